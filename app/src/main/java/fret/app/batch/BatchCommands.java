@@ -1,0 +1,50 @@
+package fret.app.batch;
+
+import fret.base.UnusableInput;
+import java.io.PrintStream;
+import java.io.PrintWriter;
+import java.nio.charset.StandardCharsets;
+import picocli.CommandLine;
+import picocli.CommandLine.Command;
+
+/** The commands that need no window. */
+@Command(
+    name = "fret",
+    mixinStandardHelpOptions = true,
+    version = "fret 0.1.0",
+    description = "Fingerings and practice plans for string players.",
+    subcommands = {FingerCommand.class, PlanCommand.class})
+public final class BatchCommands implements Runnable {
+  @CommandLine.Spec private CommandLine.Model.CommandSpec spec;
+
+  @Override
+  public void run() {
+    throw new CommandLine.ParameterException(spec.commandLine(), "no command given");
+  }
+
+  /**
+   * Runs a command.
+   *
+   * @return 0 done, 2 bad usage, 3 bad input
+   */
+  public static int run(String[] args, PrintStream out, PrintStream err) {
+    CommandLine line = new CommandLine(new BatchCommands());
+    line.setOut(new PrintWriter(out, true, StandardCharsets.UTF_8));
+    line.setErr(new PrintWriter(err, true, StandardCharsets.UTF_8));
+    line.setExecutionExceptionHandler(
+        (e, commandLine, parsed) -> {
+          if (e instanceof UnusableInput bad) {
+            commandLine.getErr().println(bad.problem());
+          } else {
+            commandLine
+                .getErr()
+                .println(
+                    "Something went wrong inside Fret ("
+                        + e.getClass().getSimpleName()
+                        + "). Please report the file and the command.");
+          }
+          return 3;
+        });
+    return line.execute(args);
+  }
+}

@@ -1,0 +1,205 @@
+package fret.app.batch;
+
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import fret.base.Fractions;
+import fret.base.Outcome;
+import fret.base.Problem;
+import fret.base.UnusableInput;
+import fret.fingering.Fingering;
+import fret.fingering.FingeringSolver;
+import fret.fingering.FingeringTask;
+import fret.fingering.NoteFinger;
+import fret.fingering.Shift;
+import fret.instrument.Instrument;
+import fret.instrument.PositionNames;
+import fret.player.Region;
+import fret.score.Bar;
+import fret.score.ResolvedPassage;
+import fret.score.Resolver;
+import fret.score.Score;
+import fret.score.SoundingNote;
+import fret.search.Explanation;
+import fret.tempo.Beat;
+import fret.tempo.Tempo;
+import fret.tempo.TempoMap;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import java.util.stream.Collectors;
+import org.apache.commons.numbers.fraction.Fraction;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Spec;
+
+/** {@code finger}: the best fingerings of a part, with reasons. */
+@Command(
+    name = "finger",
+    description = "Finger a part and explain it.",
+    mixinStandardHelpOptions = true)
+final class FingerCommand implements Callable<Integer> {
+  @Spec private CommandSpec spec;
+  @Mixin private PartOptions options;
+
+  @Option(names = "--tempo", required = true, description = "beats per minute")
+  private double perMinute;
+
+  @Option(
+      names = "--alternatives",
+      defaultValue = "1",
+      description = "how many fingerings, 1 to 12")
+  private int count;
+
+  @Override
+  public Integer call() throws UnusableInput {
+    if (!(perMinute > 0) || perMinute > 1000) {
+      throw options.usage("--tempo " + perMinute + " is outside 0 (excluded) to 1000");
+    }
+    if (count < 1 || count > 12) {
+      throw options.usage("--alternatives " + count + " is outside 1 to 12");
+    }
+    Outcome<Score> read = options.score();
+    Score score = read.value();
+    Beat beat = options.beat(score);
+    ResolvedPassage passage = Resolver.resolve(score);
+    TempoMap tempo = TempoMap.steady(new Tempo(beat, perMinute));
+    FingeringSolver solver =
+        new FingeringSolver(new FingeringTask(passage, tempo, options.hand(), options.preset()));
+    List<Fingering> fingerings = count == 1 ? List.of(solver.best()) : solver.alternatives(count);
+    if (options.json) {
+      spec.commandLine().getOut().println(Json.text(json(read, passage, beat, fingerings)));
+    } else {
+      printText(passage, fingerings);
+    }
+    return 0;
+  }
+
+  private ObjectNode json(
+      Outcome<Score> read, ResolvedPassage passage, Beat beat, List<Fingering> fingerings) {
+    ObjectNode root = Json.object();
+    root.put("file", options.file.toString());
+    root.put("instrument", options.instrumentName.toLowerCase(java.util.Locale.ROOT));
+    root.putObject("tempo").put("beat", beat.displayName()).put("bpm", perMinute);
+    root.put("noteCount", passage.notes().size());
+    ArrayNode alternatives = root.putArray("alternatives");
+    for (Fingering fingering : fingerings) {
+      ObjectNode node = alternatives.addObject();
+      node.put("effort", Json.round(fingering.effort(), 4));
+      ArrayNode terms = node.putArray("terms");
+      for (Explanation.Share share : fingering.explanation().shares()) {
+        terms
+            .addObject()
+            .put("id", share.id())
+            .put("quantity", Json.round(share.quantity(), 4))
+            .put("unit", share.unit())
+            .put("effort", Json.round(share.effort(), 4));
+      }
+      notes(node.putArray("notes"), passage, fingering);
+      shifts(node.putArray("shifts"), passage, fingering);
+    }
+    List<Problem> problems = new ArrayList<>(read.problems());
+    problems.addAll(fingerings.get(0).problems());
+    Json.problems(root, problems);
+    return root;
+  }
+
+  private void notes(ArrayNode into, ResolvedPassage passage, Fingering fingering) {
+    Instrument instrument = options.hand().instrument();
+    for (int i = 0; i < passage.notes().size(); i++) {
+      SoundingNote note = passage.notes().get(i);
+      Optional<NoteFinger> place = fingering.notes().get(i);
+      Bar bar = passage.score().bars().get(note.key().barIndex());
+      ObjectNode node = into.addObject();
+      node.put("event", note.slice()).put("bar", note.bar()).put("voice", note.voice());
+      node.put("beat", beatIn(bar, note.onset()));
+      node.put("onset", Fractions.text(note.onset()))
+          .put("duration", Fractions.text(note.duration()));
+      node.put("pitch", place.map(NoteFinger::sounding).orElse(note.pitch()).toString());
+      if (!note.written().equals(note.pitch())) {
+        node.put("written", note.written().toString());
+      }
+      place.ifPresent(
+          p -> {
+            node.put("string", instrument.stringName(p.string())).put("finger", p.digit());
+            node.put(
+                "position",
+                PositionNames.of(instrument.type(), p.base(), p.region() == Region.THUMB));
+            node.put("handBase", p.base()).put("mmFromNut", Json.round(p.mmFromNut(), 1));
+            if (p.harmonic()) {
+              node.put("touched", Json.round(p.mmFromNut(), 1));
+            }
+          });
+      node.put("grace", note.isGrace());
+    }
+  }
+
+  private static String beatIn(Bar bar, Fraction onset) {
+    Fraction lead =
+        bar.start().signum() < 0 && bar.index() == 0
+            ? bar.time().barLength().subtract(bar.length())
+            : Fraction.ZERO;
+    return Fractions.text(
+        onset.subtract(bar.start()).add(lead).divide(bar.time().unit()).add(Fraction.ONE));
+  }
+
+  private void shifts(ArrayNode into, ResolvedPassage passage, Fingering fingering) {
+    Instrument instrument = options.hand().instrument();
+    for (Shift s : fingering.shifts()) {
+      ObjectNode node = into.addObject();
+      node.put("fromEvent", s.fromSlice())
+          .put("toEvent", s.toSlice())
+          .put("moveEvent", s.moveSlice());
+      node.put("bar", passage.notes().get(s.toNote()).bar());
+      node.put("fromFinger", s.fromFinger().digit()).put("toFinger", s.toFinger().digit());
+      node.put("string", instrument.stringName(s.arrivalString()));
+      if (s.departureString() != s.arrivalString()) {
+        node.put("fromString", instrument.stringName(s.departureString()));
+      }
+      node.put("travelMm", Json.round(s.travelMm(), 1)).put("timeMs", Json.round(s.timeMs(), 1));
+      node.put("difficultyBits", Json.round(s.difficultyBits(), 2))
+          .put("hiddenBehind", s.hiddenBehind());
+      s.oldFinger()
+          .ifPresent(
+              g ->
+                  node.put("guideOldFinger", g.pitch().toString())
+                      .put("guideOldFingerMm", Json.round(g.slideMm(), 1)));
+      s.newFinger()
+          .ifPresent(
+              g ->
+                  node.put("guideNewFinger", g.pitch().toString())
+                      .put("guideNewFingerMm", Json.round(g.slideMm(), 1)));
+    }
+  }
+
+  private void printText(ResolvedPassage passage, List<Fingering> fingerings) {
+    var out = spec.commandLine().getOut();
+    for (Fingering fingering : fingerings) {
+      out.printf("effort %.2f, %d shifts%n", fingering.effort(), fingering.shifts().size());
+      String bar = "";
+      StringBuilder line = new StringBuilder();
+      for (int i = 0; i < passage.notes().size(); i++) {
+        SoundingNote note = passage.notes().get(i);
+        if (!note.bar().equals(bar)) {
+          bar = note.bar();
+          line.append(System.lineSeparator()).append(String.format("%4s ", bar));
+        }
+        Optional<NoteFinger> place = fingering.notes().get(i);
+        line.append(' ')
+            .append(note.pitch())
+            .append(':')
+            .append(
+                place
+                    .map(p -> options.hand().instrument().stringName(p.string()) + p.digit())
+                    .orElse("?"));
+      }
+      out.println(line.substring(Math.min(line.length(), System.lineSeparator().length())));
+      out.println(
+          fingering.problems().stream()
+              .map(Problem::toString)
+              .collect(Collectors.joining(System.lineSeparator())));
+    }
+  }
+}

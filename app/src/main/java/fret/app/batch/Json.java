@@ -1,0 +1,46 @@
+package fret.app.batch;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.SerializationFeature;
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import fret.base.Problem;
+import java.util.List;
+
+/** Small steps towards JSON. */
+final class Json {
+  private static final ObjectMapper MAPPER =
+      new ObjectMapper().enable(SerializationFeature.INDENT_OUTPUT);
+
+  private Json() {}
+
+  static ObjectNode object() {
+    return MAPPER.createObjectNode();
+  }
+
+  static String text(ObjectNode node) {
+    try {
+      return MAPPER.writeValueAsString(node);
+    } catch (JsonProcessingException e) {
+      throw new IllegalStateException(e);
+    }
+  }
+
+  static void problems(ObjectNode into, List<Problem> problems) {
+    ArrayNode array = into.putArray("problems");
+    for (Problem p : problems) {
+      ObjectNode node = array.addObject();
+      if (!p.bar().isEmpty()) {
+        node.put("bar", p.bar());
+      }
+      node.put("message", (p.message() + " " + p.nextStep()).trim());
+    }
+  }
+
+  /** A number with at most {@code places} decimals. */
+  static double round(double value, int places) {
+    double factor = Math.pow(10, places);
+    return Math.round(value * factor) / factor;
+  }
+}

@@ -1,0 +1,22 @@
+package fret.base;
+
+/** Thrown when an input cannot be used at all; carries what to tell the player. */
+public final class UnusableInput extends Exception {
+  private static final long serialVersionUID = 1L;
+
+  private final transient Problem problem;
+
+  public UnusableInput(Problem problem) {
+    super(problem.toString());
+    this.problem = problem;
+  }
+
+  public UnusableInput(String where, String message, String nextStep) {
+    this(new Problem(where, message, nextStep));
+  }
+
+  /** What happened, where, and what to do. */
+  public Problem problem() {
+    return problem;
+  }
+}

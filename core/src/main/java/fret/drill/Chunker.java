@@ -1,0 +1,119 @@
+package fret.drill;
+
+import fret.base.Fractions;
+import fret.fingering.Fingering;
+import fret.fingering.Shift;
+import fret.score.Bar;
+import fret.score.ResolvedPassage;
+import fret.score.Score;
+import fret.score.Slice;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import org.apache.commons.numbers.fraction.Fraction;
+
+/**
+ * Cuts a passage into chunks: one or two bars each with the first note of the next one, and a small
+ * one around each of the hardest shifts (common practice, no source).
+ */
+public final class Chunker {
+  /** A chunk of bars grows to two bars while it has fewer notes than this. */
+  private static final int FEW_NOTES = 8;
+
+  private static final int MOST_SPOTS = 3;
+  private static final double HARD_BITS_PER_SECOND = 6;
+
+  private Chunker() {}
+
+  /** The chunks in order of their start; bars before spots. */
+  public static List<Chunk> chunks(ResolvedPassage passage, Fingering fingering) {
+    List<Chunk> chunks = new ArrayList<>(barChunks(passage));
+    List<Shift> hardest =
+        fingering.shifts().stream()
+            .filter(s -> s.bitsPerSecond() >= HARD_BITS_PER_SECOND)
+            .sorted(Comparator.comparingDouble(Shift::bitsPerSecond).reversed())
+            .limit(MOST_SPOTS)
+            .sorted(Comparator.comparingInt(Shift::toSlice))
+            .toList();
+    for (Shift shift : hardest) {
+      chunks.add(spot(passage, shift));
+    }
+    return chunks;
+  }
+
+  private static List<Chunk> barChunks(ResolvedPassage passage) {
+    Score score = passage.score();
+    List<Chunk> chunks = new ArrayList<>();
+    int i = 0;
+    while (i < score.bars().size()) {
+      Bar first = score.bars().get(i);
+      int last = i;
+      boolean pickup = i == 0 && first.start().signum() < 0;
+      if (pickup || count(passage, first.start(), first.end()) < FEW_NOTES) {
+        last = Math.min(i + 1, score.bars().size() - 1);
+      }
+      Bar end = score.bars().get(last);
+      int notes = count(passage, first.start(), end.end());
+      if (notes > 0) {
+        Fraction to = overlapEnd(passage, end.end());
+        boolean overlaps = to.compareTo(end.end()) > 0;
+        String id = "bars-" + first.number() + "-" + end.number();
+        chunks.add(
+            new Chunk(
+                id,
+                first.number(),
+                end.number(),
+                first.start(),
+                to,
+                notes + (overlaps ? 1 : 0),
+                overlaps ? "up to the first note of the next bar" : "to the end"));
+      }
+      i = last + 1;
+    }
+    return chunks;
+  }
+
+  private static int count(ResolvedPassage passage, Fraction from, Fraction to) {
+    return (int) passage.slices().stream().filter(s -> in(s, from, to)).count();
+  }
+
+  private static boolean in(Slice slice, Fraction from, Fraction to) {
+    return slice.onset().compareTo(from) >= 0 && slice.onset().compareTo(to) < 0;
+  }
+
+  /** The end of the note that starts exactly at a bar line, or the bar line itself. */
+  private static Fraction overlapEnd(ResolvedPassage passage, Fraction barEnd) {
+    for (Slice s : passage.slices()) {
+      if (s.onset().equals(barEnd) && s.grace() == 0) {
+        return barEnd.add(Fractions.min(s.duration(), Fraction.of(1, 4)));
+      }
+    }
+    return barEnd;
+  }
+
+  private static Chunk spot(ResolvedPassage passage, Shift shift) {
+    int from = Math.max(0, shift.fromSlice() - 1);
+    int to = Math.min(passage.slices().size() - 1, shift.toSlice() + 1);
+    Slice first = passage.slices().get(from);
+    Slice last = passage.slices().get(to);
+    Fraction end = last.onset().add(Fractions.max(last.duration(), Fraction.of(1, 64)));
+    String why =
+        String.format(
+            java.util.Locale.ROOT,
+            "a shift of %.0f mm in %.0f ms",
+            shift.travelMm(),
+            shift.timeMs());
+    return new Chunk(
+        "spot-" + shift.toSlice(),
+        bar(passage, first),
+        bar(passage, last),
+        first.onset(),
+        end,
+        to - from + 1,
+        why);
+  }
+
+  private static String bar(ResolvedPassage passage, Slice slice) {
+    return passage.notes().get(slice.starting().get(0)).bar();
+  }
+}

@@ -1,0 +1,25 @@
+package fret.drill;
+
+/** The drills that a chunk is practised with. */
+public enum DrillKind {
+  STRAIGHT("Straight", "As written, with the bow of the target tempo."),
+  ADD_A_NOTE("Add a note", "From the first note on, one note more each time; stop between."),
+  RHYTHMS("Rhythms", "Four rhythms: each hard join gets once more and once less time.");
+
+  private final String displayName;
+  private final String hint;
+
+  DrillKind(String displayName, String hint) {
+    this.displayName = displayName;
+    this.hint = hint;
+  }
+
+  public String displayName() {
+    return displayName;
+  }
+
+  /** How it is played, in a sentence. */
+  public String hint() {
+    return hint;
+  }
+}

@@ -1,0 +1,50 @@
+package fret.fingering;
+
+import fret.base.Problem;
+import fret.search.Explanation;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * A whole fingering with its reasons.
+ *
+ * @param notes one entry per sounding note; empty where it cannot be played
+ * @param explanation its effort, which sums to {@link #effort}
+ * @param layerOfSlice index into the explanation's layers for each slice; -1 where unplayable
+ */
+public record Fingering(
+    List<Optional<NoteFinger>> notes,
+    List<Shift> shifts,
+    Explanation explanation,
+    List<Integer> layerOfSlice,
+    List<Problem> problems) {
+  public Fingering {
+    notes = List.copyOf(notes);
+    shifts = List.copyOf(shifts);
+    layerOfSlice = List.copyOf(layerOfSlice);
+    problems = List.copyOf(problems);
+  }
+
+  public double effort() {
+    return explanation.effort();
+  }
+
+  /** The reasons at one moment; empty where it cannot be played. */
+  public List<Explanation.Share> reasonsAt(int slice) {
+    int layer = layerOfSlice.get(slice);
+    return layer < 0 ? List.of() : explanation.at(layer);
+  }
+
+  /** How many notes stand on another string or finger than in the other fingering. */
+  public int notesUnlike(Fingering other) {
+    int count = 0;
+    for (int i = 0; i < notes.size(); i++) {
+      Optional<NoteFinger> a = notes.get(i);
+      Optional<NoteFinger> b = other.notes.get(i);
+      boolean same =
+          a.isPresent() && b.isPresent() ? a.get().samePlace(b.get()) : a.isEmpty() == b.isEmpty();
+      count += same ? 0 : 1;
+    }
+    return count;
+  }
+}

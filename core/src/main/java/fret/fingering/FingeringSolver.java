@@ -1,0 +1,336 @@
+package fret.fingering;
+
+import fret.base.Problem;
+import fret.instrument.Finger;
+import fret.instrument.Instrument;
+import fret.score.ResolvedPassage;
+import fret.score.Slice;
+import fret.score.SoundingNote;
+import fret.search.Explanation;
+import fret.search.LayeredProblem;
+import fret.search.LayeredSearch;
+import fret.search.Path;
+import fret.search.Weighted;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.function.Predicate;
+
+/**
+ * Finds the fingering of least effort, others that really differ, and the price of any single
+ * choice. Exact within the hand model; the same task always gives the same answers.
+ *
+ * <p>A note or chord that cannot be played is reported and left out; the rest is fingered around
+ * it.
+ */
+public final class FingeringSolver {
+  private static final int MOST_TRIED = 60;
+
+  private final FingeringTask task;
+  private final Instrument instrument;
+  private final List<Weighted<HandState>> terms;
+  private final List<TimedSlice> timed;
+  private final List<Problem> problems = new ArrayList<>();
+  private final List<List<HandState>> layers = new ArrayList<>();
+  private final List<Integer> layerOfSlice = new ArrayList<>();
+  private LayeredSearch<HandState> search;
+
+  public FingeringSolver(FingeringTask task) {
+    this.task = task;
+    this.instrument = task.hand().instrument();
+    this.terms = new Terms(instrument).weighted(task.preset());
+    this.timed = Timing.of(task.passage(), task.tempo());
+    buildLayers();
+    connect();
+  }
+
+  /** The fingering of least effort. */
+  public Fingering best() {
+    return search.best().map(this::fingering).orElseGet(() -> fingering(new Path<>(List.of(), 0)));
+  }
+
+  /**
+   * The best fingering and others that really differ from it and from each other, best first.
+   *
+   * @param count how many at most, the best included; fewer come back when there are no more
+   */
+  public List<Fingering> alternatives(int count) {
+    List<Fingering> chosen = new ArrayList<>();
+    if (layers.isEmpty()) {
+      return List.of(best());
+    }
+    int fewest = Math.max(1, Math.min(4, layers.size() / 8));
+    Predicate<Path<HandState>> differs = p -> offer(chosen, fingering(p), fewest, count);
+    search.kBest(
+        count, HandState::noticeable, differs, Math.min(MOST_TRIED, 4000 / layers.size() + 4));
+    if (chosen.size() < count) {
+      fillFromDecisions(chosen, fewest, count);
+    }
+    return List.copyOf(chosen);
+  }
+
+  private static boolean offer(List<Fingering> chosen, Fingering next, int fewest, int count) {
+    boolean room = chosen.size() < count;
+    boolean differs = chosen.stream().allMatch(f -> f.notesUnlike(next) >= fewest);
+    if (room && differs) {
+      chosen.add(next);
+    }
+    return room && differs;
+  }
+
+  /** Tries the best fingering through every decision, cheapest first. */
+  private void fillFromDecisions(List<Fingering> chosen, int fewest, int count) {
+    List<Path<HandState>> paths = new ArrayList<>();
+    int stride = Math.max(1, layers.size() / 400);
+    for (int layer = 0; layer < layers.size(); layer += stride) {
+      Set<Object> classes = new HashSet<>();
+      for (HandState state : layers.get(layer)) {
+        Object kind = state.noticeable();
+        if (classes.add(kind)) {
+          search.bestThrough(layer, s -> s.noticeable().equals(kind)).ifPresent(paths::add);
+        }
+      }
+    }
+    paths.sort((a, b) -> Double.compare(a.effort(), b.effort()));
+    double previous = -1;
+    for (Path<HandState> path : paths) {
+      if (path.effort() == previous) {
+        continue; // Another decision on the same fingering.
+      }
+      previous = path.effort();
+      offer(chosen, fingering(path), fewest, count);
+      if (chosen.size() == count) {
+        return;
+      }
+    }
+  }
+
+  /**
+   * The best fingering that plays a note in a given way: the answer to "why not?".
+   *
+   * @param finger empty for any
+   * @param string 0 for any
+   * @return empty if the note cannot be played so
+   */
+  public Optional<Fingering> bestWith(int note, Optional<Finger> finger, int string) {
+    int layer = layerOfSlice.get(task.passage().notes().get(note).slice());
+    if (layer < 0) {
+      return Optional.empty();
+    }
+    return search
+        .bestThrough(
+            layer,
+            s ->
+                s.touches().stream()
+                    .anyMatch(
+                        t ->
+                            t.note() == note
+                                && (finger.isEmpty() || finger.get() == t.finger())
+                                && (string == 0 || string == t.string())))
+        .map(this::fingering);
+  }
+
+  /** Every way of playing one note, with the best whole fingering that has it, cheapest first. */
+  public List<Fingering> choicesAt(int note) {
+    int layer = layerOfSlice.get(task.passage().notes().get(note).slice());
+    if (layer < 0) {
+      return List.of();
+    }
+    Map<String, Fingering> found = new HashMap<>();
+    for (HandState state : layers.get(layer)) {
+      for (HandState.Touch t : state.touches()) {
+        if (t.note() == note) {
+          String place = t.string() + "/" + t.finger();
+          if (!found.containsKey(place)) {
+            bestWith(note, Optional.of(t.finger()), t.string()).ifPresent(f -> found.put(place, f));
+          }
+        }
+      }
+    }
+    return found.values().stream()
+        .sorted(
+            (a, b) -> {
+              int byEffort = Double.compare(a.effort(), b.effort());
+              return byEffort != 0
+                  ? byEffort
+                  : Integer.compare(
+                      a.notes().get(note).orElseThrow().string(),
+                      b.notes().get(note).orElseThrow().string());
+            })
+        .toList();
+  }
+
+  /** The whole problem, for checking the search against other implementations. */
+  LayeredProblem<HandState> problem(Set<Integer> releasedAt) {
+    HandRules rules = new HandRules(task.hand(), releasedAt);
+    return new LayeredProblem<>(layers, terms, rules::mayFollow);
+  }
+
+  /** Number of choices and of pairs of neighbouring choices, for measurements. */
+  public String size() {
+    long states = layers.stream().mapToInt(List::size).sum();
+    long edges = 0;
+    for (int i = 1; i < layers.size(); i++) {
+      edges += (long) layers.get(i).size() * layers.get(i - 1).size();
+    }
+    return states + " states, " + edges + " edges";
+  }
+
+  private void buildLayers() {
+    HandStates states = new HandStates(task.passage(), task.hand(), task.rules(), task.fixed());
+    List<HandState> before = List.of();
+    for (TimedSlice moment : timed) {
+      List<HandState> here = states.at(moment, before, true);
+      if (here.isEmpty() && hasWish(moment.slice())) {
+        here = states.at(moment, before, false);
+        if (!here.isEmpty()) {
+          problems.add(wishProblem(moment.slice()));
+        }
+      }
+      if (here.isEmpty()) {
+        problems.add(unplayable(moment.slice()));
+        layerOfSlice.add(-1);
+      } else {
+        layerOfSlice.add(layers.size());
+        layers.add(here);
+        before = here;
+      }
+    }
+  }
+
+  /** Lets go of held notes where they cannot be kept, so that the rest can be played. */
+  private void connect() {
+    Set<Integer> released = new TreeSet<>();
+    search = new LayeredSearch<>(problem(released));
+    int reached = search.reachableLayers();
+    while (reached < layers.size()) {
+      Slice slice = layers.get(reached).get(0).moment().slice();
+      if (!released.add(slice.index())) {
+        throw new IllegalStateException("no way into bar " + bar(slice));
+      }
+      problems.add(
+          Problem.atBar(
+              bar(slice),
+              "The held note cannot be kept down under " + names(slice.starting()) + ".",
+              "Let it go early, or play one of the voices."));
+      search = new LayeredSearch<>(problem(released));
+      reached = search.reachableLayers();
+    }
+  }
+
+  private boolean hasWish(Slice slice) {
+    return task.rules().stream()
+            .anyMatch(r -> slice.starting().contains(r.note()) || slice.held().contains(r.note()))
+        || slice.starting().stream().anyMatch(task.fixed()::containsKey);
+  }
+
+  private String bar(Slice slice) {
+    return task.passage().notes().get(slice.starting().get(0)).bar();
+  }
+
+  private String names(List<Integer> notes) {
+    List<String> names =
+        notes.stream().map(n -> task.passage().notes().get(n).pitch().toString()).toList();
+    return String.join(" and ", names);
+  }
+
+  private Problem wishProblem(Slice slice) {
+    return Problem.atBar(
+        bar(slice),
+        "The finger or string asked for cannot play "
+            + names(slice.starting())
+            + "; it is fingered without it.",
+        "Choose another finger or string there.");
+  }
+
+  private Problem unplayable(Slice slice) {
+    ResolvedPassage passage = task.passage();
+    List<Integer> all = new ArrayList<>(slice.held());
+    all.addAll(slice.starting());
+    int lowest = instrument.open(instrument.stringCount()).midi();
+    for (int note : slice.starting()) {
+      SoundingNote n = passage.notes().get(note);
+      if (n.pitch().midi() < lowest) {
+        return Problem.atBar(
+            bar(slice),
+            n.pitch()
+                + " lies below the lowest string of the "
+                + instrument.type().displayName()
+                + " ("
+                + instrument.open(instrument.stringCount())
+                + ").",
+            "Check the clef and the instrument, or leave the note out.");
+      }
+      if (n.pitch().midi() > instrument.open(1).midi() + instrument.highestSemitone()) {
+        return Problem.atBar(
+            bar(slice),
+            n.pitch() + " lies beyond the end of the fingerboard.",
+            "Check the clef and the octave line, or play it as a harmonic.");
+      }
+    }
+    String what =
+        all.size() == 1
+            ? names(all) + " cannot be played as marked."
+            : names(all) + " cannot be held by one hand on neighbouring strings.";
+    return Problem.atBar(
+        bar(slice),
+        what,
+        all.size() == 1
+            ? "Check the harmonic sign."
+            : "Spread the chord, leave a note out, or divide it.");
+  }
+
+  private Fingering fingering(Path<HandState> path) {
+    List<HandState> states = path.states();
+    List<Optional<NoteFinger>> notes = new ArrayList<>();
+    for (int i = 0; i < task.passage().notes().size(); i++) {
+      notes.add(Optional.empty());
+    }
+    for (int i = 0; i < states.size(); i++) {
+      HandState state = states.get(i);
+      int base = state.base() == HandState.FREE ? nextBase(states, i) : state.base();
+      for (HandState.Touch t : state.touches()) {
+        if (!t.held()) {
+          notes.set(t.note(), Optional.of(noteFinger(t, base, state)));
+        }
+      }
+    }
+    return new Fingering(
+        notes,
+        new ShiftFinder(task.passage(), instrument).shifts(states),
+        Explanation.of(terms, states),
+        layerOfSlice,
+        problems);
+  }
+
+  private static int nextBase(List<HandState> states, int from) {
+    for (int i = from; i < states.size(); i++) {
+      if (states.get(i).base() != HandState.FREE) {
+        return states.get(i).base();
+      }
+    }
+    return 2;
+  }
+
+  private NoteFinger noteFinger(HandState.Touch t, int base, HandState state) {
+    var pitch = task.passage().notes().get(t.note()).pitch();
+    if (t.harmonic()) {
+      pitch = NaturalHarmonics.sounding(instrument, t.string(), t.semitone());
+    }
+    return new NoteFinger(
+        t.note(),
+        t.string(),
+        t.finger(),
+        t.semitone(),
+        base,
+        state.region(),
+        t.harmonic(),
+        pitch,
+        instrument.mmFromNut(t.semitone()));
+  }
+}

@@ -1,0 +1,77 @@
+package fret.fingering;
+
+import fret.player.HandModel;
+import fret.player.Region;
+import java.util.Set;
+
+/** The hard rules of what may follow what: held notes stay, the hand does not outgrow its reach. */
+final class HandRules {
+  private final HandModel hand;
+  private final Set<Integer> releasedAt;
+
+  /**
+   * @param releasedAt moments before which held notes are let go because they cannot be kept
+   */
+  HandRules(HandModel hand, Set<Integer> releasedAt) {
+    this.hand = hand;
+    this.releasedAt = releasedAt;
+  }
+
+  boolean mayFollow(HandState from, HandState to) {
+    if (!to.isStopped()) {
+      return carriesHand(from, to) && keepsHeld(from, to);
+    }
+    boolean sameHand = from.base() == to.base() && sameThumb(from, to);
+    if (sameHand && from.isStopped() && !reaches(from, to)) {
+      return false;
+    }
+    return keepsHeld(from, to);
+  }
+
+  private static boolean sameThumb(HandState from, HandState to) {
+    return (from.region() == Region.THUMB) == (to.region() == Region.THUMB);
+  }
+
+  /** An open string leaves the hand where it was. */
+  private static boolean carriesHand(HandState from, HandState to) {
+    boolean sameMoment = momentOf(from.left()) == momentOf(to.left());
+    return sameMoment && from.base() == to.base() && from.region() == to.region();
+  }
+
+  private static int momentOf(TimedSlice moment) {
+    return moment == null ? -1 : moment.slice().index();
+  }
+
+  private boolean reaches(HandState from, HandState to) {
+    for (HandState.Touch a : from.touches()) {
+      for (HandState.Touch b : to.touches()) {
+        if (!a.isOpen()
+            && !b.isOpen()
+            && !b.held()
+            && !hand.canFollow(a.finger(), a.semitone(), b.finger(), b.semitone(), to.region())) {
+          return false;
+        }
+      }
+    }
+    return true;
+  }
+
+  private boolean keepsHeld(HandState from, HandState to) {
+    if (releasedAt.contains(to.moment().slice().index())) {
+      return true;
+    }
+    for (HandState.Touch t : to.touches()) {
+      if (!t.held()) {
+        continue;
+      }
+      boolean kept = false;
+      for (HandState.Touch f : from.touches()) {
+        kept |= f.note() == t.note() && f.string() == t.string() && f.finger() == t.finger();
+      }
+      if (!kept || !t.isOpen() && (from.base() != to.base() || !sameThumb(from, to))) {
+        return false;
+      }
+    }
+    return true;
+  }
+}

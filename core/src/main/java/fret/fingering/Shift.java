@@ -1,0 +1,53 @@
+package fret.fingering;
+
+import fret.instrument.Finger;
+import fret.pitch.Pitch;
+import java.util.Optional;
+
+/**
+ * One movement of the hand.
+ *
+ * @param fromNote index of the note whose finger is left; {@code toNote} the one reached
+ * @param fromSlice moment left; {@code toSlice} moment reached
+ * @param moveSlice moment during which the hand moves: the open string in between when there is
+ *     one, else the moment left
+ * @param travelMm the hand's own travel, from base to base
+ * @param timeMs half of the note left, and the open strings and rests between
+ * @param difficultyBits log2(travel / in-tune window + 1), window plus and minus 10 cents
+ * @param hiddenBehind what covers the move, in players' words; empty when nothing does
+ * @param oldFinger guide note of the finger left, in the new position, with the mm it slides; empty
+ *     when the finger left does not exist there or lies beyond the arrival
+ * @param newFinger guide note of the finger that arrives, in the old position, with the mm it
+ *     slides
+ */
+public record Shift(
+    int fromNote,
+    int toNote,
+    int fromSlice,
+    int toSlice,
+    int moveSlice,
+    Finger fromFinger,
+    Finger toFinger,
+    int departureString,
+    int arrivalString,
+    int fromBase,
+    int toBase,
+    double travelMm,
+    double timeMs,
+    double difficultyBits,
+    String hiddenBehind,
+    Optional<Guide> oldFinger,
+    Optional<Guide> newFinger) {
+  /**
+   * A guide note.
+   *
+   * @param semitone above the open string
+   * @param slideMm distance the guiding finger slides
+   */
+  public record Guide(Pitch pitch, Finger finger, int string, int semitone, double slideMm) {}
+
+  /** Difficulty against the time, bits a second. */
+  public double bitsPerSecond() {
+    return difficultyBits / (timeMs / 1000);
+  }
+}

@@ -1,0 +1,229 @@
+package fret.fingering;
+
+import fret.instrument.Finger;
+import fret.instrument.Instrument;
+import fret.instrument.InstrumentType;
+import fret.player.EffortKind;
+import fret.player.Preset;
+import fret.player.Region;
+import fret.search.EffortTerm;
+import fret.search.Weighted;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.ToDoubleBiFunction;
+import java.util.function.ToDoubleFunction;
+
+/** The effort terms of a fingering, one small rule each. */
+final class Terms {
+  /** Seconds that an open string may sound before it counts as long (from memory). */
+  private static final double OPEN_SHORT_S = 0.75;
+
+  private static final double FOURTH_SHORT_S = 0.5;
+  private static final double LONGEST_COUNTED_S = 2;
+
+  private final Instrument instrument;
+  private final double[] windowMm;
+
+  Terms(Instrument instrument) {
+    this.instrument = instrument;
+    this.windowMm = new double[instrument.highestSemitone() + 2];
+    for (int n = 0; n < windowMm.length; n++) {
+      windowMm[n] = instrument.windowMm(n, Instrument.TOLERANCE_CENTS);
+    }
+  }
+
+  /** All terms with a preset's weights, in the order of {@link EffortKind}. */
+  List<Weighted<HandState>> weighted(Preset preset) {
+    List<Weighted<HandState>> all = new ArrayList<>();
+    for (EffortKind kind : EffortKind.values()) {
+      all.add(new Weighted<>(term(kind), preset.weight(kind)));
+    }
+    return all;
+  }
+
+  EffortTerm<HandState> term(EffortKind kind) {
+    return switch (kind) {
+      case SHIFT -> move(kind, this::shiftBits);
+      case RUSH -> move(kind, (f, t) -> perSecond(shiftBits(f, t), f, t));
+      case TRAVEL -> move(kind, this::travelMm);
+      case SLUR_SHIFT -> move(kind, Terms::slurShift);
+      case CROSSING -> move(kind, Terms::crossing);
+      case SLUR_CROSSING ->
+          move(kind, (f, t) -> t.moment().slice().slurredInto() ? crossing(f, t) : 0);
+      case SKIP -> move(kind, Terms::skipped);
+      case SAME_FINGER -> move(kind, Terms::sameFinger);
+      case SLIDE -> move(kind, Terms::slide);
+      case WEAK_PAIR -> move(kind, this::weakPair);
+      case STRETCH -> own(kind, HandState::strain);
+      case OPEN_LONG -> own(kind, Terms::openLong);
+      case OPEN_STRING -> own(kind, s -> s.isStopped() ? 0 : 1);
+      case FOURTH -> own(kind, s -> count(s, Finger.FOURTH));
+      case FOURTH_LONG -> own(kind, s -> count(s, Finger.FOURTH) * longSeconds(s, FOURTH_SHORT_S));
+      case HIGH_ON_LOW -> own(kind, Terms::highOnLow);
+      case HEIGHT -> own(kind, this::height);
+      case THUMB -> own(kind, s -> s.isStopped() && s.region() == Region.THUMB ? 1 : 0);
+      case THUMB_CHANGE -> move(kind, Terms::thumbChange);
+      case BARRE -> own(kind, HandState::barres);
+      case WEAK_TRILL -> own(kind, HandState::trillWeakness);
+      case PRINTED -> own(kind, HandState::printedBroken);
+    };
+  }
+
+  private record Term(
+      EffortKind kind, boolean dependsOnPrevious, ToDoubleBiFunction<HandState, HandState> rule)
+      implements EffortTerm<HandState> {
+    @Override
+    public String id() {
+      return kind.id();
+    }
+
+    @Override
+    public String unit() {
+      return kind.unit();
+    }
+
+    @Override
+    public String description() {
+      return kind.description();
+    }
+
+    @Override
+    public double amount(HandState from, HandState to) {
+      return dependsOnPrevious && from == null ? 0 : rule.applyAsDouble(from, to);
+    }
+  }
+
+  private static EffortTerm<HandState> own(EffortKind kind, ToDoubleFunction<HandState> rule) {
+    return new Term(kind, false, (from, to) -> rule.applyAsDouble(to));
+  }
+
+  private static EffortTerm<HandState> move(
+      EffortKind kind, ToDoubleBiFunction<HandState, HandState> rule) {
+    return new Term(kind, true, rule);
+  }
+
+  double travelMm(HandState from, HandState to) {
+    return to.isShiftFrom(from)
+        ? Math.abs(instrument.mmFromNut(to.base()) - instrument.mmFromNut(from.base()))
+        : 0;
+  }
+
+  /**
+   * Difficulty of a shift, log2(D/W + 1), with D the hand's travel and W the whole in-tune window
+   * at the note reached.
+   *
+   * <p>P. M. Fitts, "The information capacity of the human motor system in controlling the
+   * amplitude of movement", Journal of Experimental Psychology 47, 1954, pages 381-391; this form:
+   * I. S. MacKenzie, "Fitts' law as a research and design tool in human-computer interaction",
+   * Human-Computer Interaction 7, 1992, pages 91-139.
+   */
+  double shiftBits(HandState from, HandState to) {
+    double travel = travelMm(from, to);
+    if (travel == 0) {
+      return 0;
+    }
+    double narrowest = Double.MAX_VALUE;
+    for (HandState.Touch t : to.touches()) {
+      if (!t.isOpen()) {
+        narrowest = Math.min(narrowest, windowMm[t.semitone()]);
+      }
+    }
+    return Math.log(travel / narrowest + 1) / Math.log(2);
+  }
+
+  private static double perSecond(double bits, HandState from, HandState to) {
+    return bits == 0 ? 0 : bits / (to.transitMs(from) / 1000);
+  }
+
+  private static double slurShift(HandState from, HandState to) {
+    return to.isShiftFrom(from) && from.isStopped() && to.moment().slice().slurredInto() ? 1 : 0;
+  }
+
+  private static double crossing(HandState from, HandState to) {
+    return Math.abs(from.plane() - to.plane());
+  }
+
+  private static double skipped(HandState from, HandState to) {
+    int down = to.highestString() - from.lowestString() - 1;
+    int up = from.highestString() - to.lowestString() - 1;
+    return Math.max(0, Math.max(down, up));
+  }
+
+  private static double sameFinger(HandState from, HandState to) {
+    HandState.Touch a = from.lead();
+    HandState.Touch b = to.lead();
+    if (a == null || b == null || a.isOpen() || a.finger() != b.finger()) {
+      return 0;
+    }
+    boolean otherString = a.string() != b.string();
+    return otherString && !to.isShiftFrom(from) ? 1 / to.sinceStartSeconds(from) : 0;
+  }
+
+  private static double slide(HandState from, HandState to) {
+    HandState.Touch a = from.lead();
+    HandState.Touch b = to.lead();
+    if (a == null || b == null || a.isOpen() || a.finger() != b.finger()) {
+      return 0;
+    }
+    boolean slides = a.string() == b.string() && a.semitone() != b.semitone();
+    return slides && !to.isShiftFrom(from) ? 1 / to.sinceStartSeconds(from) : 0;
+  }
+
+  private double weakPair(HandState from, HandState to) {
+    HandState.Touch a = from.lead();
+    HandState.Touch b = to.lead();
+    if (a == null || b == null || a.isOpen() || b.isOpen() || to.isShiftFrom(from)) {
+      return 0;
+    }
+    int high = Math.max(a.finger().rank(), b.finger().rank());
+    int low = Math.min(a.finger().rank(), b.finger().rank());
+    if (high != 4 || low < 2 || low == high) {
+      return 0;
+    }
+    double weight = low == 3 ? 1 : instrument.type() == InstrumentType.BASS ? 0.4 : 0.25;
+    return weight / to.sinceStartSeconds(from);
+  }
+
+  private static double openLong(HandState s) {
+    double open = 0;
+    for (HandState.Touch t : s.touches()) {
+      open += t.isOpen() && !t.held() ? longSeconds(s, OPEN_SHORT_S) : 0;
+    }
+    return open / Math.max(1, s.touches().size());
+  }
+
+  private static double longSeconds(HandState s, double shortSeconds) {
+    double seconds = Math.min(LONGEST_COUNTED_S, s.moment().durationMs() / 1000);
+    return Math.max(0, seconds - shortSeconds);
+  }
+
+  private static double count(HandState s, Finger finger) {
+    int count = 0;
+    for (HandState.Touch t : s.touches()) {
+      count += t.finger() == finger && !t.held() ? 1 : 0;
+    }
+    return count;
+  }
+
+  private static double highOnLow(HandState s) {
+    double sum = 0;
+    for (HandState.Touch t : s.touches()) {
+      sum += t.held() ? 0 : Math.max(0, t.semitone() - 7) * Math.min(2, t.string() - 1);
+    }
+    return sum;
+  }
+
+  private double height(HandState s) {
+    if (!s.isStopped()) {
+      return 0;
+    }
+    int home = 2;
+    int below = instrument.type() == InstrumentType.BASS ? 0 : Math.max(0, home - s.base());
+    return Math.max(0, s.base() - home) + below;
+  }
+
+  private static double thumbChange(HandState from, HandState to) {
+    boolean changes = (from.region() == Region.THUMB) != (to.region() == Region.THUMB);
+    return to.isStopped() && from.base() != HandState.FREE && changes ? 1 : 0;
+  }
+}

@@ -1,0 +1,70 @@
+package fret.instrument;
+
+/**
+ * Names of left-hand positions as they are taught on each instrument (common practice, no source).
+ */
+public final class PositionNames {
+  private static final String[] ORDINAL = {
+    "half",
+    "first",
+    "second",
+    "third",
+    "fourth",
+    "fifth",
+    "sixth",
+    "seventh",
+    "eighth",
+    "ninth",
+    "tenth",
+    "eleventh",
+    "twelfth",
+    "thirteenth",
+    "fourteenth"
+  };
+  private static final int[] VIOLIN = {
+    0, 0, 1, 2, 2, 3, 3, 4, 5, 5, 6, 6, 7, 8, 8, 9, 9, 10, 10, 11, 12, 12, 13, 13, 14
+  };
+  private static final int[] CELLO = {
+    0, 0, 1, 2, 2, 3, 4, 4, 5, 5, 6, 6, 7, 8, 8, 9, 9, 10, 10, 11, 12, 12
+  };
+  private static final String[] BASS = {
+    "half",
+    "half",
+    "first",
+    "second",
+    "between second and third",
+    "third",
+    "between third and fourth",
+    "fourth",
+    "fifth",
+    "between fifth and sixth",
+    "sixth",
+    "between sixth and seventh",
+    "seventh"
+  };
+
+  private PositionNames() {}
+
+  /**
+   * The name of a position.
+   *
+   * @param base semitones above the open string where the first finger would stand, 1 or more
+   * @param thumb whether the thumb is on the strings
+   */
+  public static String of(InstrumentType type, int base, boolean thumb) {
+    if (thumb) {
+      return "thumb";
+    }
+    if (type == InstrumentType.BASS) {
+      return BASS[Math.min(Math.max(base, 1), BASS.length - 1)];
+    }
+    int[] table = type == InstrumentType.CELLO ? CELLO : VIOLIN;
+    int at = Math.min(Math.max(base, 1), table.length - 1);
+    String name = ORDINAL[table[at]];
+    boolean lowOfTwo = at + 1 < table.length && table[at + 1] == table[at] && at > 1;
+    if (at == 6 && type != InstrumentType.CELLO) {
+      return "raised third";
+    }
+    return lowOfTwo && at != 5 ? "low " + name : name;
+  }
+}

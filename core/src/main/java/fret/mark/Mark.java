@@ -1,0 +1,30 @@
+package fret.mark;
+
+import fret.instrument.Finger;
+import fret.score.NoteKey;
+import java.util.Objects;
+import java.util.Optional;
+
+/**
+ * A finger, a string or both, set on a written note.
+ *
+ * @param string 1 the highest, 0 when only the finger is set
+ */
+public record Mark(NoteKey key, Optional<Finger> finger, int string, Standing standing) {
+  /** Who put it there. */
+  public enum Standing {
+    /** The player's committed choice: no setting or new tempo changes it. */
+    ADOPTED,
+    /** The player's decision, a hard wish for everything around it. */
+    PINNED
+  }
+
+  public Mark {
+    Objects.requireNonNull(key);
+    Objects.requireNonNull(finger);
+    Objects.requireNonNull(standing);
+    if (finger.isEmpty() && string == 0) {
+      throw new IllegalArgumentException("a mark without finger and string");
+    }
+  }
+}

@@ -1,0 +1,59 @@
+package fret.plan;
+
+import fret.journal.Verdict;
+import fret.tempo.Ladder;
+
+/**
+ * Where a player stands on the ladder within a practice item: clean tries in a row move up, a miss
+ * goes slower or repeats, pain stops.
+ *
+ * @param perMinute tempo of the next try
+ * @param cleanInRow clean tries at this tempo so far
+ * @param stopped the item is over: the top level was closed, or it hurt
+ */
+public record Gate(
+    Ladder ladder, Settings settings, int perMinute, int cleanInRow, boolean stopped) {
+  /**
+   * The player's habits.
+   *
+   * @param cleanNeeded clean tries in a row that move up, 1 to 10
+   * @param slowerAfterMiss whether a miss goes a level slower at once, or repeats
+   */
+  public record Settings(int cleanNeeded, boolean slowerAfterMiss) {
+    public static final Settings USUAL = new Settings(3, true);
+
+    public Settings {
+      if (cleanNeeded < 1 || cleanNeeded > 10) {
+        throw new IllegalArgumentException(cleanNeeded + " clean tries are outside 1 to 10");
+      }
+    }
+  }
+
+  /** At the start of an item. */
+  public static Gate at(Ladder ladder, Settings settings, int perMinute) {
+    return new Gate(ladder, settings, perMinute, 0, false);
+  }
+
+  /** After a try. */
+  public Gate after(Verdict verdict) {
+    return switch (verdict) {
+      case CLEAN -> {
+        int row = cleanInRow + 1;
+        if (row < settings.cleanNeeded()) {
+          yield new Gate(ladder, settings, perMinute, row, false);
+        }
+        boolean top = perMinute >= ladder.target();
+        yield new Gate(ladder, settings, ladder.above(perMinute), 0, top);
+      }
+      case NEARLY -> new Gate(ladder, settings, perMinute, 0, false);
+      case MISSED ->
+          new Gate(
+              ladder,
+              settings,
+              settings.slowerAfterMiss() ? ladder.below(perMinute) : perMinute,
+              0,
+              false);
+      case HURTS -> new Gate(ladder, settings, perMinute, 0, true);
+    };
+  }
+}

@@ -1,0 +1,47 @@
+package fret.plan;
+
+import fret.drill.Chunk;
+import fret.journal.JournalEntry;
+import fret.score.Score;
+import fret.tempo.Ladder;
+import fret.tempo.Tempo;
+import java.time.LocalDate;
+import java.util.List;
+
+/**
+ * What a plan is made from.
+ *
+ * @param target target tempo; the ladder counts its beat
+ * @param readyDate last day of the plan
+ * @param minutesPerDay 5 to 600
+ * @param journal what was done so far, oldest first
+ */
+public record PlanRequest(
+    long passageId,
+    Score score,
+    List<Chunk> chunks,
+    Tempo target,
+    Ladder ladder,
+    LocalDate from,
+    LocalDate readyDate,
+    int minutesPerDay,
+    Gate.Settings gate,
+    List<JournalEntry> journal) {
+  public PlanRequest {
+    chunks = List.copyOf(chunks);
+    journal = List.copyOf(journal);
+    if (minutesPerDay < 5 || minutesPerDay > 600) {
+      throw new IllegalArgumentException(minutesPerDay + " minutes a day are outside 5 to 600");
+    }
+  }
+
+  PlanRequest withMinutes(int minutes) {
+    return new PlanRequest(
+        passageId, score, chunks, target, ladder, from, readyDate, minutes, gate, journal);
+  }
+
+  PlanRequest until(LocalDate ready) {
+    return new PlanRequest(
+        passageId, score, chunks, target, ladder, from, ready, minutesPerDay, gate, journal);
+  }
+}

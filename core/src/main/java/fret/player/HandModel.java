@@ -1,0 +1,260 @@
+package fret.player;
+
+import fret.instrument.Finger;
+import fret.instrument.Instrument;
+import fret.instrument.InstrumentType;
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * What a hand can do on an instrument, at two levels: the shapes taught for each region of the
+ * fingerboard (soft, as {@link Placement#strain}), and the reach in mm between two fingers (hard,
+ * {@link #canHold} and {@link #canFollow}).
+ *
+ * <p>Reference reaches are taken at half position (first finger one semitone above the open
+ * string). Shapes and reaches are common practice, from memory.
+ */
+public final class HandModel {
+  private final Instrument instrument;
+  private final boolean fourFingerBass;
+  private final double sizeFactor;
+  private final List<List<Placement>> bySemitone = new ArrayList<>();
+
+  public HandModel(Instrument instrument, School school, HandSize size) {
+    this.instrument = instrument;
+    this.fourFingerBass = school == School.ONE_TWO_THREE_FOUR;
+    this.sizeFactor = size.factor();
+    for (int n = 0; n <= instrument.highestSemitone(); n++) {
+      List<Placement> placements = new ArrayList<>();
+      if (n > 0) {
+        for (int base = 1; base <= instrument.highestSemitone(); base++) {
+          collect(n, base, placements);
+        }
+      }
+      bySemitone.add(List.copyOf(placements));
+    }
+  }
+
+  public Instrument instrument() {
+    return instrument;
+  }
+
+  /**
+   * All ways to stop a note.
+   *
+   * @param semitone above the open string; none outside 1 to the instrument's highest
+   */
+  public List<Placement> placements(int semitone) {
+    return semitone < 0 || semitone >= bySemitone.size() ? List.of() : bySemitone.get(semitone);
+  }
+
+  private void collect(int n, int base, List<Placement> into) {
+    int offset = n - base;
+    switch (instrument.type()) {
+      case VIOLIN, VIOLA -> collectUpperStrings(base, offset, into);
+      case CELLO -> collectCello(base, offset, into);
+      case BASS -> collectBass(base, offset, into);
+    }
+  }
+
+  private static void add(
+      List<Placement> into, Finger finger, int base, Region region, double strain) {
+    into.add(new Placement(finger, base, region, strain));
+  }
+
+  private void collectUpperStrings(int base, int offset, List<Placement> into) {
+    Region region = base <= 7 ? Region.NECK : Region.UPPER;
+    if (base > instrument.highestSemitone() - 2) {
+      return;
+    }
+    switch (offset) {
+      case -1 -> add(into, Finger.FIRST, base, region, base >= 2 ? 0.5 : 9);
+      case 0 -> add(into, Finger.FIRST, base, region, 0);
+      case 1 -> {
+        add(into, Finger.FIRST, base, region, 0.8);
+        add(into, Finger.SECOND, base, region, 0);
+      }
+      case 2 -> {
+        add(into, Finger.SECOND, base, region, 0);
+        add(into, Finger.THIRD, base, region, 0.6);
+      }
+      case 3 -> add(into, Finger.THIRD, base, region, 0);
+      case 4 -> {
+        add(into, Finger.THIRD, base, region, 0.3);
+        add(into, Finger.FOURTH, base, region, 0.3);
+      }
+      case 5 -> add(into, Finger.FOURTH, base, region, 0);
+      case 6 -> add(into, Finger.FOURTH, base, region, 1);
+      default -> {}
+    }
+  }
+
+  private void collectCello(int base, int offset, List<Placement> into) {
+    if (base <= 7) {
+      switch (offset) {
+        case -1 -> add(into, Finger.FIRST, base, Region.NECK, base >= 2 ? 1 : 9);
+        case 0 -> add(into, Finger.FIRST, base, Region.NECK, 0);
+        case 1 -> add(into, Finger.SECOND, base, Region.NECK, 0);
+        case 2 -> {
+          add(into, Finger.SECOND, base, Region.NECK, 0.8);
+          add(into, Finger.THIRD, base, Region.NECK, 0);
+        }
+        case 3 -> {
+          add(into, Finger.THIRD, base, Region.NECK, 0.8);
+          add(into, Finger.FOURTH, base, Region.NECK, 0);
+        }
+        case 4 -> add(into, Finger.FOURTH, base, Region.NECK, 1);
+        default -> {}
+      }
+    } else if (base <= 12) {
+      switch (offset) {
+        case 0 -> add(into, Finger.FIRST, base, Region.TRANSITION, 0);
+        case 1 -> add(into, Finger.SECOND, base, Region.TRANSITION, 0);
+        case 2 -> {
+          add(into, Finger.SECOND, base, Region.TRANSITION, 0);
+          add(into, Finger.THIRD, base, Region.TRANSITION, 0.3);
+        }
+        case 3 -> add(into, Finger.THIRD, base, Region.TRANSITION, 0);
+        case 4 -> {
+          add(into, Finger.THIRD, base, Region.TRANSITION, 0.4);
+          if (base <= 9) {
+            add(into, Finger.FOURTH, base, Region.TRANSITION, 1);
+          }
+        }
+        default -> {}
+      }
+    }
+    collectThumb(base, offset, 9, into);
+  }
+
+  private void collectBass(int base, int offset, List<Placement> into) {
+    Region region = base <= 7 ? Region.NECK : Region.TRANSITION;
+    if (base <= 12) {
+      switch (offset) {
+        case -1 -> add(into, Finger.FIRST, base, region, base >= 2 ? 1.2 : 9);
+        case 0 -> add(into, Finger.FIRST, base, region, 0);
+        case 1 -> add(into, Finger.SECOND, base, region, 0);
+        case 2 -> {
+          if (fourFingerBass || base >= 9) {
+            add(into, Finger.THIRD, base, region, fourFingerBass ? 0 : 0.1);
+          }
+          if (!fourFingerBass) {
+            add(into, Finger.FOURTH, base, region, 0);
+          }
+        }
+        case 3 -> {
+          if (fourFingerBass || base >= 7) {
+            add(into, Finger.FOURTH, base, region, fourFingerBass ? 0.2 : 1.2);
+          }
+        }
+        default -> {}
+      }
+    }
+    collectThumb(base, offset, 11, into);
+  }
+
+  private static void collectThumb(int base, int offset, int lowestBase, List<Placement> into) {
+    if (base < lowestBase) {
+      return;
+    }
+    switch (offset) {
+      case -3 -> add(into, Finger.THUMB, base, Region.THUMB, 0.8);
+      case -2 -> add(into, Finger.THUMB, base, Region.THUMB, 0);
+      case -1 -> add(into, Finger.THUMB, base, Region.THUMB, 0.4);
+      case 0 -> add(into, Finger.FIRST, base, Region.THUMB, 0);
+      case 1 -> add(into, Finger.SECOND, base, Region.THUMB, 0);
+      case 2 -> {
+        add(into, Finger.SECOND, base, Region.THUMB, 0);
+        add(into, Finger.THIRD, base, Region.THUMB, 0.3);
+      }
+      case 3 -> add(into, Finger.THIRD, base, Region.THUMB, 0);
+      case 4 -> add(into, Finger.THIRD, base, Region.THUMB, 0.5);
+      default -> {}
+    }
+  }
+
+  /**
+   * The widest span in semitones between two fingers of different rank, measured at half position,
+   * that the medium hand reaches.
+   */
+  private int reachAtHalfPosition(Finger low, Finger high) {
+    int gap = high.rank() - low.rank();
+    boolean thumb = low == Finger.THUMB;
+    return switch (instrument.type()) {
+      case VIOLIN, VIOLA -> thumb ? 0 : gap == 1 ? 3 : gap == 2 ? 5 : 6;
+      case CELLO -> {
+        if (thumb) {
+          yield gap == 1 ? 2 : gap == 2 ? 3 : 4;
+        }
+        yield low == Finger.FIRST ? gap + 1 : gap;
+      }
+      case BASS ->
+          thumb ? (gap == 1 ? 2 : 3) : gap == 3 ? 2 : low == Finger.FIRST && gap == 2 ? 2 : 1;
+    };
+  }
+
+  private double reachMm(Finger low, Finger high) {
+    int semitones = reachAtHalfPosition(low, high);
+    return sizeFactor
+        * (instrument.mmFromNut(1 + semitones) - instrument.mmFromNut(1))
+        * (1 + 1e-9);
+  }
+
+  /** Semitone spans that no taught shape on the neck has, however large the hand. */
+  private boolean shapeExists(Finger low, Finger high, int span, Region region) {
+    if (region == Region.NECK && instrument.type() == InstrumentType.CELLO) {
+      return span <= reachAtHalfPosition(low, high);
+    }
+    if (instrument.type() == InstrumentType.VIOLIN || instrument.type() == InstrumentType.VIOLA) {
+      return span <= reachAtHalfPosition(low, high) + (region == Region.UPPER ? 1 : 0);
+    }
+    return true;
+  }
+
+  /**
+   * Whether two fingers can be down together.
+   *
+   * @param n1 semitone stopped by {@code f1}; {@code n2} likewise
+   * @param stringsApart strings from one to the other, 0 for the same string
+   */
+  public boolean canHold(Finger f1, int n1, Finger f2, int n2, Region region, int stringsApart) {
+    if (f1 == f2) {
+      return n1 == n2 && stringsApart == 1 && f1 != Finger.OPEN;
+    }
+    boolean swap = f1.rank() > f2.rank();
+    Finger low = swap ? f2 : f1;
+    Finger high = swap ? f1 : f2;
+    int span = swap ? n1 - n2 : n2 - n1;
+    if (span < 0 || span == 0 && stringsApart == 0) {
+      return false;
+    }
+    double mm = Math.abs(instrument.mmFromNut(n1) - instrument.mmFromNut(n2));
+    double acrossMm = Math.max(0, stringsApart - 1) * acrossCostMm();
+    return shapeExists(low, high, span, region) && mm + acrossMm <= reachMm(low, high);
+  }
+
+  /** Reach that each further string between two fingers costs, in mm (from memory). */
+  private double acrossCostMm() {
+    return switch (instrument.type()) {
+      case VIOLIN, VIOLA -> 4;
+      case CELLO -> 8;
+      case BASS -> 14;
+    };
+  }
+
+  /** Whether one finger can follow another in the same hand place, one after the other. */
+  public boolean canFollow(Finger f1, int n1, Finger f2, int n2, Region region) {
+    if (f1 == f2) {
+      return true;
+    }
+    boolean swap = f1.rank() > f2.rank();
+    Finger low = swap ? f2 : f1;
+    Finger high = swap ? f1 : f2;
+    int span = swap ? n1 - n2 : n2 - n1;
+    if (fourFingerBass && region != Region.THUMB) {
+      return span >= 0; // The hand pivots in passing.
+    }
+    double mm = Math.abs(instrument.mmFromNut(n1) - instrument.mmFromNut(n2));
+    return span >= 0 && shapeExists(low, high, span, region) && mm <= reachMm(low, high);
+  }
+}

@@ -1,0 +1,113 @@
+package fret.player;
+
+import java.util.Collections;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+
+/**
+ * What a player cares about: effort per unit of each {@link EffortKind}. The currency is one easy
+ * shift to the neighbouring position with time to spare.
+ *
+ * @param id stable short name
+ * @param weights 0 or more for every kind
+ */
+public record Preset(
+    String id, String displayName, String description, Map<EffortKind, Double> weights) {
+  public Preset {
+    Objects.requireNonNull(id);
+    EnumMap<EffortKind, Double> copy = new EnumMap<>(EffortKind.class);
+    for (EffortKind kind : EffortKind.values()) {
+      double weight = weights.getOrDefault(kind, 0.0);
+      if (!(weight >= 0)) {
+        throw new IllegalArgumentException("weight of " + kind.id() + " is " + weight);
+      }
+      copy.put(kind, weight);
+    }
+    weights = Collections.unmodifiableMap(copy);
+  }
+
+  /** A sure hand: few shifts, low positions, open strings in passing. The default. */
+  public static final Preset SURE =
+      new Preset(
+          "sure",
+          "Sure and simple",
+          "Low positions and few shifts; open strings are welcome where they pass quickly.",
+          Map.ofEntries(
+              Map.entry(EffortKind.SHIFT, 0.27),
+              Map.entry(EffortKind.RUSH, 0.012),
+              Map.entry(EffortKind.TRAVEL, 0.0015),
+              Map.entry(EffortKind.SLUR_SHIFT, 0.5),
+              Map.entry(EffortKind.CROSSING, 0.22),
+              Map.entry(EffortKind.SLUR_CROSSING, 0.08),
+              Map.entry(EffortKind.SKIP, 0.5),
+              Map.entry(EffortKind.SAME_FINGER, 0.06),
+              Map.entry(EffortKind.SLIDE, 0.08),
+              Map.entry(EffortKind.WEAK_PAIR, 0.015),
+              Map.entry(EffortKind.STRETCH, 0.6),
+              Map.entry(EffortKind.OPEN_LONG, 0.8),
+              Map.entry(EffortKind.OPEN_STRING, 0.02),
+              Map.entry(EffortKind.FOURTH, 0.13),
+              Map.entry(EffortKind.FOURTH_LONG, 0.15),
+              Map.entry(EffortKind.HIGH_ON_LOW, 0.04),
+              Map.entry(EffortKind.HEIGHT, 0.035),
+              Map.entry(EffortKind.THUMB, 0.25),
+              Map.entry(EffortKind.THUMB_CHANGE, 0.6),
+              Map.entry(EffortKind.BARRE, 0.5),
+              Map.entry(EffortKind.WEAK_TRILL, 0.8),
+              Map.entry(EffortKind.PRINTED, 0.4)));
+
+  /** One sound across a phrase: stays on a string and climbs it, no long open strings. */
+  public static final Preset SINGING =
+      SURE.with(
+          "singing",
+          "Singing line",
+          "Keeps a phrase on one string and climbs it; avoids open strings; shifts are part of the line.",
+          Map.of(
+              EffortKind.SHIFT, 0.16,
+              EffortKind.CROSSING, 0.5,
+              EffortKind.SLUR_CROSSING, 0.5,
+              EffortKind.OPEN_LONG, 2.0,
+              EffortKind.OPEN_STRING, 0.5,
+              EffortKind.HEIGHT, 0.01,
+              EffortKind.SLUR_SHIFT, 0.15));
+
+  /** Speed first: the hand stays, the bow crosses, weak pairs are avoided. */
+  public static final Preset QUICK =
+      SURE.with(
+          "quick",
+          "Quick and light",
+          "The hand stays in place and the bow crosses; open strings are welcome; weak finger pairs are avoided.",
+          Map.of(
+              EffortKind.SHIFT, 0.34,
+              EffortKind.RUSH, 0.02,
+              EffortKind.CROSSING, 0.15,
+              EffortKind.WEAK_PAIR, 0.03,
+              EffortKind.OPEN_STRING, 0.0,
+              EffortKind.OPEN_LONG, 0.4,
+              EffortKind.FOURTH, 0.08));
+
+  /** All presets, the default first. */
+  public static List<Preset> all() {
+    return List.of(SURE, SINGING, QUICK);
+  }
+
+  /** The preset with this id, if there is one. */
+  public static Optional<Preset> named(String id) {
+    return all().stream().filter(p -> p.id().equals(id)).findFirst();
+  }
+
+  public double weight(EffortKind kind) {
+    return weights.get(kind);
+  }
+
+  /** A variant under another name with some weights changed. */
+  public Preset with(
+      String newId, String newName, String newDescription, Map<EffortKind, Double> changed) {
+    EnumMap<EffortKind, Double> copy = new EnumMap<>(weights);
+    copy.putAll(changed);
+    return new Preset(newId, newName, newDescription, copy);
+  }
+}

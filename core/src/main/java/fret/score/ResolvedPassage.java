@@ -1,0 +1,28 @@
+package fret.score;
+
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * A passage ready for computing: the sounding notes and the moments at which they start. Made by
+ * {@link Resolver}; never stored.
+ *
+ * @param notes in order of onset, then from low to high
+ * @param slices in order of time
+ */
+public record ResolvedPassage(Score score, List<SoundingNote> notes, List<Slice> slices) {
+  public ResolvedPassage {
+    notes = List.copyOf(notes);
+    slices = List.copyOf(slices);
+  }
+
+  /** Index of the note that a written note resolved to; empty for tied-on notes and rests. */
+  public Optional<Integer> indexOf(NoteKey key) {
+    for (int i = 0; i < notes.size(); i++) {
+      if (notes.get(i).key().equals(key)) {
+        return Optional.of(i);
+      }
+    }
+    return Optional.empty();
+  }
+}

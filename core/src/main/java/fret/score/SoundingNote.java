@@ -1,0 +1,52 @@
+package fret.score;
+
+import fret.pitch.Pitch;
+import java.util.List;
+import java.util.Objects;
+import org.apache.commons.numbers.fraction.Fraction;
+
+/**
+ * One note as it sounds: ties joined, transposition applied.
+ *
+ * @param key the written note it comes from (the first one of a tie)
+ * @param slice index of the moment at which it starts
+ * @param pitch the sounding pitch; for an artificial harmonic the stopped pitch
+ * @param duration in whole notes, ties included; 0 for grace notes
+ * @param harmonic whether it is a harmonic
+ * @param auxiliaries neighbours that an ornament needs a finger for, sounding pitches
+ */
+public record SoundingNote(
+    NoteKey key,
+    String bar,
+    int slice,
+    Pitch pitch,
+    Fraction onset,
+    Fraction duration,
+    Head.Harmonic harmonic,
+    boolean trill,
+    List<Pitch> auxiliaries,
+    String printedFinger,
+    int printedString) {
+  public SoundingNote {
+    Objects.requireNonNull(key);
+    Objects.requireNonNull(pitch);
+    auxiliaries = List.copyOf(auxiliaries);
+  }
+
+  public boolean isGrace() {
+    return key.grace() > 0;
+  }
+
+  public String voice() {
+    return key.voice();
+  }
+
+  /** The pitch as in the file. */
+  public Pitch written() {
+    return key.pitch();
+  }
+
+  public Fraction end() {
+    return onset.add(duration);
+  }
+}

@@ -1,0 +1,304 @@
+package fret.search;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.PriorityQueue;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.function.Predicate;
+
+/**
+ * Exact search of a {@link LayeredProblem} with forward and backward tables.
+ *
+ * <p>Time O(sum of |layer i| |layer i+1|), memory O(sum of |layer i|). Of equally good paths the
+ * one whose states stand earlier in their layers, compared from the last layer back, is taken, so
+ * the same input always gives the same answer.
+ *
+ * @param <S> a choice made at one moment
+ */
+public final class LayeredSearch<S> {
+  private final LayeredProblem<S> problem;
+  private final int length;
+  private final double[][] own;
+  private final double[][] forward;
+  private final int[][] from;
+  private double[][] backward;
+  private int[][] next;
+
+  public LayeredSearch(LayeredProblem<S> problem) {
+    this.problem = problem;
+    this.length = problem.layers().size();
+    this.own = new double[length][];
+    this.forward = new double[length][];
+    this.from = new int[length][];
+    for (int i = 0; i < length; i++) {
+      List<S> layer = problem.layers().get(i);
+      own[i] = new double[layer.size()];
+      for (int s = 0; s < layer.size(); s++) {
+        own[i][s] = problem.ownEffort(layer.get(s));
+      }
+    }
+    fillForward();
+  }
+
+  private void fillForward() {
+    for (int i = 0; i < length; i++) {
+      List<S> layer = problem.layers().get(i);
+      forward[i] = new double[layer.size()];
+      from[i] = new int[layer.size()];
+      for (int s = 0; s < layer.size(); s++) {
+        S to = layer.get(s);
+        if (i == 0) {
+          forward[i][s] = own[i][s] + problem.moveEffort(null, to);
+          from[i][s] = -1;
+        } else {
+          bestInto(i, s, to);
+        }
+      }
+    }
+  }
+
+  private void bestInto(int i, int s, S to) {
+    List<S> before = problem.layers().get(i - 1);
+    double best = Double.POSITIVE_INFINITY;
+    int bestFrom = -1;
+    for (int p = 0; p < before.size(); p++) {
+      double base = forward[i - 1][p];
+      if (base >= best) {
+        continue; // Efforts are never negative, so this start cannot win.
+      }
+      S previous = before.get(p);
+      if (!problem.allowed().mayFollow(previous, to)) {
+        continue;
+      }
+      double sum = base + problem.moveEffort(previous, to);
+      if (sum < best) {
+        best = sum;
+        bestFrom = p;
+      }
+    }
+    forward[i][s] = best + own[i][s];
+    from[i][s] = bestFrom;
+  }
+
+  private void fillBackward() {
+    if (backward != null) {
+      return;
+    }
+    backward = new double[length][];
+    next = new int[length][];
+    for (int i = length - 1; i >= 0; i--) {
+      List<S> layer = problem.layers().get(i);
+      backward[i] = new double[layer.size()];
+      next[i] = new int[layer.size()];
+      Arrays.fill(next[i], -1);
+      if (i == length - 1) {
+        continue;
+      }
+      List<S> after = problem.layers().get(i + 1);
+      for (int s = 0; s < layer.size(); s++) {
+        double best = Double.POSITIVE_INFINITY;
+        for (int n = 0; n < after.size(); n++) {
+          double rest = backward[i + 1][n] + own[i + 1][n];
+          if (rest < best && problem.allowed().mayFollow(layer.get(s), after.get(n))) {
+            double sum = rest + problem.moveEffort(layer.get(s), after.get(n));
+            if (sum < best) {
+              best = sum;
+              next[i][s] = n;
+            }
+          }
+        }
+        backward[i][s] = best;
+      }
+    }
+  }
+
+  /**
+   * The least effort path.
+   *
+   * @return empty if no path is allowed, or there are no layers
+   */
+  public Optional<Path<S>> best() {
+    if (length == 0) {
+      return Optional.empty();
+    }
+    int last = smallest(forward[length - 1]);
+    return last < 0 ? Optional.empty() : Optional.of(path(length - 1, last));
+  }
+
+  /**
+   * The least effort of any path that takes a state whose choice passes the test at a layer, with
+   * the path itself: the answer to "why not this one?".
+   *
+   * @return empty if no allowed path takes such a state
+   */
+  public Optional<Path<S>> bestThrough(int layer, Predicate<S> choice) {
+    fillBackward();
+    int bestState = -1;
+    double best = Double.POSITIVE_INFINITY;
+    List<S> states = problem.layers().get(layer);
+    for (int s = 0; s < states.size(); s++) {
+      double total = forward[layer][s] + backward[layer][s];
+      if (total < best && choice.test(states.get(s))) {
+        best = total;
+        bestState = s;
+      }
+    }
+    return bestState < 0 ? Optional.empty() : Optional.of(path(layer, bestState));
+  }
+
+  /**
+   * How many layers from the first can be joined by an allowed path; all of them in a good problem.
+   */
+  public int reachableLayers() {
+    for (int i = 0; i < length; i++) {
+      if (smallest(forward[i]) < 0) {
+        return i;
+      }
+    }
+    return length;
+  }
+
+  /**
+   * The {@code k} best paths that differ in the class of at least one state, best first: each is
+   * the best path of its sequence of classes. Exact, by splitting on the first class that differs
+   * (E. L. Lawler, "A procedure for computing the k best solutions to discrete optimization
+   * problems and its application to the shortest path problem", Management Science 18, 1972, pages
+   * 401-405).
+   *
+   * @param classOf what counts as the same choice
+   * @param keep asked of each path in turn, best first; only paths that pass count towards k
+   * @param mostTried stops after this many paths, passed or not
+   */
+  public List<Path<S>> kBest(
+      int k, Function<S, ?> classOf, Predicate<Path<S>> keep, int mostTried) {
+    fillBackward();
+    List<Path<S>> found = new ArrayList<>();
+    PriorityQueue<Candidate<S>> queue = new PriorityQueue<>();
+    if (length > 0) {
+      offer(queue, new Candidate<>(List.of(), Set.of(), null, 0), classOf);
+    }
+    int tried = 0;
+    while (!queue.isEmpty() && found.size() < k && tried < mostTried) {
+      Candidate<S> top = queue.poll();
+      tried++;
+      if (keep.test(top.path)) {
+        found.add(top.path);
+      }
+      List<Object> classes = new ArrayList<>();
+      for (S s : top.path.states()) {
+        classes.add(classOf.apply(s));
+      }
+      int fixed = top.prefix.size();
+      for (int i = fixed; i < length; i++) {
+        Set<Object> banned = new HashSet<>(i == fixed ? top.banned : Set.of());
+        banned.add(classes.get(i));
+        offer(queue, new Candidate<>(List.copyOf(classes.subList(0, i)), banned, null, 0), classOf);
+      }
+    }
+    return found;
+  }
+
+  /**
+   * A set of paths (classes fixed up to a layer, some classes banned there) and the best of them.
+   */
+  private record Candidate<S>(List<Object> prefix, Set<Object> banned, Path<S> path, double total)
+      implements Comparable<Candidate<S>> {
+    @Override
+    public int compareTo(Candidate<S> other) {
+      return Double.compare(total, other.total);
+    }
+  }
+
+  private void offer(PriorityQueue<Candidate<S>> queue, Candidate<S> open, Function<S, ?> classOf) {
+    int at = open.prefix.size();
+    double[][] table = new double[at + 1][];
+    int[][] back = new int[at + 1][];
+    for (int i = 0; i <= at; i++) {
+      List<S> layer = problem.layers().get(i);
+      table[i] = new double[layer.size()];
+      back[i] = new int[layer.size()];
+      for (int s = 0; s < layer.size(); s++) {
+        Object cls = classOf.apply(layer.get(s));
+        boolean in = i < at ? cls.equals(open.prefix.get(i)) : !open.banned.contains(cls);
+        table[i][s] = in ? into(i, s, table, back) : Double.POSITIVE_INFINITY;
+      }
+    }
+    int end = -1;
+    double total = Double.POSITIVE_INFINITY;
+    for (int s = 0; s < table[at].length; s++) {
+      if (table[at][s] + backward[at][s] < total) {
+        total = table[at][s] + backward[at][s];
+        end = s;
+      }
+    }
+    if (end < 0) {
+      return;
+    }
+    int[] states = new int[length];
+    states[at] = end;
+    for (int i = at; i > 0; i--) {
+      states[i - 1] = back[i][states[i]];
+    }
+    for (int i = at; i < length - 1; i++) {
+      states[i + 1] = next[i][states[i]];
+    }
+    queue.add(new Candidate<>(open.prefix, open.banned, pathOf(states, total), total));
+  }
+
+  private double into(int i, int s, double[][] table, int[][] back) {
+    S to = problem.layers().get(i).get(s);
+    if (i == 0) {
+      return own[0][s] + problem.moveEffort(null, to);
+    }
+    double best = Double.POSITIVE_INFINITY;
+    List<S> before = problem.layers().get(i - 1);
+    for (int p = 0; p < before.size(); p++) {
+      if (table[i - 1][p] < best && problem.allowed().mayFollow(before.get(p), to)) {
+        double sum = table[i - 1][p] + problem.moveEffort(before.get(p), to);
+        if (sum < best) {
+          best = sum;
+          back[i][s] = p;
+        }
+      }
+    }
+    return best + own[i][s];
+  }
+
+  private Path<S> path(int layer, int state) {
+    int[] states = new int[length];
+    states[layer] = state;
+    for (int i = layer; i > 0; i--) {
+      states[i - 1] = from[i][states[i]];
+    }
+    double total = forward[layer][state];
+    if (layer < length - 1) {
+      total += backward[layer][state];
+    }
+    for (int i = layer; i < length - 1; i++) {
+      states[i + 1] = next[i][states[i]];
+    }
+    return pathOf(states, total);
+  }
+
+  private Path<S> pathOf(int[] states, double total) {
+    List<S> chosen = new ArrayList<>(length);
+    for (int i = 0; i < length; i++) {
+      chosen.add(problem.layers().get(i).get(states[i]));
+    }
+    return new Path<>(chosen, total);
+  }
+
+  private static int smallest(double[] values) {
+    int best = -1;
+    for (int i = 0; i < values.length; i++) {
+      if (values[i] < Double.POSITIVE_INFINITY && (best < 0 || values[i] < values[best])) {
+        best = i;
+      }
+    }
+    return best;
+  }
+}

@@ -1,0 +1,657 @@
+package fret.format.musicxml;
+
+import fret.base.Outcome;
+import fret.base.Problem;
+import fret.base.UnusableInput;
+import fret.pitch.Clef;
+import fret.pitch.Interval;
+import fret.pitch.KeySignature;
+import fret.pitch.Pitch;
+import fret.pitch.Step;
+import fret.score.Bar;
+import fret.score.Direction;
+import fret.score.Event;
+import fret.score.Head;
+import fret.score.NoteValue;
+import fret.score.Score;
+import fret.score.Signs;
+import fret.score.TimeSignature;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import org.apache.commons.numbers.fraction.Fraction;
+import org.w3c.dom.Document;
+import org.w3c.dom.Element;
+
+/**
+ * Reads one part of a part-wise MusicXML document (3.1 or 4.0) into a {@link Score}.
+ *
+ * <p>{@code pitch} plus {@code transpose} is the sound; under an octave line and an octave clef
+ * {@code pitch} already sounds; {@code sound tempo} counts quarter notes a minute; string 1 is the
+ * highest.
+ */
+public final class MusicXmlReader {
+  private final String file;
+  private final Element part;
+  private final Document document;
+  private final List<Problem> problems = new ArrayList<>();
+  private final List<Bar> bars = new ArrayList<>();
+
+  private int divisions = 1;
+  private KeySignature key = KeySignature.NONE;
+  private TimeSignature time = TimeSignature.COMMON_TIME;
+  private Clef clef = Clef.TREBLE;
+  private Interval transposition = Interval.UNISON;
+  private boolean transposeSeen;
+  private Fraction start = Fraction.ZERO;
+  private List<Integer> ending = List.of();
+  private String barNumber = "";
+
+  private MusicXmlReader(String file, Document document, Element part) {
+    this.file = file;
+    this.document = document;
+    this.part = part;
+  }
+
+  /**
+   * Reads a part.
+   *
+   * @param file name for messages
+   * @param partName name or id of the part; empty takes the only one, or the first with notes
+   * @throws UnusableInput if the part cannot be used at all
+   */
+  public static Outcome<Score> read(String file, Document document, String partName)
+      throws UnusableInput {
+    Element part = pick(file, document, partName);
+    MusicXmlReader reader = new MusicXmlReader(file, document, part);
+    try {
+      return reader.run();
+    } catch (IllegalArgumentException | ArithmeticException e) {
+      throw new UnusableInput(
+          file + ", bar " + reader.barNumber,
+          "A value in this bar cannot be read (" + e.getMessage() + ").",
+          "Mend the bar in the program the file comes from and export it again.");
+    }
+  }
+
+  static Element pick(String file, Document document, String partName) throws UnusableInput {
+    List<Element> parts = Dom.children(document.getDocumentElement(), "part");
+    if (parts.isEmpty()) {
+      throw new UnusableInput(file, "The file has no part.", "Export the part again.");
+    }
+    if (partName.isEmpty()) {
+      return parts.stream()
+          .filter(p -> p.getElementsByTagName("pitch").getLength() > 0)
+          .findFirst()
+          .orElse(parts.get(0));
+    }
+    List<String> names = new ArrayList<>();
+    for (MusicXmlFile.PartChoice choice : MusicXmlFile.parts(document)) {
+      names.add(choice.name().isEmpty() ? choice.id() : choice.name());
+      if (choice.name().equalsIgnoreCase(partName) || choice.id().equals(partName)) {
+        return parts.stream()
+            .filter(p -> p.getAttribute("id").equals(choice.id()))
+            .findFirst()
+            .orElseThrow();
+      }
+    }
+    throw new UnusableInput(
+        file,
+        "There is no part called \"" + partName + "\".",
+        "The parts are: " + String.join(", ", names) + ".");
+  }
+
+  private Outcome<Score> run() throws UnusableInput {
+    refuseUnusable();
+    List<Element> measures = Dom.children(part, "measure");
+    for (Element measure : measures) {
+      barNumber = measure.getAttribute("number");
+      readBar(measure);
+    }
+    boolean anyNote = bars.stream().flatMap(b -> b.events().stream()).anyMatch(e -> !e.isRest());
+    if (!anyNote) {
+      throw new UnusableInput(file, "The part has no notes.", "Pick another part or another file.");
+    }
+    if (!transposeSeen && isBassWithoutOctave()) {
+      transposition = Interval.OCTAVE_DOWN;
+      problems.add(
+          new Problem(
+              "",
+              "The part is named \""
+                  + partName()
+                  + "\" and says nothing of transposition: it is read as sounding an octave lower than written.",
+              "Change this in the Part area if it sounds as written."));
+    }
+    Score score = new Score(title(), composer(), partName(), transposition, shiftPickup());
+    return new Outcome<>(score, problems);
+  }
+
+  private void refuseUnusable() throws UnusableInput {
+    for (Element measure : Dom.children(part, "measure")) {
+      for (Element attributes : Dom.children(measure, "attributes")) {
+        String bar = file + ", bar " + measure.getAttribute("number");
+        if (Dom.number(attributes, "staves", 1) > 1) {
+          throw new UnusableInput(
+              bar,
+              "The part has more than one stave, as for a keyboard.",
+              "Pick the part of a string instrument.");
+        }
+        for (Element sign : Dom.children(attributes, "clef")) {
+          String name = Dom.text(sign, "sign");
+          if (name.equals("TAB") || name.equals("percussion")) {
+            throw new UnusableInput(
+                bar,
+                name.equals("TAB") ? "The part is tablature." : "The part is for percussion.",
+                "Pick a part in ordinary notation.");
+          }
+        }
+      }
+    }
+  }
+
+  private String partName() {
+    for (MusicXmlFile.PartChoice choice : MusicXmlFile.parts(document)) {
+      if (choice.id().equals(part.getAttribute("id"))) {
+        return choice.name();
+      }
+    }
+    return "";
+  }
+
+  private boolean isBassWithoutOctave() {
+    String name = partName().toLowerCase(Locale.ROOT);
+    boolean bass =
+        name.contains("contrabass")
+            || name.contains("double bass")
+            || name.contains("kontrabass")
+            || name.contains("string bass")
+            || name.equals("bass")
+            || name.equals("basses");
+    return bass && bars.stream().allMatch(b -> b.clef().octaveChange() == 0);
+  }
+
+  private String title() {
+    Element root = document.getDocumentElement();
+    Element work = Dom.child(root, "work");
+    String title = work == null ? "" : Dom.text(work, "work-title");
+    String movement = Dom.text(root, "movement-title");
+    return title.isEmpty() ? movement : movement.isEmpty() ? title : title + ": " + movement;
+  }
+
+  private String composer() {
+    Element identification = Dom.child(document.getDocumentElement(), "identification");
+    if (identification != null) {
+      for (Element creator : Dom.children(identification, "creator")) {
+        if (creator.getAttribute("type").equals("composer")) {
+          return creator.getTextContent().trim();
+        }
+      }
+    }
+    return "";
+  }
+
+  /** Onsets count from the first full bar, so a pick-up lies before 0. */
+  private List<Bar> shiftPickup() {
+    Bar first = bars.get(0);
+    boolean pickup = bars.size() > 1 && first.length().compareTo(first.time().barLength()) < 0;
+    if (!pickup) {
+      return bars;
+    }
+    Fraction by = first.length().negate();
+    List<Bar> shifted = new ArrayList<>();
+    for (Bar b : bars) {
+      List<Event> events = b.events().stream().map(e -> e.withOnset(e.onset().add(by))).toList();
+      shifted.add(
+          new Bar(
+              b.index(),
+              b.number(),
+              b.start().add(by),
+              b.length(),
+              b.time(),
+              b.key(),
+              b.clef(),
+              b.clefChanges().stream()
+                  .map(c -> new Bar.ClefChange(c.onset().add(by), c.clef()))
+                  .toList(),
+              events,
+              b.directions().stream()
+                  .map(d -> new Direction(d.onset().add(by), d.kind(), d.text(), d.number()))
+                  .toList(),
+              b.repeatStart(),
+              b.repeatEnd(),
+              b.endings(),
+              b.line()));
+    }
+    return shifted;
+  }
+
+  // ---- one bar ------------------------------------------------------------------------------
+
+  private final class BarParts {
+    private Fraction at = start;
+    private Fraction furthest = start;
+    private Fraction lastOnset = start;
+    private final List<Event> events = new ArrayList<>();
+    private final List<Direction> directions = new ArrayList<>();
+    private final List<Bar.ClefChange> clefChanges = new ArrayList<>();
+    private boolean repeatStart;
+    private boolean repeatEnd;
+    private boolean endingStops;
+    private Bar.Line line = Bar.Line.PLAIN;
+    private final Clef clefAtStart;
+
+    BarParts() {
+      clefAtStart = clef;
+    }
+  }
+
+  private void readBar(Element measure) {
+    Element first = Dom.child(measure, "attributes");
+    if (first != null && !hasNoteBefore(measure, first)) {
+      readAttributes(first, null);
+    }
+    BarParts parts = new BarParts();
+    for (Element child : Dom.children(measure)) {
+      switch (child.getTagName()) {
+        case "attributes" -> {
+          if (!child.equals(first) || hasNoteBefore(measure, child)) {
+            readAttributes(child, parts);
+          }
+        }
+        case "note" -> readNote(child, parts);
+        case "backup" -> parts.at = parts.at.subtract(length(child));
+        case "forward" -> {
+          parts.at = parts.at.add(length(child));
+          parts.furthest = fret.base.Fractions.max(parts.furthest, parts.at);
+        }
+        case "direction" -> readDirection(child, parts);
+        case "sound" -> readSound(child, parts.at, parts);
+        case "barline" -> readBarline(child, parts);
+        default -> {}
+      }
+    }
+    finishBar(measure, parts);
+  }
+
+  private static boolean hasNoteBefore(Element measure, Element child) {
+    for (Element e : Dom.children(measure)) {
+      if (e.equals(child)) {
+        return false;
+      }
+      if (e.getTagName().equals("note") || e.getTagName().equals("forward")) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  private void finishBar(Element measure, BarParts parts) {
+    Fraction written = parts.furthest.subtract(start);
+    Fraction full = time.barLength();
+    boolean implicit = measure.getAttribute("implicit").equals("yes");
+    boolean firstBar = bars.isEmpty();
+    Fraction length = written.signum() > 0 ? written : full;
+    if (written.compareTo(full) > 0) {
+      problems.add(
+          Problem.atBar(
+              barNumber,
+              "The bar is longer than its metre: expected "
+                  + fret.base.Fractions.text(full)
+                  + " but found "
+                  + fret.base.Fractions.text(written)
+                  + " of a whole note.",
+              "Check the note values there."));
+    } else if (written.compareTo(full) < 0 && !implicit && !firstBar && !isPartial(parts)) {
+      problems.add(
+          Problem.atBar(
+              barNumber,
+              "The bar is shorter than its metre: expected "
+                  + fret.base.Fractions.text(full)
+                  + " but found "
+                  + fret.base.Fractions.text(written)
+                  + " of a whole note.",
+              "It is kept as it is."));
+    }
+    parts.events.sort(Comparator.comparing(Event::onset));
+    bars.add(
+        new Bar(
+            bars.size(),
+            barNumber,
+            start,
+            length,
+            time,
+            key,
+            parts.clefAtStart,
+            parts.clefChanges,
+            parts.events,
+            parts.directions,
+            parts.repeatStart,
+            parts.repeatEnd,
+            ending,
+            parts.line));
+    start = start.add(length);
+    if (parts.endingStops) {
+      ending = List.of();
+    }
+  }
+
+  /** A bar cut by a repeat sign or closing the piece may be short. */
+  private static boolean isPartial(BarParts parts) {
+    return parts.repeatEnd || parts.repeatStart || parts.line != Bar.Line.PLAIN;
+  }
+
+  private Fraction length(Element element) {
+    String text = Dom.text(element, "duration");
+    if (text.isEmpty()) {
+      throw new IllegalArgumentException("a duration is missing");
+    }
+    double value = Double.parseDouble(text);
+    if (!(value >= 0) || value > 1e8 || value != Math.rint(value)) {
+      throw new IllegalArgumentException("duration " + text);
+    }
+    return Fraction.of((int) value, 1).divide(Fraction.of(4)).divide(Fraction.of(divisions));
+  }
+
+  private void readAttributes(Element e, BarParts within) {
+    int newDivisions = Dom.number(e, "divisions", divisions);
+    if (newDivisions < 1 || newDivisions > 1_000_000) {
+      throw new IllegalArgumentException("divisions " + newDivisions);
+    }
+    divisions = newDivisions;
+    Element keyElement = Dom.child(e, "key");
+    if (keyElement != null && Dom.has(keyElement, "fifths")) {
+      key = new KeySignature(Dom.number(keyElement, "fifths", 0));
+    }
+    Element timeElement = Dom.child(e, "time");
+    if (timeElement != null && Dom.has(timeElement, "beats")) {
+      time = readTime(timeElement);
+    }
+    for (Element clefElement : Dom.children(e, "clef")) {
+      Clef read = readClef(clefElement);
+      if (within != null && within.at.compareTo(start) > 0) {
+        within.clefChanges.add(new Bar.ClefChange(within.at, read));
+      }
+      clef = read;
+    }
+    Element transpose = Dom.child(e, "transpose");
+    if (transpose != null) {
+      int octaves = Dom.number(transpose, "octave-change", 0);
+      transposition =
+          new Interval(
+              Dom.number(transpose, "diatonic", 0) + 7 * octaves,
+              Dom.number(transpose, "chromatic", 0) + 12 * octaves);
+      if (transposition.steps() == 0 && transposition.semitones() % 12 == 0) {
+        transposition =
+            new Interval(7 * (transposition.semitones() / 12), transposition.semitones());
+      }
+      transposeSeen = true;
+    }
+  }
+
+  private static TimeSignature readTime(Element e) {
+    List<Integer> groups = new ArrayList<>();
+    for (String beats : Dom.text(e, "beats").split("\\+")) {
+      groups.add(Integer.parseInt(beats.trim()));
+    }
+    TimeSignature.Sign sign =
+        switch (e.getAttribute("symbol")) {
+          case "common" -> TimeSignature.Sign.COMMON;
+          case "cut" -> TimeSignature.Sign.CUT;
+          default -> TimeSignature.Sign.NUMBERS;
+        };
+    return new TimeSignature(groups, Dom.number(e, "beat-type", 4), sign);
+  }
+
+  private static Clef readClef(Element e) {
+    String sign = Dom.text(e, "sign");
+    int usual =
+        switch (sign) {
+          case "F" -> 4;
+          case "C" -> 3;
+          default -> 2;
+        };
+    Clef.Sign family =
+        switch (sign) {
+          case "F" -> Clef.Sign.F;
+          case "C" -> Clef.Sign.C;
+          case "G" -> Clef.Sign.G;
+          default -> throw new IllegalArgumentException("clef " + sign);
+        };
+    return new Clef(family, Dom.number(e, "line", usual), Dom.number(e, "clef-octave-change", 0));
+  }
+
+  private void readBarline(Element e, BarParts parts) {
+    String style = Dom.text(e, "bar-style");
+    boolean left = e.getAttribute("location").equals("left");
+    if (!left) {
+      parts.line =
+          style.equals("light-heavy")
+              ? Bar.Line.FINAL
+              : style.equals("light-light") ? Bar.Line.DOUBLE : parts.line;
+    }
+    Element repeat = Dom.child(e, "repeat");
+    if (repeat != null) {
+      parts.repeatStart |= repeat.getAttribute("direction").equals("forward");
+      parts.repeatEnd |= repeat.getAttribute("direction").equals("backward");
+    }
+    Element bracket = Dom.child(e, "ending");
+    if (bracket != null) {
+      if (bracket.getAttribute("type").equals("start")) {
+        List<Integer> numbers = new ArrayList<>();
+        for (String n : bracket.getAttribute("number").split("[,\\s]+")) {
+          if (n.matches("\\d{1,2}")) {
+            numbers.add(Integer.parseInt(n));
+          }
+        }
+        ending = numbers;
+      } else {
+        parts.endingStops = true;
+      }
+    }
+  }
+
+  // ---- notes --------------------------------------------------------------------------------
+
+  private void readNote(Element e, BarParts parts) {
+    if (Dom.has(e, "unpitched")) {
+      throw new IllegalArgumentException("a note without pitch");
+    }
+    boolean grace = Dom.has(e, "grace");
+    boolean chord = Dom.has(e, "chord");
+    Fraction duration = grace ? Fraction.ZERO : length(e);
+    Fraction onset = chord ? parts.lastOnset : parts.at;
+    if (!chord) {
+      parts.lastOnset = onset;
+      parts.at = parts.at.add(duration);
+      parts.furthest = fret.base.Fractions.max(parts.furthest, parts.at);
+    }
+    String voice = Dom.text(e, "voice").isEmpty() ? "1" : Dom.text(e, "voice");
+    Signs signs = NotationsReader.signs(e);
+    List<Head> heads = new ArrayList<>();
+    if (Dom.has(e, "pitch")) {
+      heads.add(NotationsReader.head(e, pitch(Dom.child(e, "pitch"))));
+    }
+    if (chord && !parts.events.isEmpty()) {
+      joinChord(parts, voice, onset, heads, signs, grace, e);
+      return;
+    }
+    Element graceElement = Dom.child(e, "grace");
+    Event.Grace kind =
+        !grace
+            ? Event.Grace.NONE
+            : graceElement.getAttribute("slash").equals("yes")
+                ? Event.Grace.SLASHED
+                : Event.Grace.PLAIN;
+    boolean cue =
+        Dom.has(e, "cue") || e.getAttribute("print-object").equals("no") && !heads.isEmpty();
+    Event event =
+        new Event(voice, onset, duration, value(e, duration, signs), heads, kind, cue, signs);
+    parts.events.add(event);
+  }
+
+  private static void joinChord(
+      BarParts parts,
+      String voice,
+      Fraction onset,
+      List<Head> heads,
+      Signs signs,
+      boolean grace,
+      Element e) {
+    for (int i = parts.events.size() - 1; i >= 0; i--) {
+      Event last = parts.events.get(i);
+      if (last.voice().equals(voice) && last.onset().equals(onset) && last.isGrace() == grace) {
+        List<Head> joined = new ArrayList<>(last.heads());
+        joined.addAll(heads);
+        parts.events.set(
+            i, last.withHeads(joined).withSigns(NotationsReader.merge(last.signs(), signs)));
+        return;
+      }
+    }
+    throw new IllegalArgumentException(
+        "a chord note without its first note: " + Dom.text(e, "type"));
+  }
+
+  private static Pitch pitch(Element e) {
+    String step = Dom.text(e, "step");
+    double alter = Dom.text(e, "alter").isEmpty() ? 0 : Double.parseDouble(Dom.text(e, "alter"));
+    if (alter != Math.rint(alter)) {
+      throw new IllegalArgumentException("a quarter tone (alter " + alter + ")");
+    }
+    return new Pitch(
+        Step.valueOf(step.toUpperCase(Locale.ROOT)), (int) alter, Dom.number(e, "octave", 4));
+  }
+
+  private NoteValue value(Element e, Fraction duration, Signs signs) {
+    int dots = Dom.children(e, "dot").size();
+    String type = Dom.text(e, "type");
+    if (!type.isEmpty()) {
+      int denominator = NotationsReader.denominator(type);
+      return new NoteValue(denominator, Math.min(3, dots));
+    }
+    Fraction plain =
+        signs.tuplet().isPresent()
+            ? duration.multiply(Fraction.of(signs.tuplet().actual(), signs.tuplet().normal()))
+            : duration;
+    return NoteValue.ofLength(plain)
+        .orElse(new NoteValue(plain.compareTo(Fraction.of(1)) >= 0 ? 1 : 4, 0));
+  }
+
+  // ---- directions ---------------------------------------------------------------------------
+
+  private void readDirection(Element e, BarParts parts) {
+    Fraction onset = parts.at;
+    Element offset = Dom.child(e, "offset");
+    if (offset != null) {
+      onset =
+          onset.add(
+              Fraction.of((int) Double.parseDouble(offset.getTextContent().trim()), 4 * divisions));
+    }
+    int before = parts.directions.size();
+    for (Element type : Dom.children(e, "direction-type")) {
+      for (Element mark : Dom.children(type)) {
+        readMark(mark, onset, parts.directions);
+      }
+    }
+    Element sound = Dom.child(e, "sound");
+    if (sound != null) {
+      String tempo = sound.getAttribute("tempo");
+      boolean hasTempo =
+          parts.directions.subList(before, parts.directions.size()).stream()
+              .anyMatch(d -> d.kind() == Direction.Kind.TEMPO);
+      if (!tempo.isEmpty() && !hasTempo) {
+        readSound(sound, onset, parts);
+      }
+      if (sound.hasAttribute("pizzicato")) {
+        boolean pluck = sound.getAttribute("pizzicato").equals("yes");
+        parts.directions.add(
+            new Direction(onset, pluck ? Direction.Kind.PLUCKED : Direction.Kind.BOWED, "", 0));
+      }
+    }
+  }
+
+  private static void readSound(Element e, Fraction onset, BarParts parts) {
+    String tempo = e.getAttribute("tempo");
+    if (!tempo.isEmpty()) {
+      double quarters = Double.parseDouble(tempo);
+      if (quarters > 0 && quarters <= 1000) {
+        parts.directions.add(new Direction(onset, Direction.Kind.TEMPO, "", quarters));
+      }
+    }
+  }
+
+  private static void readMark(Element mark, Fraction onset, List<Direction> into) {
+    switch (mark.getTagName()) {
+      case "dynamics" ->
+          Dom.children(mark)
+              .forEach(
+                  d ->
+                      into.add(
+                          new Direction(
+                              onset,
+                              Direction.Kind.DYNAMIC,
+                              d.getTagName().equals("other-dynamics")
+                                  ? d.getTextContent().trim()
+                                  : d.getTagName(),
+                              0)));
+      case "words" -> {
+        String text = mark.getTextContent().trim();
+        String plain = text.toLowerCase(Locale.ROOT);
+        Direction.Kind kind =
+            plain.startsWith("pizz")
+                ? Direction.Kind.PLUCKED
+                : plain.startsWith("arco") ? Direction.Kind.BOWED : Direction.Kind.WORDS;
+        if (!text.isEmpty()) {
+          into.add(new Direction(onset, kind, text, 0));
+        }
+      }
+      case "rehearsal" ->
+          into.add(new Direction(onset, Direction.Kind.REHEARSAL, mark.getTextContent().trim(), 0));
+      case "wedge" -> {
+        Direction.Kind kind =
+            switch (mark.getAttribute("type")) {
+              case "crescendo" -> Direction.Kind.CRESCENDO;
+              case "diminuendo" -> Direction.Kind.DIMINUENDO;
+              default -> Direction.Kind.HAIRPIN_END;
+            };
+        if (!mark.getAttribute("type").equals("continue")) {
+          into.add(new Direction(onset, kind, "", 0));
+        }
+      }
+      case "octave-shift" -> {
+        int octaves = mark.getAttribute("size").equals("15") ? 2 : 1;
+        String type = mark.getAttribute("type");
+        if (type.equals("down") || type.equals("up")) {
+          into.add(
+              new Direction(
+                  onset,
+                  Direction.Kind.OCTAVE_LINE,
+                  type.equals("down")
+                      ? (octaves == 2 ? "15ma" : "8va")
+                      : (octaves == 2 ? "15mb" : "8vb"),
+                  type.equals("down") ? octaves : -octaves));
+        } else if (type.equals("stop")) {
+          into.add(new Direction(onset, Direction.Kind.OCTAVE_LINE_END, "", 0));
+        }
+      }
+      case "metronome" -> {
+        String unit = Dom.text(mark, "beat-unit");
+        String rate = Dom.text(mark, "per-minute").replaceAll("[^0-9.].*", "");
+        if (!unit.isEmpty() && !rate.isEmpty() && !rate.equals(".")) {
+          boolean dotted = Dom.has(mark, "beat-unit-dot");
+          NoteValue value = new NoteValue(NotationsReader.denominator(unit), dotted ? 1 : 0);
+          double quarters = Double.parseDouble(rate) * value.length().doubleValue() * 4;
+          if (quarters > 0 && quarters <= 1000) {
+            into.add(
+                new Direction(
+                    onset,
+                    Direction.Kind.TEMPO,
+                    unit + (dotted ? "." : "") + "=" + rate,
+                    quarters));
+          }
+        }
+      }
+      default -> {}
+    }
+  }
+}
