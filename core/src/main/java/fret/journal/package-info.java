@@ -1,0 +1,2 @@
+/** The record of tries. Start with {@link fret.journal.JournalEntry}. */
+package fret.journal;

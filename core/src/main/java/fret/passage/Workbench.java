@@ -1,0 +1,125 @@
+package fret.passage;
+
+import fret.fingering.Fingering;
+import fret.fingering.FingeringSolver;
+import fret.fingering.FingeringTask;
+import fret.fingering.NoteFinger;
+import fret.fingering.NoteRule;
+import fret.instrument.Finger;
+import fret.mark.Mark;
+import fret.mark.Marks;
+import fret.pitch.Interval;
+import fret.score.ResolvedPassage;
+import fret.score.Resolver;
+import fret.score.Score;
+import fret.score.SoundingNote;
+import fret.tempo.TempoMap;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * Everything computed from a passage and its notes: an immutable snapshot, made anew after every
+ * change. Heavy to make; make it off the interface thread.
+ *
+ * @param fingering what stands on the page: pins and adopted marks kept, the rest proposed
+ */
+public record Workbench(
+    Passage passage,
+    Score score,
+    ResolvedPassage resolved,
+    FingeringTask task,
+    Fingering fingering) {
+  /** Computes a snapshot. */
+  public static Workbench of(Passage passage, Score read) {
+    Score score = sounding(passage, read);
+    ResolvedPassage resolved = Resolver.resolve(score);
+    FingeringTask task =
+        new FingeringTask(
+            resolved,
+            TempoMap.steady(passage.settings().target()),
+            passage.settings().handModel(),
+            passage.settings().preset(),
+            rules(passage.marks(), resolved),
+            java.util.Map.of());
+    return new Workbench(passage, score, resolved, task, new FingeringSolver(task).best());
+  }
+
+  private static Score sounding(Passage passage, Score read) {
+    boolean lower =
+        passage.settings().soundsOctaveLow() && read.transposition().equals(Interval.UNISON);
+    return lower ? read.withTransposition(Interval.OCTAVE_DOWN) : read;
+  }
+
+  /** Pins first; an adopted place counts where no pin stands. */
+  private static List<NoteRule> rules(Marks marks, ResolvedPassage resolved) {
+    List<NoteRule> rules = new ArrayList<>();
+    for (int i = 0; i < resolved.notes().size(); i++) {
+      int note = i;
+      var key = resolved.notes().get(i).key();
+      marks
+          .pin(key)
+          .or(() -> marks.adopted(key))
+          .ifPresent(m -> rules.add(new NoteRule(note, m.finger(), m.string(), false)));
+    }
+    return rules;
+  }
+
+  /** The change that pins a finger, a string or both on a note; a pin replaces the one before. */
+  public Change pin(int note, Optional<Finger> finger, int string) {
+    SoundingNote n = resolved.notes().get(note);
+    String what =
+        finger
+            .map(f -> "finger " + f.digit())
+            .orElse("string " + task.hand().instrument().stringName(string));
+    Mark mark = new Mark(n.key(), finger, string, Mark.Standing.PINNED);
+    return new Change.MarksChange(
+        "Pin " + what + " on " + n.pitch() + ", bar " + n.bar(),
+        passage.marks(),
+        passage.marks().with(mark));
+  }
+
+  /** The change that takes a note's pin away; empty if it has none. */
+  public Optional<Change> unpin(int note) {
+    SoundingNote n = resolved.notes().get(note);
+    return passage
+        .marks()
+        .pin(n.key())
+        .map(
+            m ->
+                new Change.MarksChange(
+                    "Take the pin off " + n.pitch() + ", bar " + n.bar(),
+                    passage.marks(),
+                    passage.marks().withoutPin(n.key())));
+  }
+
+  /** The change that makes a fingering the player's own. */
+  public Change adopt(Fingering chosen) {
+    List<Mark> marks = new ArrayList<>();
+    for (int i = 0; i < chosen.notes().size(); i++) {
+      Optional<NoteFinger> place = chosen.notes().get(i);
+      if (place.isPresent()) {
+        marks.add(
+            new Mark(
+                resolved.notes().get(i).key(),
+                Optional.of(place.get().finger()),
+                place.get().string(),
+                Mark.Standing.ADOPTED));
+      }
+    }
+    return new Change.MarksChange(
+        "Adopt the fingering", passage.marks(), passage.marks().withAdopted(marks));
+  }
+
+  /** The change that lets the program propose again; pins stay. */
+  public Change release() {
+    return new Change.MarksChange(
+        "Let go of the adopted fingering", passage.marks(), passage.marks().withAdopted(List.of()));
+  }
+
+  /** A solver that may move every note that is not pinned, for comparing alternatives. */
+  public FingeringSolver freeSolver() {
+    Marks pinsOnly = passage.marks().withAdopted(List.of());
+    return new FingeringSolver(task.withRules(rules(pinsOnly, resolved)));
+  }
+}

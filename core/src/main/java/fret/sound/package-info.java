@@ -1,0 +1,2 @@
+/** Clicks, rendered sample by sample. Start with {@link fret.sound.ClickTrack}. */
+package fret.sound;

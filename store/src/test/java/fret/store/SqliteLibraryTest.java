@@ -1,0 +1,211 @@
+package fret.store;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import fret.drill.DrillKind;
+import fret.instrument.Finger;
+import fret.instrument.InstrumentType;
+import fret.journal.Breakage;
+import fret.journal.JournalEntry;
+import fret.journal.Verdict;
+import fret.mark.Mark;
+import fret.mark.Marks;
+import fret.passage.Change;
+import fret.passage.Passage;
+import fret.pitch.Pitch;
+import fret.player.HandSize;
+import fret.player.School;
+import fret.score.NoteKey;
+import fret.shelf.Audition;
+import fret.tempo.Beat;
+import fret.tempo.Tempo;
+import java.io.BufferedReader;
+import java.io.InputStreamReader;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.sql.DriverManager;
+import java.time.LocalDate;
+import java.util.Optional;
+import org.apache.commons.numbers.fraction.Fraction;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+class SqliteLibraryTest {
+  @TempDir Path dir;
+
+  private Path file() {
+    return dir.resolve("library.sqlite");
+  }
+
+  static Passage passage() {
+    Passage.Settings settings =
+        new Passage.Settings(
+            "Étude",
+            InstrumentType.VIOLA,
+            new Tempo(Beat.QUARTER, 92.5),
+            "sure",
+            School.USUAL,
+            HandSize.MEDIUM,
+            false,
+            false);
+    return new Passage(0, 0, "etude.musicxml", "Viola", settings, Marks.NONE);
+  }
+
+  private static Mark pin(Finger finger) {
+    NoteKey key = new NoteKey(3, "1", Fraction.of(7, 8), 0, Pitch.parse("Eb4"));
+    return new Mark(key, Optional.of(finger), 2, Mark.Standing.PINNED);
+  }
+
+  static JournalEntry entry(long passage, int seconds) {
+    return new JournalEntry(
+        0,
+        passage,
+        LocalDate.of(2026, 3, 1),
+        "bars-1-2",
+        DrillKind.STRAIGHT,
+        60,
+        seconds,
+        Verdict.NEARLY,
+        Breakage.SHIFT,
+        "low");
+  }
+
+  @Test
+  void everythingIsThereAfterReopening() {
+    byte[] source = {1, 2, 3, 0, -1};
+    Passage stored;
+    Audition audition;
+    try (SqliteLibrary library = SqliteLibrary.open(file())) {
+      audition =
+          library.save(
+              new Audition(0, "Trial", LocalDate.of(2026, 6, 1), LocalDate.of(2026, 5, 11), 45));
+      stored = library.add(passage(), source);
+      library.add(entry(stored.id(), 40));
+      library.putSetting("theme", "dark");
+    }
+    try (SqliteLibrary library = SqliteLibrary.open(file())) {
+      assertThat(library.passages()).containsExactly(stored);
+      assertThat(library.source(stored.id())).isEqualTo(source);
+      assertThat(library.auditions()).containsExactly(audition);
+      assertThat(library.journal()).extracting(JournalEntry::seconds).containsExactly(40);
+      assertThat(library.setting("theme")).contains("dark");
+    }
+  }
+
+  @Test
+  void undoAndRedoSurviveReopening() {
+    long id;
+    try (SqliteLibrary library = SqliteLibrary.open(file())) {
+      Passage p = library.add(passage(), new byte[0]);
+      id = p.id();
+      Marks one = p.marks().with(pin(Finger.SECOND));
+      library.apply(id, new Change.MarksChange("first", p.marks(), one));
+      library.apply(id, new Change.MarksChange("second", one, one.with(pin(Finger.FOURTH))));
+      library.apply(
+          id, new Change.SettingsChange("tempo", p.settings(), p.settings().withPreset("quick")));
+    }
+    try (SqliteLibrary library = SqliteLibrary.open(file())) {
+      assertThat(library.undo(id).map(Change::name)).contains("tempo");
+      assertThat(library.undo(id).map(Change::name)).contains("second");
+      Passage back = library.passage(id).orElseThrow();
+      assertThat(back.marks().all()).containsExactly(pin(Finger.SECOND));
+      assertThat(back.settings()).isEqualTo(passage().settings());
+      assertThat(library.redo(id).map(Change::name)).contains("second");
+      assertThat(library.passage(id).orElseThrow().marks().all())
+          .containsExactly(pin(Finger.FOURTH));
+    }
+  }
+
+  @Test
+  void aNewChangeDropsWhatWasTakenBack() {
+    try (SqliteLibrary library = SqliteLibrary.open(file())) {
+      Passage p = library.add(passage(), new byte[0]);
+      library.apply(
+          p.id(), new Change.SettingsChange("a", p.settings(), p.settings().withPreset("quick")));
+      library.undo(p.id());
+      library.apply(
+          p.id(), new Change.SettingsChange("b", p.settings(), p.settings().withPreset("singing")));
+      assertThat(library.redo(p.id())).isEmpty();
+    }
+  }
+
+  @Test
+  void anOlderFileIsBackedUpBeforeItIsMigrated() throws Exception {
+    try (var c = DriverManager.getConnection("jdbc:sqlite:" + file());
+        var s = c.createStatement()) {
+      s.execute("CREATE TABLE keepsake (word TEXT)");
+      s.execute("INSERT INTO keepsake VALUES ('here')");
+    }
+    SqliteLibrary.open(file()).close();
+    try (var files = Files.list(dir)) {
+      Path backup = files.filter(f -> f.toString().endsWith(".backup")).findFirst().orElseThrow();
+      try (var c = DriverManager.getConnection("jdbc:sqlite:" + backup);
+          var r = c.createStatement().executeQuery("SELECT word FROM keepsake")) {
+        assertThat(r.next()).isTrue();
+      }
+    }
+  }
+
+  @Test
+  void aFileThatIsNoLibraryIsNamed() throws Exception {
+    Files.writeString(
+        file(), "this is not a database, but it is long enough to look at".repeat(50));
+    assertThatThrownBy(() -> SqliteLibrary.open(file()))
+        .isInstanceOf(StoreException.class)
+        .hasMessageContaining("library.sqlite");
+  }
+
+  /** A process is killed while it writes; all that it reported as saved is there. */
+  @Test
+  void killingTheWriterLosesNothingReported() throws Exception {
+    for (int round = 0; round < 4; round++) {
+      Process writer =
+          new ProcessBuilder(
+                  Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                  "-cp",
+                  System.getProperty("java.class.path"),
+                  Writer.class.getName(),
+                  file().toString())
+              .redirectError(ProcessBuilder.Redirect.DISCARD)
+              .start();
+      int reported = 0;
+      try (BufferedReader out =
+          new BufferedReader(
+              new InputStreamReader(writer.getInputStream(), StandardCharsets.UTF_8))) {
+        String line = out.readLine();
+        while (line != null && reported < 40 + 17 * round) {
+          reported = Integer.parseInt(line);
+          line = out.readLine();
+        }
+        writer.destroyForcibly();
+      }
+      writer.waitFor();
+      try (SqliteLibrary library = SqliteLibrary.open(file())) {
+        assertThat(library.journal()).extracting(JournalEntry::seconds).contains(reported);
+        assertThat(library.journal().size()).isGreaterThanOrEqualTo(reported);
+      }
+    }
+  }
+
+  /** Writes entries for ever, printing each number once it is saved. */
+  static final class Writer {
+    private Writer() {}
+
+    public static void main(String[] args) {
+      try (SqliteLibrary library = SqliteLibrary.open(Path.of(args[0]))) {
+        long id =
+            library.passages().isEmpty()
+                ? library.add(passage(), new byte[0]).id()
+                : library.passages().get(0).id();
+        int next = library.journal().size() + 1;
+        while (next < 1_000_000) {
+          library.add(entry(id, next));
+          System.out.println(next);
+          next++;
+        }
+      }
+    }
+  }
+}
