@@ -1,0 +1,109 @@
+package fret.engraving;
+
+import fret.score.Head;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+
+/** Sets ties and slurs. */
+final class CurveEngraver {
+  private static final double THICKNESS = 0.22;
+
+  private final Pen pen;
+
+  CurveEngraver(Pen pen) {
+    this.pen = pen;
+  }
+
+  void engrave(List<NoteEngraver.Note> notes) {
+    ties(notes);
+    slurs(notes);
+  }
+
+  private void ties(List<NoteEngraver.Note> notes) {
+    for (int i = 0; i < notes.size(); i++) {
+      NoteEngraver.Note n = notes.get(i);
+      for (int h = 0; h < n.event().heads().size(); h++) {
+        Head head = n.event().heads().get(h);
+        if (head.tieStart()) {
+          NoteEngraver.Note to = tieEnd(notes, i, head);
+          boolean above = n.positions.length > 1 ? h >= n.positions.length / 2 : !n.up;
+          double y = NoteEngraver.y(n.positions[h]) + (above ? -0.6 : 0.6);
+          double x1 = n.placed.x() + NoteEngraver.HEAD_WIDTH + 0.05;
+          double x2 = to == null ? x1 + 2.2 : to.placed.x() - 0.05;
+          if (x2 - x1 < 2) {
+            x1 -= 0.35;
+            x2 += 0.35;
+          }
+          double height = Math.min(0.9, 0.35 + (x2 - x1) * 0.03) * (above ? -1 : 1);
+          pen.add(new Primitive.Curve(x1, y, x2, y, height, THICKNESS, Primitive.Ink.NOTE, n.placed.slice()));
+        }
+      }
+    }
+  }
+
+  private static NoteEngraver.Note tieEnd(List<NoteEngraver.Note> notes, int from, Head head) {
+    for (int i = from + 1; i < Math.min(notes.size(), from + 24); i++) {
+      boolean ends = notes.get(i).event().heads().stream().anyMatch(h -> h.tieStop() && h.pitch().equals(head.pitch()));
+      if (ends && notes.get(i).event().onset().equals(notes.get(from).event().end())) {
+        return notes.get(i);
+      }
+    }
+    return null;
+  }
+
+  private void slurs(List<NoteEngraver.Note> notes) {
+    Map<String, Integer> open = new HashMap<>();
+    for (int i = 0; i < notes.size(); i++) {
+      NoteEngraver.Note n = notes.get(i);
+      for (int number : n.event().signs().slurStops()) {
+        Integer from = open.remove(n.event().voice() + "/" + number);
+        if (from != null) {
+          slur(notes.subList(from, i + 1).stream().filter(m -> m.event().voice().equals(n.event().voice())).toList());
+        }
+      }
+      for (int number : n.event().signs().slurStarts()) {
+        open.put(n.event().voice() + "/" + number, i);
+      }
+    }
+  }
+
+  private void slur(List<NoteEngraver.Note> under) {
+    NoteEngraver.Note first = under.get(0);
+    NoteEngraver.Note last = under.get(under.size() - 1);
+    boolean voices = first.placed.voiceCount() > 1;
+    boolean above = voices ? first.placed.voiceRank() == 0 : under.stream().anyMatch(n -> !n.up && !n.event().isGrace());
+    double x1 = first.middleX();
+    double x2 = last.middleX();
+    double y1 = end(first, above);
+    double y2 = end(last, above);
+    double sign = above ? -1 : 1;
+    double height = Math.min(2.2, 0.7 + (x2 - x1) * 0.035);
+    for (NoteEngraver.Note n : under) {
+      if (n.placed.equals(first.placed) || n.placed.equals(last.placed)) {
+        continue;
+      }
+      double t = Math.max(0.08, Math.min(0.92, (n.middleX() - x1) / Math.max(0.1, x2 - x1)));
+      double chord = y1 + (y2 - y1) * t;
+      double need = (chord - end(n, above)) * -sign; // how far the note reaches beyond the straight line
+      height = Math.max(height, need / (4 * t * (1 - t)) * 0.97);
+    }
+    double lift = Math.max(0, height - 3);
+    height = Math.min(height, 3);
+    pen.add(new Primitive.Curve(x1, y1 + sign * lift, x2, y2 + sign * lift, sign * height, THICKNESS, Primitive.Ink.NOTE, first.placed.slice()));
+  }
+
+  /** Where a slur's end stands: off the head, or off the stem when the stem is on its side. */
+  private double end(NoteEngraver.Note n, boolean above) {
+    boolean stemSide = n.hasStem() && n.up == above;
+    double plain = above ? NoteEngraver.y(n.high()) - 0.85 : NoteEngraver.y(n.low()) + 0.85;
+    if (stemSide) {
+      plain = n.stemEndY + (above ? -0.4 : 0.4);
+    } else if (!n.event().signs().articulations().isEmpty()) {
+      double left = n.middleX() - 0.2;
+      double sky = above ? pen.skyline().topOver(left, left + 0.4) : pen.skyline().bottomOver(left, left + 0.4);
+      plain = above ? Math.min(plain, plain - 0.6 > sky ? sky - 0.3 : plain - 0.6) : Math.max(plain, plain + 0.6);
+    }
+    return plain;
+  }
+}

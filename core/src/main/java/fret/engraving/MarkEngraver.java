@@ -1,0 +1,257 @@
+package fret.engraving;
+
+import fret.score.Bar;
+import fret.score.Direction;
+import fret.score.ResolvedPassage;
+import fret.score.Signs;
+import fret.score.Slice;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.function.ToDoubleFunction;
+import org.apache.commons.numbers.fraction.Fraction;
+
+/** Sets what stands above and below the notes, each clear of what was set before. */
+final class MarkEngraver {
+  private static final double DYNAMICS_Y = 7.2;
+
+  private final Pen pen;
+  private final ResolvedPassage passage;
+  private final Map<Integer, FingerText> fingers;
+
+  MarkEngraver(Pen pen, ResolvedPassage passage, Map<Integer, FingerText> fingers) {
+    this.pen = pen;
+    this.passage = passage;
+    this.fingers = fingers;
+  }
+
+  void engrave(List<StripEngraver.Placed> placed, List<Strip.BarSpan> spans, ToDoubleFunction<Fraction> xAt) {
+    tuplets(placed);
+    for (StripEngraver.Placed p : placed) {
+      if (p.slice() >= 0) {
+        digits(p);
+      }
+    }
+    for (StripEngraver.Placed p : placed) {
+      marks(p);
+    }
+    octaveLines(xAt);
+    hairpins(xAt);
+    for (Bar bar : passage.score().bars()) {
+      for (Direction d : bar.directions()) {
+        direction(d, xAt.applyAsDouble(d.onset()));
+      }
+    }
+    barNumbers(spans);
+    endings(spans);
+  }
+
+  private static double middle(StripEngraver.Placed p) {
+    return p.x() + NoteEngraver.HEAD_WIDTH / 2 * (p.small() ? 0.65 : 1);
+  }
+
+  private void digits(StripEngraver.Placed p) {
+    Slice slice = passage.slices().get(p.slice());
+    for (int note : slice.starting()) {
+      FingerText text = fingers.get(note);
+      boolean mine = text != null && passage.notes().get(note).voice().equals(p.event().voice());
+      if (!mine) {
+        continue;
+      }
+      Primitive.Ink ink = text.pinned() ? Primitive.Ink.PINNED : Primitive.Ink.FINGER;
+      if (!text.digit().isEmpty()) {
+        pen.textAbove(text.digit(), middle(p), p.small() ? 1.3 : 1.75, 0.3, Primitive.Text.Style.BOLD, ink, p.slice());
+      }
+    }
+    for (int note : slice.starting()) {
+      FingerText text = fingers.get(note);
+      if (text != null && !text.string().isEmpty()) {
+        pen.textAbove(text.string(), middle(p), 1.3, 0.3, Primitive.Text.Style.REGULAR, Primitive.Ink.STRING, p.slice());
+      }
+    }
+  }
+
+  private void marks(StripEngraver.Placed p) {
+    Signs signs = p.event().signs();
+    double x = middle(p);
+    boolean harmonic = p.event().heads().stream().anyMatch(h -> h.harmonic() == fret.score.Head.Harmonic.NATURAL_SOUNDING);
+    if (harmonic) {
+      pen.glyphAbove(MusicGlyph.HARMONIC, x, 1, 0.35, Primitive.Ink.NOTE, p.slice());
+    }
+    MusicGlyph ornament =
+        switch (signs.ornament()) {
+          case NONE -> null;
+          case TRILL, TRILL_WITH_TERMINATION -> MusicGlyph.TRILL;
+          case TURN -> MusicGlyph.TURN;
+          case INVERTED_TURN -> MusicGlyph.TURN_INVERTED;
+          case MORDENT -> MusicGlyph.MORDENT;
+          case INVERTED_MORDENT -> MusicGlyph.SHORT_TRILL;
+        };
+    if (ornament != null) {
+      pen.glyphAbove(ornament, x, 1, 0.35, Primitive.Ink.NOTE, p.slice());
+    }
+    if (signs.bow() != Signs.Bow.NONE) {
+      pen.glyphAbove(signs.bow() == Signs.Bow.DOWN ? MusicGlyph.DOWN_BOW : MusicGlyph.UP_BOW, x, 1, 0.4, Primitive.Ink.BOW, p.slice());
+    }
+    if (signs.fermata()) {
+      pen.glyphAbove(MusicGlyph.FERMATA, x, 1, 0.4, Primitive.Ink.NOTE, p.slice());
+    }
+  }
+
+  private void tuplets(List<StripEngraver.Placed> placed) {
+    for (int i = 0; i < placed.size(); i++) {
+      Signs.Tuplet tuplet = placed.get(i).event().signs().tuplet();
+      if (!tuplet.starts()) {
+        continue;
+      }
+      int end = i;
+      while (end + 1 < placed.size() && !placed.get(end).event().signs().tuplet().stops()) {
+        end++;
+      }
+      bracket(placed.subList(i, end + 1), String.valueOf(tuplet.actual()));
+    }
+  }
+
+  private void bracket(List<StripEngraver.Placed> group, String number) {
+    StripEngraver.Placed first = group.get(0);
+    StripEngraver.Placed last = group.get(group.size() - 1);
+    double left = first.x();
+    double right = last.x() + NoteEngraver.HEAD_WIDTH;
+    double middle = (left + right) / 2;
+    boolean beamed = group.stream().allMatch(p -> !p.event().isRest() && p.event().value().flags() > 0);
+    double y = pen.skyline().topOver(left, right) - 0.55;
+    if (!beamed) {
+      double gap = 0.8;
+      pen.line(left, y, middle - gap, y, 0.12, Primitive.Ink.NOTE, -1);
+      pen.line(middle + gap, y, right, y, 0.12, Primitive.Ink.NOTE, -1);
+      pen.line(left, y, left, y + 0.5, 0.12, Primitive.Ink.NOTE, -1);
+      pen.line(right, y, right, y + 0.5, 0.12, Primitive.Ink.NOTE, -1);
+      y += 0.45;
+      pen.add(new Primitive.Text(number, middle, y, 1.3, Pen.widthOf(number, 1.3), Primitive.Text.Style.ITALIC, true, Primitive.Ink.NOTE, first.slice()));
+    } else {
+      pen.textAbove(number, middle, 1.3, 0.3, Primitive.Text.Style.ITALIC, Primitive.Ink.NOTE, first.slice());
+    }
+  }
+
+  private void direction(Direction d, double x) {
+    switch (d.kind()) {
+      case DYNAMIC -> dynamic(d.text(), x);
+      case WORDS, PLUCKED, BOWED -> words(d.text(), x, Primitive.Text.Style.ITALIC);
+      case TEMPO -> words(tempoText(d.text()), x, Primitive.Text.Style.BOLD);
+      case REHEARSAL -> words(d.text(), x, Primitive.Text.Style.BOLD);
+      default -> {}
+    }
+  }
+
+  private static String tempoText(String text) {
+    return text.isEmpty() ? "" : text.replace(".=", " (dotted) = ").replace("=", " = ").replace("  ", " ");
+  }
+
+  private void words(String text, double x, Primitive.Text.Style style) {
+    if (text.isEmpty()) {
+      return;
+    }
+    double width = Pen.widthOf(text, 1.5);
+    double y = pen.skyline().topOver(x - 0.2, x + width + 0.2) - 0.5;
+    pen.add(new Primitive.Text(text, x, y, 1.5, width, style, false, Primitive.Ink.WORDS, -1));
+  }
+
+  private void dynamic(String text, double x) {
+    List<MusicGlyph> glyphs = new ArrayList<>();
+    for (char c : text.toCharArray()) {
+      switch (c) {
+        case 'p' -> glyphs.add(MusicGlyph.DYNAMIC_P);
+        case 'm' -> glyphs.add(MusicGlyph.DYNAMIC_M);
+        case 'f' -> glyphs.add(MusicGlyph.DYNAMIC_F);
+        case 'r' -> glyphs.add(MusicGlyph.DYNAMIC_R);
+        case 's' -> glyphs.add(MusicGlyph.DYNAMIC_S);
+        case 'z' -> glyphs.add(MusicGlyph.DYNAMIC_Z);
+        default -> {}
+      }
+    }
+    double width = glyphs.stream().mapToDouble(g -> pen.metrics().box(g).width() + 0.05).sum();
+    double y = Math.max(DYNAMICS_Y, pen.skyline().bottomOver(x - 0.3, x + width + 0.3) + 1.7);
+    double at = x - 0.2;
+    for (MusicGlyph g : glyphs) {
+      pen.glyph(g, at - pen.metrics().box(g).left(), y, 1, Primitive.Ink.NOTE, -1);
+      at += pen.metrics().box(g).width() + 0.05;
+    }
+  }
+
+  private void hairpins(ToDoubleFunction<Fraction> xAt) {
+    Direction open = null;
+    for (Bar bar : passage.score().bars()) {
+      for (Direction d : bar.directions()) {
+        if (d.kind() == Direction.Kind.CRESCENDO || d.kind() == Direction.Kind.DIMINUENDO) {
+          open = d;
+        } else if (d.kind() == Direction.Kind.HAIRPIN_END && open != null) {
+          hairpin(open.kind() == Direction.Kind.CRESCENDO, xAt.applyAsDouble(open.onset()) + 2.2, xAt.applyAsDouble(d.onset()) - 0.4);
+          open = null;
+        }
+      }
+    }
+  }
+
+  private void hairpin(boolean crescendo, double left, double end) {
+    double right = Math.max(left + 2, end);
+    double y = Math.max(DYNAMICS_Y - 0.5, pen.skyline().bottomOver(left, right) + 1.2);
+    double opening = 0.6;
+    double l = crescendo ? 0 : opening;
+    double r = crescendo ? opening : 0;
+    pen.line(left, y - l, right, y - r, 0.13, Primitive.Ink.NOTE, -1);
+    pen.line(left, y + l, right, y + r, 0.13, Primitive.Ink.NOTE, -1);
+  }
+
+  private void octaveLines(ToDoubleFunction<Fraction> xAt) {
+    Direction open = null;
+    for (Bar bar : passage.score().bars()) {
+      for (Direction d : bar.directions()) {
+        if (d.kind() == Direction.Kind.OCTAVE_LINE) {
+          open = d;
+        } else if (d.kind() == Direction.Kind.OCTAVE_LINE_END && open != null) {
+          octaveLine(open.text(), xAt.applyAsDouble(open.onset()), xAt.applyAsDouble(d.onset()));
+          open = null;
+        }
+      }
+    }
+  }
+
+  private void octaveLine(String text, double left, double right) {
+    double width = Pen.widthOf(text, 1.4);
+    double y = pen.skyline().topOver(left, right) - 0.6;
+    pen.add(new Primitive.Text(text, left, y, 1.4, width, Primitive.Text.Style.ITALIC, false, Primitive.Ink.NOTE, -1));
+    pen.add(new Primitive.Line(left + width + 0.3, y - 0.5, right, y - 0.5, 0.13, true, Primitive.Ink.NOTE, -1));
+    pen.line(right, y - 0.5, right, y + 0.4, 0.13, Primitive.Ink.NOTE, -1);
+  }
+
+  private void barNumbers(List<Strip.BarSpan> spans) {
+    for (Strip.BarSpan span : spans) {
+      double width = Pen.widthOf(span.number(), 1.1);
+      double x = span.left() + (span.index() == 0 ? 0 : -0.3);
+      double y = pen.skyline().topOver(x - 0.1, x + width + 0.1) - 0.45;
+      pen.add(new Primitive.Text(span.number(), x, y, 1.1, width, Primitive.Text.Style.REGULAR, false, Primitive.Ink.FAINT, -1));
+    }
+  }
+
+  private void endings(List<Strip.BarSpan> spans) {
+    List<Bar> bars = passage.score().bars();
+    for (int i = 0; i < bars.size(); i++) {
+      List<Integer> numbers = bars.get(i).endings();
+      boolean starts = !numbers.isEmpty() && (i == 0 || !bars.get(i - 1).endings().equals(numbers));
+      if (!starts) {
+        continue;
+      }
+      int end = i;
+      while (end + 1 < bars.size() && bars.get(end + 1).endings().equals(numbers)) {
+        end++;
+      }
+      double left = spans.get(i).left() + 0.2;
+      double right = spans.get(end).right() - 0.3;
+      double y = pen.skyline().topOver(left, right) - 2.1;
+      pen.line(left, y, right, y, 0.16, Primitive.Ink.NOTE, -1);
+      pen.line(left, y, left, y + 1.8, 0.16, Primitive.Ink.NOTE, -1);
+      String text = String.join(", ", numbers.stream().map(String::valueOf).toList()) + ".";
+      pen.add(new Primitive.Text(text, left + 0.4, y + 1.4, 1.3, Pen.widthOf(text, 1.3), Primitive.Text.Style.REGULAR, false, Primitive.Ink.NOTE, -1));
+    }
+  }
+}

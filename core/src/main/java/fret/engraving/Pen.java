@@ -1,0 +1,72 @@
+package fret.engraving;
+
+import java.util.ArrayList;
+import java.util.List;
+
+/** Collects primitives and keeps the skyline of what was set. */
+final class Pen {
+  private final GlyphMetrics metrics;
+  private final List<Primitive> primitives = new ArrayList<>();
+  private final Skyline skyline = new Skyline();
+
+  Pen(GlyphMetrics metrics) {
+    this.metrics = metrics;
+  }
+
+  Skyline skyline() {
+    return skyline;
+  }
+
+  GlyphMetrics metrics() {
+    return metrics;
+  }
+
+  void add(Primitive p) {
+    primitives.add(p);
+    if (p.ink() != Primitive.Ink.STAVE) {
+      skyline.add(p);
+    }
+  }
+
+  void glyph(MusicGlyph glyph, double x, double y, double scale, Primitive.Ink ink, int slice) {
+    add(new Primitive.Glyph(glyph, x, y, scale, metrics.box(glyph), ink, slice));
+  }
+
+  void line(double x1, double y1, double x2, double y2, double thickness, Primitive.Ink ink, int slice) {
+    add(new Primitive.Line(x1, y1, x2, y2, thickness, false, ink, slice));
+  }
+
+  /** Text centred over an x, clear of everything already set; returns its baseline. */
+  double textAbove(String text, double x, double size, double gap, Primitive.Text.Style style, Primitive.Ink ink, int slice) {
+    double width = widthOf(text, size);
+    double y = skyline.topOver(x - width / 2 - 0.1, x + width / 2 + 0.1) - gap;
+    add(new Primitive.Text(text, x, y, size, width, style, true, ink, slice));
+    return y;
+  }
+
+  /** A glyph centred over an x, clear of everything already set. */
+  void glyphAbove(MusicGlyph glyph, double x, double scale, double gap, Primitive.Ink ink, int slice) {
+    GlyphMetrics.Box box = metrics.box(glyph);
+    double half = box.width() * scale / 2;
+    double y = skyline.topOver(x - half - 0.1, x + half + 0.1) - gap - box.bottom() * scale;
+    glyph(glyph, x - half - box.left() * scale, y, scale, ink, slice);
+  }
+
+  void glyphBelow(MusicGlyph glyph, double x, double scale, double gap, Primitive.Ink ink, int slice) {
+    GlyphMetrics.Box box = metrics.box(glyph);
+    double half = box.width() * scale / 2;
+    double y = skyline.bottomOver(x - half - 0.1, x + half + 0.1) + gap - box.top() * scale;
+    glyph(glyph, x - half - box.left() * scale, y, scale, ink, slice);
+  }
+
+  /** An estimate of a text's width, on the wide side of the shipped text family. */
+  static double widthOf(String text, double size) {
+    return text.length() * size * 0.56;
+  }
+
+  Strip strip(double width, List<Double> sliceX, List<Strip.BarSpan> bars) {
+    double top = primitives.stream().mapToDouble(Primitive::top).min().orElse(0);
+    double bottom = primitives.stream().mapToDouble(Primitive::bottom).max().orElse(4);
+    return new Strip(primitives, width, top, bottom, sliceX, bars);
+  }
+}

@@ -1,0 +1,345 @@
+package fret.engraving;
+
+import fret.pitch.Clef;
+import fret.pitch.KeySignature;
+import fret.pitch.Step;
+import fret.score.Bar;
+import fret.score.Direction;
+import fret.score.Event;
+import fret.score.Head;
+import fret.score.ResolvedPassage;
+import fret.score.SoundingNote;
+import fret.score.TimeSignature;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import org.apache.commons.numbers.fraction.Fraction;
+
+/**
+ * Engraves a part as one continuous stave: decides where every glyph, line and curve stands.
+ *
+ * <p>Line thicknesses are the engraving defaults of the Bravura font's SMuFL metadata (Steinberg Media
+ * Technologies, SIL Open Font License).
+ */
+public final class StripEngraver {
+  static final double STAFF_LINE = 0.13;
+  static final double BARLINE = 0.16;
+
+  private final ResolvedPassage passage;
+  private final GlyphMetrics metrics;
+  private final Pen pen;
+  private final Map<String, Integer> sliceOfEvent = new HashMap<>();
+  private final Map<Integer, FingerText> fingers = new HashMap<>();
+  private final double[] sliceX;
+  private final List<Strip.BarSpan> spans = new ArrayList<>();
+  private final List<Placed> placed = new ArrayList<>();
+  private final TreeMap<Fraction, Double> columnX = new TreeMap<>();
+
+  /** An event with the place it got. */
+  record Placed(Bar bar, Event event, double x, int slice, boolean small, int voiceRank, int voiceCount) {}
+
+  private StripEngraver(ResolvedPassage passage, List<FingerText> texts, GlyphMetrics metrics) {
+    this.passage = passage;
+    this.metrics = metrics;
+    this.pen = new Pen(metrics);
+    this.sliceX = new double[passage.slices().size()];
+    texts.forEach(t -> fingers.put(t.note(), t));
+    for (SoundingNote note : passage.notes()) {
+      sliceOfEvent.put(key(note.key().barIndex(), note.voice(), note.onset(), note.key().grace()), note.slice());
+    }
+  }
+
+  /**
+   * Engraves a passage.
+   *
+   * @param fingers what to print as fingering
+   * @param metrics glyph sizes
+   */
+  public static Strip engrave(ResolvedPassage passage, List<FingerText> fingers, GlyphMetrics metrics) {
+    return new StripEngraver(passage, fingers, metrics).run();
+  }
+
+  private static String key(int bar, String voice, Fraction onset, int grace) {
+    return bar + "/" + voice + "/" + onset + "/" + grace;
+  }
+
+  private Strip run() {
+    double x = 1;
+    Bar before = null;
+    for (Bar bar : passage.score().bars()) {
+      double left = x;
+      x = prefix(bar, before, x);
+      x = columns(bar, x);
+      x = barline(bar, x);
+      spans.add(new Strip.BarSpan(bar.index(), bar.number(), left, x));
+      before = bar;
+    }
+    double width = x + 1.5;
+    for (int i = 0; i < 5; i++) {
+      pen.line(1, i, x, i, STAFF_LINE, Primitive.Ink.STAVE, -1);
+    }
+    new NoteEngraver(pen, metrics).engrave(placed);
+    new MarkEngraver(pen, passage, fingers).engrave(placed, spans, this::xAt);
+    List<Double> xs = new ArrayList<>();
+    for (double v : sliceX) {
+      xs.add(v);
+    }
+    return pen.strip(width, xs, spans);
+  }
+
+  // ---- what stands at a bar's start ------------------------------------------------------------
+
+  private double prefix(Bar bar, Bar before, double start) {
+    double x = start;
+    boolean first = before == null;
+    if (first || !bar.clef().equals(lastClef(before))) {
+      x = clef(bar.clef(), x + 0.6, first ? 1 : 0.8) + 0.4;
+    }
+    if (first || !bar.key().equals(before.key())) {
+      x = key(bar, first ? KeySignature.NONE : before.key(), x + 0.4);
+    }
+    if (first || !bar.time().equals(before.time())) {
+      x = time(bar.time(), x + 0.5);
+    }
+    if (bar.repeatStart()) {
+      x = repeatStart(x + 0.2);
+    }
+    return x + 0.9;
+  }
+
+  private static Clef lastClef(Bar bar) {
+    return bar.clefAt(bar.end());
+  }
+
+  private double clef(Clef clef, double x, double scale) {
+    MusicGlyph glyph =
+        switch (clef.sign()) {
+          case G -> clef.octaveChange() < 0 ? MusicGlyph.G_CLEF_8VB : clef.octaveChange() > 0 ? MusicGlyph.G_CLEF_8VA : MusicGlyph.G_CLEF;
+          case C -> MusicGlyph.C_CLEF;
+          case F -> clef.octaveChange() < 0 ? MusicGlyph.F_CLEF_8VB : clef.octaveChange() > 0 ? MusicGlyph.F_CLEF_8VA : MusicGlyph.F_CLEF;
+        };
+    pen.glyph(glyph, x, 5 - clef.line(), scale, Primitive.Ink.NOTE, -1);
+    return x + metrics.box(glyph).right() * scale;
+  }
+
+  private double key(Bar bar, KeySignature before, double start) {
+    double x = start;
+    KeySignature key = bar.key();
+    for (Step step : before.alteredSteps()) {
+      if (key.alterOf(step) == 0) {
+        x = keySign(bar.clef(), step, before.fifths() > 0, MusicGlyph.NATURAL, x);
+      }
+    }
+    for (Step step : key.alteredSteps()) {
+      x = keySign(bar.clef(), step, key.fifths() > 0, key.fifths() > 0 ? MusicGlyph.SHARP : MusicGlyph.FLAT, x);
+    }
+    return x;
+  }
+
+  private double keySign(Clef clef, Step step, boolean sharp, MusicGlyph glyph, double x) {
+    pen.glyph(glyph, x, NoteEngraver.y(clef.keyPosition(step, sharp)), 1, Primitive.Ink.NOTE, -1);
+    return x + metrics.box(glyph).right() + 0.1;
+  }
+
+  private double time(TimeSignature time, double x) {
+    if (time.sign() != TimeSignature.Sign.NUMBERS) {
+      MusicGlyph glyph = time.sign() == TimeSignature.Sign.CUT ? MusicGlyph.TIME_CUT : MusicGlyph.TIME_COMMON;
+      pen.glyph(glyph, x, 2, 1, Primitive.Ink.NOTE, -1);
+      return x + metrics.box(glyph).right();
+    }
+    List<MusicGlyph> upper = new ArrayList<>();
+    for (int group : time.groups()) {
+      if (!upper.isEmpty()) {
+        upper.add(MusicGlyph.TIME_PLUS);
+      }
+      digits(group, upper);
+    }
+    List<MusicGlyph> lower = new ArrayList<>();
+    digits(time.beatType(), lower);
+    double width = Math.max(width(upper), width(lower));
+    row(upper, x + (width - width(upper)) / 2, 1);
+    row(lower, x + (width - width(lower)) / 2, 3);
+    return x + width;
+  }
+
+  private static void digits(int number, List<MusicGlyph> into) {
+    String.valueOf(number).chars().forEach(c -> into.add(MusicGlyph.timeDigit(c - '0')));
+  }
+
+  private double width(List<MusicGlyph> glyphs) {
+    return glyphs.stream().mapToDouble(g -> metrics.box(g).right() + 0.1).sum();
+  }
+
+  private void row(List<MusicGlyph> glyphs, double start, double y) {
+    double x = start;
+    for (MusicGlyph g : glyphs) {
+      pen.glyph(g, x, y, 1, Primitive.Ink.NOTE, -1);
+      x += metrics.box(g).right() + 0.1;
+    }
+  }
+
+  private double repeatStart(double x) {
+    pen.line(x + 0.25, 0, x + 0.25, 4, 0.5, Primitive.Ink.NOTE, -1);
+    pen.line(x + 0.9, 0, x + 0.9, 4, BARLINE, Primitive.Ink.NOTE, -1);
+    repeatDots(x + 1.3);
+    return x + 1.8;
+  }
+
+  private void repeatDots(double x) {
+    pen.glyph(MusicGlyph.DOT, x, 1.5, 1, Primitive.Ink.NOTE, -1);
+    pen.glyph(MusicGlyph.DOT, x, 2.5, 1, Primitive.Ink.NOTE, -1);
+  }
+
+  // ---- columns ---------------------------------------------------------------------------------
+
+  private double columns(Bar bar, double start) {
+    TreeSet<Fraction> onsets = new TreeSet<>();
+    TreeSet<String> voices = new TreeSet<>();
+    for (Event e : bar.events()) {
+      onsets.add(e.onset());
+      if (!e.isRest()) {
+        voices.add(e.voice());
+      }
+    }
+    Map<Head, Head.Accidental> signs = Accidentals.of(bar);
+    List<Fraction> order = new ArrayList<>(onsets);
+    double x = start;
+    for (int i = 0; i < order.size(); i++) {
+      Fraction onset = order.get(i);
+      for (Bar.ClefChange change : bar.clefChanges()) {
+        if (change.onset().equals(onset)) {
+          x = clef(change.clef(), x + 0.2, 0.75) + 0.6;
+        }
+      }
+      List<Event> here = bar.events().stream().filter(e -> e.onset().equals(onset)).toList();
+      x += leftExtent(here, signs);
+      x = graces(bar, here, x, voices);
+      columnX.put(onset, x);
+      placeColumn(bar, here, x, voices);
+      Fraction next = i + 1 < order.size() ? order.get(i + 1) : bar.end();
+      double natural = ideal(next.subtract(onset));
+      x += Math.max(natural, rightExtent(here) + 0.4);
+    }
+    return order.isEmpty() ? x + 5 : x;
+  }
+
+  private void placeColumn(Bar bar, List<Event> here, double x, TreeSet<String> voices) {
+    for (Event e : here) {
+      if (!e.isGrace()) {
+        int rank = voices.size() > 1 ? voices.headSet(e.voice()).size() : 0;
+        int slice = e.isRest() || e.cue() ? -1 : sliceOfEvent.getOrDefault(key(bar.index(), e.voice(), e.onset(), 0), -1);
+        double at = e.isRest() && wholeBarRest(bar, e) ? x + 1.5 : x;
+        placed.add(new Placed(bar, e, at, slice, e.cue(), rank, voices.size()));
+        if (slice >= 0) {
+          sliceX[slice] = x + 0.59;
+        }
+      }
+    }
+  }
+
+  private static boolean wholeBarRest(Bar bar, Event e) {
+    return e.duration().equals(bar.length()) && bar.events().size() == 1;
+  }
+
+  private double graces(Bar bar, List<Event> here, double start, TreeSet<String> voices) {
+    List<Event> graces = here.stream().filter(Event::isGrace).toList();
+    double x = start;
+    for (int i = 0; i < graces.size(); i++) {
+      Event g = graces.get(i);
+      int rank = graces.size() - i;
+      int slice = sliceOfEvent.getOrDefault(key(bar.index(), g.voice(), g.onset(), rank), -1);
+      boolean sign = g.heads().stream().anyMatch(h -> h.pitch().alter() != bar.key().alterOf(h.pitch().step()));
+      x += sign ? 0.8 : 0;
+      placed.add(new Placed(bar, g, x, slice, true, voices.size() > 1 ? voices.headSet(g.voice()).size() : 0, 1));
+      if (slice >= 0) {
+        sliceX[slice] = x + 0.38;
+      }
+      x += 1.35;
+    }
+    return graces.isEmpty() ? x : x + 0.35;
+  }
+
+  /** Room for accidentals and displaced heads before a column. */
+  private static double leftExtent(List<Event> here, Map<Head, Head.Accidental> signs) {
+    int count = 0;
+    for (Event e : here) {
+      if (!e.isGrace()) {
+        for (Head h : e.heads()) {
+          count += signs.containsKey(h) ? 1 : 0;
+        }
+      }
+    }
+    return count == 0 ? 0 : count == 1 ? 0.9 : 1.9;
+  }
+
+  private static double rightExtent(List<Event> here) {
+    double extent = 1.3;
+    for (Event e : here) {
+      double own = 1.3 + (e.value().dots() > 0 ? 0.3 + 0.6 * e.value().dots() : 0);
+      own += e.value().flags() > 0 && !e.isRest() ? 0.5 : 0;
+      own += e.heads().size() > 1 ? 0.6 : 0;
+      extent = Math.max(extent, own);
+    }
+    return extent;
+  }
+
+  /** Natural width of a length: it grows with the square root, so an eighth gets 3.2 spaces. */
+  private static double ideal(Fraction length) {
+    return 3.2 * Math.sqrt(Math.max(1.0 / 128, length.doubleValue()) * 8);
+  }
+
+  private double barline(Bar bar, double start) {
+    double x = start;
+    if (bar.repeatEnd()) {
+      repeatDots(x - 0.2);
+      pen.line(x + 0.6, 0, x + 0.6, 4, BARLINE, Primitive.Ink.NOTE, -1);
+      pen.line(x + 1.25, 0, x + 1.25, 4, 0.5, Primitive.Ink.NOTE, -1);
+      return x + 1.5;
+    }
+    switch (bar.line()) {
+      case PLAIN -> pen.line(x, 0, x, 4, BARLINE, Primitive.Ink.NOTE, -1);
+      case DOUBLE -> {
+        pen.line(x, 0, x, 4, BARLINE, Primitive.Ink.NOTE, -1);
+        x += 0.5;
+        pen.line(x, 0, x, 4, BARLINE, Primitive.Ink.NOTE, -1);
+      }
+      case FINAL -> {
+        pen.line(x, 0, x, 4, BARLINE, Primitive.Ink.NOTE, -1);
+        x += 0.75;
+        pen.line(x, 0, x, 4, 0.5, Primitive.Ink.NOTE, -1);
+        x += 0.25;
+      }
+    }
+    return x;
+  }
+
+  /** Where an onset lies on the strip. */
+  private double xAt(Fraction onset) {
+    Map.Entry<Fraction, Double> at = columnX.floorEntry(onset);
+    Map.Entry<Fraction, Double> next = columnX.higherEntry(onset);
+    if (at == null) {
+      return columnX.isEmpty() ? 1 : columnX.firstEntry().getValue();
+    }
+    if (at.getKey().equals(onset)) {
+      return at.getValue();
+    }
+    double end = next == null ? spans.get(spans.size() - 1).right() : next.getValue();
+    Fraction endOnset = next == null ? passage.score().end() : next.getKey();
+    double share = onset.subtract(at.getKey()).doubleValue() / Math.max(1e-9, endOnset.subtract(at.getKey()).doubleValue());
+    return at.getValue() + (end - at.getValue()) * Math.min(1, share);
+  }
+
+  /** Whether an 8va line covers an onset: octaves by which the page stands below the sound. */
+  static int octaveLineAt(List<Direction> directions, Fraction onset) {
+    int octaves = 0;
+    for (Direction d : directions) {
+      if (d.onset().compareTo(onset) <= 0) {
+        octaves = d.kind() == Direction.Kind.OCTAVE_LINE ? (int) d.number() : d.kind() == Direction.Kind.OCTAVE_LINE_END ? 0 : octaves;
+      }
+    }
+    return octaves;
+  }
+}
