@@ -1,16 +1,108 @@
 package fret.app.launch;
 
+import fret.app.device.StreamClickPlayer;
+import fret.app.view.MainView;
+import fret.app.viewmodel.PracticeModel;
+import fret.app.viewmodel.Studio;
+import fret.app.widget.MusicFont;
+import fret.format.musicxml.MusicXmlFile;
+import fret.format.musicxml.MusicXmlReader;
+import fret.passage.ScoreReader;
+import fret.store.SqliteLibrary;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.List;
 import javafx.application.Application;
+import javafx.application.Platform;
+import javafx.scene.Scene;
 import javafx.stage.Stage;
 
-/** The window. */
+/** The window, wired together. */
 public final class FretApplication extends Application {
+  static final ScoreReader READER = (name, bytes, part) -> MusicXmlReader.read(name, MusicXmlFile.open(name, bytes), part);
+
+  private SqliteLibrary library;
+
   static void open(String[] args) {
     launch(FretApplication.class, args);
   }
 
   @Override
   public void start(Stage stage) {
+    List<String> args = getParameters().getRaw();
+    boolean shots = args.contains("--screenshots");
+    boolean demo = args.contains("--demo") || shots;
+    library = SqliteLibrary.open(demo ? throwaway() : libraryFile(args));
+    if (demo) {
+      Demo.fill(library, READER, LocalDate.now());
+    }
+    Studio studio = new Studio(library, READER, Clock.systemDefaultZone());
+    PracticeModel practice = new PracticeModel(studio, Instant::now);
+    MainView[] main = new MainView[1];
+    Runnable showDemo = () -> {
+      try {
+        library.close();
+        stage.close();
+        SqliteLibrary demoLibrary = SqliteLibrary.open(throwaway());
+        Demo.fill(demoLibrary, READER, LocalDate.now());
+        library = demoLibrary;
+        show(stage, new Studio(demoLibrary, READER, Clock.systemDefaultZone()), main, () -> {});
+      } catch (RuntimeException e) {
+        throw new IllegalStateException(e);
+      }
+    };
+    show(stage, studio, practice, main, showDemo);
+    if (shots) {
+      Path folder = Path.of(args.get(args.indexOf("--screenshots") + 1));
+      new Screenshots(stage, main[0], studio, practice, folder).take(Platform::exit);
+    }
+  }
+
+  private static void show(Stage stage, Studio studio, MainView[] main, Runnable demo) {
+    show(stage, studio, new PracticeModel(studio, Instant::now), main, demo);
+  }
+
+  private static void show(Stage stage, Studio studio, PracticeModel practice, MainView[] main, Runnable demo) {
+    main[0] = new MainView(studio, practice, StreamClickPlayer.forThisMachine(), MusicFont.load(), demo);
+    Scene scene = new Scene(main[0], 1280, 800);
+    scene.getStylesheets().add(FretApplication.class.getResource("/fret/app/fret.css").toExternalForm());
+    stage.setTitle("Fret");
+    stage.setScene(scene);
+    stage.setMinWidth(1024);
+    stage.setMinHeight(700);
     stage.show();
+  }
+
+  @Override
+  public void stop() {
+    if (library != null) {
+      library.close();
+    }
+  }
+
+  private static Path throwaway() {
+    try {
+      Path folder = Files.createTempDirectory("fret-demo");
+      folder.toFile().deleteOnExit();
+      return folder.resolve("library.sqlite");
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  /** The player's own library: {@code --data FOLDER}, or the user's data folder. */
+  private static Path libraryFile(List<String> args) {
+    int at = args.indexOf("--data");
+    if (at >= 0 && at + 1 < args.size()) {
+      return Path.of(args.get(at + 1), "library.sqlite");
+    }
+    String data = System.getenv("XDG_DATA_HOME");
+    Path root = data == null || data.isEmpty() ? Path.of(System.getProperty("user.home"), ".local", "share") : Path.of(data);
+    return root.resolve("fret").resolve("library.sqlite");
   }
 }

@@ -1,0 +1,101 @@
+package fret.app.launch;
+
+import fret.drill.Chunk;
+import fret.drill.Chunker;
+import fret.drill.DrillKind;
+import fret.instrument.InstrumentType;
+import fret.journal.Breakage;
+import fret.journal.JournalEntry;
+import fret.journal.Verdict;
+import fret.mark.Marks;
+import fret.passage.Passage;
+import fret.passage.ScoreReader;
+import fret.passage.Workbench;
+import fret.player.HandSize;
+import fret.player.Preset;
+import fret.player.School;
+import fret.base.UnusableInput;
+import fret.plan.ReadyDate;
+import fret.shelf.Audition;
+import fret.shelf.Library;
+import fret.tempo.Beat;
+import fret.tempo.Ladder;
+import fret.tempo.Tempo;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Random;
+
+/**
+ * The demo library: an invented player prepares to play four instruments in the pit of an invented
+ * puppet theatre. The music is made up for it.
+ */
+final class Demo {
+  private static final int DAYS = 21;
+
+  private record Piece(String file, InstrumentType type, int target) {}
+
+  private static final List<Piece> PIECES =
+      List.of(
+          new Piece("lantern-dance", InstrumentType.VIOLIN, 108),
+          new Piece("slow-tide", InstrumentType.CELLO, 54),
+          new Piece("workshop-march", InstrumentType.VIOLA, 96),
+          new Piece("giants-stairs", InstrumentType.BASS, 88),
+          new Piece("night-market", InstrumentType.VIOLIN, 72));
+
+  private Demo() {}
+
+  static void fill(Library library, ScoreReader reader, LocalDate today) {
+    LocalDate date = today.plusDays(48);
+    Audition audition = library.save(new Audition(0, "Moth Lantern Puppet Theatre: player for the pit", date, ReadyDate.of(today.minusDays(DAYS), date), 25));
+    Random random = new Random(7);
+    for (Piece piece : PIECES) {
+      byte[] source = source(piece.file() + ".musicxml");
+      try {
+        var score = reader.read(piece.file(), source, "").value();
+        Passage.Settings settings = new Passage.Settings(score.title(), piece.type(), new Tempo(Beat.QUARTER, piece.target()), Preset.SURE.id(), School.USUAL, HandSize.MEDIUM, false, false);
+        Passage passage = library.add(new Passage(0, audition.id(), piece.file() + ".musicxml", "", settings, Marks.NONE), source);
+        Workbench bench = Workbench.of(passage, score);
+        practise(library, passage, Chunker.chunks(bench.resolved(), bench.fingering()), today, random);
+      } catch (UnusableInput e) {
+        throw new IllegalStateException(e);
+      }
+    }
+  }
+
+  /** Three weeks of tries: slow at first, some days missed, now and then something breaks. */
+  private static void practise(Library library, Passage passage, List<Chunk> chunks, LocalDate today, Random random) {
+    Ladder ladder = Ladder.toTarget((int) Math.round(passage.settings().target().perMinute()));
+    int[] level = new int[chunks.size()];
+    for (int day = DAYS; day >= 1; day--) {
+      LocalDate date = today.minusDays(day);
+      if (random.nextInt(100) < 45) {
+        continue;
+      }
+      int chunk = random.nextInt(chunks.size());
+      int perMinute = ladder.levels().get(level[chunk]);
+      int clean = 0;
+      for (int attempt = 0; attempt < 6 && clean < 3; attempt++) {
+        int luck = random.nextInt(100);
+        Verdict verdict = luck < 68 ? Verdict.CLEAN : luck < 90 ? Verdict.NEARLY : Verdict.MISSED;
+        clean = verdict == Verdict.CLEAN ? clean + 1 : 0;
+        Breakage broke = verdict == Verdict.CLEAN ? Breakage.NONE : List.of(Breakage.SHIFT, Breakage.INTONATION, Breakage.CROSSING, Breakage.RUSHED).get(random.nextInt(4));
+        DrillKind drill = attempt == 0 && random.nextBoolean() ? DrillKind.RHYTHMS : DrillKind.STRAIGHT;
+        library.add(new JournalEntry(0, passage.id(), date, chunks.get(chunk).id(), drill, perMinute, 40 + random.nextInt(80), verdict, broke, ""));
+      }
+      if (clean == 3 && level[chunk] < Math.min(4, ladder.levels().size() - 2)) {
+        level[chunk]++;
+      }
+    }
+  }
+
+  private static byte[] source(String name) {
+    try (InputStream in = Demo.class.getResourceAsStream("/fret/app/demo/" + name)) {
+      return in.readAllBytes();
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+}

@@ -1,0 +1,100 @@
+package fret.app.launch;
+
+import fret.app.view.MainView;
+import fret.app.viewmodel.PracticeModel;
+import fret.app.viewmodel.Studio;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayDeque;
+import java.util.Deque;
+import java.util.function.BooleanSupplier;
+import javafx.animation.AnimationTimer;
+import javafx.embed.swing.SwingFXUtils;
+import javafx.stage.Stage;
+import javax.imageio.ImageIO;
+
+/** Walks through the areas with the demo library and saves a picture of each. */
+final class Screenshots {
+  private static final int SETTLED_FRAMES = 20;
+
+  private record Step(Runnable before, String name) {}
+
+  private final Stage stage;
+  private final Studio studio;
+  private final Path folder;
+  private final Deque<Step> steps = new ArrayDeque<>();
+
+  Screenshots(Stage stage, MainView main, Studio studio, PracticeModel practice, Path folder) {
+    this.stage = stage;
+    this.studio = studio;
+    this.folder = folder;
+    steps.add(new Step(() -> main.goTo("SHELF"), "shelf"));
+    steps.add(new Step(() -> open(1, main, "PART"), "part"));
+    steps.add(new Step(() -> open(0, main, "LEFT_HAND"), ""));
+    steps.add(new Step(() -> studio.select(6), "left-hand"));
+    steps.add(new Step(() -> open(3, main, "LEFT_HAND"), ""));
+    steps.add(new Step(() -> studio.select(12), "left-hand-bass"));
+    steps.add(new Step(() -> open(2, main, "LEFT_HAND"), "left-hand-viola"));
+    steps.add(new Step(() -> open(4, main, "LEFT_HAND"), "left-hand-violin"));
+    steps.add(new Step(() -> open(1, main, "LEFT_HAND"), ""));
+    steps.add(new Step(() -> studio.select(9), "left-hand-cello"));
+    steps.add(new Step(() -> open(0, main, "PLAN"), "plan"));
+    steps.add(new Step(() -> main.goTo("PRACTISE"), "practise"));
+    steps.add(new Step(() -> main.goTo("JOURNAL"), "journal"));
+    practice.restart();
+  }
+
+  private void open(int index, MainView main, String area) {
+    studio.open(studio.passages().get(index));
+    main.goTo(area);
+  }
+
+  /** Takes all pictures, then calls back. */
+  void take(Runnable done) {
+    next(done);
+  }
+
+  private void next(Runnable done) {
+    Step step = steps.poll();
+    if (step == null) {
+      done.run();
+      return;
+    }
+    step.before().run();
+    whenSettled(
+        () -> studio.pendingProperty().get() == 0,
+        () -> {
+          if (!step.name().isEmpty()) {
+            save(step.name());
+          }
+          next(done);
+        });
+  }
+
+  /** Calls back once nothing has been under way for some frames. */
+  private void whenSettled(BooleanSupplier quiet, Runnable then) {
+    new AnimationTimer() {
+      private int frames;
+
+      @Override
+      public void handle(long now) {
+        frames = quiet.getAsBoolean() ? frames + 1 : 0;
+        if (frames >= SETTLED_FRAMES) {
+          stop();
+          javafx.application.Platform.runLater(then);
+        }
+      }
+    }.start();
+  }
+
+  private void save(String name) {
+    try {
+      Files.createDirectories(folder);
+      ImageIO.write(SwingFXUtils.fromFXImage(stage.getScene().snapshot(null), null), "png", folder.resolve(name + ".png").toFile());
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+}

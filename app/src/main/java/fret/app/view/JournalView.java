@@ -1,0 +1,91 @@
+package fret.app.view;
+
+import fret.app.viewmodel.Studio;
+import fret.journal.JournalEntry;
+import fret.journal.Verdict;
+import fret.passage.Passage;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.function.Function;
+import javafx.beans.property.ReadOnlyStringWrapper;
+import javafx.collections.ListChangeListener;
+import javafx.scene.control.ProgressBar;
+import javafx.scene.control.TableColumn;
+import javafx.scene.control.TableView;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+
+/** Journal: what was practised, at which tempo, and how it went. */
+final class JournalView extends VBox {
+  private final Studio studio;
+  private final TableView<JournalEntry> table = new TableView<>();
+  private final VBox minutes = new VBox(4);
+  private final javafx.scene.control.Label lead = Parts.label("", "lead");
+
+  JournalView(Studio studio) {
+    this.studio = studio;
+    table.setId("journal");
+    table.setColumnResizePolicy(TableView.CONSTRAINED_RESIZE_POLICY_FLEX_LAST_COLUMN);
+    table.setPlaceholder(Parts.label("Nothing yet: the first verdict in Practise starts the record.", "quiet"));
+    column("Day", 95, e -> e.date().toString());
+    column("Passage", 150, e -> title(e.passageId()));
+    column("Chunk", 110, e -> e.chunkId().replace('-', ' '));
+    column("Drill", 105, e -> e.drill().displayName());
+    column("Tempo", 65, e -> String.valueOf(e.perMinute()));
+    column("Time", 65, e -> String.format(Locale.ROOT, "%d:%02d", e.seconds() / 60, e.seconds() % 60));
+    column("Verdict", 80, e -> e.verdict().displayName());
+    column("What broke", 110, e -> e.breakage() == fret.journal.Breakage.NONE ? "" : e.breakage().displayName());
+    VBox.setVgrow(table, Priority.ALWAYS);
+    VBox left = Parts.card("Tries, the newest first", table);
+    HBox.setHgrow(left, Priority.ALWAYS);
+    VBox right = Parts.card("Minutes a day", minutes);
+    right.setMinWidth(270);
+    HBox cards = new HBox(16, left, right);
+    VBox.setVgrow(cards, Priority.ALWAYS);
+    VBox page = Parts.page(lead, cards);
+    VBox.setVgrow(page, Priority.ALWAYS);
+    getChildren().add(page);
+    studio.journal().addListener((ListChangeListener<JournalEntry>) c -> show());
+    show();
+  }
+
+  private void column(String name, double width, Function<JournalEntry, String> text) {
+    TableColumn<JournalEntry, String> column = new TableColumn<>(name);
+    column.setPrefWidth(width);
+    column.setCellValueFactory(c -> new ReadOnlyStringWrapper(text.apply(c.getValue())));
+    column.setSortable(false);
+    table.getColumns().add(column);
+  }
+
+  private String title(long passage) {
+    return studio.passages().stream().filter(p -> p.id() == passage).map(Passage::settings).map(Passage.Settings::title).findFirst().orElse("");
+  }
+
+  private void show() {
+    List<JournalEntry> newest = new ArrayList<>(studio.journal());
+    java.util.Collections.reverse(newest);
+    table.getItems().setAll(newest);
+    Map<LocalDate, Integer> seconds = new TreeMap<>(java.util.Comparator.reverseOrder());
+    newest.forEach(e -> seconds.merge(e.date(), e.seconds(), Integer::sum));
+    minutes.getChildren().clear();
+    int most = seconds.values().stream().mapToInt(Integer::intValue).max().orElse(1);
+    int shown = 0;
+    for (Map.Entry<LocalDate, Integer> day : seconds.entrySet()) {
+      if (shown++ >= 21) {
+        break;
+      }
+      ProgressBar bar = new ProgressBar(day.getValue() / (double) Math.max(1, most));
+      bar.setPrefWidth(120);
+      bar.setAccessibleText(day.getKey() + ": " + day.getValue() / 60 + " minutes");
+      minutes.getChildren().add(Parts.row(8, Parts.line(day.getKey().toString(), "quiet"), bar, Parts.line(String.valueOf(Math.max(1, day.getValue() / 60)), "figure")));
+    }
+    long clean = newest.stream().filter(e -> e.verdict() == Verdict.CLEAN).count();
+    int total = newest.stream().mapToInt(JournalEntry::seconds).sum() / 60;
+    lead.setText(newest.isEmpty() ? "The record is empty." : newest.size() + " tries on " + seconds.size() + " days, " + total + " minutes, " + Math.round(100.0 * clean / newest.size()) + " of 100 clean.");
+  }
+}

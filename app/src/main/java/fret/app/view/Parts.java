@@ -1,0 +1,76 @@
+package fret.app.view;
+
+import javafx.geometry.Insets;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+
+/** Pieces that several areas are built from. */
+final class Parts {
+  private Parts() {}
+
+  static Label label(String text, String... styles) {
+    Label label = new Label(text);
+    label.getStyleClass().addAll(styles);
+    label.setWrapText(true);
+    return label;
+  }
+
+  static Label line(String text, String... styles) {
+    Label label = label(text, styles);
+    label.setWrapText(false);
+    return label;
+  }
+
+  static Button button(String text, String id, Runnable action, String... styles) {
+    Button button = new Button(text);
+    button.setId(id);
+    button.getStyleClass().addAll(styles);
+    button.setOnAction(e -> action.run());
+    return button;
+  }
+
+  static VBox card(String title, Node... content) {
+    VBox box = new VBox(8);
+    box.getStyleClass().add("card");
+    if (!title.isEmpty()) {
+      box.getChildren().add(line(title, "card-title"));
+    }
+    box.getChildren().addAll(content);
+    return box;
+  }
+
+  static HBox row(double gap, Node... nodes) {
+    HBox box = new HBox(gap, nodes);
+    box.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+    return box;
+  }
+
+  static Region spring() {
+    Region r = new Region();
+    HBox.setHgrow(r, Priority.ALWAYS);
+    VBox.setVgrow(r, Priority.ALWAYS);
+    return r;
+  }
+
+  static VBox page(Node... nodes) {
+    VBox box = new VBox(12, nodes);
+    box.setPadding(new Insets(16, 20, 16, 20));
+    return box;
+  }
+
+  /** What to do when there is nothing to show, with the button for it. */
+  static VBox empty(String text, Node... buttons) {
+    VBox box = new VBox(14);
+    box.getStyleClass().add("empty");
+    box.setAlignment(javafx.geometry.Pos.CENTER);
+    box.getChildren().add(label(text, "lead"));
+    box.getChildren().addAll(buttons);
+    VBox.setVgrow(box, Priority.ALWAYS);
+    return box;
+  }
+}

@@ -1,0 +1,98 @@
+package fret.app.view;
+
+import fret.app.viewmodel.Studio;
+import fret.drill.Chunk;
+import fret.plan.PracticePlan;
+import fret.shelf.Audition;
+import java.time.format.DateTimeFormatter;
+import java.util.Locale;
+import java.util.Optional;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.Spinner;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+
+/** Plan: chunks, ladder and days. */
+final class PlanView extends VBox {
+  private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("EEE d MMM", Locale.ENGLISH);
+  private final Studio studio;
+  private final Label advice = Parts.label("", "lead");
+  private final HBox ladder = new HBox(6);
+  private final VBox chunks = new VBox(4);
+  private final GridPane days = new GridPane();
+  private final Spinner<Integer> minutes = new Spinner<>(5, 600, 30, 5);
+  private boolean showing;
+
+  PlanView(Studio studio) {
+    this.studio = studio;
+    minutes.setPrefWidth(90);
+    minutes.setEditable(true);
+    minutes.setId("minutes");
+    minutes.valueProperty().addListener(o -> {
+      Studio.Planned p = studio.plannedProperty().get();
+      if (!showing && p != null && p.audition().id() != 0) {
+        Audition a = p.audition();
+        studio.saveAudition(new Audition(a.id(), a.name(), a.date(), a.readyDate(), minutes.getValue()));
+      }
+    });
+    advice.setId("advice");
+    days.setHgap(12);
+    days.setVgap(6);
+    ScrollPane calendar = new ScrollPane(days);
+    calendar.setFitToWidth(true);
+    calendar.getStyleClass().add("plain-scroll");
+    VBox.setVgrow(calendar, Priority.ALWAYS);
+    VBox left = Parts.card("Chunks", chunks);
+    left.setPrefWidth(400);
+    left.setMinWidth(320);
+    VBox right = Parts.card("Day by day", calendar);
+    HBox.setHgrow(right, Priority.ALWAYS);
+    HBox cards = new HBox(16, left, right);
+    VBox.setVgrow(cards, Priority.ALWAYS);
+    VBox page = Parts.page(advice, Parts.row(12, Parts.line("Ladder", "section"), ladder, Parts.spring(), Parts.line("Minutes a day", "quiet"), minutes), cards);
+    VBox.setVgrow(page, Priority.ALWAYS);
+    getChildren().add(page);
+    studio.plannedProperty().addListener(o -> show());
+  }
+
+  private void show() {
+    Studio.Planned p = studio.plannedProperty().get();
+    if (p == null) {
+      return;
+    }
+    showing = true;
+    minutes.getValueFactory().setValue(p.audition().minutesPerDay());
+    showing = false;
+    advice.setText((p.plan().feasible() ? "" : "Honestly: ") + p.plan().advice());
+    ladder.getChildren().clear();
+    for (int level : p.ladder().levels()) {
+      ladder.getChildren().add(Parts.line(String.valueOf(level), "rung"));
+    }
+    chunks.getChildren().clear();
+    for (Chunk c : p.chunks()) {
+      chunks.getChildren().add(Parts.row(8, Parts.line((c.id().startsWith("spot") ? "Shift, " : "") + c.label().toLowerCase(Locale.ROOT), "strong"), Parts.line(c.why(), "quiet"), Parts.spring(), Parts.line(c.noteCount() + " notes", "quiet")));
+    }
+    days.getChildren().clear();
+    int row = 0;
+    for (PracticePlan.Day day : p.plan().days()) {
+      if (row > 40) {
+        break;
+      }
+      boolean today = day.date().equals(studio.today());
+      days.addRow(row++, Parts.line(today ? "Today" : DAY.format(day.date()), today ? "strong" : "quiet"), Parts.line(day.minutes() + " min", "figure"), Parts.label(items(p, day), today ? "strong" : "plain"));
+    }
+  }
+
+  private static String items(Studio.Planned p, PracticePlan.Day day) {
+    StringBuilder text = new StringBuilder();
+    for (PracticePlan.Item item : day.items()) {
+      Optional<Chunk> chunk = p.chunks().stream().filter(c -> c.id().equals(item.chunk())).findFirst();
+      String name = chunk.map(c -> (c.id().startsWith("spot") ? "shift " : "") + c.label().toLowerCase(Locale.ROOT)).orElse("run-through");
+      text.append(text.length() == 0 ? "" : "  ·  ").append(name).append(' ').append(item.drill().displayName().toLowerCase(Locale.ROOT)).append(' ').append(item.perMinute());
+    }
+    return text.length() == 0 ? "rest" : text.toString();
+  }
+}

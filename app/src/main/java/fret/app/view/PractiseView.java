@@ -1,0 +1,218 @@
+package fret.app.view;
+
+import fret.app.device.ClickPlayer;
+import fret.app.viewmodel.PracticeModel;
+import fret.app.viewmodel.Studio;
+import fret.app.widget.MusicFont;
+import fret.app.widget.StripView;
+import fret.journal.Breakage;
+import fret.journal.Verdict;
+import fret.plan.Gate;
+import fret.plan.PracticePlan;
+import fret.score.ResolvedPassage;
+import fret.sound.ClickTrack;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import javafx.application.Platform;
+import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+import javafx.util.StringConverter;
+
+/** Practise: one drill on the stand, a click, one key for each verdict. */
+final class PractiseView extends VBox {
+  private static final int COUNT_IN_BARS = 1;
+
+  private final Studio studio;
+  private final PracticeModel practice;
+  private final ClickPlayer player;
+  private final StripView strip;
+  private final Label title = Parts.line("", "title");
+  private final Label hint = Parts.label("", "quiet");
+  private final Label tempo = Parts.line("", "tempo");
+  private final Label beat = Parts.line("", "beat");
+  private final Label row = Parts.line("", "quiet");
+  private final Label after = Parts.label("", "lead");
+  private final VBox list = new VBox(4);
+  private final ComboBox<Breakage> broke = new ComboBox<>();
+  private final Button start;
+  private final Button subdivide;
+  private int subdivision = 1;
+  private boolean playing;
+
+  PractiseView(Studio studio, PracticeModel practice, ClickPlayer player, MusicFont font) {
+    this.studio = studio;
+    this.practice = practice;
+    this.player = player;
+    this.strip = new StripView(font, 0);
+    strip.zoom(1.35);
+    strip.setId("drill-strip");
+    broke.getItems().setAll(Breakage.values());
+    broke.setValue(Breakage.NONE);
+    broke.setId("broke");
+    broke.setAccessibleText("What broke");
+    broke.setConverter(new StringConverter<>() {
+      @Override
+      public String toString(Breakage b) {
+        return b == null ? "" : b.displayName();
+      }
+
+      @Override
+      public Breakage fromString(String text) {
+        throw new UnsupportedOperationException();
+      }
+    });
+    tempo.setId("tempo");
+    row.setId("clean-row");
+    start = Parts.button("Start the click", "start", this::toggle, "primary");
+    subdivide = Parts.button("1 click a beat", "subdivide", this::nextSubdivision);
+    HBox click = Parts.row(14, tempo, start, subdivide, beat, Parts.spring(), row);
+    HBox verdicts = Parts.row(10,
+        verdict(Verdict.CLEAN, "C"), verdict(Verdict.NEARLY, "N"), verdict(Verdict.MISSED, "M"), Parts.line("what broke", "quiet"), broke, Parts.spring(), verdict(Verdict.HURTS, "H"));
+    VBox today = Parts.card("Today", list);
+    VBox page = Parts.page(title, hint, strip, click, verdicts, after, today, Parts.label("Warm up first. Rest at least every half hour. Keep the click at a safe level. At pain, numbness or tingling stop; a teacher and a health professional come before the program.", "quiet"));
+    getChildren().add(page);
+    practice.notationProperty().addListener(o -> show());
+    practice.gateProperty().addListener(o -> showGate());
+    practice.indexProperty().addListener(o -> showList());
+    showList();
+  }
+
+  private Button verdict(Verdict v, String key) {
+    return Parts.button(v.displayName() + "  (" + key + ")", "verdict-" + v.name().toLowerCase(Locale.ROOT), () -> judge(v), v == Verdict.HURTS ? "danger" : "verdict");
+  }
+
+  void judge(Verdict verdict) {
+    Breakage what = broke.getValue();
+    stop();
+    Gate before = practice.gateProperty().get();
+    practice.judge(verdict, verdict == Verdict.CLEAN ? Breakage.NONE : what);
+    Gate now = practice.gateProperty().get();
+    if (before != null && now != null) {
+      after.setText(told(verdict, what, before, now));
+    }
+    broke.setValue(Breakage.NONE);
+  }
+
+  private static String told(Verdict verdict, Breakage what, Gate before, Gate now) {
+    if (verdict == Verdict.HURTS) {
+      return "Stopped and written down. Put the instrument aside; stretches wait until you lift this. See a teacher, and a health professional if it stays.";
+    }
+    if (now.stopped()) {
+      return "The target is closed: leave it and go on.";
+    }
+    String cure = verdict == Verdict.CLEAN ? "" : " " + what.cure();
+    return (now.perMinute() > before.perMinute() ? "Up to " + now.perMinute() + "." : now.perMinute() < before.perMinute() ? "Slower, at " + now.perMinute() + "." : "Again at " + now.perMinute() + ".") + cure;
+  }
+
+  void toggle() {
+    if (playing) {
+      stop();
+    } else if (practice.gateProperty().get() != null) {
+      play();
+    }
+  }
+
+  private int beatsPerBar() {
+    ResolvedPassage shown = practice.notationProperty().get();
+    if (shown == null) {
+      return 4;
+    }
+    var time = shown.score().bars().get(0).time();
+    double beats = time.barLength().doubleValue() / studio.bench().passage().settings().target().beat().length().doubleValue();
+    return Math.max(1, (int) Math.round(beats));
+  }
+
+  private void play() {
+    playing = true;
+    start.setText("Stop");
+    practice.startTry();
+    int beats = beatsPerBar();
+    ClickTrack track = new ClickTrack(studio.bench().passage().settings().target().at(practice.gateProperty().get().perMinute()), beats, subdivision);
+    player.start(track, b -> Platform.runLater(() -> showBeat(b, beats)));
+  }
+
+  private void showBeat(long b, int beats) {
+    if (playing) {
+      boolean countIn = b < (long) beats * COUNT_IN_BARS;
+      long inBar = b % beats + 1;
+      beat.setText(countIn ? "count in: " + inBar : String.valueOf(inBar));
+    }
+  }
+
+  void stop() {
+    player.stop();
+    playing = false;
+    start.setText("Start the click");
+    beat.setText(player.description().startsWith("no") ? player.description() : "");
+  }
+
+  void nextSubdivision() {
+    subdivision = subdivision % 4 + 1;
+    subdivide.setText(subdivision == 1 ? "1 click a beat" : subdivision + " clicks a beat");
+    if (playing) {
+      play();
+    }
+  }
+
+  void nextItem() {
+    stop();
+    after.setText("");
+    practice.show((practice.indexProperty().get() + 1) % Math.max(1, practice.items().size()));
+  }
+
+  private void show() {
+    ResolvedPassage drill = practice.notationProperty().get();
+    Optional<PracticePlan.Item> item = practice.item();
+    boolean any = drill != null && item.isPresent();
+    strip.setVisible(any);
+    strip.setManaged(any);
+    if (!any) {
+      title.setText(studio.bench() == null ? "Open a passage on the Shelf to practise it" : "Nothing is due today");
+      hint.setText("");
+      showList();
+      return;
+    }
+    title.setText(practice.label(item.get()) + ": " + item.get().drill().displayName().toLowerCase(Locale.ROOT));
+    hint.setText(item.get().drill().hint() + " " + capital(item.get().why()) + ".");
+    strip.show(drill, List.of(), Optional.empty(), studio.bench().task().hand().instrument());
+    showList();
+    showGate();
+  }
+
+  private static String capital(String text) {
+    return text.substring(0, 1).toUpperCase(Locale.ROOT) + text.substring(1);
+  }
+
+  private void showGate() {
+    Gate g = practice.gateProperty().get();
+    tempo.setText(g == null ? "" : studio.bench().passage().settings().target().beat().displayName() + " = " + g.perMinute());
+    row.setText(g == null ? "" : g.cleanInRow() + " of " + g.settings().cleanNeeded() + " clean in a row");
+  }
+
+  private void showList() {
+    list.getChildren().clear();
+    for (int i = 0; i < practice.items().size(); i++) {
+      PracticePlan.Item item = practice.items().get(i);
+      int at = i;
+      Button b = Parts.button(
+          practice.label(item) + ", " + item.drill().displayName().toLowerCase(Locale.ROOT) + " at " + item.perMinute() + "   " + String.format(Locale.ROOT, "%.1f min", item.minutes()),
+          "item-" + i, () -> {
+            stop();
+            after.setText("");
+            practice.show(at);
+          }, "choice", i == practice.indexProperty().get() ? "current" : "other");
+      list.getChildren().add(b);
+      if (i >= 6) {
+        list.getChildren().add(Parts.line("and " + (practice.items().size() - 7) + " more", "quiet"));
+        break;
+      }
+    }
+    if (practice.items().isEmpty()) {
+      list.getChildren().add(Parts.label("Nothing is due: open a passage, or look at the Plan.", "quiet"));
+    }
+  }
+}

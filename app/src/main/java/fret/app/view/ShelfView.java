@@ -1,0 +1,99 @@
+package fret.app.view;
+
+import fret.app.viewmodel.Studio;
+import fret.passage.Passage;
+import fret.shelf.Audition;
+import java.time.format.DateTimeFormatter;
+import java.time.temporal.ChronoUnit;
+import java.util.List;
+import java.util.Locale;
+import javafx.collections.ListChangeListener;
+import javafx.scene.control.Button;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.VBox;
+
+/** Shelf: the auditions and passages, and what to do first. */
+final class ShelfView extends VBox {
+  static final DateTimeFormatter DATE = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
+
+  private final Studio studio;
+  private final MainView main;
+
+  ShelfView(Studio studio, MainView main) {
+    this.studio = studio;
+    this.main = main;
+    studio.passages().addListener((ListChangeListener<Passage>) c -> show());
+    studio.journal().addListener((ListChangeListener<Object>) c -> show());
+    studio.messageProperty().addListener(o -> show());
+    show();
+  }
+
+  private void show() {
+    getChildren().clear();
+    VBox page = Parts.page();
+    if (studio.passages().isEmpty()) {
+      page.getChildren().add(Parts.empty(
+          "Nothing stands on the shelf yet.\nFret reads a part, finds fingerings, and plans the practice up to your date.",
+          Parts.button("Open a MusicXML file", "first-open", main::chooseFile, "primary"),
+          Parts.button("Look at the demo", "first-demo", main::loadDemo)));
+      VBox.setVgrow(page, javafx.scene.layout.Priority.ALWAYS);
+      getChildren().add(page);
+      return;
+    }
+    for (Audition a : studio.auditions()) {
+      page.getChildren().add(audition(a, studio.passages().stream().filter(p -> p.auditionId() == a.id()).toList()));
+    }
+    List<Passage> loose = studio.passages().stream().filter(p -> studio.auditions().stream().noneMatch(a -> a.id() == p.auditionId())).toList();
+    if (!loose.isEmpty()) {
+      page.getChildren().add(Parts.line("Without a date", "section"));
+      page.getChildren().add(cards(loose));
+    }
+    page.getChildren().add(Parts.row(10, Parts.button("Open a MusicXML file", "shelf-open", main::chooseFile)));
+    getChildren().add(page);
+  }
+
+  private VBox audition(Audition a, List<Passage> passages) {
+    long days = ChronoUnit.DAYS.between(studio.today(), a.date());
+    VBox box = new VBox(10);
+    box.getChildren().add(Parts.line(a.name(), "title"));
+    box.getChildren().add(Parts.label(
+        DATE.format(a.date()) + ", in " + days + " days. Ready by " + DATE.format(a.readyDate()) + ". " + a.minutesPerDay() + " minutes a day for each passage.", "quiet"));
+    box.getChildren().add(cards(passages));
+    return box;
+  }
+
+  private FlowPane cards(List<Passage> passages) {
+    FlowPane pane = new FlowPane(14, 14);
+    for (Passage p : passages) {
+      pane.getChildren().add(card(p));
+    }
+    return pane;
+  }
+
+  private Button card(Passage p) {
+    int target = (int) Math.round(p.settings().target().perMinute());
+    int best = studio.journal().stream().filter(e -> e.passageId() == p.id() && e.verdict() == fret.journal.Verdict.CLEAN).mapToInt(e -> e.perMinute()).max().orElse(0);
+    boolean hurt = studio.journal().stream().filter(e -> e.passageId() == p.id()).reduce((a, b) -> b).map(e -> e.verdict() == fret.journal.Verdict.HURTS).orElse(false);
+    javafx.scene.control.ProgressBar bar = new javafx.scene.control.ProgressBar(best / (double) target);
+    bar.setPrefWidth(280);
+    bar.setAccessibleText("Played clean at " + best + " of " + target);
+    VBox box = new VBox(6,
+        Parts.line(p.settings().title(), "card-title"),
+        Parts.line(p.settings().instrument().displayName() + ", " + p.settings().target().beat().displayName() + " = " + target, "quiet"),
+        bar,
+        Parts.line(best == 0 ? "Not practised yet" : "Clean at " + best + " so far", "quiet"));
+    if (hurt) {
+      box.getChildren().add(Parts.line("It hurt last time: see a teacher first", "warning"));
+    }
+    Button button = new Button();
+    button.setGraphic(box);
+    button.getStyleClass().add("passage-card");
+    button.setId("passage-" + p.id());
+    button.setAccessibleText("Open " + p.settings().title());
+    button.setOnAction(e -> {
+      studio.open(p);
+      main.go(Area.LEFT_HAND);
+    });
+    return button;
+  }
+}

@@ -1,0 +1,55 @@
+package fret.app.viewmodel;
+
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.function.Consumer;
+import javafx.application.Platform;
+import javafx.beans.property.ReadOnlyIntegerProperty;
+import javafx.beans.property.ReadOnlyIntegerWrapper;
+
+/** Runs work off the interface thread and publishes its result on it. */
+public final class Background {
+  private final ExecutorService executor =
+      Executors.newSingleThreadExecutor(
+          r -> {
+            Thread t = new Thread(r, "background");
+            t.setDaemon(true);
+            return t;
+          });
+  private final ReadOnlyIntegerWrapper pending = new ReadOnlyIntegerWrapper();
+  private final Consumer<Throwable> onFailure;
+
+  public Background(Consumer<Throwable> onFailure) {
+    this.onFailure = onFailure;
+  }
+
+  /** How many pieces of work are under way. */
+  public ReadOnlyIntegerProperty pendingProperty() {
+    return pending.getReadOnlyProperty();
+  }
+
+  /** Runs work; its result is dropped when {@code isCurrent} says that it has been overtaken. */
+  public <T> void run(Callable<T> work, java.util.function.BooleanSupplier isCurrent, Consumer<T> publish) {
+    pending.set(pending.get() + 1);
+    executor.execute(
+        () -> {
+          try {
+            T result = isCurrent.getAsBoolean() ? work.call() : null;
+            Platform.runLater(
+                () -> {
+                  pending.set(pending.get() - 1);
+                  if (result != null && isCurrent.getAsBoolean()) {
+                    publish.accept(result);
+                  }
+                });
+          } catch (Exception e) {
+            Platform.runLater(
+                () -> {
+                  pending.set(pending.get() - 1);
+                  onFailure.accept(e);
+                });
+          }
+        });
+  }
+}

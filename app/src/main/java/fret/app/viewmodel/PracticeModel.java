@@ -1,0 +1,137 @@
+package fret.app.viewmodel;
+
+import fret.drill.Chunk;
+import fret.drill.DrillKind;
+import fret.drill.Drills;
+import fret.journal.Breakage;
+import fret.journal.JournalEntry;
+import fret.journal.Verdict;
+import fret.passage.Workbench;
+import fret.plan.Gate;
+import fret.plan.Planner;
+import fret.plan.PracticePlan;
+import fret.score.ResolvedPassage;
+import fret.score.Resolver;
+import fret.score.Score;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Supplier;
+import javafx.beans.property.ReadOnlyIntegerProperty;
+import javafx.beans.property.ReadOnlyIntegerWrapper;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+
+/** Today's practice: which item is on the stand, at which tempo, and what each verdict leads to. */
+public final class PracticeModel {
+  private final Studio studio;
+  private final Supplier<Instant> now;
+  private final ReadOnlyIntegerWrapper index = new ReadOnlyIntegerWrapper(0);
+  private final ReadOnlyObjectWrapper<Gate> gate = new ReadOnlyObjectWrapper<>();
+  private final ReadOnlyObjectWrapper<ResolvedPassage> notation = new ReadOnlyObjectWrapper<>();
+  private List<PracticePlan.Item> items = List.of();
+  private Instant tryStarted;
+
+  /**
+   * @param now the time, for measuring how long a try took
+   */
+  public PracticeModel(Studio studio, Supplier<Instant> now) {
+    this.studio = studio;
+    this.now = now;
+    this.tryStarted = now.get();
+    studio.plannedProperty().addListener(o -> refresh());
+  }
+
+  public ReadOnlyIntegerProperty indexProperty() {
+    return index.getReadOnlyProperty();
+  }
+
+  public ReadOnlyObjectProperty<Gate> gateProperty() {
+    return gate.getReadOnlyProperty();
+  }
+
+  public ReadOnlyObjectProperty<ResolvedPassage> notationProperty() {
+    return notation.getReadOnlyProperty();
+  }
+
+  public List<PracticePlan.Item> items() {
+    return items;
+  }
+
+  public Optional<PracticePlan.Item> item() {
+    return index.get() < items.size() ? Optional.of(items.get(index.get())) : Optional.empty();
+  }
+
+  /** A new plan keeps the item on the stand where the player is in the middle of it. */
+  private void refresh() {
+    boolean underway = gate.get() != null && !gate.get().stopped() && item().isPresent() && samePassage();
+    if (underway) {
+      return;
+    }
+    restart();
+  }
+
+  private long shownPassage = -1;
+
+  private boolean samePassage() {
+    return studio.bench() != null && studio.bench().passage().id() == shownPassage;
+  }
+
+  /** Takes today's items from the plan anew. */
+  public void restart() {
+    Studio.Planned planned = studio.plannedProperty().get();
+    shownPassage = studio.bench() == null ? -1 : studio.bench().passage().id();
+    items = planned == null ? List.of() : planned.plan().days().stream().filter(d -> d.date().equals(studio.today())).findFirst().map(PracticePlan.Day::items).orElse(List.of());
+    show(0);
+  }
+
+  /** Puts another item on the stand. */
+  public void show(int which) {
+    index.set(Math.max(0, Math.min(which, Math.max(0, items.size() - 1))));
+    Studio.Planned planned = studio.plannedProperty().get();
+    Optional<PracticePlan.Item> item = item();
+    if (item.isEmpty() || planned == null) {
+      gate.set(null);
+      notation.set(null);
+      return;
+    }
+    gate.set(Gate.at(planned.ladder(), Gate.Settings.USUAL, item.get().perMinute()));
+    notation.set(Resolver.resolve(score(item.get(), planned)));
+    tryStarted = now.get();
+  }
+
+  private Score score(PracticePlan.Item item, Studio.Planned planned) {
+    Workbench bench = studio.bench();
+    Optional<Chunk> chunk = planned.chunks().stream().filter(c -> c.id().equals(item.chunk())).findFirst();
+    return chunk.map(c -> Drills.notation(bench.score(), c, item.drill())).orElse(bench.score());
+  }
+
+  /** Name of the item's chunk as the player knows it. */
+  public String label(PracticePlan.Item item) {
+    Studio.Planned planned = studio.plannedProperty().get();
+    if (item.chunk().equals(Planner.WHOLE) || planned == null) {
+      return "The whole passage";
+    }
+    return planned.chunks().stream().filter(c -> c.id().equals(item.chunk())).findFirst().map(c -> (c.id().startsWith("spot") ? "Shift, " : "") + c.label()).orElse(item.chunk());
+  }
+
+  /** The click starts: from here the try is timed. */
+  public void startTry() {
+    tryStarted = now.get();
+  }
+
+  /** Judges the try that was just played and writes it to the journal. */
+  public void judge(Verdict verdict, Breakage breakage) {
+    Optional<PracticePlan.Item> item = item();
+    if (item.isEmpty() || gate.get() == null || gate.get().stopped()) {
+      return;
+    }
+    int seconds = (int) Math.min(1800, Math.max(0, Duration.between(tryStarted, now.get()).toSeconds()));
+    int tempo = gate.get().perMinute();
+    gate.set(gate.get().after(verdict));
+    tryStarted = now.get();
+    DrillKind drill = item.get().drill();
+    studio.record(new JournalEntry(0, studio.bench().passage().id(), studio.today(), item.get().chunk(), drill, tempo, seconds, verdict, breakage, ""));
+  }
+}

@@ -1,0 +1,201 @@
+package fret.app.widget;
+
+import fret.engraving.Strip;
+import fret.fingering.Fingering;
+import fret.fingering.NoteFinger;
+import fret.fingering.Shift;
+import fret.instrument.Instrument;
+import fret.instrument.InstrumentType;
+import fret.player.Region;
+import fret.score.ResolvedPassage;
+import fret.score.Slice;
+import java.util.Optional;
+import javafx.geometry.VPos;
+import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.text.Font;
+import javafx.scene.text.FontWeight;
+import javafx.scene.text.TextAlignment;
+
+/**
+ * The hand lane: height is mm from the nut. The hand's frame is a band, each stopped note a dot with its
+ * finger, a shift the slope between two bands with its mm; an open string leaves the band hollow.
+ */
+final class HandLane {
+  private static final double PAD = 18;
+  private static final double LABEL = 58;
+
+  private final double height;
+  private Optional<Fingering> fingering = Optional.empty();
+  private Instrument instrument;
+  private double mostMm = 100;
+  private double leastMm;
+
+  HandLane(double height) {
+    this.height = height;
+  }
+
+  double height() {
+    return fingering.isPresent() ? height : 0;
+  }
+
+  void show(Optional<Fingering> shown, Instrument on) {
+    fingering = height > 0 ? shown : Optional.empty();
+    instrument = on;
+    mostMm = 0;
+    leastMm = Double.MAX_VALUE;
+    fingering.ifPresent(
+        f ->
+            f.notes().stream().flatMap(Optional::stream).filter(n -> !n.isOpen()).forEach(n -> {
+              mostMm = Math.max(mostMm, Math.max(n.mmFromNut(), instrument.mmFromNut(frameTop(n))));
+              leastMm = Math.min(leastMm, Math.min(n.mmFromNut(), instrument.mmFromNut(frameBottom(n))));
+            }));
+    if (mostMm == 0) {
+      mostMm = 100;
+      leastMm = 0;
+    }
+    double room = Math.max(10, (mostMm - leastMm) * 0.12);
+    mostMm += room;
+    leastMm = Math.max(0, leastMm - room);
+  }
+
+  private static int frameBottom(NoteFinger n) {
+    return n.region() == Region.THUMB ? n.base() - 2 : n.base();
+  }
+
+  private int frameTop(NoteFinger n) {
+    if (n.region() == Region.THUMB) {
+      return n.base() + 3;
+    }
+    InstrumentType type = instrument.type();
+    return n.base() + (type == InstrumentType.CELLO ? 3 : type == InstrumentType.BASS ? 2 : 5);
+  }
+
+  void paint(
+      GraphicsContext g, ResolvedPassage passage, Strip strip, double top, double width, double shiftX, double space, int selected) {
+    if (fingering.isEmpty()) {
+      return;
+    }
+    g.setFill(Inks.LANE);
+    g.fillRect(0, top, width, height);
+    g.setStroke(Inks.RULE);
+    g.setLineWidth(1);
+    g.strokeLine(0, top + 0.5, width, top + 0.5);
+    bands(g, passage, strip, top, shiftX, space, width);
+    slopes(g, strip, top, shiftX, space, width);
+    dots(g, passage, strip, top, shiftX, space, selected, width);
+    axis(g, top);
+  }
+
+  private double y(double mm, double top) {
+    // Up the string is up on the screen: the nut lies at the bottom.
+    return top + height - PAD - (mm - leastMm) / (mostMm - leastMm) * (height - 2 * PAD);
+  }
+
+  private void axis(GraphicsContext g, double top) {
+    g.setFill(Inks.LANE);
+    g.fillRect(0, top + 1, LABEL, height - 1);
+    g.setFill(Inks.HAND);
+    g.setTextAlign(TextAlignment.LEFT);
+    g.setTextBaseline(VPos.CENTER);
+    g.setFont(Font.font("Lato", FontWeight.BOLD, 13));
+    g.fillText("Hand", 10, top + 14);
+    g.setFont(Font.font("Lato", 11));
+    g.setFill(Inks.FAINT);
+    double range = mostMm - leastMm;
+    double step = range > 300 ? 100 : range > 120 ? 50 : 20;
+    for (double mm = Math.ceil(leastMm / step) * step; mm <= mostMm; mm += step) {
+      double y = y(mm, top);
+      if (y > top + 26) {
+        g.fillText(Math.round(mm) + " mm", 10, y);
+        g.setStroke(Inks.RULE);
+        g.strokeLine(LABEL, y, LABEL + 4, y);
+      }
+    }
+  }
+
+  private static double x(Strip strip, int slice, double shiftX, double space) {
+    return strip.sliceX().get(slice) * space + shiftX;
+  }
+
+  private void bands(GraphicsContext g, ResolvedPassage passage, Strip strip, double top, double shiftX, double space, double width) {
+    for (Slice slice : passage.slices()) {
+      Optional<NoteFinger> found = slice.starting().stream().map(n -> fingering.get().notes().get(n)).flatMap(Optional::stream).filter(n -> n.base() > 0).reduce((a, b) -> a.isOpen() ? b : a);
+      if (found.isEmpty()) {
+        continue;
+      }
+      NoteFinger n = found.get();
+      double left = x(strip, slice.index(), shiftX, space) - space * 0.9;
+      boolean last = slice.index() + 1 >= strip.sliceX().size();
+      double right = last ? left + 4 * space : x(strip, slice.index() + 1, shiftX, space) - space * 0.9;
+      if (right < LABEL || left > width) {
+        continue;
+      }
+      boolean moves = fingering.get().shifts().stream().anyMatch(s -> s.toSlice() - 1 == slice.index());
+      right -= moves ? Math.min((right - left) * 0.45, 3 * space) : 0;
+      double upper = y(instrument.mmFromNut(frameTop(n)), top);
+      double lower = y(instrument.mmFromNut(frameBottom(n)), top);
+      if (n.isOpen()) {
+        g.setStroke(Inks.HAND_BAND);
+        g.setLineWidth(1.5);
+        g.strokeLine(left, upper, right, upper);
+        g.strokeLine(left, lower, right, lower);
+      } else {
+        g.setFill(Inks.HAND_BAND);
+        g.fillRect(left, upper, right - left, lower - upper);
+      }
+    }
+  }
+
+  private void slopes(GraphicsContext g, Strip strip, double top, double shiftX, double space, double width) {
+    g.setFont(Font.font("Lato", FontWeight.BOLD, 11));
+    g.setTextAlign(TextAlignment.CENTER);
+    g.setTextBaseline(VPos.BOTTOM);
+    for (Shift s : fingering.get().shifts()) {
+      double end = x(strip, s.toSlice(), shiftX, space) - space * 0.9;
+      double before = x(strip, s.toSlice() - 1, shiftX, space) - space * 0.9;
+      double start = end - Math.min((end - before) * 0.45, 3 * space);
+      if (end < LABEL || start > width) {
+        continue;
+      }
+      double y1 = y(instrument.mmFromNut(s.fromBase()), top);
+      double y2 = y(instrument.mmFromNut(s.toBase()), top);
+      g.setStroke(Inks.HAND);
+      g.setLineWidth(2.5);
+      g.strokeLine(start, y1, end, y2);
+      g.setFill(Inks.HAND);
+      double labelY = Math.max(top + 14, Math.min(y1, y2) - (y(0, top) - y(8, top)) - 6);
+      g.fillText(Math.round(s.travelMm()) + " mm", (start + end) / 2, labelY);
+    }
+  }
+
+  private void dots(GraphicsContext g, ResolvedPassage passage, Strip strip, double top, double shiftX, double space, int selected, double width) {
+    g.setTextAlign(TextAlignment.CENTER);
+    g.setTextBaseline(VPos.CENTER);
+    double radius = Math.min(8, space * 0.8);
+    g.setFont(Font.font("Lato", FontWeight.BOLD, radius * 1.45));
+    for (Slice slice : passage.slices()) {
+      double x = x(strip, slice.index(), shiftX, space);
+      if (x < LABEL - 10 || x > width + 20) {
+        continue;
+      }
+      for (int note : slice.starting()) {
+        Optional<NoteFinger> place = fingering.get().notes().get(note);
+        if (place.isEmpty()) {
+          continue;
+        }
+        if (place.get().isOpen()) {
+          double y = top + height - radius - 4;
+          g.setStroke(Inks.HAND);
+          g.setLineWidth(1.5);
+          g.strokeOval(x - radius * 0.8, y - radius * 0.8, radius * 1.6, radius * 1.6);
+        } else {
+          double y = y(place.get().mmFromNut(), top);
+          g.setFill(slice.index() == selected ? Inks.EBONY : Inks.HAND);
+          g.fillOval(x - radius, y - radius, 2 * radius, 2 * radius);
+          g.setFill(Inks.PAPER);
+          g.fillText(place.get().finger().digit(), x, y + 0.5);
+        }
+      }
+    }
+  }
+}

@@ -1,0 +1,245 @@
+package fret.app.widget;
+
+import fret.engraving.FingerText;
+import fret.engraving.Primitive;
+import fret.engraving.Strip;
+import fret.engraving.StripEngraver;
+import fret.fingering.Fingering;
+import fret.instrument.Instrument;
+import fret.score.ResolvedPassage;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.IntConsumer;
+import javafx.geometry.VPos;
+import javafx.scene.AccessibleRole;
+import javafx.scene.canvas.Canvas;
+import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.input.MouseEvent;
+import javafx.scene.input.ScrollEvent;
+import javafx.scene.layout.Region;
+import javafx.scene.paint.Color;
+import javafx.scene.text.Font;
+import javafx.scene.text.FontPosture;
+import javafx.scene.text.FontWeight;
+import javafx.scene.text.TextAlignment;
+
+/**
+ * The strip: the engraved stave and, where asked, the hand lane under it on the same axis. Only what is
+ * visible is painted.
+ */
+public final class StripView extends Region {
+  private static final double MARGIN = 12;
+
+  private final Canvas canvas = new Canvas();
+  private final MusicFont font;
+  private final HandLane lane;
+  private Strip strip;
+  private ResolvedPassage passage;
+  private double space = 9;
+  private double scrollX;
+  private int selectedSlice = -1;
+  private IntConsumer onPick = s -> {};
+
+  /**
+   * @param laneHeight height of the hand lane in px; 0 for none
+   */
+  public StripView(MusicFont font, double laneHeight) {
+    this.font = font;
+    this.lane = new HandLane(laneHeight);
+    getChildren().add(canvas);
+    getStyleClass().add("strip");
+    setFocusTraversable(true);
+    setAccessibleRole(AccessibleRole.TEXT);
+    canvas.addEventHandler(MouseEvent.MOUSE_PRESSED, this::press);
+    addEventHandler(ScrollEvent.SCROLL, this::scroll);
+    focusedProperty().addListener(o -> paint());
+  }
+
+  /** Called with the moment that was clicked. */
+  public void setOnPick(IntConsumer handler) {
+    onPick = handler;
+  }
+
+  /** Shows a passage; the fingering may be missing, as in drills. */
+  public void show(ResolvedPassage shown, List<FingerText> digits, Optional<Fingering> fingering, Instrument instrument) {
+    strip = StripEngraver.engrave(shown, digits, font);
+    passage = shown;
+    lane.show(fingering, instrument);
+    scrollX = Math.max(0, Math.min(scrollX, maxScroll()));
+    requestLayout();
+    paint();
+  }
+
+  /** Marks a moment and scrolls it into view; -1 for none. */
+  public void select(int slice) {
+    selectedSlice = slice;
+    if (strip != null && slice >= 0 && slice < strip.sliceX().size()) {
+      double x = strip.sliceX().get(slice) * space + MARGIN;
+      if (x - scrollX < 90) {
+        scrollX = Math.max(0, x - 200);
+      } else if (x - scrollX > getWidth() - 120) {
+        scrollX = Math.min(maxScroll(), x - getWidth() / 2);
+      }
+    }
+    paint();
+  }
+
+  /** Larger or smaller notes; the selected note stays in place. */
+  public void zoom(double factor) {
+    double before = anchor();
+    space = Math.max(5, Math.min(22, space * factor));
+    scrollX = Math.max(0, Math.min(maxScroll(), scrollX + anchor() - before));
+    requestLayout();
+    paint();
+  }
+
+  private double anchor() {
+    boolean has = strip != null && selectedSlice >= 0 && selectedSlice < strip.sliceX().size();
+    return has ? strip.sliceX().get(selectedSlice) * space : 0;
+  }
+
+  private double maxScroll() {
+    return strip == null ? 0 : Math.max(0, strip.width() * space + 2 * MARGIN - getWidth());
+  }
+
+  private double staveTop() {
+    return MARGIN - strip.top() * space;
+  }
+
+  private double staveHeight() {
+    return strip == null ? 160 : (strip.bottom() - strip.top()) * space + 2 * MARGIN;
+  }
+
+  @Override
+  protected double computePrefHeight(double width) {
+    return staveHeight() + lane.height();
+  }
+
+  @Override
+  protected double computeMinHeight(double width) {
+    return computePrefHeight(width);
+  }
+
+  @Override
+  protected double computePrefWidth(double height) {
+    return 600;
+  }
+
+  @Override
+  protected void layoutChildren() {
+    if (canvas.getWidth() != getWidth() || canvas.getHeight() != getHeight()) {
+      canvas.setWidth(getWidth());
+      canvas.setHeight(getHeight());
+      paint();
+    }
+  }
+
+  private void press(MouseEvent e) {
+    requestFocus();
+    if (strip != null && !strip.sliceX().isEmpty()) {
+      onPick.accept(strip.sliceAt((e.getX() + scrollX - MARGIN) / space));
+    }
+  }
+
+  private void scroll(ScrollEvent e) {
+    if (e.isShortcutDown()) {
+      zoom(e.getDeltaY() > 0 ? 1.1 : 1 / 1.1);
+    } else {
+      double delta = e.getDeltaX() != 0 ? e.getDeltaX() : e.getDeltaY();
+      scrollX = Math.max(0, Math.min(maxScroll(), scrollX - delta));
+      paint();
+    }
+    e.consume();
+  }
+
+  private void paint() {
+    GraphicsContext g = canvas.getGraphicsContext2D();
+    g.setFill(Inks.PAPER);
+    g.fillRect(0, 0, canvas.getWidth(), canvas.getHeight());
+    if (strip == null) {
+      return;
+    }
+    double left = (scrollX - MARGIN) / space - 2;
+    double right = (scrollX + canvas.getWidth() - MARGIN) / space + 2;
+    paintSelection(g);
+    g.save();
+    g.translate(MARGIN - scrollX, staveTop());
+    for (Primitive p : strip.primitives()) {
+      if (p.right() >= left && p.left() <= right) {
+        paint(g, p);
+      }
+    }
+    g.restore();
+    lane.paint(g, passage, strip, staveHeight(), canvas.getWidth(), MARGIN - scrollX, space, selectedSlice);
+    if (isFocused()) {
+      g.setStroke(Inks.TIME);
+      g.setLineWidth(2);
+      g.strokeRect(1, 1, canvas.getWidth() - 2, canvas.getHeight() - 2);
+    }
+  }
+
+  private void paintSelection(GraphicsContext g) {
+    if (selectedSlice >= 0 && selectedSlice < strip.sliceX().size()) {
+      double x = strip.sliceX().get(selectedSlice) * space + MARGIN - scrollX;
+      g.setFill(Inks.SELECTION);
+      g.fillRoundRect(x - space * 1.1, 4, space * 2.2, staveHeight() + lane.height() - 8, 8, 8);
+    }
+  }
+
+  private void paint(GraphicsContext g, Primitive p) {
+    Color color = Inks.of(p.ink());
+    if (p instanceof Primitive.Glyph glyph) {
+      g.setFill(color);
+      g.setFont(font.atSpace(space * glyph.scale()));
+      g.setTextAlign(TextAlignment.LEFT);
+      g.setTextBaseline(VPos.BASELINE);
+      g.fillText(Character.toString(glyph.glyph().codePoint()), glyph.x() * space, glyph.y() * space);
+    } else if (p instanceof Primitive.Line line) {
+      g.setStroke(color);
+      g.setLineWidth(Math.max(1, line.thickness() * space));
+      if (line.dashed()) {
+        g.setLineDashes(space * 0.6, space * 0.5);
+      }
+      g.strokeLine(line.x1() * space, line.y1() * space, line.x2() * space, line.y2() * space);
+      g.setLineDashes((double[]) null);
+    } else if (p instanceof Primitive.Beam b) {
+      double half = b.thickness() / 2 * space;
+      g.setFill(color);
+      g.fillPolygon(
+          new double[] {b.x1() * space, b.x2() * space, b.x2() * space, b.x1() * space},
+          new double[] {b.y1() * space - half, b.y2() * space - half, b.y2() * space + half, b.y1() * space + half},
+          4);
+    } else if (p instanceof Primitive.Curve c) {
+      curve(g, c, color);
+    } else if (p instanceof Primitive.Text t) {
+      text(g, t, color);
+    }
+  }
+
+  private void curve(GraphicsContext g, Primitive.Curve c, Color color) {
+    double dx = (c.x2() - c.x1()) * 0.28;
+    double half = c.thickness() / 2 * 4 / 3;
+    g.setFill(color);
+    g.beginPath();
+    g.moveTo(c.x1() * space, c.y1() * space);
+    g.bezierCurveTo((c.x1() + dx) * space, (c.controlY(true) - half) * space, (c.x2() - dx) * space, (c.controlY(false) - half) * space, c.x2() * space, c.y2() * space);
+    g.bezierCurveTo((c.x2() - dx) * space, (c.controlY(false) + half) * space, (c.x1() + dx) * space, (c.controlY(true) + half) * space, c.x1() * space, c.y1() * space);
+    g.closePath();
+    g.fill();
+  }
+
+  private void text(GraphicsContext g, Primitive.Text t, Color color) {
+    FontWeight weight = t.style() == Primitive.Text.Style.BOLD ? FontWeight.BOLD : FontWeight.NORMAL;
+    FontPosture posture = t.style() == Primitive.Text.Style.ITALIC ? FontPosture.ITALIC : FontPosture.REGULAR;
+    g.setFont(Font.font("Lato", weight, posture, t.size() * space));
+    g.setFill(color);
+    g.setTextAlign(t.centred() ? TextAlignment.CENTER : TextAlignment.LEFT);
+    g.setTextBaseline(VPos.BASELINE);
+    g.fillText(t.text(), t.x() * space, t.y() * space);
+    if (t.ink() == Primitive.Ink.PINNED) {
+      g.setStroke(color);
+      g.setLineWidth(1.4);
+      g.strokeRoundRect(t.left() * space - 3, t.top() * space - 3, t.width() * space + 6, (t.bottom() - t.top()) * space + 5, 5, 5);
+    }
+  }
+}
