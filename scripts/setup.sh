@@ -52,23 +52,17 @@ fret_build() {
   touch "$stamp"
 }
 
-fret_java() {
-  java -Xmx1g -Dprism.order=sw -Dfile.encoding=UTF-8 -cp "$root/app/target/fret-app-0.1.0.jar:$root/app/target/lib/*" fret.app.launch.Main "$@"
-}
-
 fret_run() {
   case "${1:-}" in
     ""|--demo|--data|--screenshots)
       fret_window_tools
       if [ -z "${DISPLAY:-}" ]; then
         fret_say "no monitor found: starting on a virtual display of 1280x800"
-        export -f fret_java
-        export root
-        xvfb-run -a -s "-screen 0 1280x800x24" bash -c 'fret_java "$@"' fret "$@"
+        xvfb-run -a -s "-screen 0 1280x800x24" "$root/scripts/launch.sh" "$@"
       else
-        fret_java "$@"
+        "$root/scripts/launch.sh" "$@"
       fi
       ;;
-    *) fret_java "$@" ;;
+    *) "$root/scripts/launch.sh" "$@" ;;
   esac
 }

@@ -66,7 +66,7 @@ public final class Chunker {
                 first.start(),
                 to,
                 notes + (overlaps ? 1 : 0),
-                overlaps ? "up to the first note of the next bar" : "to the end"));
+                overlaps ? "and the note after" : "to the end"));
       }
       i = last + 1;
     }

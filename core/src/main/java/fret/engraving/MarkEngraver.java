@@ -36,13 +36,13 @@ final class MarkEngraver {
       marks(p);
     }
     octaveLines(xAt);
-    hairpins(xAt);
+    barNumbers(spans);
     for (Bar bar : passage.score().bars()) {
       for (Direction d : bar.directions()) {
         direction(d, xAt.applyAsDouble(d.onset()));
       }
     }
-    barNumbers(spans);
+    hairpins(xAt);
     endings(spans);
   }
 
@@ -137,14 +137,26 @@ final class MarkEngraver {
     switch (d.kind()) {
       case DYNAMIC -> dynamic(d.text(), x);
       case WORDS, PLUCKED, BOWED -> words(d.text(), x, Primitive.Text.Style.ITALIC);
-      case TEMPO -> words(tempoText(d.text()), x, Primitive.Text.Style.BOLD);
+      case TEMPO -> tempo(d.text(), x);
       case REHEARSAL -> words(d.text(), x, Primitive.Text.Style.BOLD);
       default -> {}
     }
   }
 
-  private static String tempoText(String text) {
-    return text.isEmpty() ? "" : text.replace(".=", " (dotted) = ").replace("=", " = ").replace("  ", " ");
+  /** A note value, an equals sign and a rate. */
+  private void tempo(String text, double x) {
+    int equals = text.indexOf('=');
+    if (equals < 0) {
+      return;
+    }
+    MusicGlyph note =
+        text.startsWith("half") ? MusicGlyph.METRONOME_HALF : text.startsWith("eighth") ? MusicGlyph.METRONOME_EIGHTH : MusicGlyph.METRONOME_QUARTER;
+    String rate = (text.charAt(equals - 1) == '.' ? ". = " : " = ") + text.substring(equals + 1);
+    double width = Pen.widthOf(rate, 1.5);
+    double noteWidth = pen.metrics().box(note).right() * 0.75;
+    double y = pen.skyline().topOver(x - 0.2, x + noteWidth + width + 0.2) - 0.6;
+    pen.glyph(note, x, y, 0.75, Primitive.Ink.WORDS, -1);
+    pen.add(new Primitive.Text(rate, x + noteWidth + 0.15, y, 1.5, width, Primitive.Text.Style.BOLD, false, Primitive.Ink.WORDS, -1));
   }
 
   private void words(String text, double x, Primitive.Text.Style style) {
@@ -169,12 +181,12 @@ final class MarkEngraver {
         default -> {}
       }
     }
-    double width = glyphs.stream().mapToDouble(g -> pen.metrics().box(g).width() + 0.05).sum();
+    double width = glyphs.stream().mapToDouble(g -> pen.metrics().box(g).width() - 0.12).sum();
     double y = Math.max(DYNAMICS_Y, pen.skyline().bottomOver(x - 0.3, x + width + 0.3) + 1.7);
     double at = x - 0.2;
     for (MusicGlyph g : glyphs) {
       pen.glyph(g, at - pen.metrics().box(g).left(), y, 1, Primitive.Ink.NOTE, -1);
-      at += pen.metrics().box(g).width() + 0.05;
+      at += pen.metrics().box(g).width() - 0.12;
     }
   }
 
@@ -194,7 +206,7 @@ final class MarkEngraver {
 
   private void hairpin(boolean crescendo, double left, double end) {
     double right = Math.max(left + 2, end);
-    double y = Math.max(DYNAMICS_Y - 0.5, pen.skyline().bottomOver(left, right) + 1.2);
+    double y = Math.max(DYNAMICS_Y - 0.5, pen.skyline().bottomOver(left, right) + 1);
     double opening = 0.6;
     double l = crescendo ? 0 : opening;
     double r = crescendo ? opening : 0;

@@ -80,7 +80,9 @@ public enum MusicGlyph {
   DOWN_BOW("stringsDownBow", 0xE610),
   UP_BOW("stringsUpBow", 0xE612),
   HARMONIC("stringsHarmonic", 0xE614),
-  TUPLET_0("tuplet0", 0xE880);
+  METRONOME_HALF("metNoteHalfUp", 0xECA3),
+  METRONOME_QUARTER("metNoteQuarterUp", 0xECA5),
+  METRONOME_EIGHTH("metNote8thUp", 0xECA7);
 
   private final String smuflName;
   private final int codePoint;

@@ -73,6 +73,7 @@ public final class StripEngraver {
       double left = x;
       x = prefix(bar, before, x);
       x = columns(bar, x);
+      x = clefAhead(bar, x);
       x = barline(bar, x);
       spans.add(new Strip.BarSpan(bar.index(), bar.number(), left, x));
       before = bar;
@@ -95,8 +96,8 @@ public final class StripEngraver {
   private double prefix(Bar bar, Bar before, double start) {
     double x = start;
     boolean first = before == null;
-    if (first || !bar.clef().equals(lastClef(before))) {
-      x = clef(bar.clef(), x + 0.6, first ? 1 : 0.8) + 0.4;
+    if (first) {
+      x = clef(bar.clef(), x + 0.6, 1) + 0.4;
     }
     if (first || !bar.key().equals(before.key())) {
       x = key(bar, first ? KeySignature.NONE : before.key(), x + 0.4);
@@ -110,8 +111,11 @@ public final class StripEngraver {
     return x + 0.9;
   }
 
-  private static Clef lastClef(Bar bar) {
-    return bar.clefAt(bar.end());
+  /** A clef that comes into force at the next bar stands small before the bar line. */
+  private double clefAhead(Bar bar, double x) {
+    List<Bar> bars = passage.score().bars();
+    boolean changes = bar.index() + 1 < bars.size() && !bars.get(bar.index() + 1).clef().equals(bar.clefAt(bar.end()));
+    return changes ? clef(bars.get(bar.index() + 1).clef(), x, 0.75) + 0.5 : x;
   }
 
   private double clef(Clef clef, double x, double scale) {

@@ -9,14 +9,21 @@ import fret.instrument.Finger;
 import fret.mark.Mark;
 import fret.mark.Marks;
 import fret.pitch.Interval;
+import fret.score.Bar;
+import fret.score.Event;
+import fret.score.Head;
+import fret.score.NoteKey;
 import fret.score.ResolvedPassage;
 import fret.score.Resolver;
 import fret.score.Score;
 import fret.score.SoundingNote;
 import fret.tempo.TempoMap;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.function.IntPredicate;
 
 /**
  * Everything computed from a passage and its notes: an immutable snapshot, made anew after every
@@ -41,7 +48,7 @@ public record Workbench(
             passage.settings().handModel(),
             passage.settings().preset(),
             rules(passage.marks(), resolved),
-            java.util.Map.of());
+            Map.of());
     return new Workbench(passage, score, resolved, task, new FingeringSolver(task).best());
   }
 
@@ -115,6 +122,29 @@ public record Workbench(
   public Change release() {
     return new Change.MarksChange(
         "Let go of the adopted fingering", passage.marks(), passage.marks().withAdopted(List.of()));
+  }
+
+  /**
+   * The part with digits printed on the notes that {@code shown} admits, so that drills made from it
+   * carry the fingering of the target tempo.
+   */
+  public Score fingered(IntPredicate shown) {
+    Map<NoteKey, NoteFinger> places = new HashMap<>();
+    for (int i = 0; i < resolved.notes().size(); i++) {
+      if (shown.test(i) && fingering.notes().get(i).isPresent()) {
+        places.put(resolved.notes().get(i).key(), fingering.notes().get(i).get());
+      }
+    }
+    List<Bar> bars = new ArrayList<>();
+    for (Bar bar : score.bars()) {
+      bars.add(bar.withEvents(bar.events().stream().map(e -> e.isGrace() ? e : e.withHeads(e.heads().stream().map(h -> printed(bar, e, h, places)).toList())).toList()));
+    }
+    return new Score(score.title(), score.composer(), score.partName(), score.transposition(), bars);
+  }
+
+  private static Head printed(Bar bar, Event e, Head h, Map<NoteKey, NoteFinger> places) {
+    NoteFinger place = places.get(new NoteKey(bar.index(), e.voice(), e.onset(), 0, h.pitch()));
+    return new Head(h.pitch(), h.accidental(), h.tieStart(), h.tieStop(), h.harmonic(), place == null ? "" : place.finger().digit(), place == null ? 0 : place.string());
   }
 
   /** A solver that may move every note that is not pinned, for comparing alternatives. */

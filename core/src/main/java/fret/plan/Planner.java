@@ -20,14 +20,14 @@ import java.util.Map;
  *
  * <p>Each day the chunks that have climbed least come first. An item is one chunk at one level: the
  * clean tries that close it, one try in three lost, and a pause of a few seconds between tries. A
- * chunk climbs at most two levels a day. Rhythm drills take the place of the first straight item of
+ * chunk climbs one level a day. Rhythm drills take the place of the first straight item of
  * a chunk on at most three days a week; a chunk's first day starts by adding notes.
  */
 public final class Planner {
   /** Id of a run-through of the whole passage. */
   public static final String WHOLE = "whole";
 
-  private static final int LEVELS_A_DAY = 2;
+  private static final int LEVELS_A_DAY = 1;
   private static final int RHYTHM_DAYS_A_WEEK = 3;
   private static final double PAUSE_S = 6;
   private static final double LOST_TRIES = 1.5;
@@ -191,7 +191,7 @@ public final class Planner {
       LocalDate later = request.readyDate().plusDays(days);
       if (new Planner(request.until(later)).run().feasible()) {
         return text.append(
-                "More minutes alone do not help, as a chunk climbs at most two levels a day: it would be ready on ")
+                "More minutes alone do not help, as a chunk climbs one level a day: it would be ready on ")
             .append(later)
             .append('.')
             .toString();

@@ -166,6 +166,7 @@ final class LeftHandView extends VBox {
     strip.setAccessibleText(n.pitch() + ", bar " + n.bar() + ". " + sentence);
     for (Explanation.Share s : shown.reasonsAt(n.slice())) {
       Label amount = Parts.line(quantity(s), "figure");
+      amount.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
       reasons.getChildren().add(Parts.row(8, Parts.line(s.description().split(":", 2)[0], "quiet"), Parts.spring(), amount, Parts.line(String.format(Locale.ROOT, "%.2f", s.effort()), "effort")));
     }
     shown.shifts().stream().filter(s -> s.toSlice() == n.slice()).findFirst().ifPresent(s -> reasons.getChildren().add(Parts.label(shiftText(s), "hand")));
@@ -176,7 +177,8 @@ final class LeftHandView extends VBox {
 
   private static String quantity(Explanation.Share s) {
     String value = s.quantity() == Math.rint(s.quantity()) ? String.valueOf((int) s.quantity()) : one(s.quantity());
-    return value + " " + s.unit();
+    boolean one = s.quantity() == 1 && s.unit().endsWith("s") && s.unit().length() > 2;
+    return value + " " + (one ? s.unit().substring(0, s.unit().length() - 1) : s.unit());
   }
 
   private String sentence(Workbench b, SoundingNote n, NoteFinger p, Fingering shown) {

@@ -73,7 +73,7 @@ final class PlanView extends VBox {
     }
     chunks.getChildren().clear();
     for (Chunk c : p.chunks()) {
-      chunks.getChildren().add(Parts.row(8, Parts.line((c.id().startsWith("spot") ? "Shift, " : "") + c.label().toLowerCase(Locale.ROOT), "strong"), Parts.line(c.why(), "quiet"), Parts.spring(), Parts.line(c.noteCount() + " notes", "quiet")));
+      chunks.getChildren().add(Parts.row(8, fixed(Parts.line((c.id().startsWith("spot") ? "shift, " : "") + c.label().toLowerCase(Locale.ROOT), "strong")), Parts.line(c.why(), "quiet"), Parts.spring(), fixed(Parts.line(c.noteCount() + " notes", "quiet"))));
     }
     days.getChildren().clear();
     int row = 0;
@@ -82,8 +82,14 @@ final class PlanView extends VBox {
         break;
       }
       boolean today = day.date().equals(studio.today());
-      days.addRow(row++, Parts.line(today ? "Today" : DAY.format(day.date()), today ? "strong" : "quiet"), Parts.line(day.minutes() + " min", "figure"), Parts.label(items(p, day), today ? "strong" : "plain"));
+      days.addRow(row++, fixed(Parts.line(today ? "Today" : DAY.format(day.date()), today ? "strong" : "quiet")), fixed(Parts.line(day.minutes() + " min", "figure")), Parts.label(items(p, day), today ? "strong" : "plain"));
     }
+  }
+
+  private static Label fixed(Label label) {
+    label.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+    javafx.scene.layout.GridPane.setValignment(label, javafx.geometry.VPos.TOP);
+    return label;
   }
 
   private static String items(Studio.Planned p, PracticePlan.Day day) {

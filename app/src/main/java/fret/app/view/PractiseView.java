@@ -11,7 +11,6 @@ import fret.plan.Gate;
 import fret.plan.PracticePlan;
 import fret.score.ResolvedPassage;
 import fret.sound.ClickTrack;
-import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import javafx.application.Platform;
@@ -36,7 +35,7 @@ final class PractiseView extends VBox {
   private final Label beat = Parts.line("", "beat");
   private final Label row = Parts.line("", "quiet");
   private final Label after = Parts.label("", "lead");
-  private final VBox list = new VBox(4);
+  private final javafx.scene.layout.FlowPane list = new javafx.scene.layout.FlowPane(8, 6);
   private final ComboBox<Breakage> broke = new ComboBox<>();
   private final Button start;
   private final Button subdivide;
@@ -178,7 +177,7 @@ final class PractiseView extends VBox {
     }
     title.setText(practice.label(item.get()) + ": " + item.get().drill().displayName().toLowerCase(Locale.ROOT));
     hint.setText(item.get().drill().hint() + " " + capital(item.get().why()) + ".");
-    strip.show(drill, List.of(), Optional.empty(), studio.bench().task().hand().instrument());
+    strip.show(drill, practice.digits(), Optional.empty(), studio.bench().task().hand().instrument());
     showList();
     showGate();
   }
@@ -206,8 +205,8 @@ final class PractiseView extends VBox {
             practice.show(at);
           }, "choice", i == practice.indexProperty().get() ? "current" : "other");
       list.getChildren().add(b);
-      if (i >= 6) {
-        list.getChildren().add(Parts.line("and " + (practice.items().size() - 7) + " more", "quiet"));
+      if (i >= 17) {
+        list.getChildren().add(Parts.line("and " + (practice.items().size() - 18) + " more", "quiet"));
         break;
       }
     }

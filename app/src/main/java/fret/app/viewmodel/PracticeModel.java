@@ -3,6 +3,8 @@ package fret.app.viewmodel;
 import fret.drill.Chunk;
 import fret.drill.DrillKind;
 import fret.drill.Drills;
+import fret.engraving.FingerText;
+import fret.fingering.SparseDigits;
 import fret.journal.Breakage;
 import fret.journal.JournalEntry;
 import fret.journal.Verdict;
@@ -17,6 +19,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Supplier;
 import javafx.beans.property.ReadOnlyIntegerProperty;
 import javafx.beans.property.ReadOnlyIntegerWrapper;
@@ -103,8 +106,10 @@ public final class PracticeModel {
 
   private Score score(PracticePlan.Item item, Studio.Planned planned) {
     Workbench bench = studio.bench();
+    Set<Integer> sparse = SparseDigits.of(bench.resolved(), bench.task().hand().instrument(), bench.fingering(), i -> bench.passage().marks().pin(bench.resolved().notes().get(i).key()).isPresent());
+    Score fingered = bench.fingered(sparse::contains);
     Optional<Chunk> chunk = planned.chunks().stream().filter(c -> c.id().equals(item.chunk())).findFirst();
-    return chunk.map(c -> Drills.notation(bench.score(), c, item.drill())).orElse(bench.score());
+    return chunk.map(c -> Drills.notation(fingered, c, item.drill())).orElse(fingered);
   }
 
   /** Name of the item's chunk as the player knows it. */
@@ -114,6 +119,19 @@ public final class PracticeModel {
       return "The whole passage";
     }
     return planned.chunks().stream().filter(c -> c.id().equals(item.chunk())).findFirst().map(c -> (c.id().startsWith("spot") ? "Shift, " : "") + c.label()).orElse(item.chunk());
+  }
+
+  /** The fingering printed on the drill: that of the target tempo. */
+  public List<FingerText> digits() {
+    List<FingerText> texts = new java.util.ArrayList<>();
+    ResolvedPassage drill = notation.get();
+    for (int i = 0; drill != null && i < drill.notes().size(); i++) {
+      String digit = drill.notes().get(i).printedFinger();
+      if (!digit.isEmpty()) {
+        texts.add(new FingerText(i, digit, "", false));
+      }
+    }
+    return texts;
   }
 
   /** The click starts: from here the try is timed. */

@@ -211,13 +211,13 @@ public final class Studio {
   }
 
   private void publish(Workbench made) {
+    alternatives.set(List.of());
     bench.set(made);
     for (int i = 0; i < passages.size(); i++) {
       if (passages.get(i).id() == made.passage().id() && !passages.get(i).equals(made.passage())) {
         passages.set(i, made.passage());
       }
     }
-    alternatives.set(List.of());
     updateChoices();
     updatePlan();
   }
