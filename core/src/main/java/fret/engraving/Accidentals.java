@@ -7,11 +7,15 @@ import fret.score.Head;
 import java.util.HashMap;
 import java.util.Map;
 
-/** Which accidentals are printed: those the bar's rules ask for, and those the file shows on top. */
+/**
+ * Which accidentals are printed: those the bar's rules ask for, and those the file shows on top.
+ */
 final class Accidentals {
   private Accidentals() {}
 
-  /** Signs for the heads of a bar, in order of its events and heads; heads without one are left out. */
+  /**
+   * Signs for the heads of a bar, in order of its events and heads; heads without one are left out.
+   */
   static Map<Head, Head.Accidental> of(Bar bar) {
     Map<Integer, Integer> inForce = new HashMap<>();
     Map<Head, Head.Accidental> signs = new java.util.IdentityHashMap<>();

@@ -36,7 +36,9 @@ final class CurveEngraver {
             x2 += 0.35;
           }
           double height = Math.min(0.9, 0.35 + (x2 - x1) * 0.03) * (above ? -1 : 1);
-          pen.add(new Primitive.Curve(x1, y, x2, y, height, THICKNESS, Primitive.Ink.NOTE, n.placed.slice()));
+          pen.add(
+              new Primitive.Curve(
+                  x1, y, x2, y, height, THICKNESS, Primitive.Ink.NOTE, n.placed.slice()));
         }
       }
     }
@@ -44,7 +46,9 @@ final class CurveEngraver {
 
   private static NoteEngraver.Note tieEnd(List<NoteEngraver.Note> notes, int from, Head head) {
     for (int i = from + 1; i < Math.min(notes.size(), from + 24); i++) {
-      boolean ends = notes.get(i).event().heads().stream().anyMatch(h -> h.tieStop() && h.pitch().equals(head.pitch()));
+      boolean ends =
+          notes.get(i).event().heads().stream()
+              .anyMatch(h -> h.tieStop() && h.pitch().equals(head.pitch()));
       if (ends && notes.get(i).event().onset().equals(notes.get(from).event().end())) {
         return notes.get(i);
       }
@@ -59,7 +63,10 @@ final class CurveEngraver {
       for (int number : n.event().signs().slurStops()) {
         Integer from = open.remove(n.event().voice() + "/" + number);
         if (from != null) {
-          slur(notes.subList(from, i + 1).stream().filter(m -> m.event().voice().equals(n.event().voice())).toList());
+          slur(
+              notes.subList(from, i + 1).stream()
+                  .filter(m -> m.event().voice().equals(n.event().voice()))
+                  .toList());
         }
       }
       for (int number : n.event().signs().slurStarts()) {
@@ -72,7 +79,10 @@ final class CurveEngraver {
     NoteEngraver.Note first = under.get(0);
     NoteEngraver.Note last = under.get(under.size() - 1);
     boolean voices = first.placed.voiceCount() > 1;
-    boolean above = voices ? first.placed.voiceRank() == 0 : under.stream().anyMatch(n -> !n.up && !n.event().isGrace());
+    boolean above =
+        voices
+            ? first.placed.voiceRank() == 0
+            : under.stream().anyMatch(n -> !n.up && !n.event().isGrace());
     double x1 = first.middleX();
     double x2 = last.middleX();
     double y1 = end(first, above);
@@ -85,12 +95,22 @@ final class CurveEngraver {
       }
       double t = Math.max(0.08, Math.min(0.92, (n.middleX() - x1) / Math.max(0.1, x2 - x1)));
       double chord = y1 + (y2 - y1) * t;
-      double need = (chord - end(n, above)) * -sign; // how far the note reaches beyond the straight line
+      double need =
+          (chord - end(n, above)) * -sign; // how far the note reaches beyond the straight line
       height = Math.max(height, need / (4 * t * (1 - t)) * 0.97);
     }
     double lift = Math.max(0, height - 3);
     height = Math.min(height, 3);
-    pen.add(new Primitive.Curve(x1, y1 + sign * lift, x2, y2 + sign * lift, sign * height, THICKNESS, Primitive.Ink.NOTE, first.placed.slice()));
+    pen.add(
+        new Primitive.Curve(
+            x1,
+            y1 + sign * lift,
+            x2,
+            y2 + sign * lift,
+            sign * height,
+            THICKNESS,
+            Primitive.Ink.NOTE,
+            first.placed.slice()));
   }
 
   /** Where a slur's end stands: off the head, or off the stem when the stem is on its side. */
@@ -101,8 +121,14 @@ final class CurveEngraver {
       plain = n.stemEndY + (above ? -0.4 : 0.4);
     } else if (!n.event().signs().articulations().isEmpty()) {
       double left = n.middleX() - 0.2;
-      double sky = above ? pen.skyline().topOver(left, left + 0.4) : pen.skyline().bottomOver(left, left + 0.4);
-      plain = above ? Math.min(plain, plain - 0.6 > sky ? sky - 0.3 : plain - 0.6) : Math.max(plain, plain + 0.6);
+      double sky =
+          above
+              ? pen.skyline().topOver(left, left + 0.4)
+              : pen.skyline().bottomOver(left, left + 0.4);
+      plain =
+          above
+              ? Math.min(plain, plain - 0.6 > sky ? sky - 0.3 : plain - 0.6)
+              : Math.max(plain, plain + 0.6);
     }
     return plain;
   }

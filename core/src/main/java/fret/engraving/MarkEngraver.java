@@ -25,7 +25,10 @@ final class MarkEngraver {
     this.fingers = fingers;
   }
 
-  void engrave(List<StripEngraver.Placed> placed, List<Strip.BarSpan> spans, ToDoubleFunction<Fraction> xAt) {
+  void engrave(
+      List<StripEngraver.Placed> placed,
+      List<Strip.BarSpan> spans,
+      ToDoubleFunction<Fraction> xAt) {
     tuplets(placed);
     for (StripEngraver.Placed p : placed) {
       if (p.slice() >= 0) {
@@ -60,13 +63,27 @@ final class MarkEngraver {
       }
       Primitive.Ink ink = text.pinned() ? Primitive.Ink.PINNED : Primitive.Ink.FINGER;
       if (!text.digit().isEmpty()) {
-        pen.textAbove(text.digit(), middle(p), p.small() ? 1.3 : 1.75, 0.3, Primitive.Text.Style.BOLD, ink, p.slice());
+        pen.textAbove(
+            text.digit(),
+            middle(p),
+            p.small() ? 1.3 : 1.75,
+            0.3,
+            Primitive.Text.Style.BOLD,
+            ink,
+            p.slice());
       }
     }
     for (int note : slice.starting()) {
       FingerText text = fingers.get(note);
       if (text != null && !text.string().isEmpty()) {
-        pen.textAbove(text.string(), middle(p), 1.3, 0.3, Primitive.Text.Style.REGULAR, Primitive.Ink.STRING, p.slice());
+        pen.textAbove(
+            text.string(),
+            middle(p),
+            1.3,
+            0.3,
+            Primitive.Text.Style.REGULAR,
+            Primitive.Ink.STRING,
+            p.slice());
       }
     }
   }
@@ -74,7 +91,9 @@ final class MarkEngraver {
   private void marks(StripEngraver.Placed p) {
     Signs signs = p.event().signs();
     double x = middle(p);
-    boolean harmonic = p.event().heads().stream().anyMatch(h -> h.harmonic() == fret.score.Head.Harmonic.NATURAL_SOUNDING);
+    boolean harmonic =
+        p.event().heads().stream()
+            .anyMatch(h -> h.harmonic() == fret.score.Head.Harmonic.NATURAL_SOUNDING);
     if (harmonic) {
       pen.glyphAbove(MusicGlyph.HARMONIC, x, 1, 0.35, Primitive.Ink.NOTE, p.slice());
     }
@@ -91,7 +110,13 @@ final class MarkEngraver {
       pen.glyphAbove(ornament, x, 1, 0.35, Primitive.Ink.NOTE, p.slice());
     }
     if (signs.bow() != Signs.Bow.NONE) {
-      pen.glyphAbove(signs.bow() == Signs.Bow.DOWN ? MusicGlyph.DOWN_BOW : MusicGlyph.UP_BOW, x, 1, 0.4, Primitive.Ink.BOW, p.slice());
+      pen.glyphAbove(
+          signs.bow() == Signs.Bow.DOWN ? MusicGlyph.DOWN_BOW : MusicGlyph.UP_BOW,
+          x,
+          1,
+          0.4,
+          Primitive.Ink.BOW,
+          p.slice());
     }
     if (signs.fermata()) {
       pen.glyphAbove(MusicGlyph.FERMATA, x, 1, 0.4, Primitive.Ink.NOTE, p.slice());
@@ -118,7 +143,8 @@ final class MarkEngraver {
     double left = first.x();
     double right = last.x() + NoteEngraver.HEAD_WIDTH;
     double middle = (left + right) / 2;
-    boolean beamed = group.stream().allMatch(p -> !p.event().isRest() && p.event().value().flags() > 0);
+    boolean beamed =
+        group.stream().allMatch(p -> !p.event().isRest() && p.event().value().flags() > 0);
     double y = pen.skyline().topOver(left, right) - 0.55;
     if (!beamed) {
       double gap = 0.8;
@@ -127,9 +153,20 @@ final class MarkEngraver {
       pen.line(left, y, left, y + 0.5, 0.12, Primitive.Ink.NOTE, -1);
       pen.line(right, y, right, y + 0.5, 0.12, Primitive.Ink.NOTE, -1);
       y += 0.45;
-      pen.add(new Primitive.Text(number, middle, y, 1.3, Pen.widthOf(number, 1.3), Primitive.Text.Style.ITALIC, true, Primitive.Ink.NOTE, first.slice()));
+      pen.add(
+          new Primitive.Text(
+              number,
+              middle,
+              y,
+              1.3,
+              Pen.widthOf(number, 1.3),
+              Primitive.Text.Style.ITALIC,
+              true,
+              Primitive.Ink.NOTE,
+              first.slice()));
     } else {
-      pen.textAbove(number, middle, 1.3, 0.3, Primitive.Text.Style.ITALIC, Primitive.Ink.NOTE, first.slice());
+      pen.textAbove(
+          number, middle, 1.3, 0.3, Primitive.Text.Style.ITALIC, Primitive.Ink.NOTE, first.slice());
     }
   }
 
@@ -150,13 +187,27 @@ final class MarkEngraver {
       return;
     }
     MusicGlyph note =
-        text.startsWith("half") ? MusicGlyph.METRONOME_HALF : text.startsWith("eighth") ? MusicGlyph.METRONOME_EIGHTH : MusicGlyph.METRONOME_QUARTER;
+        text.startsWith("half")
+            ? MusicGlyph.METRONOME_HALF
+            : text.startsWith("eighth")
+                ? MusicGlyph.METRONOME_EIGHTH
+                : MusicGlyph.METRONOME_QUARTER;
     String rate = (text.charAt(equals - 1) == '.' ? ". = " : " = ") + text.substring(equals + 1);
     double width = Pen.widthOf(rate, 1.5);
     double noteWidth = pen.metrics().box(note).right() * 0.75;
     double y = pen.skyline().topOver(x - 0.2, x + noteWidth + width + 0.2) - 0.6;
     pen.glyph(note, x, y, 0.75, Primitive.Ink.WORDS, -1);
-    pen.add(new Primitive.Text(rate, x + noteWidth + 0.15, y, 1.5, width, Primitive.Text.Style.BOLD, false, Primitive.Ink.WORDS, -1));
+    pen.add(
+        new Primitive.Text(
+            rate,
+            x + noteWidth + 0.15,
+            y,
+            1.5,
+            width,
+            Primitive.Text.Style.BOLD,
+            false,
+            Primitive.Ink.WORDS,
+            -1));
   }
 
   private void words(String text, double x, Primitive.Text.Style style) {
@@ -197,7 +248,10 @@ final class MarkEngraver {
         if (d.kind() == Direction.Kind.CRESCENDO || d.kind() == Direction.Kind.DIMINUENDO) {
           open = d;
         } else if (d.kind() == Direction.Kind.HAIRPIN_END && open != null) {
-          hairpin(open.kind() == Direction.Kind.CRESCENDO, xAt.applyAsDouble(open.onset()) + 2.2, xAt.applyAsDouble(d.onset()) - 0.4);
+          hairpin(
+              open.kind() == Direction.Kind.CRESCENDO,
+              xAt.applyAsDouble(open.onset()) + 2.2,
+              xAt.applyAsDouble(d.onset()) - 0.4);
           open = null;
         }
       }
@@ -231,8 +285,12 @@ final class MarkEngraver {
   private void octaveLine(String text, double left, double right) {
     double width = Pen.widthOf(text, 1.4);
     double y = pen.skyline().topOver(left, right) - 0.6;
-    pen.add(new Primitive.Text(text, left, y, 1.4, width, Primitive.Text.Style.ITALIC, false, Primitive.Ink.NOTE, -1));
-    pen.add(new Primitive.Line(left + width + 0.3, y - 0.5, right, y - 0.5, 0.13, true, Primitive.Ink.NOTE, -1));
+    pen.add(
+        new Primitive.Text(
+            text, left, y, 1.4, width, Primitive.Text.Style.ITALIC, false, Primitive.Ink.NOTE, -1));
+    pen.add(
+        new Primitive.Line(
+            left + width + 0.3, y - 0.5, right, y - 0.5, 0.13, true, Primitive.Ink.NOTE, -1));
     pen.line(right, y - 0.5, right, y + 0.4, 0.13, Primitive.Ink.NOTE, -1);
   }
 
@@ -241,7 +299,17 @@ final class MarkEngraver {
       double width = Pen.widthOf(span.number(), 1.1);
       double x = span.left() + (span.index() == 0 ? 0 : -0.3);
       double y = pen.skyline().topOver(x - 0.1, x + width + 0.1) - 0.45;
-      pen.add(new Primitive.Text(span.number(), x, y, 1.1, width, Primitive.Text.Style.REGULAR, false, Primitive.Ink.FAINT, -1));
+      pen.add(
+          new Primitive.Text(
+              span.number(),
+              x,
+              y,
+              1.1,
+              width,
+              Primitive.Text.Style.REGULAR,
+              false,
+              Primitive.Ink.FAINT,
+              -1));
     }
   }
 
@@ -263,7 +331,17 @@ final class MarkEngraver {
       pen.line(left, y, right, y, 0.16, Primitive.Ink.NOTE, -1);
       pen.line(left, y, left, y + 1.8, 0.16, Primitive.Ink.NOTE, -1);
       String text = String.join(", ", numbers.stream().map(String::valueOf).toList()) + ".";
-      pen.add(new Primitive.Text(text, left + 0.4, y + 1.4, 1.3, Pen.widthOf(text, 1.3), Primitive.Text.Style.REGULAR, false, Primitive.Ink.NOTE, -1));
+      pen.add(
+          new Primitive.Text(
+              text,
+              left + 0.4,
+              y + 1.4,
+              1.3,
+              Pen.widthOf(text, 1.3),
+              Primitive.Text.Style.REGULAR,
+              false,
+              Primitive.Ink.NOTE,
+              -1));
     }
   }
 }

@@ -1,8 +1,8 @@
 package fret.engraving;
 
 /**
- * Glyphs of a music font, with their code points in the Standard Music Font Layout (W3C Music Notation
- * Community Group, "SMuFL 1.4", 2021).
+ * Glyphs of a music font, with their code points in the Standard Music Font Layout (W3C Music
+ * Notation Community Group, "SMuFL 1.4", 2021).
  */
 public enum MusicGlyph {
   G_CLEF("gClef", 0xE050),

@@ -82,7 +82,8 @@ final class NoteEngraver {
     List<Note> notes = new ArrayList<>();
     for (StripEngraver.Placed p : placed) {
       for (Direction d : p.bar().directions()) {
-        if ((d.kind() == Direction.Kind.OCTAVE_LINE || d.kind() == Direction.Kind.OCTAVE_LINE_END) && !octaveLines.contains(d)) {
+        if ((d.kind() == Direction.Kind.OCTAVE_LINE || d.kind() == Direction.Kind.OCTAVE_LINE_END)
+            && !octaveLines.contains(d)) {
           octaveLines.add(d);
         }
       }
@@ -95,7 +96,10 @@ final class NoteEngraver {
       }
     }
     for (Note n : notes) {
-      n.up = inVoices(n) ? n.placed.voiceRank() == 0 : n.placed.event().isGrace() || n.low() + n.high() < 8;
+      n.up =
+          inVoices(n)
+              ? n.placed.voiceRank() == 0
+              : n.placed.event().isGrace() || n.low() + n.high() < 8;
     }
     List<List<Note>> groups = beamGroups(notes);
     for (List<Note> group : groups) {
@@ -121,7 +125,10 @@ final class NoteEngraver {
   private int[] positions(StripEngraver.Placed p) {
     Clef clef = p.bar().clefAt(p.event().onset());
     int octaves = StripEngraver.octaveLineAt(octaveLines, p.event().onset());
-    return p.event().heads().stream().mapToInt(h -> clef.staffPosition(h.pitch()) - 7 * octaves).sorted().toArray();
+    return p.event().heads().stream()
+        .mapToInt(h -> clef.staffPosition(h.pitch()) - 7 * octaves)
+        .sorted()
+        .toArray();
   }
 
   private void rest(StripEngraver.Placed p) {
@@ -139,7 +146,13 @@ final class NoteEngraver {
     double y = (glyph == MusicGlyph.REST_WHOLE ? 1 : 2) + shift;
     pen.glyph(glyph, p.x(), y, 1, Primitive.Ink.NOTE, -1);
     for (int d = 0; d < p.event().value().dots(); d++) {
-      pen.glyph(MusicGlyph.DOT, p.x() + metrics.box(glyph).right() + 0.35 + 0.6 * d, 1.5 + shift, 1, Primitive.Ink.NOTE, -1);
+      pen.glyph(
+          MusicGlyph.DOT,
+          p.x() + metrics.box(glyph).right() + 0.35 + 0.6 * d,
+          1.5 + shift,
+          1,
+          Primitive.Ink.NOTE,
+          -1);
     }
   }
 
@@ -156,7 +169,11 @@ final class NoteEngraver {
       String key = groupKey(n);
       List<Note> current = open.get(voice);
       Note last = current == null ? null : current.get(current.size() - 1);
-      boolean joins = current != null && !key.isEmpty() && key.equals(openKey.get(voice)) && (e.isGrace() || last.event().end().equals(e.onset()));
+      boolean joins =
+          current != null
+              && !key.isEmpty()
+              && key.equals(openKey.get(voice))
+              && (e.isGrace() || last.event().end().equals(e.onset()));
       if (joins) {
         current.add(n);
       } else {
@@ -219,12 +236,19 @@ final class NoteEngraver {
     Note first = group.get(0);
     Note last = group.get(group.size() - 1);
     boolean up = first.up;
-    double rise = Math.max(-1, Math.min(1, 0.5 * (y(up ? last.high() : last.low()) - y(up ? first.high() : first.low()))));
+    double rise =
+        Math.max(
+            -1,
+            Math.min(
+                1, 0.5 * (y(up ? last.high() : last.low()) - y(up ? first.high() : first.low()))));
     double dx = Math.max(0.1, last.stemX() - first.stemX());
     double offset = up ? Double.MAX_VALUE : -Double.MAX_VALUE;
     for (Note n : group) {
       double along = rise * (n.stemX() - first.stemX()) / dx;
-      offset = up ? Math.min(offset, n.stemEndY + 0.4 - along) : Math.max(offset, n.stemEndY - 0.4 - along);
+      offset =
+          up
+              ? Math.min(offset, n.stemEndY + 0.4 - along)
+              : Math.max(offset, n.stemEndY - 0.4 - along);
     }
     for (Note n : group) {
       n.stemEndY = offset + rise * (n.stemX() - first.stemX()) / dx;
@@ -271,7 +295,9 @@ final class NoteEngraver {
       y1 = a.stemEndY + slope * (x1 - a.stemX());
       y2 = a.stemEndY + slope * (x2 - a.stemX());
     }
-    pen.add(new Primitive.Beam(x1, y1 + inset, x2, y2 + inset, BEAM * a.scale, Primitive.Ink.NOTE, a.placed.slice()));
+    pen.add(
+        new Primitive.Beam(
+            x1, y1 + inset, x2, y2 + inset, BEAM * a.scale, Primitive.Ink.NOTE, a.placed.slice()));
   }
 
   private void flag(Note n) {
@@ -279,12 +305,27 @@ final class NoteEngraver {
     if (flags == 0 || !n.hasStem()) {
       return;
     }
-    MusicGlyph[] upward = {MusicGlyph.FLAG_8_UP, MusicGlyph.FLAG_16_UP, MusicGlyph.FLAG_32_UP, MusicGlyph.FLAG_64_UP};
-    MusicGlyph[] downward = {MusicGlyph.FLAG_8_DOWN, MusicGlyph.FLAG_16_DOWN, MusicGlyph.FLAG_32_DOWN, MusicGlyph.FLAG_64_DOWN};
+    MusicGlyph[] upward = {
+      MusicGlyph.FLAG_8_UP, MusicGlyph.FLAG_16_UP, MusicGlyph.FLAG_32_UP, MusicGlyph.FLAG_64_UP
+    };
+    MusicGlyph[] downward = {
+      MusicGlyph.FLAG_8_DOWN,
+      MusicGlyph.FLAG_16_DOWN,
+      MusicGlyph.FLAG_32_DOWN,
+      MusicGlyph.FLAG_64_DOWN
+    };
     MusicGlyph glyph = (n.up ? upward : downward)[Math.min(flags, 4) - 1];
-    pen.glyph(glyph, n.stemX() - STEM / 2, n.stemEndY, n.scale, Primitive.Ink.NOTE, n.placed.slice());
+    pen.glyph(
+        glyph, n.stemX() - STEM / 2, n.stemEndY, n.scale, Primitive.Ink.NOTE, n.placed.slice());
     if (n.event().grace() == Event.Grace.SLASHED) {
-      pen.line(n.stemX() - 0.5, n.stemEndY + 1.3, n.stemX() + 0.8, n.stemEndY + 0.3, 0.1, Primitive.Ink.NOTE, n.placed.slice());
+      pen.line(
+          n.stemX() - 0.5,
+          n.stemEndY + 1.3,
+          n.stemX() + 0.8,
+          n.stemEndY + 0.3,
+          0.1,
+          Primitive.Ink.NOTE,
+          n.placed.slice());
     }
   }
 
@@ -318,7 +359,10 @@ final class NoteEngraver {
 
   private static MusicGlyph harmonicGlyph(Head head, MusicGlyph plain) {
     return switch (head.harmonic()) {
-      case NATURAL_TOUCHED, ARTIFICIAL_TOUCHED -> plain == MusicGlyph.HEAD_BLACK ? MusicGlyph.HEAD_DIAMOND_BLACK : MusicGlyph.HEAD_DIAMOND_WHITE;
+      case NATURAL_TOUCHED, ARTIFICIAL_TOUCHED ->
+          plain == MusicGlyph.HEAD_BLACK
+              ? MusicGlyph.HEAD_DIAMOND_BLACK
+              : MusicGlyph.HEAD_DIAMOND_WHITE;
       default -> plain;
     };
   }
@@ -341,10 +385,24 @@ final class NoteEngraver {
 
   private void ledgers(int position, double x, double scale, int slice) {
     for (int p = -2; p >= position; p -= 2) {
-      pen.line(x - LEDGER_OUT, y(p), x + HEAD_WIDTH * scale + LEDGER_OUT, y(p), LEDGER, Primitive.Ink.NOTE, slice);
+      pen.line(
+          x - LEDGER_OUT,
+          y(p),
+          x + HEAD_WIDTH * scale + LEDGER_OUT,
+          y(p),
+          LEDGER,
+          Primitive.Ink.NOTE,
+          slice);
     }
     for (int p = 10; p <= position; p += 2) {
-      pen.line(x - LEDGER_OUT, y(p), x + HEAD_WIDTH * scale + LEDGER_OUT, y(p), LEDGER, Primitive.Ink.NOTE, slice);
+      pen.line(
+          x - LEDGER_OUT,
+          y(p),
+          x + HEAD_WIDTH * scale + LEDGER_OUT,
+          y(p),
+          LEDGER,
+          Primitive.Ink.NOTE,
+          slice);
     }
   }
 
@@ -375,7 +433,13 @@ final class NoteEngraver {
             default -> MusicGlyph.NATURAL;
           };
       double width = metrics.box(glyph).right() * n.scale;
-      pen.glyph(glyph, n.placed.x() + leftmost - 0.2 - width - column * 1.1 * n.scale, y(position), n.scale, Primitive.Ink.NOTE, n.placed.slice());
+      pen.glyph(
+          glyph,
+          n.placed.x() + leftmost - 0.2 - width - column * 1.1 * n.scale,
+          y(position),
+          n.scale,
+          Primitive.Ink.NOTE,
+          n.placed.slice());
     }
   }
 
@@ -384,14 +448,23 @@ final class NoteEngraver {
   }
 
   private void dots(Note n, double[] shifts) {
-    double right = n.placed.x() + HEAD_WIDTH * n.scale + Math.max(0, java.util.Arrays.stream(shifts).max().orElse(0));
+    double right =
+        n.placed.x()
+            + HEAD_WIDTH * n.scale
+            + Math.max(0, java.util.Arrays.stream(shifts).max().orElse(0));
     int before = Integer.MIN_VALUE;
     for (int position : n.positions) {
       int at = Math.floorMod(position, 2) == 0 ? position + 1 : position;
       at = at == before ? at + 2 : at;
       before = at;
       for (int d = 0; d < n.event().value().dots(); d++) {
-        pen.glyph(MusicGlyph.DOT, right + 0.3 + 0.6 * d, y(at), n.scale, Primitive.Ink.NOTE, n.placed.slice());
+        pen.glyph(
+            MusicGlyph.DOT,
+            right + 0.3 + 0.6 * d,
+            y(at),
+            n.scale,
+            Primitive.Ink.NOTE,
+            n.placed.slice());
       }
     }
   }
@@ -399,7 +472,10 @@ final class NoteEngraver {
   private void tremolo(Note n) {
     int strokes = n.event().signs().tremolo();
     if (strokes > 0) {
-      MusicGlyph glyph = strokes == 1 ? MusicGlyph.TREMOLO_1 : strokes == 2 ? MusicGlyph.TREMOLO_2 : MusicGlyph.TREMOLO_3;
+      MusicGlyph glyph =
+          strokes == 1
+              ? MusicGlyph.TREMOLO_1
+              : strokes == 2 ? MusicGlyph.TREMOLO_2 : MusicGlyph.TREMOLO_3;
       double middle = ((n.up ? y(n.high()) : y(n.low())) + n.stemEndY) / 2;
       pen.glyph(glyph, n.stemX(), middle, 1, Primitive.Ink.NOTE, n.placed.slice());
     }
@@ -413,17 +489,28 @@ final class NoteEngraver {
       MusicGlyph glyph =
           switch (a) {
             case STACCATO -> above ? MusicGlyph.STACCATO_ABOVE : MusicGlyph.STACCATO_BELOW;
-            case STACCATISSIMO -> above ? MusicGlyph.STACCATISSIMO_ABOVE : MusicGlyph.STACCATISSIMO_BELOW;
-            case TENUTO, DETACHED_LEGATO -> above ? MusicGlyph.TENUTO_ABOVE : MusicGlyph.TENUTO_BELOW;
+            case STACCATISSIMO ->
+                above ? MusicGlyph.STACCATISSIMO_ABOVE : MusicGlyph.STACCATISSIMO_BELOW;
+            case TENUTO, DETACHED_LEGATO ->
+                above ? MusicGlyph.TENUTO_ABOVE : MusicGlyph.TENUTO_BELOW;
             case ACCENT -> above ? MusicGlyph.ACCENT_ABOVE : MusicGlyph.ACCENT_BELOW;
             case MARCATO -> MusicGlyph.MARCATO_ABOVE;
           };
-      boolean inside = (a == Signs.Articulation.STACCATO || a == Signs.Articulation.TENUTO) && (above ? n.high() < 7 : n.low() > 1) && n.event().signs().articulations().size() == 1;
+      boolean inside =
+          (a == Signs.Articulation.STACCATO || a == Signs.Articulation.TENUTO)
+              && (above ? n.high() < 7 : n.low() > 1)
+              && n.event().signs().articulations().size() == 1;
       if (inside) {
         int position = above ? n.high() + 2 : n.low() - 2;
         int space = Math.floorMod(position, 2) == 0 ? position + (above ? 1 : -1) : position;
         GlyphMetrics.Box box = metrics.box(glyph);
-        pen.glyph(glyph, n.middleX() - box.width() / 2 - box.left(), y(space) - (box.top() + box.bottom()) / 2, 1, Primitive.Ink.NOTE, n.placed.slice());
+        pen.glyph(
+            glyph,
+            n.middleX() - box.width() / 2 - box.left(),
+            y(space) - (box.top() + box.bottom()) / 2,
+            1,
+            Primitive.Ink.NOTE,
+            n.placed.slice());
       } else if (above) {
         pen.glyphAbove(glyph, n.middleX(), 1, 0.3, Primitive.Ink.NOTE, n.placed.slice());
       } else {

@@ -32,12 +32,20 @@ final class Pen {
     add(new Primitive.Glyph(glyph, x, y, scale, metrics.box(glyph), ink, slice));
   }
 
-  void line(double x1, double y1, double x2, double y2, double thickness, Primitive.Ink ink, int slice) {
+  void line(
+      double x1, double y1, double x2, double y2, double thickness, Primitive.Ink ink, int slice) {
     add(new Primitive.Line(x1, y1, x2, y2, thickness, false, ink, slice));
   }
 
   /** Text centred over an x, clear of everything already set; returns its baseline. */
-  double textAbove(String text, double x, double size, double gap, Primitive.Text.Style style, Primitive.Ink ink, int slice) {
+  double textAbove(
+      String text,
+      double x,
+      double size,
+      double gap,
+      Primitive.Text.Style style,
+      Primitive.Ink ink,
+      int slice) {
     double width = widthOf(text, size);
     double y = skyline.topOver(x - width / 2 - 0.1, x + width / 2 + 0.1) - gap;
     add(new Primitive.Text(text, x, y, size, width, style, true, ink, slice));
@@ -45,14 +53,16 @@ final class Pen {
   }
 
   /** A glyph centred over an x, clear of everything already set. */
-  void glyphAbove(MusicGlyph glyph, double x, double scale, double gap, Primitive.Ink ink, int slice) {
+  void glyphAbove(
+      MusicGlyph glyph, double x, double scale, double gap, Primitive.Ink ink, int slice) {
     GlyphMetrics.Box box = metrics.box(glyph);
     double half = box.width() * scale / 2;
     double y = skyline.topOver(x - half - 0.1, x + half + 0.1) - gap - box.bottom() * scale;
     glyph(glyph, x - half - box.left() * scale, y, scale, ink, slice);
   }
 
-  void glyphBelow(MusicGlyph glyph, double x, double scale, double gap, Primitive.Ink ink, int slice) {
+  void glyphBelow(
+      MusicGlyph glyph, double x, double scale, double gap, Primitive.Ink ink, int slice) {
     GlyphMetrics.Box box = metrics.box(glyph);
     double half = box.width() * scale / 2;
     double y = skyline.bottomOver(x - half - 0.1, x + half + 0.1) + gap - box.top() * scale;

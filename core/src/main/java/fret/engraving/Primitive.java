@@ -1,8 +1,8 @@
 package fret.engraving;
 
 /**
- * Something to paint, in staff spaces: x to the right from the strip's start, y downwards from the top
- * line of the stave. Each is tied to the moment it belongs to ({@code slice}, -1 for none).
+ * Something to paint, in staff spaces: x to the right from the strip's start, y downwards from the
+ * top line of the stave. Each is tied to the moment it belongs to ({@code slice}, -1 for none).
  */
 public sealed interface Primitive {
   /** What it is, for colour and for reading collisions. */
@@ -30,7 +30,8 @@ public sealed interface Primitive {
   double bottom();
 
   /** A music glyph with its origin at (x, y). */
-  record Glyph(MusicGlyph glyph, double x, double y, double scale, GlyphMetrics.Box box, Ink ink, int slice)
+  record Glyph(
+      MusicGlyph glyph, double x, double y, double scale, GlyphMetrics.Box box, Ink ink, int slice)
       implements Primitive {
     @Override
     public double left() {
@@ -54,7 +55,15 @@ public sealed interface Primitive {
   }
 
   /** A straight line. */
-  record Line(double x1, double y1, double x2, double y2, double thickness, boolean dashed, Ink ink, int slice)
+  record Line(
+      double x1,
+      double y1,
+      double x2,
+      double y2,
+      double thickness,
+      boolean dashed,
+      Ink ink,
+      int slice)
       implements Primitive {
     @Override
     public double left() {
@@ -78,7 +87,8 @@ public sealed interface Primitive {
   }
 
   /** A beam: a slanted bar with upright ends; {@code y} is its middle. */
-  record Beam(double x1, double y1, double x2, double y2, double thickness, Ink ink, int slice) implements Primitive {
+  record Beam(double x1, double y1, double x2, double y2, double thickness, Ink ink, int slice)
+      implements Primitive {
     @Override
     public double left() {
       return x1;
@@ -101,7 +111,15 @@ public sealed interface Primitive {
   }
 
   /** A slur or tie: a cubic curve, thicker in the middle. */
-  record Curve(double x1, double y1, double x2, double y2, double height, double thickness, Ink ink, int slice)
+  record Curve(
+      double x1,
+      double y1,
+      double x2,
+      double y2,
+      double height,
+      double thickness,
+      Ink ink,
+      int slice)
       implements Primitive {
     /** Y of the two control points; {@code height} is negative for a curve above. */
     public double controlY(boolean first) {
@@ -131,7 +149,10 @@ public sealed interface Primitive {
     /** Y of the curve at a share 0 to 1 of its way. */
     public double yAt(double t) {
       double u = 1 - t;
-      return u * u * u * y1 + 3 * u * u * t * controlY(true) + 3 * u * t * t * controlY(false) + t * t * t * y2;
+      return u * u * u * y1
+          + 3 * u * u * t * controlY(true)
+          + 3 * u * t * t * controlY(false)
+          + t * t * t * y2;
     }
   }
 
@@ -140,7 +161,16 @@ public sealed interface Primitive {
    *
    * @param size height of the type in staff spaces
    */
-  record Text(String text, double x, double y, double size, double width, Style style, boolean centred, Ink ink, int slice)
+  record Text(
+      String text,
+      double x,
+      double y,
+      double size,
+      double width,
+      Style style,
+      boolean centred,
+      Ink ink,
+      int slice)
       implements Primitive {
     /** Type styles. */
     public enum Style {

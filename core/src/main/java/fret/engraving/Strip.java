@@ -11,7 +11,12 @@ import java.util.List;
  * @param bars where each bar starts and ends
  */
 public record Strip(
-    List<Primitive> primitives, double width, double top, double bottom, List<Double> sliceX, List<BarSpan> bars) {
+    List<Primitive> primitives,
+    double width,
+    double top,
+    double bottom,
+    List<Double> sliceX,
+    List<BarSpan> bars) {
   /** Extent of a bar. */
   public record BarSpan(int index, String number, double left, double right) {}
 

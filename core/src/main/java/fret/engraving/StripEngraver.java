@@ -21,8 +21,8 @@ import org.apache.commons.numbers.fraction.Fraction;
 /**
  * Engraves a part as one continuous stave: decides where every glyph, line and curve stands.
  *
- * <p>Line thicknesses are the engraving defaults of the Bravura font's SMuFL metadata (Steinberg Media
- * Technologies, SIL Open Font License).
+ * <p>Line thicknesses are the engraving defaults of the Bravura font's SMuFL metadata (Steinberg
+ * Media Technologies, SIL Open Font License).
  */
 public final class StripEngraver {
   static final double STAFF_LINE = 0.13;
@@ -39,7 +39,8 @@ public final class StripEngraver {
   private final TreeMap<Fraction, Double> columnX = new TreeMap<>();
 
   /** An event with the place it got. */
-  record Placed(Bar bar, Event event, double x, int slice, boolean small, int voiceRank, int voiceCount) {}
+  record Placed(
+      Bar bar, Event event, double x, int slice, boolean small, int voiceRank, int voiceCount) {}
 
   private StripEngraver(ResolvedPassage passage, List<FingerText> texts, GlyphMetrics metrics) {
     this.passage = passage;
@@ -48,7 +49,8 @@ public final class StripEngraver {
     this.sliceX = new double[passage.slices().size()];
     texts.forEach(t -> fingers.put(t.note(), t));
     for (SoundingNote note : passage.notes()) {
-      sliceOfEvent.put(key(note.key().barIndex(), note.voice(), note.onset(), note.key().grace()), note.slice());
+      sliceOfEvent.put(
+          key(note.key().barIndex(), note.voice(), note.onset(), note.key().grace()), note.slice());
     }
   }
 
@@ -58,7 +60,8 @@ public final class StripEngraver {
    * @param fingers what to print as fingering
    * @param metrics glyph sizes
    */
-  public static Strip engrave(ResolvedPassage passage, List<FingerText> fingers, GlyphMetrics metrics) {
+  public static Strip engrave(
+      ResolvedPassage passage, List<FingerText> fingers, GlyphMetrics metrics) {
     return new StripEngraver(passage, fingers, metrics).run();
   }
 
@@ -114,16 +117,24 @@ public final class StripEngraver {
   /** A clef that comes into force at the next bar stands small before the bar line. */
   private double clefAhead(Bar bar, double x) {
     List<Bar> bars = passage.score().bars();
-    boolean changes = bar.index() + 1 < bars.size() && !bars.get(bar.index() + 1).clef().equals(bar.clefAt(bar.end()));
+    boolean changes =
+        bar.index() + 1 < bars.size()
+            && !bars.get(bar.index() + 1).clef().equals(bar.clefAt(bar.end()));
     return changes ? clef(bars.get(bar.index() + 1).clef(), x, 0.75) + 0.5 : x;
   }
 
   private double clef(Clef clef, double x, double scale) {
     MusicGlyph glyph =
         switch (clef.sign()) {
-          case G -> clef.octaveChange() < 0 ? MusicGlyph.G_CLEF_8VB : clef.octaveChange() > 0 ? MusicGlyph.G_CLEF_8VA : MusicGlyph.G_CLEF;
+          case G ->
+              clef.octaveChange() < 0
+                  ? MusicGlyph.G_CLEF_8VB
+                  : clef.octaveChange() > 0 ? MusicGlyph.G_CLEF_8VA : MusicGlyph.G_CLEF;
           case C -> MusicGlyph.C_CLEF;
-          case F -> clef.octaveChange() < 0 ? MusicGlyph.F_CLEF_8VB : clef.octaveChange() > 0 ? MusicGlyph.F_CLEF_8VA : MusicGlyph.F_CLEF;
+          case F ->
+              clef.octaveChange() < 0
+                  ? MusicGlyph.F_CLEF_8VB
+                  : clef.octaveChange() > 0 ? MusicGlyph.F_CLEF_8VA : MusicGlyph.F_CLEF;
         };
     pen.glyph(glyph, x, 5 - clef.line(), scale, Primitive.Ink.NOTE, -1);
     return x + metrics.box(glyph).right() * scale;
@@ -138,7 +149,13 @@ public final class StripEngraver {
       }
     }
     for (Step step : key.alteredSteps()) {
-      x = keySign(bar.clef(), step, key.fifths() > 0, key.fifths() > 0 ? MusicGlyph.SHARP : MusicGlyph.FLAT, x);
+      x =
+          keySign(
+              bar.clef(),
+              step,
+              key.fifths() > 0,
+              key.fifths() > 0 ? MusicGlyph.SHARP : MusicGlyph.FLAT,
+              x);
     }
     return x;
   }
@@ -150,7 +167,8 @@ public final class StripEngraver {
 
   private double time(TimeSignature time, double x) {
     if (time.sign() != TimeSignature.Sign.NUMBERS) {
-      MusicGlyph glyph = time.sign() == TimeSignature.Sign.CUT ? MusicGlyph.TIME_CUT : MusicGlyph.TIME_COMMON;
+      MusicGlyph glyph =
+          time.sign() == TimeSignature.Sign.CUT ? MusicGlyph.TIME_CUT : MusicGlyph.TIME_COMMON;
       pen.glyph(glyph, x, 2, 1, Primitive.Ink.NOTE, -1);
       return x + metrics.box(glyph).right();
     }
@@ -234,7 +252,10 @@ public final class StripEngraver {
     for (Event e : here) {
       if (!e.isGrace()) {
         int rank = voices.size() > 1 ? voices.headSet(e.voice()).size() : 0;
-        int slice = e.isRest() || e.cue() ? -1 : sliceOfEvent.getOrDefault(key(bar.index(), e.voice(), e.onset(), 0), -1);
+        int slice =
+            e.isRest() || e.cue()
+                ? -1
+                : sliceOfEvent.getOrDefault(key(bar.index(), e.voice(), e.onset(), 0), -1);
         double at = e.isRest() && wholeBarRest(bar, e) ? x + 1.5 : x;
         placed.add(new Placed(bar, e, at, slice, e.cue(), rank, voices.size()));
         if (slice >= 0) {
@@ -255,9 +276,13 @@ public final class StripEngraver {
       Event g = graces.get(i);
       int rank = graces.size() - i;
       int slice = sliceOfEvent.getOrDefault(key(bar.index(), g.voice(), g.onset(), rank), -1);
-      boolean sign = g.heads().stream().anyMatch(h -> h.pitch().alter() != bar.key().alterOf(h.pitch().step()));
+      boolean sign =
+          g.heads().stream()
+              .anyMatch(h -> h.pitch().alter() != bar.key().alterOf(h.pitch().step()));
       x += sign ? 0.8 : 0;
-      placed.add(new Placed(bar, g, x, slice, true, voices.size() > 1 ? voices.headSet(g.voice()).size() : 0, 1));
+      placed.add(
+          new Placed(
+              bar, g, x, slice, true, voices.size() > 1 ? voices.headSet(g.voice()).size() : 0, 1));
       if (slice >= 0) {
         sliceX[slice] = x + 0.38;
       }
@@ -332,7 +357,9 @@ public final class StripEngraver {
     }
     double end = next == null ? spans.get(spans.size() - 1).right() : next.getValue();
     Fraction endOnset = next == null ? passage.score().end() : next.getKey();
-    double share = onset.subtract(at.getKey()).doubleValue() / Math.max(1e-9, endOnset.subtract(at.getKey()).doubleValue());
+    double share =
+        onset.subtract(at.getKey()).doubleValue()
+            / Math.max(1e-9, endOnset.subtract(at.getKey()).doubleValue());
     return at.getValue() + (end - at.getValue()) * Math.min(1, share);
   }
 
@@ -341,7 +368,10 @@ public final class StripEngraver {
     int octaves = 0;
     for (Direction d : directions) {
       if (d.onset().compareTo(onset) <= 0) {
-        octaves = d.kind() == Direction.Kind.OCTAVE_LINE ? (int) d.number() : d.kind() == Direction.Kind.OCTAVE_LINE_END ? 0 : octaves;
+        octaves =
+            d.kind() == Direction.Kind.OCTAVE_LINE
+                ? (int) d.number()
+                : d.kind() == Direction.Kind.OCTAVE_LINE_END ? 0 : octaves;
       }
     }
     return octaves;

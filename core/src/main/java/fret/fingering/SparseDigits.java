@@ -9,8 +9,9 @@ import java.util.Set;
 import java.util.function.IntPredicate;
 
 /**
- * Which notes need a digit on the page: the first stopped one, each arrival of a shift, a choice between
- * open string and stopped note, a finger that leaves the easy shape, and what the player pinned.
+ * Which notes need a digit on the page: the first stopped one, each arrival of a shift, a choice
+ * between open string and stopped note, a finger that leaves the easy shape, and what the player
+ * pinned.
  */
 public final class SparseDigits {
   private SparseDigits() {}
@@ -20,7 +21,8 @@ public final class SparseDigits {
    *
    * @param pinned whether the player set a note
    */
-  public static Set<Integer> of(ResolvedPassage passage, Instrument instrument, Fingering fingering, IntPredicate pinned) {
+  public static Set<Integer> of(
+      ResolvedPassage passage, Instrument instrument, Fingering fingering, IntPredicate pinned) {
     Set<Integer> wanted = new HashSet<>();
     fingering.shifts().forEach(s -> wanted.add(s.toNote()));
     boolean firstSeen = false;
@@ -33,8 +35,16 @@ public final class SparseDigits {
       NoteFinger place = found.get();
       boolean first = !firstSeen && !place.isOpen();
       firstSeen |= first;
-      boolean changedMind = before != null && passage.notes().get(before.note()).pitch().equals(passage.notes().get(i).pitch()) && !before.samePlace(place);
-      if (first || pinned.test(i) || changedMind || place.harmonic() || place.finger() == Finger.THUMB || openOrStopped(instrument, place)) {
+      boolean changedMind =
+          before != null
+              && passage.notes().get(before.note()).pitch().equals(passage.notes().get(i).pitch())
+              && !before.samePlace(place);
+      if (first
+          || pinned.test(i)
+          || changedMind
+          || place.harmonic()
+          || place.finger() == Finger.THUMB
+          || openOrStopped(instrument, place)) {
         wanted.add(i);
       }
       before = place;
@@ -44,6 +54,7 @@ public final class SparseDigits {
 
   /** A stopped note that an open string could play. */
   private static boolean openOrStopped(Instrument instrument, NoteFinger place) {
-    return !place.isOpen() && instrument.openStrings().stream().anyMatch(p -> p.midi() == place.sounding().midi());
+    return !place.isOpen()
+        && instrument.openStrings().stream().anyMatch(p -> p.midi() == place.sounding().midi());
   }
 }

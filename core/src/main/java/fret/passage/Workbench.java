@@ -125,8 +125,8 @@ public record Workbench(
   }
 
   /**
-   * The part with digits printed on the notes that {@code shown} admits, so that drills made from it
-   * carry the fingering of the target tempo.
+   * The part with digits printed on the notes that {@code shown} admits, so that drills made from
+   * it carry the fingering of the target tempo.
    */
   public Score fingered(IntPredicate shown) {
     Map<NoteKey, NoteFinger> places = new HashMap<>();
@@ -137,14 +137,31 @@ public record Workbench(
     }
     List<Bar> bars = new ArrayList<>();
     for (Bar bar : score.bars()) {
-      bars.add(bar.withEvents(bar.events().stream().map(e -> e.isGrace() ? e : e.withHeads(e.heads().stream().map(h -> printed(bar, e, h, places)).toList())).toList()));
+      bars.add(
+          bar.withEvents(
+              bar.events().stream()
+                  .map(
+                      e ->
+                          e.isGrace()
+                              ? e
+                              : e.withHeads(
+                                  e.heads().stream().map(h -> printed(bar, e, h, places)).toList()))
+                  .toList()));
     }
-    return new Score(score.title(), score.composer(), score.partName(), score.transposition(), bars);
+    return new Score(
+        score.title(), score.composer(), score.partName(), score.transposition(), bars);
   }
 
   private static Head printed(Bar bar, Event e, Head h, Map<NoteKey, NoteFinger> places) {
     NoteFinger place = places.get(new NoteKey(bar.index(), e.voice(), e.onset(), 0, h.pitch()));
-    return new Head(h.pitch(), h.accidental(), h.tieStart(), h.tieStop(), h.harmonic(), place == null ? "" : place.finger().digit(), place == null ? 0 : place.string());
+    return new Head(
+        h.pitch(),
+        h.accidental(),
+        h.tieStart(),
+        h.tieStop(),
+        h.harmonic(),
+        place == null ? "" : place.finger().digit(),
+        place == null ? 0 : place.string());
   }
 
   /** A solver that may move every note that is not pinned, for comparing alternatives. */

@@ -20,8 +20,8 @@ import java.util.Map;
  *
  * <p>Each day the chunks that have climbed least come first. An item is one chunk at one level: the
  * clean tries that close it, one try in three lost, and a pause of a few seconds between tries. A
- * chunk climbs one level a day. Rhythm drills take the place of the first straight item of
- * a chunk on at most three days a week; a chunk's first day starts by adding notes.
+ * chunk climbs one level a day. Rhythm drills take the place of the first straight item of a chunk
+ * on at most three days a week; a chunk's first day starts by adding notes.
  */
 public final class Planner {
   /** Id of a run-through of the whole passage. */

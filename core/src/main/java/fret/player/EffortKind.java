@@ -11,7 +11,10 @@ public enum EffortKind {
   SKIP("skip", "strings", "skipped string: passing over one that is not played"),
   SAME_FINGER("same-finger", "1/s", "finger hops: the same one on another string"),
   SLIDE("slide", "1/s", "finger slides: the same one to another note within the hand"),
-  WEAK_PAIR("weak-pair", "1/s", "weak pair of fingers: third, fourth and second following each other fast"),
+  WEAK_PAIR(
+      "weak-pair",
+      "1/s",
+      "weak pair of fingers: third, fourth and second following each other fast"),
   STRETCH("stretch", "semitones", "stretch: leaving the easy shape of the hand"),
   OPEN_LONG("open-long", "s", "long open string: it cannot be vibrated"),
   OPEN_STRING("open-string", "notes", "open string: it stands out"),

@@ -2,13 +2,16 @@ package fret.app.command;
 
 import java.util.List;
 import javafx.scene.input.KeyCode;
-import javafx.scene.input.KeyCombination;
 import javafx.scene.input.KeyCodeCombination;
+import javafx.scene.input.KeyCombination;
 
 /** All keys of the program, in one table: handlers and the help page are made from it. */
 public enum Shortcut {
   HELP("Everywhere", "Show all keys", new KeyCodeCombination(KeyCode.F1)),
-  OPEN("Everywhere", "Open a MusicXML file", new KeyCodeCombination(KeyCode.O, KeyCombination.SHORTCUT_DOWN)),
+  OPEN(
+      "Everywhere",
+      "Open a MusicXML file",
+      new KeyCodeCombination(KeyCode.O, KeyCombination.SHORTCUT_DOWN)),
   UNDO("Everywhere", "Undo", new KeyCodeCombination(KeyCode.Z, KeyCombination.SHORTCUT_DOWN)),
   REDO("Everywhere", "Redo", new KeyCodeCombination(KeyCode.Y, KeyCombination.SHORTCUT_DOWN)),
   AREA_1("Everywhere", "Shelf", new KeyCodeCombination(KeyCode.F2)),
@@ -17,12 +20,20 @@ public enum Shortcut {
   AREA_4("Everywhere", "Plan", new KeyCodeCombination(KeyCode.F5)),
   AREA_5("Everywhere", "Practise", new KeyCodeCombination(KeyCode.F6)),
   AREA_6("Everywhere", "Journal", new KeyCodeCombination(KeyCode.F7)),
-  ZOOM_IN("Strip", "Larger notes", new KeyCodeCombination(KeyCode.EQUALS, KeyCombination.SHORTCUT_DOWN)),
-  ZOOM_OUT("Strip", "Smaller notes", new KeyCodeCombination(KeyCode.MINUS, KeyCombination.SHORTCUT_DOWN)),
+  ZOOM_IN(
+      "Strip",
+      "Larger notes",
+      new KeyCodeCombination(KeyCode.EQUALS, KeyCombination.SHORTCUT_DOWN)),
+  ZOOM_OUT(
+      "Strip",
+      "Smaller notes",
+      new KeyCodeCombination(KeyCode.MINUS, KeyCombination.SHORTCUT_DOWN)),
   NEXT_NOTE("Strip", "Next note", new KeyCodeCombination(KeyCode.RIGHT)),
   PREVIOUS_NOTE("Strip", "Previous note", new KeyCodeCombination(KeyCode.LEFT)),
-  NEXT_BAR("Strip", "Next bar", new KeyCodeCombination(KeyCode.RIGHT, KeyCombination.SHORTCUT_DOWN)),
-  PREVIOUS_BAR("Strip", "Previous bar", new KeyCodeCombination(KeyCode.LEFT, KeyCombination.SHORTCUT_DOWN)),
+  NEXT_BAR(
+      "Strip", "Next bar", new KeyCodeCombination(KeyCode.RIGHT, KeyCombination.SHORTCUT_DOWN)),
+  PREVIOUS_BAR(
+      "Strip", "Previous bar", new KeyCodeCombination(KeyCode.LEFT, KeyCombination.SHORTCUT_DOWN)),
   FINGER_0("Left hand", "Pin the open string", new KeyCodeCombination(KeyCode.DIGIT0)),
   FINGER_1("Left hand", "Pin the first finger", new KeyCodeCombination(KeyCode.DIGIT1)),
   FINGER_2("Left hand", "Pin the second finger", new KeyCodeCombination(KeyCode.DIGIT2)),
@@ -32,7 +43,10 @@ public enum Shortcut {
   STRING_UP("Left hand", "Pin to the next higher string", new KeyCodeCombination(KeyCode.UP)),
   STRING_DOWN("Left hand", "Pin to the next lower string", new KeyCodeCombination(KeyCode.DOWN)),
   UNPIN("Left hand", "Take the pin off", new KeyCodeCombination(KeyCode.BACK_SPACE)),
-  ADOPT("Left hand", "Adopt the fingering shown", new KeyCodeCombination(KeyCode.A, KeyCombination.SHORTCUT_DOWN)),
+  ADOPT(
+      "Left hand",
+      "Adopt the fingering shown",
+      new KeyCodeCombination(KeyCode.A, KeyCombination.SHORTCUT_DOWN)),
   DIGITS("Left hand", "All digits, or only the needed ones", new KeyCodeCombination(KeyCode.D)),
   START_STOP("Practise", "Start or stop the click", new KeyCodeCombination(KeyCode.SPACE)),
   CLEAN("Practise", "That was clean", new KeyCodeCombination(KeyCode.C)),

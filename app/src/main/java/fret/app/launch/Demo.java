@@ -1,5 +1,6 @@
 package fret.app.launch;
 
+import fret.base.UnusableInput;
 import fret.drill.Chunk;
 import fret.drill.Chunker;
 import fret.drill.DrillKind;
@@ -11,11 +12,10 @@ import fret.mark.Marks;
 import fret.passage.Passage;
 import fret.passage.ScoreReader;
 import fret.passage.Workbench;
+import fret.plan.ReadyDate;
 import fret.player.HandSize;
 import fret.player.Preset;
 import fret.player.School;
-import fret.base.UnusableInput;
-import fret.plan.ReadyDate;
 import fret.shelf.Audition;
 import fret.shelf.Library;
 import fret.tempo.Beat;
@@ -49,16 +49,36 @@ final class Demo {
 
   static void fill(Library library, ScoreReader reader, LocalDate today) {
     LocalDate date = today.plusDays(48);
-    Audition audition = library.save(new Audition(0, "Moth Lantern Puppet Theatre: player for the pit", date, ReadyDate.of(today.minusDays(DAYS), date), 25));
+    Audition audition =
+        library.save(
+            new Audition(
+                0,
+                "Moth Lantern Puppet Theatre: player for the pit",
+                date,
+                ReadyDate.of(today.minusDays(DAYS), date),
+                25));
     Random random = new Random(7);
     for (Piece piece : PIECES) {
       byte[] source = source(piece.file() + ".musicxml");
       try {
         var score = reader.read(piece.file(), source, "").value();
-        Passage.Settings settings = new Passage.Settings(score.title(), piece.type(), new Tempo(Beat.QUARTER, piece.target()), Preset.SURE.id(), School.USUAL, HandSize.MEDIUM, false, false);
-        Passage passage = library.add(new Passage(0, audition.id(), piece.file() + ".musicxml", "", settings, Marks.NONE), source);
+        Passage.Settings settings =
+            new Passage.Settings(
+                score.title(),
+                piece.type(),
+                new Tempo(Beat.QUARTER, piece.target()),
+                Preset.SURE.id(),
+                School.USUAL,
+                HandSize.MEDIUM,
+                false,
+                false);
+        Passage passage =
+            library.add(
+                new Passage(0, audition.id(), piece.file() + ".musicxml", "", settings, Marks.NONE),
+                source);
         Workbench bench = Workbench.of(passage, score);
-        practise(library, passage, Chunker.chunks(bench.resolved(), bench.fingering()), today, random);
+        practise(
+            library, passage, Chunker.chunks(bench.resolved(), bench.fingering()), today, random);
       } catch (UnusableInput e) {
         throw new IllegalStateException(e);
       }
@@ -66,7 +86,8 @@ final class Demo {
   }
 
   /** Three weeks of tries: slow at first, some days missed, now and then something breaks. */
-  private static void practise(Library library, Passage passage, List<Chunk> chunks, LocalDate today, Random random) {
+  private static void practise(
+      Library library, Passage passage, List<Chunk> chunks, LocalDate today, Random random) {
     Ladder ladder = Ladder.toTarget((int) Math.round(passage.settings().target().perMinute()));
     int[] level = new int[chunks.size()];
     for (int day = DAYS; day >= 1; day--) {
@@ -81,9 +102,25 @@ final class Demo {
         int luck = random.nextInt(100);
         Verdict verdict = luck < 68 ? Verdict.CLEAN : luck < 90 ? Verdict.NEARLY : Verdict.MISSED;
         clean = verdict == Verdict.CLEAN ? clean + 1 : 0;
-        Breakage broke = verdict == Verdict.CLEAN ? Breakage.NONE : List.of(Breakage.SHIFT, Breakage.INTONATION, Breakage.CROSSING, Breakage.RUSHED).get(random.nextInt(4));
-        DrillKind drill = attempt == 0 && random.nextBoolean() ? DrillKind.RHYTHMS : DrillKind.STRAIGHT;
-        library.add(new JournalEntry(0, passage.id(), date, chunks.get(chunk).id(), drill, perMinute, 40 + random.nextInt(80), verdict, broke, ""));
+        Breakage broke =
+            verdict == Verdict.CLEAN
+                ? Breakage.NONE
+                : List.of(Breakage.SHIFT, Breakage.INTONATION, Breakage.CROSSING, Breakage.RUSHED)
+                    .get(random.nextInt(4));
+        DrillKind drill =
+            attempt == 0 && random.nextBoolean() ? DrillKind.RHYTHMS : DrillKind.STRAIGHT;
+        library.add(
+            new JournalEntry(
+                0,
+                passage.id(),
+                date,
+                chunks.get(chunk).id(),
+                drill,
+                perMinute,
+                40 + random.nextInt(80),
+                verdict,
+                broke,
+                ""));
       }
       if (clean == 3 && level[chunk] < Math.min(4, ladder.levels().size() - 2)) {
         level[chunk]++;

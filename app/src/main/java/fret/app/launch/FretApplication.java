@@ -24,7 +24,8 @@ import javafx.stage.Stage;
 
 /** The window, wired together. */
 public final class FretApplication extends Application {
-  static final ScoreReader READER = (name, bytes, part) -> MusicXmlReader.read(name, MusicXmlFile.open(name, bytes), part);
+  static final ScoreReader READER =
+      (name, bytes, part) -> MusicXmlReader.read(name, MusicXmlFile.open(name, bytes), part);
 
   private SqliteLibrary library;
 
@@ -44,18 +45,19 @@ public final class FretApplication extends Application {
     Studio studio = new Studio(library, READER, Clock.systemDefaultZone());
     PracticeModel practice = new PracticeModel(studio, Instant::now);
     MainView[] main = new MainView[1];
-    Runnable showDemo = () -> {
-      try {
-        library.close();
-        stage.close();
-        SqliteLibrary demoLibrary = SqliteLibrary.open(throwaway());
-        Demo.fill(demoLibrary, READER, LocalDate.now());
-        library = demoLibrary;
-        show(stage, new Studio(demoLibrary, READER, Clock.systemDefaultZone()), main, () -> {});
-      } catch (RuntimeException e) {
-        throw new IllegalStateException(e);
-      }
-    };
+    Runnable showDemo =
+        () -> {
+          try {
+            library.close();
+            stage.close();
+            SqliteLibrary demoLibrary = SqliteLibrary.open(throwaway());
+            Demo.fill(demoLibrary, READER, LocalDate.now());
+            library = demoLibrary;
+            show(stage, new Studio(demoLibrary, READER, Clock.systemDefaultZone()), main, () -> {});
+          } catch (RuntimeException e) {
+            throw new IllegalStateException(e);
+          }
+        };
     show(stage, studio, practice, main, showDemo);
     if (shots) {
       Path folder = Path.of(args.get(args.indexOf("--screenshots") + 1));
@@ -67,10 +69,14 @@ public final class FretApplication extends Application {
     show(stage, studio, new PracticeModel(studio, Instant::now), main, demo);
   }
 
-  private static void show(Stage stage, Studio studio, PracticeModel practice, MainView[] main, Runnable demo) {
-    main[0] = new MainView(studio, practice, StreamClickPlayer.forThisMachine(), MusicFont.load(), demo);
+  private static void show(
+      Stage stage, Studio studio, PracticeModel practice, MainView[] main, Runnable demo) {
+    main[0] =
+        new MainView(studio, practice, StreamClickPlayer.forThisMachine(), MusicFont.load(), demo);
     Scene scene = new Scene(main[0], 1280, 800);
-    scene.getStylesheets().add(FretApplication.class.getResource("/fret/app/fret.css").toExternalForm());
+    scene
+        .getStylesheets()
+        .add(FretApplication.class.getResource("/fret/app/fret.css").toExternalForm());
     stage.setTitle("Fret");
     stage.setScene(scene);
     stage.setMinWidth(1024);
@@ -102,7 +108,10 @@ public final class FretApplication extends Application {
       return Path.of(args.get(at + 1), "library.sqlite");
     }
     String data = System.getenv("XDG_DATA_HOME");
-    Path root = data == null || data.isEmpty() ? Path.of(System.getProperty("user.home"), ".local", "share") : Path.of(data);
+    Path root =
+        data == null || data.isEmpty()
+            ? Path.of(System.getProperty("user.home"), ".local", "share")
+            : Path.of(data);
     return root.resolve("fret").resolve("library.sqlite");
   }
 }

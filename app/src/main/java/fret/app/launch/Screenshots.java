@@ -92,7 +92,10 @@ final class Screenshots {
   private void save(String name) {
     try {
       Files.createDirectories(folder);
-      ImageIO.write(SwingFXUtils.fromFXImage(stage.getScene().snapshot(null), null), "png", folder.resolve(name + ".png").toFile());
+      ImageIO.write(
+          SwingFXUtils.fromFXImage(stage.getScene().snapshot(null), null),
+          "png",
+          folder.resolve(name + ".png").toFile());
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }

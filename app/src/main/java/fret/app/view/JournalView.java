@@ -31,15 +31,20 @@ final class JournalView extends VBox {
     this.studio = studio;
     table.setId("journal");
     table.setColumnResizePolicy(TableView.CONSTRAINED_RESIZE_POLICY_FLEX_LAST_COLUMN);
-    table.setPlaceholder(Parts.label("Nothing yet: the first verdict in Practise starts the record.", "quiet"));
+    table.setPlaceholder(
+        Parts.label("Nothing yet: the first verdict in Practise starts the record.", "quiet"));
     column("Day", 95, e -> e.date().toString());
     column("Passage", 150, e -> title(e.passageId()));
     column("Chunk", 110, e -> e.chunkId().replace('-', ' '));
     column("Drill", 105, e -> e.drill().displayName());
     column("Tempo", 65, e -> String.valueOf(e.perMinute()));
-    column("Time", 65, e -> String.format(Locale.ROOT, "%d:%02d", e.seconds() / 60, e.seconds() % 60));
+    column(
+        "Time", 65, e -> String.format(Locale.ROOT, "%d:%02d", e.seconds() / 60, e.seconds() % 60));
     column("Verdict", 80, e -> e.verdict().displayName());
-    column("What broke", 110, e -> e.breakage() == fret.journal.Breakage.NONE ? "" : e.breakage().displayName());
+    column(
+        "What broke",
+        110,
+        e -> e.breakage() == fret.journal.Breakage.NONE ? "" : e.breakage().displayName());
     VBox.setVgrow(table, Priority.ALWAYS);
     VBox left = Parts.card("Tries, the newest first", table);
     HBox.setHgrow(left, Priority.ALWAYS);
@@ -63,7 +68,12 @@ final class JournalView extends VBox {
   }
 
   private String title(long passage) {
-    return studio.passages().stream().filter(p -> p.id() == passage).map(Passage::settings).map(Passage.Settings::title).findFirst().orElse("");
+    return studio.passages().stream()
+        .filter(p -> p.id() == passage)
+        .map(Passage::settings)
+        .map(Passage.Settings::title)
+        .findFirst()
+        .orElse("");
   }
 
   private void show() {
@@ -82,10 +92,27 @@ final class JournalView extends VBox {
       ProgressBar bar = new ProgressBar(day.getValue() / (double) Math.max(1, most));
       bar.setPrefWidth(120);
       bar.setAccessibleText(day.getKey() + ": " + day.getValue() / 60 + " minutes");
-      minutes.getChildren().add(Parts.row(8, Parts.line(day.getKey().toString(), "quiet"), bar, Parts.line(String.valueOf(Math.max(1, day.getValue() / 60)), "figure")));
+      minutes
+          .getChildren()
+          .add(
+              Parts.row(
+                  8,
+                  Parts.line(day.getKey().toString(), "quiet"),
+                  bar,
+                  Parts.line(String.valueOf(Math.max(1, day.getValue() / 60)), "figure")));
     }
     long clean = newest.stream().filter(e -> e.verdict() == Verdict.CLEAN).count();
     int total = newest.stream().mapToInt(JournalEntry::seconds).sum() / 60;
-    lead.setText(newest.isEmpty() ? "The record is empty." : newest.size() + " tries on " + seconds.size() + " days, " + total + " minutes, " + Math.round(100.0 * clean / newest.size()) + " of 100 clean.");
+    lead.setText(
+        newest.isEmpty()
+            ? "The record is empty."
+            : newest.size()
+                + " tries on "
+                + seconds.size()
+                + " days, "
+                + total
+                + " minutes, "
+                + Math.round(100.0 * clean / newest.size())
+                + " of 100 clean.");
   }
 }

@@ -48,26 +48,37 @@ final class LeftHandView extends VBox {
     strip.setId("strip");
     strip.setOnPick(studio::selectSlice);
     preset.getItems().setAll(Preset.all());
-    preset.setConverter(new StringConverter<>() {
-      @Override
-      public String toString(Preset p) {
-        return p == null ? "" : p.displayName();
-      }
+    preset.setConverter(
+        new StringConverter<>() {
+          @Override
+          public String toString(Preset p) {
+            return p == null ? "" : p.displayName();
+          }
 
-      @Override
-      public Preset fromString(String text) {
-        throw new UnsupportedOperationException();
-      }
-    });
+          @Override
+          public Preset fromString(String text) {
+            throw new UnsupportedOperationException();
+          }
+        });
     preset.setAccessibleText("What you care about");
-    preset.setOnAction(e -> {
-      if (!showing && studio.bench() != null) {
-        studio.changeSettings("Finger it as: " + preset.getValue().displayName(), studio.bench().passage().settings().withPreset(preset.getValue().id()));
-      }
-    });
-    adopt = Parts.button("Adopt", "adopt", () -> studio.adopt(tried.orElse(studio.bench().fingering())), "primary");
+    preset.setOnAction(
+        e -> {
+          if (!showing && studio.bench() != null) {
+            studio.changeSettings(
+                "Finger it as: " + preset.getValue().displayName(),
+                studio.bench().passage().settings().withPreset(preset.getValue().id()));
+          }
+        });
+    adopt =
+        Parts.button(
+            "Adopt",
+            "adopt",
+            () -> studio.adopt(tried.orElse(studio.bench().fingering())),
+            "primary");
     Button digits = Parts.button("Digits", "digits", studio::toggleDigits);
-    HBox tools = Parts.row(10, summary, Parts.spring(), Parts.line("Care for", "quiet"), preset, digits, adopt);
+    HBox tools =
+        Parts.row(
+            10, summary, Parts.spring(), Parts.line("Care for", "quiet"), preset, digits, adopt);
 
     VBox reasonCard = Parts.card("", reasons);
     reasonCard.setId("reason-card");
@@ -79,11 +90,15 @@ final class LeftHandView extends VBox {
     shifts.setId("shifts");
     shifts.setPlaceholder(Parts.label("No shifts: the hand stays.", "quiet"));
     shifts.setCellFactory(v -> new ShiftCell());
-    shifts.getSelectionModel().selectedItemProperty().addListener((o, a, s) -> {
-      if (s != null) {
-        studio.select(s.toNote());
-      }
-    });
+    shifts
+        .getSelectionModel()
+        .selectedItemProperty()
+        .addListener(
+            (o, a, s) -> {
+              if (s != null) {
+                studio.select(s.toNote());
+              }
+            });
     VBox.setVgrow(shifts, Priority.ALWAYS);
     VBox shiftCard = Parts.card("Shifts, the hardest first", shifts);
     shiftCard.setMinWidth(200);
@@ -127,10 +142,27 @@ final class LeftHandView extends VBox {
   private void paint() {
     Workbench b = studio.bench();
     Fingering shown = tried.orElse(b.fingering());
-    strip.show(b.resolved(), Studio.digits(b, shown, b.passage().settings().fullDigits()), Optional.of(shown), instrument());
-    long pins = b.passage().marks().all().stream().filter(m -> m.standing() == fret.mark.Mark.Standing.PINNED).count();
-    String state = tried.isPresent() ? "Trying another fingering" : b.passage().marks().isAdopted() ? "Adopted: yours, kept as it is" : "Proposed";
-    summary.setText(state + ". " + count(shown.shifts().size(), "shift") + ", effort " + one(shown.effort()) + (pins > 0 ? ", " + count((int) pins, "pin") : "") + ".");
+    strip.show(
+        b.resolved(),
+        Studio.digits(b, shown, b.passage().settings().fullDigits()),
+        Optional.of(shown),
+        instrument());
+    long pins =
+        b.passage().marks().all().stream()
+            .filter(m -> m.standing() == fret.mark.Mark.Standing.PINNED)
+            .count();
+    String state =
+        tried.isPresent()
+            ? "Trying another fingering"
+            : b.passage().marks().isAdopted() ? "Adopted: yours, kept as it is" : "Proposed";
+    summary.setText(
+        state
+            + ". "
+            + count(shown.shifts().size(), "shift")
+            + ", effort "
+            + one(shown.effort())
+            + (pins > 0 ? ", " + count((int) pins, "pin") : "")
+            + ".");
     List<Shift> ranked = new ArrayList<>(shown.shifts());
     ranked.sort(Comparator.comparingDouble(Shift::bitsPerSecond).reversed());
     shifts.getItems().setAll(ranked);
@@ -158,7 +190,9 @@ final class LeftHandView extends VBox {
     Optional<NoteFinger> place = shown.notes().get(note);
     reasons.getChildren().add(Parts.line(n.pitch() + ", bar " + n.bar(), "card-title"));
     if (place.isEmpty()) {
-      reasons.getChildren().add(Parts.label("It cannot be played here; the Part area says why.", "problem"));
+      reasons
+          .getChildren()
+          .add(Parts.label("It cannot be played here; the Part area says why.", "problem"));
       return;
     }
     String sentence = sentence(b, n, place.get(), shown);
@@ -167,35 +201,91 @@ final class LeftHandView extends VBox {
     for (Explanation.Share s : shown.reasonsAt(n.slice())) {
       Label amount = Parts.line(quantity(s), "figure");
       amount.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
-      reasons.getChildren().add(Parts.row(8, Parts.line(s.description().split(":", 2)[0], "quiet"), Parts.spring(), amount, Parts.line(String.format(Locale.ROOT, "%.2f", s.effort()), "effort")));
+      reasons
+          .getChildren()
+          .add(
+              Parts.row(
+                  8,
+                  Parts.line(s.description().split(":", 2)[0], "quiet"),
+                  Parts.spring(),
+                  amount,
+                  Parts.line(String.format(Locale.ROOT, "%.2f", s.effort()), "effort")));
     }
-    shown.shifts().stream().filter(s -> s.toSlice() == n.slice()).findFirst().ifPresent(s -> reasons.getChildren().add(Parts.label(shiftText(s), "hand")));
-    if (place.get().finger() == fret.instrument.Finger.FOURTH && shown.reasonsAt(n.slice()).stream().anyMatch(s -> s.id().equals("stretch")) || shown.reasonsAt(n.slice()).stream().anyMatch(s -> s.id().equals("stretch") && s.quantity() >= 1)) {
-      reasons.getChildren().add(Parts.label("A stretch: warm up, turn the hand rather than force the finger, and stop at pain or tingling. Your teacher's eye comes first.", "warning"));
+    shown.shifts().stream()
+        .filter(s -> s.toSlice() == n.slice())
+        .findFirst()
+        .ifPresent(s -> reasons.getChildren().add(Parts.label(shiftText(s), "hand")));
+    if (place.get().finger() == fret.instrument.Finger.FOURTH
+            && shown.reasonsAt(n.slice()).stream().anyMatch(s -> s.id().equals("stretch"))
+        || shown.reasonsAt(n.slice()).stream()
+            .anyMatch(s -> s.id().equals("stretch") && s.quantity() >= 1)) {
+      reasons
+          .getChildren()
+          .add(
+              Parts.label(
+                  "A stretch: warm up, turn the hand rather than force the finger, and stop at pain or tingling. Your teacher's eye comes first.",
+                  "warning"));
     }
   }
 
   private static String quantity(Explanation.Share s) {
-    String value = s.quantity() == Math.rint(s.quantity()) ? String.valueOf((int) s.quantity()) : one(s.quantity());
+    String value =
+        s.quantity() == Math.rint(s.quantity())
+            ? String.valueOf((int) s.quantity())
+            : one(s.quantity());
     boolean one = s.quantity() == 1 && s.unit().endsWith("s") && s.unit().length() > 2;
     return value + " " + (one ? s.unit().substring(0, s.unit().length() - 1) : s.unit());
   }
 
   private String sentence(Workbench b, SoundingNote n, NoteFinger p, Fingering shown) {
-    String where = p.isOpen() ? "Open " + instrument().stringName(p.string()) + " string" : "Finger " + p.digit() + " on the " + instrument().stringName(p.string()) + " string, " + PositionNames.of(instrument().type(), p.base(), p.region() == Region.THUMB) + " position, " + Math.round(p.mmFromNut()) + " mm from the nut";
+    String where =
+        p.isOpen()
+            ? "Open " + instrument().stringName(p.string()) + " string"
+            : "Finger "
+                + p.digit()
+                + " on the "
+                + instrument().stringName(p.string())
+                + " string, "
+                + PositionNames.of(instrument().type(), p.base(), p.region() == Region.THUMB)
+                + " position, "
+                + Math.round(p.mmFromNut())
+                + " mm from the nut";
     boolean pinned = b.passage().marks().pin(n.key()).isPresent();
     boolean adopted = b.passage().marks().adopted(n.key()).isPresent();
     boolean shift = shown.shifts().stream().anyMatch(s -> s.toSlice() == n.slice());
-    String why = pinned ? ". You pinned it." : adopted && tried.isEmpty() ? ". You adopted it." : shift ? ". The hand moves here, as staying would cost more." : ". The hand stays where it is.";
+    String why =
+        pinned
+            ? ". You pinned it."
+            : adopted && tried.isEmpty()
+                ? ". You adopted it."
+                : shift
+                    ? ". The hand moves here, as staying would cost more."
+                    : ". The hand stays where it is.";
     return where + why;
   }
 
   private String shiftText(Shift s) {
     StringBuilder text = new StringBuilder();
-    text.append(String.format(Locale.ROOT, "Shift of %.0f mm in %.0f ms", s.travelMm(), s.timeMs()));
-    text.append(s.hiddenBehind().isEmpty() ? ", in the open." : ", behind the " + s.hiddenBehind() + ".");
-    s.oldFinger().ifPresent(g -> text.append(" Old finger: slide ").append(g.finger().digit()).append(" to ").append(g.pitch()).append(String.format(Locale.ROOT, " (%.0f mm).", g.slideMm())));
-    s.newFinger().ifPresent(g -> text.append(" New finger: slide ").append(g.finger().digit()).append(" from ").append(g.pitch()).append(String.format(Locale.ROOT, " (%.0f mm).", g.slideMm())));
+    text.append(
+        String.format(Locale.ROOT, "Shift of %.0f mm in %.0f ms", s.travelMm(), s.timeMs()));
+    text.append(
+        s.hiddenBehind().isEmpty() ? ", in the open." : ", behind the " + s.hiddenBehind() + ".");
+    s.oldFinger()
+        .ifPresent(
+            g ->
+                text.append(" Old finger: slide ")
+                    .append(g.finger().digit())
+                    .append(" to ")
+                    .append(g.pitch())
+                    .append(String.format(Locale.ROOT, " (%.0f mm).", g.slideMm())));
+    s.newFinger()
+        .ifPresent(
+            g ->
+                text.append(" New finger: slide ")
+                    .append(g.finger().digit())
+                    .append(" from ")
+                    .append(g.pitch())
+                    .append(String.format(Locale.ROOT, " (%.0f mm).", g.slideMm())));
     return text.toString();
   }
 
@@ -207,9 +297,18 @@ final class LeftHandView extends VBox {
         break;
       }
       boolean current = now.isPresent() && now.get().samePlace(c.place());
-      String place = (c.place().isOpen() ? "open" : c.place().digit()) + " on " + instrument().stringName(c.place().string());
-      String price = current ? "now" : c.extraEffort() < 0.005 ? "the same" : "+" + one(c.extraEffort());
-      Button button = Parts.button(place + "   " + price, "choice-" + others.getChildren().size(), () -> studio.take(c), "choice");
+      String place =
+          (c.place().isOpen() ? "open" : c.place().digit())
+              + " on "
+              + instrument().stringName(c.place().string());
+      String price =
+          current ? "now" : c.extraEffort() < 0.005 ? "the same" : "+" + one(c.extraEffort());
+      Button button =
+          Parts.button(
+              place + "   " + price,
+              "choice-" + others.getChildren().size(),
+              () -> studio.take(c),
+              "choice");
       button.setMaxWidth(Double.MAX_VALUE);
       button.setDisable(current);
       others.getChildren().add(button);
@@ -227,16 +326,36 @@ final class LeftHandView extends VBox {
     for (int i = 0; i < all.size(); i++) {
       Fingering f = all.get(i);
       int unlike = f.notesUnlike(b.fingering());
-      String text = "Fingering " + (char) ('A' + i) + ": " + count(f.shifts().size(), "shift") + "\n" + (unlike == 0 ? "on the strip now" : count(unlike, "note") + " differ") + ", effort " + one(f.effort());
-      Button button = Parts.button(text, "alternative-" + i, () -> {
-        tried = unlike == 0 ? Optional.empty() : Optional.of(f);
-        paint();
-      }, "choice");
+      String text =
+          "Fingering "
+              + (char) ('A' + i)
+              + ": "
+              + count(f.shifts().size(), "shift")
+              + "\n"
+              + (unlike == 0 ? "on the strip now" : count(unlike, "note") + " differ")
+              + ", effort "
+              + one(f.effort());
+      Button button =
+          Parts.button(
+              text,
+              "alternative-" + i,
+              () -> {
+                tried = unlike == 0 ? Optional.empty() : Optional.of(f);
+                paint();
+              },
+              "choice");
       button.setMaxWidth(Double.MAX_VALUE);
       alternatives.getChildren().add(button);
     }
     if (all.size() < 4) {
-      alternatives.getChildren().add(Parts.label(all.size() == 1 ? "No other really differs." : "Only " + all.size() + " really differ.", "quiet"));
+      alternatives
+          .getChildren()
+          .add(
+              Parts.label(
+                  all.size() == 1
+                      ? "No other really differs."
+                      : "Only " + all.size() + " really differ.",
+                  "quiet"));
     }
   }
 
@@ -250,7 +369,18 @@ final class LeftHandView extends VBox {
       }
       SoundingNote from = studio.bench().resolved().notes().get(s.fromNote());
       SoundingNote to = studio.bench().resolved().notes().get(s.toNote());
-      setText(String.format(Locale.ROOT, "bar %s  %s-%s, %s to %s%n%.0f mm in %.0f ms%s", to.bar(), s.fromFinger().digit(), s.toFinger().digit(), from.pitch(), to.pitch(), s.travelMm(), s.timeMs(), s.hiddenBehind().isEmpty() ? "" : ", " + s.hiddenBehind()));
+      setText(
+          String.format(
+              Locale.ROOT,
+              "bar %s  %s-%s, %s to %s%n%.0f mm in %.0f ms%s",
+              to.bar(),
+              s.fromFinger().digit(),
+              s.toFinger().digit(),
+              from.pitch(),
+              to.pitch(),
+              s.travelMm(),
+              s.timeMs(),
+              s.hiddenBehind().isEmpty() ? "" : ", " + s.hiddenBehind()));
     }
   }
 }

@@ -44,7 +44,8 @@ public final class MainView extends BorderPane {
   private final GridPane help = new GridPane();
   private Area current = Area.SHELF;
 
-  public MainView(Studio studio, PracticeModel practice, ClickPlayer player, MusicFont font, Runnable demo) {
+  public MainView(
+      Studio studio, PracticeModel practice, ClickPlayer player, MusicFont font, Runnable demo) {
     this.studio = studio;
     this.demo = demo;
     getStyleClass().add("fret");
@@ -64,12 +65,14 @@ public final class MainView extends BorderPane {
     setCenter(centre);
     centre.getStyleClass().add("centre");
     addEventFilter(KeyEvent.KEY_PRESSED, this::key);
-    setOnDragOver(e -> {
-      if (e.getDragboard().hasFiles()) {
-        e.acceptTransferModes(TransferMode.COPY);
-      }
-    });
-    setOnDragDropped(e -> e.getDragboard().getFiles().stream().findFirst().ifPresent(this::openFile));
+    setOnDragOver(
+        e -> {
+          if (e.getDragboard().hasFiles()) {
+            e.acceptTransferModes(TransferMode.COPY);
+          }
+        });
+    setOnDragDropped(
+        e -> e.getDragboard().getFiles().stream().findFirst().ifPresent(this::openFile));
     studio.errorProperty().addListener(o -> showError());
     go(Area.SHELF);
   }
@@ -79,8 +82,17 @@ public final class MainView extends BorderPane {
     side.getStyleClass().add("side");
     side.getChildren().add(Parts.line("Fret", "brand"));
     for (Area area : Area.values()) {
-      Button b = Parts.button("", "area-" + area.name().toLowerCase(Locale.ROOT).replace('_', '-'), () -> go(area), "area");
-      b.setGraphic(new VBox(1, Parts.line(area.title(), "area-title"), Parts.line(area.question(), "area-question")));
+      Button b =
+          Parts.button(
+              "",
+              "area-" + area.name().toLowerCase(Locale.ROOT).replace('_', '-'),
+              () -> go(area),
+              "area");
+      b.setGraphic(
+          new VBox(
+              1,
+              Parts.line(area.title(), "area-title"),
+              Parts.line(area.question(), "area-question")));
       b.setAccessibleText(area.title() + ": " + area.question());
       b.setMaxWidth(Double.MAX_VALUE);
       buttons.put(area, b);
@@ -94,14 +106,29 @@ public final class MainView extends BorderPane {
   private HBox header() {
     Label title = Parts.line("No passage open", "passage-title");
     Label facts = Parts.line("", "quiet");
-    studio.benchProperty().addListener((o, a, b) -> {
-      if (b != null) {
-        var s = b.passage().settings();
-        title.setText(s.title());
-        facts.setText(s.instrument().displayName() + ", " + s.target().beat().displayName() + " = " + Math.round(s.target().perMinute()));
-      }
-    });
-    HBox box = Parts.row(14, title, facts, Parts.spring(), Parts.button("Undo", "undo", studio::undo), Parts.button("Redo", "redo", studio::redo));
+    studio
+        .benchProperty()
+        .addListener(
+            (o, a, b) -> {
+              if (b != null) {
+                var s = b.passage().settings();
+                title.setText(s.title());
+                facts.setText(
+                    s.instrument().displayName()
+                        + ", "
+                        + s.target().beat().displayName()
+                        + " = "
+                        + Math.round(s.target().perMinute()));
+              }
+            });
+    HBox box =
+        Parts.row(
+            14,
+            title,
+            facts,
+            Parts.spring(),
+            Parts.button("Undo", "undo", studio::undo),
+            Parts.button("Redo", "redo", studio::redo));
     box.getStyleClass().add("header");
     return box;
   }
@@ -111,7 +138,9 @@ public final class MainView extends BorderPane {
     message.setId("message");
     message.textProperty().bind(studio.messageProperty());
     Label working = Parts.line("", "quiet");
-    studio.pendingProperty().addListener((o, a, n) -> working.setText(n.intValue() > 0 ? "working..." : ""));
+    studio
+        .pendingProperty()
+        .addListener((o, a, n) -> working.setText(n.intValue() > 0 ? "working..." : ""));
     HBox box = Parts.row(10, message, Parts.spring(), working);
     box.getStyleClass().add("status");
     return box;
@@ -121,7 +150,12 @@ public final class MainView extends BorderPane {
     Problem p = studio.errorProperty().get();
     errorBox.getChildren().clear();
     if (p != null) {
-      HBox row = Parts.row(12, Parts.label(p.toString(), "error-text"), Parts.spring(), Parts.button("Close", "close-error", studio::dismissError));
+      HBox row =
+          Parts.row(
+              12,
+              Parts.label(p.toString(), "error-text"),
+              Parts.spring(),
+              Parts.button("Close", "close-error", studio::dismissError));
       row.getStyleClass().add("error");
       row.setId("error");
       errorBox.getChildren().add(row);
@@ -136,7 +170,9 @@ public final class MainView extends BorderPane {
   void go(Area area) {
     current = area;
     centre.getChildren().setAll(areas.get(area));
-    buttons.forEach((a, b) -> b.pseudoClassStateChanged(javafx.css.PseudoClass.getPseudoClass("current"), a == area));
+    buttons.forEach(
+        (a, b) ->
+            b.pseudoClassStateChanged(javafx.css.PseudoClass.getPseudoClass("current"), a == area));
     if (area == Area.LEFT_HAND) {
       leftHand.strip().requestFocus();
     } else if (area == Area.PART) {
@@ -177,7 +213,9 @@ public final class MainView extends BorderPane {
   void chooseFile() {
     FileChooser chooser = new FileChooser();
     chooser.setTitle("Open a MusicXML file");
-    chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter("MusicXML", "*.musicxml", "*.xml", "*.mxl"));
+    chooser
+        .getExtensionFilters()
+        .add(new FileChooser.ExtensionFilter("MusicXML", "*.musicxml", "*.xml", "*.mxl"));
     File file = chooser.showOpenDialog(getScene().getWindow());
     if (file != null) {
       openFile(file);
@@ -187,7 +225,10 @@ public final class MainView extends BorderPane {
   /** Reads a file into the library. */
   public void openFile(File file) {
     try {
-      byte[] bytes = file.length() > LARGEST_FILE ? new byte[(int) LARGEST_FILE + 1] : Files.readAllBytes(file.toPath());
+      byte[] bytes =
+          file.length() > LARGEST_FILE
+              ? new byte[(int) LARGEST_FILE + 1]
+              : Files.readAllBytes(file.toPath());
       studio.importFile(file.getName(), bytes);
       go(Area.LEFT_HAND);
     } catch (IOException e) {
@@ -231,7 +272,8 @@ public final class MainView extends BorderPane {
       case OPEN -> chooseFile();
       case UNDO -> studio.undo();
       case REDO -> studio.redo();
-      case AREA_1, AREA_2, AREA_3, AREA_4, AREA_5, AREA_6 -> go(Area.values()[s.ordinal() - Shortcut.AREA_1.ordinal()]);
+      case AREA_1, AREA_2, AREA_3, AREA_4, AREA_5, AREA_6 ->
+          go(Area.values()[s.ordinal() - Shortcut.AREA_1.ordinal()]);
       case ZOOM_IN -> strip().zoom(1.12);
       case ZOOM_OUT -> strip().zoom(1 / 1.12);
       case NEXT_NOTE -> studio.select(studio.selectedProperty().get() + 1);

@@ -48,10 +48,21 @@ final class PartView extends VBox {
     tempo.setEditable(true);
     tempo.setPrefWidth(90);
     tempo.setId("target-tempo");
-    instrument.setOnAction(e -> change("Play it on the " + (instrument.getValue() == null ? "" : instrument.getValue().displayName()), s -> s.withInstrument(instrument.getValue())));
+    instrument.setOnAction(
+        e ->
+            change(
+                "Play it on the "
+                    + (instrument.getValue() == null ? "" : instrument.getValue().displayName()),
+                s -> s.withInstrument(instrument.getValue())));
     hand.setOnAction(e -> change("Hand size", s -> s.withHand(hand.getValue(), school.getValue())));
     school.setOnAction(e -> change("School", s -> s.withHand(hand.getValue(), school.getValue())));
-    tempo.valueProperty().addListener(o -> change("Target " + tempo.getValue(), s -> s.withTarget(new Tempo(s.target().beat(), tempo.getValue()))));
+    tempo
+        .valueProperty()
+        .addListener(
+            o ->
+                change(
+                    "Target " + tempo.getValue(),
+                    s -> s.withTarget(new Tempo(s.target().beat(), tempo.getValue()))));
     GridPane grid = new GridPane();
     grid.setHgap(12);
     grid.setVgap(10);
@@ -114,12 +125,28 @@ final class PartView extends VBox {
     tempo.getValueFactory().setValue((int) Math.round(s.target().perMinute()));
     showing = false;
     strip.show(b.resolved(), List.of(), Optional.empty(), b.task().hand().instrument());
-    facts.setText(b.score().bars().size() + " bars, " + b.resolved().notes().size() + " notes. Counted in " + s.target().beat().displayName() + " notes." + (b.score().transposition().semitones() == -12 ? " Sounds an octave lower than written." : ""));
+    facts.setText(
+        b.score().bars().size()
+            + " bars, "
+            + b.resolved().notes().size()
+            + " notes. Counted in "
+            + s.target().beat().displayName()
+            + " notes."
+            + (b.score().transposition().semitones() == -12
+                ? " Sounds an octave lower than written."
+                : ""));
     List<Problem> all = new ArrayList<>(studio.importProblemsProperty().get());
     all.addAll(b.fingering().problems());
     problems.getChildren().clear();
     if (all.isEmpty()) {
-      problems.getChildren().add(Parts.label("Every bar adds up, and every note can be played on the " + s.instrument().displayName() + ".", "quiet"));
+      problems
+          .getChildren()
+          .add(
+              Parts.label(
+                  "Every bar adds up, and every note can be played on the "
+                      + s.instrument().displayName()
+                      + ".",
+                  "quiet"));
     }
     for (Problem p : all.subList(0, Math.min(8, all.size()))) {
       problems.getChildren().add(Parts.label(p.toString(), "problem"));

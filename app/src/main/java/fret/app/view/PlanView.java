@@ -17,7 +17,8 @@ import javafx.scene.layout.VBox;
 
 /** Plan: chunks, ladder and days. */
 final class PlanView extends VBox {
-  private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("EEE d MMM", Locale.ENGLISH);
+  private static final DateTimeFormatter DAY =
+      DateTimeFormatter.ofPattern("EEE d MMM", Locale.ENGLISH);
   private final Studio studio;
   private final Label advice = Parts.label("", "lead");
   private final HBox ladder = new HBox(6);
@@ -31,13 +32,17 @@ final class PlanView extends VBox {
     minutes.setPrefWidth(90);
     minutes.setEditable(true);
     minutes.setId("minutes");
-    minutes.valueProperty().addListener(o -> {
-      Studio.Planned p = studio.plannedProperty().get();
-      if (!showing && p != null && p.audition().id() != 0) {
-        Audition a = p.audition();
-        studio.saveAudition(new Audition(a.id(), a.name(), a.date(), a.readyDate(), minutes.getValue()));
-      }
-    });
+    minutes
+        .valueProperty()
+        .addListener(
+            o -> {
+              Studio.Planned p = studio.plannedProperty().get();
+              if (!showing && p != null && p.audition().id() != 0) {
+                Audition a = p.audition();
+                studio.saveAudition(
+                    new Audition(a.id(), a.name(), a.date(), a.readyDate(), minutes.getValue()));
+              }
+            });
     advice.setId("advice");
     days.setHgap(12);
     days.setVgap(6);
@@ -52,7 +57,17 @@ final class PlanView extends VBox {
     HBox.setHgrow(right, Priority.ALWAYS);
     HBox cards = new HBox(16, left, right);
     VBox.setVgrow(cards, Priority.ALWAYS);
-    VBox page = Parts.page(advice, Parts.row(12, Parts.line("Ladder", "section"), ladder, Parts.spring(), Parts.line("Minutes a day", "quiet"), minutes), cards);
+    VBox page =
+        Parts.page(
+            advice,
+            Parts.row(
+                12,
+                Parts.line("Ladder", "section"),
+                ladder,
+                Parts.spring(),
+                Parts.line("Minutes a day", "quiet"),
+                minutes),
+            cards);
     VBox.setVgrow(page, Priority.ALWAYS);
     getChildren().add(page);
     studio.plannedProperty().addListener(o -> show());
@@ -73,7 +88,19 @@ final class PlanView extends VBox {
     }
     chunks.getChildren().clear();
     for (Chunk c : p.chunks()) {
-      chunks.getChildren().add(Parts.row(8, fixed(Parts.line((c.id().startsWith("spot") ? "shift, " : "") + c.label().toLowerCase(Locale.ROOT), "strong")), Parts.line(c.why(), "quiet"), Parts.spring(), fixed(Parts.line(c.noteCount() + " notes", "quiet"))));
+      chunks
+          .getChildren()
+          .add(
+              Parts.row(
+                  8,
+                  fixed(
+                      Parts.line(
+                          (c.id().startsWith("spot") ? "shift, " : "")
+                              + c.label().toLowerCase(Locale.ROOT),
+                          "strong")),
+                  Parts.line(c.why(), "quiet"),
+                  Parts.spring(),
+                  fixed(Parts.line(c.noteCount() + " notes", "quiet"))));
     }
     days.getChildren().clear();
     int row = 0;
@@ -82,7 +109,11 @@ final class PlanView extends VBox {
         break;
       }
       boolean today = day.date().equals(studio.today());
-      days.addRow(row++, fixed(Parts.line(today ? "Today" : DAY.format(day.date()), today ? "strong" : "quiet")), fixed(Parts.line(day.minutes() + " min", "figure")), Parts.label(items(p, day), today ? "strong" : "plain"));
+      days.addRow(
+          row++,
+          fixed(Parts.line(today ? "Today" : DAY.format(day.date()), today ? "strong" : "quiet")),
+          fixed(Parts.line(day.minutes() + " min", "figure")),
+          Parts.label(items(p, day), today ? "strong" : "plain"));
     }
   }
 
@@ -95,9 +126,21 @@ final class PlanView extends VBox {
   private static String items(Studio.Planned p, PracticePlan.Day day) {
     StringBuilder text = new StringBuilder();
     for (PracticePlan.Item item : day.items()) {
-      Optional<Chunk> chunk = p.chunks().stream().filter(c -> c.id().equals(item.chunk())).findFirst();
-      String name = chunk.map(c -> (c.id().startsWith("spot") ? "shift " : "") + c.label().toLowerCase(Locale.ROOT)).orElse("run-through");
-      text.append(text.length() == 0 ? "" : "  ·  ").append(name).append(' ').append(item.drill().displayName().toLowerCase(Locale.ROOT)).append(' ').append(item.perMinute());
+      Optional<Chunk> chunk =
+          p.chunks().stream().filter(c -> c.id().equals(item.chunk())).findFirst();
+      String name =
+          chunk
+              .map(
+                  c ->
+                      (c.id().startsWith("spot") ? "shift " : "")
+                          + c.label().toLowerCase(Locale.ROOT))
+              .orElse("run-through");
+      text.append(text.length() == 0 ? "" : "  ·  ")
+          .append(name)
+          .append(' ')
+          .append(item.drill().displayName().toLowerCase(Locale.ROOT))
+          .append(' ')
+          .append(item.perMinute());
     }
     return text.length() == 0 ? "rest" : text.toString();
   }

@@ -53,26 +53,46 @@ final class PractiseView extends VBox {
     broke.setValue(Breakage.NONE);
     broke.setId("broke");
     broke.setAccessibleText("What broke");
-    broke.setConverter(new StringConverter<>() {
-      @Override
-      public String toString(Breakage b) {
-        return b == null ? "" : b.displayName();
-      }
+    broke.setConverter(
+        new StringConverter<>() {
+          @Override
+          public String toString(Breakage b) {
+            return b == null ? "" : b.displayName();
+          }
 
-      @Override
-      public Breakage fromString(String text) {
-        throw new UnsupportedOperationException();
-      }
-    });
+          @Override
+          public Breakage fromString(String text) {
+            throw new UnsupportedOperationException();
+          }
+        });
     tempo.setId("tempo");
     row.setId("clean-row");
     start = Parts.button("Start the click", "start", this::toggle, "primary");
     subdivide = Parts.button("1 click a beat", "subdivide", this::nextSubdivision);
     HBox click = Parts.row(14, tempo, start, subdivide, beat, Parts.spring(), row);
-    HBox verdicts = Parts.row(10,
-        verdict(Verdict.CLEAN, "C"), verdict(Verdict.NEARLY, "N"), verdict(Verdict.MISSED, "M"), Parts.line("what broke", "quiet"), broke, Parts.spring(), verdict(Verdict.HURTS, "H"));
+    HBox verdicts =
+        Parts.row(
+            10,
+            verdict(Verdict.CLEAN, "C"),
+            verdict(Verdict.NEARLY, "N"),
+            verdict(Verdict.MISSED, "M"),
+            Parts.line("what broke", "quiet"),
+            broke,
+            Parts.spring(),
+            verdict(Verdict.HURTS, "H"));
     VBox today = Parts.card("Today", list);
-    VBox page = Parts.page(title, hint, strip, click, verdicts, after, today, Parts.label("Warm up first. Rest at least every half hour. Keep the click at a safe level. At pain, numbness or tingling stop; a teacher and a health professional come before the program.", "quiet"));
+    VBox page =
+        Parts.page(
+            title,
+            hint,
+            strip,
+            click,
+            verdicts,
+            after,
+            today,
+            Parts.label(
+                "Warm up first. Rest at least every half hour. Keep the click at a safe level. At pain, numbness or tingling stop; a teacher and a health professional come before the program.",
+                "quiet"));
     getChildren().add(page);
     practice.notationProperty().addListener(o -> show());
     practice.gateProperty().addListener(o -> showGate());
@@ -81,7 +101,11 @@ final class PractiseView extends VBox {
   }
 
   private Button verdict(Verdict v, String key) {
-    return Parts.button(v.displayName() + "  (" + key + ")", "verdict-" + v.name().toLowerCase(Locale.ROOT), () -> judge(v), v == Verdict.HURTS ? "danger" : "verdict");
+    return Parts.button(
+        v.displayName() + "  (" + key + ")",
+        "verdict-" + v.name().toLowerCase(Locale.ROOT),
+        () -> judge(v),
+        v == Verdict.HURTS ? "danger" : "verdict");
   }
 
   void judge(Verdict verdict) {
@@ -104,7 +128,12 @@ final class PractiseView extends VBox {
       return "The target is closed: leave it and go on.";
     }
     String cure = verdict == Verdict.CLEAN ? "" : " " + what.cure();
-    return (now.perMinute() > before.perMinute() ? "Up to " + now.perMinute() + "." : now.perMinute() < before.perMinute() ? "Slower, at " + now.perMinute() + "." : "Again at " + now.perMinute() + ".") + cure;
+    return (now.perMinute() > before.perMinute()
+            ? "Up to " + now.perMinute() + "."
+            : now.perMinute() < before.perMinute()
+                ? "Slower, at " + now.perMinute() + "."
+                : "Again at " + now.perMinute() + ".")
+        + cure;
   }
 
   void toggle() {
@@ -121,7 +150,9 @@ final class PractiseView extends VBox {
       return 4;
     }
     var time = shown.score().bars().get(0).time();
-    double beats = time.barLength().doubleValue() / studio.bench().passage().settings().target().beat().length().doubleValue();
+    double beats =
+        time.barLength().doubleValue()
+            / studio.bench().passage().settings().target().beat().length().doubleValue();
     return Math.max(1, (int) Math.round(beats));
   }
 
@@ -130,7 +161,16 @@ final class PractiseView extends VBox {
     start.setText("Stop");
     practice.startTry();
     int beats = beatsPerBar();
-    ClickTrack track = new ClickTrack(studio.bench().passage().settings().target().at(practice.gateProperty().get().perMinute()), beats, subdivision);
+    ClickTrack track =
+        new ClickTrack(
+            studio
+                .bench()
+                .passage()
+                .settings()
+                .target()
+                .at(practice.gateProperty().get().perMinute()),
+            beats,
+            subdivision);
     player.start(track, b -> Platform.runLater(() -> showBeat(b, beats)));
   }
 
@@ -170,14 +210,21 @@ final class PractiseView extends VBox {
     strip.setVisible(any);
     strip.setManaged(any);
     if (!any) {
-      title.setText(studio.bench() == null ? "Open a passage on the Shelf to practise it" : "Nothing is due today");
+      title.setText(
+          studio.bench() == null
+              ? "Open a passage on the Shelf to practise it"
+              : "Nothing is due today");
       hint.setText("");
       showList();
       return;
     }
-    title.setText(practice.label(item.get()) + ": " + item.get().drill().displayName().toLowerCase(Locale.ROOT));
+    title.setText(
+        practice.label(item.get())
+            + ": "
+            + item.get().drill().displayName().toLowerCase(Locale.ROOT));
     hint.setText(item.get().drill().hint() + " " + capital(item.get().why()) + ".");
-    strip.show(drill, practice.digits(), Optional.empty(), studio.bench().task().hand().instrument());
+    strip.show(
+        drill, practice.digits(), Optional.empty(), studio.bench().task().hand().instrument());
     showList();
     showGate();
   }
@@ -188,8 +235,14 @@ final class PractiseView extends VBox {
 
   private void showGate() {
     Gate g = practice.gateProperty().get();
-    tempo.setText(g == null ? "" : studio.bench().passage().settings().target().beat().displayName() + " = " + g.perMinute());
-    row.setText(g == null ? "" : g.cleanInRow() + " of " + g.settings().cleanNeeded() + " clean in a row");
+    tempo.setText(
+        g == null
+            ? ""
+            : studio.bench().passage().settings().target().beat().displayName()
+                + " = "
+                + g.perMinute());
+    row.setText(
+        g == null ? "" : g.cleanInRow() + " of " + g.settings().cleanNeeded() + " clean in a row");
   }
 
   private void showList() {
@@ -197,21 +250,33 @@ final class PractiseView extends VBox {
     for (int i = 0; i < practice.items().size(); i++) {
       PracticePlan.Item item = practice.items().get(i);
       int at = i;
-      Button b = Parts.button(
-          practice.label(item) + ", " + item.drill().displayName().toLowerCase(Locale.ROOT) + " at " + item.perMinute() + "   " + String.format(Locale.ROOT, "%.1f min", item.minutes()),
-          "item-" + i, () -> {
-            stop();
-            after.setText("");
-            practice.show(at);
-          }, "choice", i == practice.indexProperty().get() ? "current" : "other");
+      Button b =
+          Parts.button(
+              practice.label(item)
+                  + ", "
+                  + item.drill().displayName().toLowerCase(Locale.ROOT)
+                  + " at "
+                  + item.perMinute()
+                  + "   "
+                  + String.format(Locale.ROOT, "%.1f min", item.minutes()),
+              "item-" + i,
+              () -> {
+                stop();
+                after.setText("");
+                practice.show(at);
+              },
+              "choice",
+              i == practice.indexProperty().get() ? "current" : "other");
       list.getChildren().add(b);
       if (i >= 17) {
-        list.getChildren().add(Parts.line("and " + (practice.items().size() - 18) + " more", "quiet"));
+        list.getChildren()
+            .add(Parts.line("and " + (practice.items().size() - 18) + " more", "quiet"));
         break;
       }
     }
     if (practice.items().isEmpty()) {
-      list.getChildren().add(Parts.label("Nothing is due: open a passage, or look at the Plan.", "quiet"));
+      list.getChildren()
+          .add(Parts.label("Nothing is due: open a passage, or look at the Plan.", "quiet"));
     }
   }
 }

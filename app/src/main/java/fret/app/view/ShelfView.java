@@ -32,23 +32,32 @@ final class ShelfView extends VBox {
     getChildren().clear();
     VBox page = Parts.page();
     if (studio.passages().isEmpty()) {
-      page.getChildren().add(Parts.empty(
-          "Nothing stands on the shelf yet.\nFret reads a part, finds fingerings, and plans the practice up to your date.",
-          Parts.button("Open a MusicXML file", "first-open", main::chooseFile, "primary"),
-          Parts.button("Look at the demo", "first-demo", main::loadDemo)));
+      page.getChildren()
+          .add(
+              Parts.empty(
+                  "Nothing stands on the shelf yet.\nFret reads a part, finds fingerings, and plans the practice up to your date.",
+                  Parts.button("Open a MusicXML file", "first-open", main::chooseFile, "primary"),
+                  Parts.button("Look at the demo", "first-demo", main::loadDemo)));
       VBox.setVgrow(page, javafx.scene.layout.Priority.ALWAYS);
       getChildren().add(page);
       return;
     }
     for (Audition a : studio.auditions()) {
-      page.getChildren().add(audition(a, studio.passages().stream().filter(p -> p.auditionId() == a.id()).toList()));
+      page.getChildren()
+          .add(
+              audition(
+                  a, studio.passages().stream().filter(p -> p.auditionId() == a.id()).toList()));
     }
-    List<Passage> loose = studio.passages().stream().filter(p -> studio.auditions().stream().noneMatch(a -> a.id() == p.auditionId())).toList();
+    List<Passage> loose =
+        studio.passages().stream()
+            .filter(p -> studio.auditions().stream().noneMatch(a -> a.id() == p.auditionId()))
+            .toList();
     if (!loose.isEmpty()) {
       page.getChildren().add(Parts.line("Without a date", "section"));
       page.getChildren().add(cards(loose));
     }
-    page.getChildren().add(Parts.row(10, Parts.button("Open a MusicXML file", "shelf-open", main::chooseFile)));
+    page.getChildren()
+        .add(Parts.row(10, Parts.button("Open a MusicXML file", "shelf-open", main::chooseFile)));
     getChildren().add(page);
   }
 
@@ -56,8 +65,18 @@ final class ShelfView extends VBox {
     long days = ChronoUnit.DAYS.between(studio.today(), a.date());
     VBox box = new VBox(10);
     box.getChildren().add(Parts.line(a.name(), "title"));
-    box.getChildren().add(Parts.label(
-        DATE.format(a.date()) + ", in " + days + " days. Ready by " + DATE.format(a.readyDate()) + ". " + a.minutesPerDay() + " minutes a day for each passage.", "quiet"));
+    box.getChildren()
+        .add(
+            Parts.label(
+                DATE.format(a.date())
+                    + ", in "
+                    + days
+                    + " days. Ready by "
+                    + DATE.format(a.readyDate())
+                    + ". "
+                    + a.minutesPerDay()
+                    + " minutes a day for each passage.",
+                "quiet"));
     box.getChildren().add(cards(passages));
     return box;
   }
@@ -72,16 +91,35 @@ final class ShelfView extends VBox {
 
   private Button card(Passage p) {
     int target = (int) Math.round(p.settings().target().perMinute());
-    int best = studio.journal().stream().filter(e -> e.passageId() == p.id() && e.verdict() == fret.journal.Verdict.CLEAN).mapToInt(e -> e.perMinute()).max().orElse(0);
-    boolean hurt = studio.journal().stream().filter(e -> e.passageId() == p.id()).reduce((a, b) -> b).map(e -> e.verdict() == fret.journal.Verdict.HURTS).orElse(false);
-    javafx.scene.control.ProgressBar bar = new javafx.scene.control.ProgressBar(best / (double) target);
+    int best =
+        studio.journal().stream()
+            .filter(e -> e.passageId() == p.id() && e.verdict() == fret.journal.Verdict.CLEAN)
+            .mapToInt(e -> e.perMinute())
+            .max()
+            .orElse(0);
+    boolean hurt =
+        studio.journal().stream()
+            .filter(e -> e.passageId() == p.id())
+            .reduce((a, b) -> b)
+            .map(e -> e.verdict() == fret.journal.Verdict.HURTS)
+            .orElse(false);
+    javafx.scene.control.ProgressBar bar =
+        new javafx.scene.control.ProgressBar(best / (double) target);
     bar.setPrefWidth(280);
     bar.setAccessibleText("Played clean at " + best + " of " + target);
-    VBox box = new VBox(6,
-        Parts.line(p.settings().title(), "card-title"),
-        Parts.line(p.settings().instrument().displayName() + ", " + p.settings().target().beat().displayName() + " = " + target, "quiet"),
-        bar,
-        Parts.line(best == 0 ? "Not practised yet" : "Clean at " + best + " so far", "quiet"));
+    VBox box =
+        new VBox(
+            6,
+            Parts.line(p.settings().title(), "card-title"),
+            Parts.line(
+                p.settings().instrument().displayName()
+                    + ", "
+                    + p.settings().target().beat().displayName()
+                    + " = "
+                    + target,
+                "quiet"),
+            bar,
+            Parts.line(best == 0 ? "Not practised yet" : "Clean at " + best + " so far", "quiet"));
     if (hurt) {
       box.getChildren().add(Parts.line("It hurt last time: see a teacher first", "warning"));
     }
@@ -90,10 +128,11 @@ final class ShelfView extends VBox {
     button.getStyleClass().add("passage-card");
     button.setId("passage-" + p.id());
     button.setAccessibleText("Open " + p.settings().title());
-    button.setOnAction(e -> {
-      studio.open(p);
-      main.go(Area.LEFT_HAND);
-    });
+    button.setOnAction(
+        e -> {
+          studio.open(p);
+          main.go(Area.LEFT_HAND);
+        });
     return button;
   }
 }

@@ -30,7 +30,8 @@ public final class Background {
   }
 
   /** Runs work; its result is dropped when {@code isCurrent} says that it has been overtaken. */
-  public <T> void run(Callable<T> work, java.util.function.BooleanSupplier isCurrent, Consumer<T> publish) {
+  public <T> void run(
+      Callable<T> work, java.util.function.BooleanSupplier isCurrent, Consumer<T> publish) {
     pending.set(pending.get() + 1);
     executor.execute(
         () -> {

@@ -68,7 +68,8 @@ public final class PracticeModel {
 
   /** A new plan keeps the item on the stand where the player is in the middle of it. */
   private void refresh() {
-    boolean underway = gate.get() != null && !gate.get().stopped() && item().isPresent() && samePassage();
+    boolean underway =
+        gate.get() != null && !gate.get().stopped() && item().isPresent() && samePassage();
     if (underway) {
       return;
     }
@@ -85,7 +86,14 @@ public final class PracticeModel {
   public void restart() {
     Studio.Planned planned = studio.plannedProperty().get();
     shownPassage = studio.bench() == null ? -1 : studio.bench().passage().id();
-    items = planned == null ? List.of() : planned.plan().days().stream().filter(d -> d.date().equals(studio.today())).findFirst().map(PracticePlan.Day::items).orElse(List.of());
+    items =
+        planned == null
+            ? List.of()
+            : planned.plan().days().stream()
+                .filter(d -> d.date().equals(studio.today()))
+                .findFirst()
+                .map(PracticePlan.Day::items)
+                .orElse(List.of());
     show(0);
   }
 
@@ -106,9 +114,15 @@ public final class PracticeModel {
 
   private Score score(PracticePlan.Item item, Studio.Planned planned) {
     Workbench bench = studio.bench();
-    Set<Integer> sparse = SparseDigits.of(bench.resolved(), bench.task().hand().instrument(), bench.fingering(), i -> bench.passage().marks().pin(bench.resolved().notes().get(i).key()).isPresent());
+    Set<Integer> sparse =
+        SparseDigits.of(
+            bench.resolved(),
+            bench.task().hand().instrument(),
+            bench.fingering(),
+            i -> bench.passage().marks().pin(bench.resolved().notes().get(i).key()).isPresent());
     Score fingered = bench.fingered(sparse::contains);
-    Optional<Chunk> chunk = planned.chunks().stream().filter(c -> c.id().equals(item.chunk())).findFirst();
+    Optional<Chunk> chunk =
+        planned.chunks().stream().filter(c -> c.id().equals(item.chunk())).findFirst();
     return chunk.map(c -> Drills.notation(fingered, c, item.drill())).orElse(fingered);
   }
 
@@ -118,7 +132,11 @@ public final class PracticeModel {
     if (item.chunk().equals(Planner.WHOLE) || planned == null) {
       return "The whole passage";
     }
-    return planned.chunks().stream().filter(c -> c.id().equals(item.chunk())).findFirst().map(c -> (c.id().startsWith("spot") ? "Shift, " : "") + c.label()).orElse(item.chunk());
+    return planned.chunks().stream()
+        .filter(c -> c.id().equals(item.chunk()))
+        .findFirst()
+        .map(c -> (c.id().startsWith("spot") ? "Shift, " : "") + c.label())
+        .orElse(item.chunk());
   }
 
   /** The fingering printed on the drill: that of the target tempo. */
@@ -145,11 +163,23 @@ public final class PracticeModel {
     if (item.isEmpty() || gate.get() == null || gate.get().stopped()) {
       return;
     }
-    int seconds = (int) Math.min(1800, Math.max(0, Duration.between(tryStarted, now.get()).toSeconds()));
+    int seconds =
+        (int) Math.min(1800, Math.max(0, Duration.between(tryStarted, now.get()).toSeconds()));
     int tempo = gate.get().perMinute();
     gate.set(gate.get().after(verdict));
     tryStarted = now.get();
     DrillKind drill = item.get().drill();
-    studio.record(new JournalEntry(0, studio.bench().passage().id(), studio.today(), item.get().chunk(), drill, tempo, seconds, verdict, breakage, ""));
+    studio.record(
+        new JournalEntry(
+            0,
+            studio.bench().passage().id(),
+            studio.today(),
+            item.get().chunk(),
+            drill,
+            tempo,
+            seconds,
+            verdict,
+            breakage,
+            ""));
   }
 }

@@ -41,9 +41,9 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import javafx.beans.property.ReadOnlyIntegerProperty;
+import javafx.beans.property.ReadOnlyIntegerWrapper;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
-import javafx.beans.property.ReadOnlyIntegerWrapper;
 import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
 import javafx.collections.FXCollections;
@@ -64,9 +64,12 @@ public final class Studio {
   private final ObservableList<Passage> passages = FXCollections.observableArrayList();
   private final ObservableList<JournalEntry> journal = FXCollections.observableArrayList();
   private final ReadOnlyObjectWrapper<Workbench> bench = new ReadOnlyObjectWrapper<>();
-  private final ReadOnlyObjectWrapper<List<Problem>> importProblems = new ReadOnlyObjectWrapper<>(List.of());
-  private final ReadOnlyObjectWrapper<List<Choice>> choices = new ReadOnlyObjectWrapper<>(List.of());
-  private final ReadOnlyObjectWrapper<List<Fingering>> alternatives = new ReadOnlyObjectWrapper<>(List.of());
+  private final ReadOnlyObjectWrapper<List<Problem>> importProblems =
+      new ReadOnlyObjectWrapper<>(List.of());
+  private final ReadOnlyObjectWrapper<List<Choice>> choices =
+      new ReadOnlyObjectWrapper<>(List.of());
+  private final ReadOnlyObjectWrapper<List<Fingering>> alternatives =
+      new ReadOnlyObjectWrapper<>(List.of());
   private final ReadOnlyObjectWrapper<Planned> planned = new ReadOnlyObjectWrapper<>();
   private final ReadOnlyIntegerWrapper selected = new ReadOnlyIntegerWrapper(-1);
   private final ReadOnlyStringWrapper message = new ReadOnlyStringWrapper("");
@@ -151,7 +154,11 @@ public final class Studio {
       error.set(bad.problem());
     } else {
       System.getLogger("fret").log(System.Logger.Level.ERROR, "background work failed", t);
-      error.set(new Problem("", "Something went wrong inside Fret. Nothing was lost.", "Try again; the log holds the details."));
+      error.set(
+          new Problem(
+              "",
+              "Something went wrong inside Fret. Nothing was lost.",
+              "Try again; the log holds the details."));
     }
   }
 
@@ -164,7 +171,8 @@ public final class Studio {
     int mine = ++generation;
     background.run(
         () -> {
-          Outcome<Score> read = reader.read(passage.sourceName(), library.source(passage.id()), passage.partName());
+          Outcome<Score> read =
+              reader.read(passage.sourceName(), library.source(passage.id()), passage.partName());
           return new Object[] {read, Workbench.of(passage, read.value())};
         },
         () -> mine == generation,
@@ -198,16 +206,36 @@ public final class Studio {
     Clef clef = score.bars().get(0).clef();
     String part = score.partName().toLowerCase(Locale.ROOT);
     InstrumentType type =
-        part.contains("viola") || clef.equals(Clef.ALTO) ? InstrumentType.VIOLA
-            : part.contains("bass") && !part.contains("basso") || score.transposition().equals(Interval.OCTAVE_DOWN) ? InstrumentType.BASS
-                : clef.sign() == Clef.Sign.F || part.contains("cello") ? InstrumentType.CELLO : InstrumentType.VIOLIN;
+        part.contains("viola") || clef.equals(Clef.ALTO)
+            ? InstrumentType.VIOLA
+            : part.contains("bass") && !part.contains("basso")
+                    || score.transposition().equals(Interval.OCTAVE_DOWN)
+                ? InstrumentType.BASS
+                : clef.sign() == Clef.Sign.F || part.contains("cello")
+                    ? InstrumentType.CELLO
+                    : InstrumentType.VIOLIN;
     boolean low = type == InstrumentType.BASS && score.transposition().equals(Interval.UNISON);
-    double quarters = score.bars().stream().flatMap(b -> b.directions().stream()).filter(d -> d.kind() == fret.score.Direction.Kind.TEMPO && d.number() > 0).mapToDouble(fret.score.Direction::number).findFirst().orElse(80);
+    double quarters =
+        score.bars().stream()
+            .flatMap(b -> b.directions().stream())
+            .filter(d -> d.kind() == fret.score.Direction.Kind.TEMPO && d.number() > 0)
+            .mapToDouble(fret.score.Direction::number)
+            .findFirst()
+            .orElse(80);
     Beat beat = new Beat(score.bars().get(0).time().beatLength());
-    Tempo target = new Tempo(beat, Math.max(2, Math.round(new Tempo(Beat.QUARTER, quarters).perMinuteOf(beat))));
+    Tempo target =
+        new Tempo(
+            beat, Math.max(2, Math.round(new Tempo(Beat.QUARTER, quarters).perMinuteOf(beat))));
     String title = score.title().isEmpty() ? name : score.title();
     long audition = library.auditions().stream().findFirst().map(Audition::id).orElse(0L);
-    return new Passage(0, audition, name, "", new Passage.Settings(title, type, target, Preset.SURE.id(), School.USUAL, HandSize.MEDIUM, low, false), Marks.NONE);
+    return new Passage(
+        0,
+        audition,
+        name,
+        "",
+        new Passage.Settings(
+            title, type, target, Preset.SURE.id(), School.USUAL, HandSize.MEDIUM, low, false),
+        Marks.NONE);
   }
 
   private void publish(Workbench made) {
@@ -257,15 +285,16 @@ public final class Studio {
 
   /** Pins a finger on the selected note, on the string it is shown on. */
   public void pinFinger(Finger finger) {
-    selectedPlace().ifPresent(
-        p -> {
-          int string = finger == Finger.OPEN ? openStringFor(p) : p.string();
-          if (string == 0) {
-            message.set("No open string sounds " + p.sounding());
-          } else {
-            apply(bench.get().pin(p.note(), Optional.of(finger), string));
-          }
-        });
+    selectedPlace()
+        .ifPresent(
+            p -> {
+              int string = finger == Finger.OPEN ? openStringFor(p) : p.string();
+              if (string == 0) {
+                message.set("No open string sounds " + p.sounding());
+              } else {
+                apply(bench.get().pin(p.note(), Optional.of(finger), string));
+              }
+            });
   }
 
   private int openStringFor(NoteFinger p) {
@@ -280,29 +309,42 @@ public final class Studio {
 
   /** Pins the selected note to the next higher (-1) or lower (+1) string. */
   public void pinString(int direction) {
-    selectedPlace().ifPresent(
-        p -> {
-          int string = p.string() + direction;
-          var instrument = bench.get().task().hand().instrument();
-          boolean fits = string >= 1 && string <= instrument.stringCount();
-          int semitones = fits ? instrument.semitones(string, p.sounding()) : -1;
-          if (!fits || semitones < 0 || semitones > instrument.highestSemitone()) {
-            message.set(p.sounding() + " does not lie on the " + (fits ? instrument.stringName(string) + " string" : "next string"));
-          } else {
-            apply(bench.get().pin(p.note(), Optional.empty(), string));
-          }
-        });
+    selectedPlace()
+        .ifPresent(
+            p -> {
+              int string = p.string() + direction;
+              var instrument = bench.get().task().hand().instrument();
+              boolean fits = string >= 1 && string <= instrument.stringCount();
+              int semitones = fits ? instrument.semitones(string, p.sounding()) : -1;
+              if (!fits || semitones < 0 || semitones > instrument.highestSemitone()) {
+                message.set(
+                    p.sounding()
+                        + " does not lie on the "
+                        + (fits ? instrument.stringName(string) + " string" : "next string"));
+              } else {
+                apply(bench.get().pin(p.note(), Optional.empty(), string));
+              }
+            });
   }
 
   public void unpin() {
     if (bench.get() != null && selected.get() >= 0) {
-      bench.get().unpin(selected.get()).ifPresentOrElse(this::apply, () -> message.set("There is no pin here"));
+      bench
+          .get()
+          .unpin(selected.get())
+          .ifPresentOrElse(this::apply, () -> message.set("There is no pin here"));
     }
   }
 
   /** Plays the selected note as a choice says. */
   public void take(Choice choice) {
-    apply(bench.get().pin(choice.place().note(), Optional.of(choice.place().finger()), choice.place().string()));
+    apply(
+        bench
+            .get()
+            .pin(
+                choice.place().note(),
+                Optional.of(choice.place().finger()),
+                choice.place().string()));
   }
 
   public void adopt(Fingering fingering) {
@@ -322,7 +364,9 @@ public final class Studio {
 
   public void toggleDigits() {
     Passage.Settings s = bench.get().passage().settings();
-    changeSettings(s.fullDigits() ? "Only the needed digits" : "All digits", s.withFullDigits(!s.fullDigits()));
+    changeSettings(
+        s.fullDigits() ? "Only the needed digits" : "All digits",
+        s.withFullDigits(!s.fullDigits()));
   }
 
   // ---- selection ---------------------------------------------------------------------------
@@ -359,7 +403,10 @@ public final class Studio {
   }
 
   public Optional<NoteFinger> selectedPlace() {
-    boolean any = bench.get() != null && selected.get() >= 0 && selected.get() < bench.get().fingering().notes().size();
+    boolean any =
+        bench.get() != null
+            && selected.get() >= 0
+            && selected.get() < bench.get().fingering().notes().size();
     return any ? bench.get().fingering().notes().get(selected.get()) : Optional.empty();
   }
 
@@ -392,7 +439,8 @@ public final class Studio {
       return;
     }
     int mine = generation;
-    background.run(() -> now.freeSolver().alternatives(4), () -> mine == generation, alternatives::set);
+    background.run(
+        () -> now.freeSolver().alternatives(4), () -> mine == generation, alternatives::set);
   }
 
   // ---- digits ------------------------------------------------------------------------------
@@ -408,7 +456,12 @@ public final class Studio {
   public static List<FingerText> digits(Workbench bench, Fingering fingering, boolean full) {
     Marks marks = bench.passage().marks();
     var notes = bench.resolved().notes();
-    Set<Integer> sparse = SparseDigits.of(bench.resolved(), bench.task().hand().instrument(), fingering, i -> marks.pin(notes.get(i).key()).isPresent());
+    Set<Integer> sparse =
+        SparseDigits.of(
+            bench.resolved(),
+            bench.task().hand().instrument(),
+            fingering,
+            i -> marks.pin(notes.get(i).key()).isPresent());
     Set<Integer> arrivals = new java.util.HashSet<>();
     fingering.shifts().forEach(s -> arrivals.add(s.toNote()));
     List<FingerText> texts = new ArrayList<>();
@@ -419,9 +472,16 @@ public final class Studio {
         NoteFinger p = place.get();
         boolean pinned = marks.pin(notes.get(i).key()).isPresent();
         boolean shown = full || sparse.contains(i);
-        boolean numeral = p.string() != string && (full && !p.isOpen() || arrivals.contains(i) || p.base() > 5 && shown);
+        boolean numeral =
+            p.string() != string
+                && (full && !p.isOpen() || arrivals.contains(i) || p.base() > 5 && shown);
         if (shown || numeral) {
-          texts.add(new FingerText(i, shown ? p.digit() : "", numeral ? NUMERALS[Math.min(6, p.string())] : "", pinned));
+          texts.add(
+              new FingerText(
+                  i,
+                  shown ? p.digit() : "",
+                  numeral ? NUMERALS[Math.min(6, p.string())] : "",
+                  pinned));
         }
         string = p.string();
       }
@@ -433,18 +493,38 @@ public final class Studio {
 
   private void updatePlan() {
     Workbench now = bench.get();
-    Optional<Audition> audition = library.auditions().stream().filter(a -> a.id() == now.passage().auditionId()).findFirst();
+    Optional<Audition> audition =
+        library.auditions().stream().filter(a -> a.id() == now.passage().auditionId()).findFirst();
     List<JournalEntry> entries = List.copyOf(journal);
     int mine = generation;
     LocalDate today = today();
     background.run(
         () -> {
-          Audition used = audition.orElseGet(() -> new Audition(0, "No audition set: four weeks", today.plusDays(28), today.plusDays(21), 30));
+          Audition used =
+              audition.orElseGet(
+                  () ->
+                      new Audition(
+                          0,
+                          "No audition set: four weeks",
+                          today.plusDays(28),
+                          today.plusDays(21),
+                          30));
           List<Chunk> chunks = Chunker.chunks(now.resolved(), now.fingering());
           Tempo target = now.passage().settings().target();
           Ladder ladder = Ladder.toTarget((int) Math.round(target.perMinute()));
           LocalDate last = used.readyDate().isBefore(today) ? today : used.readyDate();
-          PlanRequest request = new PlanRequest(now.passage().id(), now.score(), chunks, target, ladder, today, last, used.minutesPerDay(), Gate.Settings.USUAL, entries);
+          PlanRequest request =
+              new PlanRequest(
+                  now.passage().id(),
+                  now.score(),
+                  chunks,
+                  target,
+                  ladder,
+                  today,
+                  last,
+                  used.minutesPerDay(),
+                  Gate.Settings.USUAL,
+                  entries);
           return new Planned(chunks, ladder, Planner.plan(request), used);
         },
         () -> mine == generation,

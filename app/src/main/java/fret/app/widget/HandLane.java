@@ -17,8 +17,9 @@ import javafx.scene.text.FontWeight;
 import javafx.scene.text.TextAlignment;
 
 /**
- * The hand lane: height is mm from the nut. The hand's frame is a band, each stopped note a dot with its
- * finger, a shift the slope between two bands with its mm; an open string leaves the band hollow.
+ * The hand lane: height is mm from the nut. The hand's frame is a band, each stopped note a dot
+ * with its finger, a shift the slope between two bands with its mm; an open string leaves the band
+ * hollow.
  */
 final class HandLane {
   private static final double PAD = 18;
@@ -45,10 +46,19 @@ final class HandLane {
     leastMm = Double.MAX_VALUE;
     fingering.ifPresent(
         f ->
-            f.notes().stream().flatMap(Optional::stream).filter(n -> !n.isOpen()).forEach(n -> {
-              mostMm = Math.max(mostMm, Math.max(n.mmFromNut(), instrument.mmFromNut(frameTop(n))));
-              leastMm = Math.min(leastMm, Math.min(n.mmFromNut(), instrument.mmFromNut(frameBottom(n))));
-            }));
+            f.notes().stream()
+                .flatMap(Optional::stream)
+                .filter(n -> !n.isOpen())
+                .forEach(
+                    n -> {
+                      mostMm =
+                          Math.max(
+                              mostMm, Math.max(n.mmFromNut(), instrument.mmFromNut(frameTop(n))));
+                      leastMm =
+                          Math.min(
+                              leastMm,
+                              Math.min(n.mmFromNut(), instrument.mmFromNut(frameBottom(n))));
+                    }));
     if (mostMm == 0) {
       mostMm = 100;
       leastMm = 0;
@@ -71,7 +81,14 @@ final class HandLane {
   }
 
   void paint(
-      GraphicsContext g, ResolvedPassage passage, Strip strip, double top, double width, double shiftX, double space, int selected) {
+      GraphicsContext g,
+      ResolvedPassage passage,
+      Strip strip,
+      double top,
+      double width,
+      double shiftX,
+      double space,
+      int selected) {
     if (fingering.isEmpty()) {
       return;
     }
@@ -117,20 +134,34 @@ final class HandLane {
     return strip.sliceX().get(slice) * space + shiftX;
   }
 
-  private void bands(GraphicsContext g, ResolvedPassage passage, Strip strip, double top, double shiftX, double space, double width) {
+  private void bands(
+      GraphicsContext g,
+      ResolvedPassage passage,
+      Strip strip,
+      double top,
+      double shiftX,
+      double space,
+      double width) {
     for (Slice slice : passage.slices()) {
-      Optional<NoteFinger> found = slice.starting().stream().map(n -> fingering.get().notes().get(n)).flatMap(Optional::stream).filter(n -> n.base() > 0).reduce((a, b) -> a.isOpen() ? b : a);
+      Optional<NoteFinger> found =
+          slice.starting().stream()
+              .map(n -> fingering.get().notes().get(n))
+              .flatMap(Optional::stream)
+              .filter(n -> n.base() > 0)
+              .reduce((a, b) -> a.isOpen() ? b : a);
       if (found.isEmpty()) {
         continue;
       }
       NoteFinger n = found.get();
       double left = x(strip, slice.index(), shiftX, space) - space * 0.9;
       boolean last = slice.index() + 1 >= strip.sliceX().size();
-      double right = last ? left + 4 * space : x(strip, slice.index() + 1, shiftX, space) - space * 0.9;
+      double right =
+          last ? left + 4 * space : x(strip, slice.index() + 1, shiftX, space) - space * 0.9;
       if (right < LABEL || left > width) {
         continue;
       }
-      boolean moves = fingering.get().shifts().stream().anyMatch(s -> s.toSlice() - 1 == slice.index());
+      boolean moves =
+          fingering.get().shifts().stream().anyMatch(s -> s.toSlice() - 1 == slice.index());
       right -= moves ? Math.min((right - left) * 0.45, 3 * space) : 0;
       double upper = y(instrument.mmFromNut(frameTop(n)), top);
       double lower = y(instrument.mmFromNut(frameBottom(n)), top);
@@ -146,7 +177,8 @@ final class HandLane {
     }
   }
 
-  private void slopes(GraphicsContext g, Strip strip, double top, double shiftX, double space, double width) {
+  private void slopes(
+      GraphicsContext g, Strip strip, double top, double shiftX, double space, double width) {
     g.setFont(Font.font("Lato", FontWeight.BOLD, 11));
     g.setTextAlign(TextAlignment.CENTER);
     g.setTextBaseline(VPos.BOTTOM);
@@ -168,7 +200,15 @@ final class HandLane {
     }
   }
 
-  private void dots(GraphicsContext g, ResolvedPassage passage, Strip strip, double top, double shiftX, double space, int selected, double width) {
+  private void dots(
+      GraphicsContext g,
+      ResolvedPassage passage,
+      Strip strip,
+      double top,
+      double shiftX,
+      double space,
+      int selected,
+      double width) {
     g.setTextAlign(TextAlignment.CENTER);
     g.setTextBaseline(VPos.CENTER);
     double radius = Math.min(8, space * 0.8);

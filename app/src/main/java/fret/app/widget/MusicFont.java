@@ -25,7 +25,13 @@ public final class MusicFont implements GlyphMetrics {
       for (MusicGlyph glyph : MusicGlyph.values()) {
         JsonNode ne = all.path(glyph.smuflName()).path("bBoxNE");
         JsonNode sw = all.path(glyph.smuflName()).path("bBoxSW");
-        boxes.put(glyph, new Box(sw.path(0).asDouble(), -ne.path(1).asDouble(), ne.path(0).asDouble(), -sw.path(1).asDouble()));
+        boxes.put(
+            glyph,
+            new Box(
+                sw.path(0).asDouble(),
+                -ne.path(1).asDouble(),
+                ne.path(0).asDouble(),
+                -sw.path(1).asDouble()));
       }
     } catch (IOException e) {
       throw new UncheckedIOException(e);

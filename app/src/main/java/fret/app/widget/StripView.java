@@ -24,8 +24,8 @@ import javafx.scene.text.FontWeight;
 import javafx.scene.text.TextAlignment;
 
 /**
- * The strip: the engraved stave and, where asked, the hand lane under it on the same axis. Only what is
- * visible is painted.
+ * The strip: the engraved stave and, where asked, the hand lane under it on the same axis. Only
+ * what is visible is painted.
  */
 public final class StripView extends Region {
   private static final double MARGIN = 12;
@@ -61,7 +61,11 @@ public final class StripView extends Region {
   }
 
   /** Shows a passage; the fingering may be missing, as in drills. */
-  public void show(ResolvedPassage shown, List<FingerText> digits, Optional<Fingering> fingering, Instrument instrument) {
+  public void show(
+      ResolvedPassage shown,
+      List<FingerText> digits,
+      Optional<Fingering> fingering,
+      Instrument instrument) {
     strip = StripEngraver.engrave(shown, digits, font);
     passage = shown;
     lane.show(fingering, instrument);
@@ -170,7 +174,15 @@ public final class StripView extends Region {
       }
     }
     g.restore();
-    lane.paint(g, passage, strip, staveHeight(), canvas.getWidth(), MARGIN - scrollX, space, selectedSlice);
+    lane.paint(
+        g,
+        passage,
+        strip,
+        staveHeight(),
+        canvas.getWidth(),
+        MARGIN - scrollX,
+        space,
+        selectedSlice);
     if (isFocused()) {
       g.setStroke(Inks.TIME);
       g.setLineWidth(2);
@@ -193,7 +205,8 @@ public final class StripView extends Region {
       g.setFont(font.atSpace(space * glyph.scale()));
       g.setTextAlign(TextAlignment.LEFT);
       g.setTextBaseline(VPos.BASELINE);
-      g.fillText(Character.toString(glyph.glyph().codePoint()), glyph.x() * space, glyph.y() * space);
+      g.fillText(
+          Character.toString(glyph.glyph().codePoint()), glyph.x() * space, glyph.y() * space);
     } else if (p instanceof Primitive.Line line) {
       g.setStroke(color);
       g.setLineWidth(Math.max(1, line.thickness() * space));
@@ -207,7 +220,12 @@ public final class StripView extends Region {
       g.setFill(color);
       g.fillPolygon(
           new double[] {b.x1() * space, b.x2() * space, b.x2() * space, b.x1() * space},
-          new double[] {b.y1() * space - half, b.y2() * space - half, b.y2() * space + half, b.y1() * space + half},
+          new double[] {
+            b.y1() * space - half,
+            b.y2() * space - half,
+            b.y2() * space + half,
+            b.y1() * space + half
+          },
           4);
     } else if (p instanceof Primitive.Curve c) {
       curve(g, c, color);
@@ -222,15 +240,29 @@ public final class StripView extends Region {
     g.setFill(color);
     g.beginPath();
     g.moveTo(c.x1() * space, c.y1() * space);
-    g.bezierCurveTo((c.x1() + dx) * space, (c.controlY(true) - half) * space, (c.x2() - dx) * space, (c.controlY(false) - half) * space, c.x2() * space, c.y2() * space);
-    g.bezierCurveTo((c.x2() - dx) * space, (c.controlY(false) + half) * space, (c.x1() + dx) * space, (c.controlY(true) + half) * space, c.x1() * space, c.y1() * space);
+    g.bezierCurveTo(
+        (c.x1() + dx) * space,
+        (c.controlY(true) - half) * space,
+        (c.x2() - dx) * space,
+        (c.controlY(false) - half) * space,
+        c.x2() * space,
+        c.y2() * space);
+    g.bezierCurveTo(
+        (c.x2() - dx) * space,
+        (c.controlY(false) + half) * space,
+        (c.x1() + dx) * space,
+        (c.controlY(true) + half) * space,
+        c.x1() * space,
+        c.y1() * space);
     g.closePath();
     g.fill();
   }
 
   private void text(GraphicsContext g, Primitive.Text t, Color color) {
-    FontWeight weight = t.style() == Primitive.Text.Style.BOLD ? FontWeight.BOLD : FontWeight.NORMAL;
-    FontPosture posture = t.style() == Primitive.Text.Style.ITALIC ? FontPosture.ITALIC : FontPosture.REGULAR;
+    FontWeight weight =
+        t.style() == Primitive.Text.Style.BOLD ? FontWeight.BOLD : FontWeight.NORMAL;
+    FontPosture posture =
+        t.style() == Primitive.Text.Style.ITALIC ? FontPosture.ITALIC : FontPosture.REGULAR;
     g.setFont(Font.font("Lato", weight, posture, t.size() * space));
     g.setFill(color);
     g.setTextAlign(t.centred() ? TextAlignment.CENTER : TextAlignment.LEFT);
@@ -239,7 +271,13 @@ public final class StripView extends Region {
     if (t.ink() == Primitive.Ink.PINNED) {
       g.setStroke(color);
       g.setLineWidth(1.4);
-      g.strokeRoundRect(t.left() * space - 3, t.top() * space - 3, t.width() * space + 6, (t.bottom() - t.top()) * space + 5, 5, 5);
+      g.strokeRoundRect(
+          t.left() * space - 3,
+          t.top() * space - 3,
+          t.width() * space + 6,
+          (t.bottom() - t.top()) * space + 5,
+          5,
+          5);
     }
   }
 }

@@ -12,14 +12,17 @@ import fret.score.Bar;
 import fret.score.Direction;
 import fret.score.Event;
 import fret.score.Head;
+import fret.score.NoteKey;
 import fret.score.NoteValue;
 import fret.score.Score;
 import fret.score.Signs;
 import fret.score.TimeSignature;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import org.apache.commons.numbers.fraction.Fraction;
 import org.w3c.dom.Document;
 import org.w3c.dom.Element;
@@ -37,6 +40,12 @@ public final class MusicXmlReader {
   private final Document document;
   private final List<Problem> problems = new ArrayList<>();
   private final List<Bar> bars = new ArrayList<>();
+
+  private final List<Source> sources = new ArrayList<>();
+
+  /** A note element with what identifies it, before a pick-up moves the onsets. */
+  private record Source(
+      int bar, String voice, Fraction onset, boolean grace, Pitch pitch, Element element) {}
 
   private int divisions = 1;
   private KeySignature key = KeySignature.NONE;
@@ -63,10 +72,20 @@ public final class MusicXmlReader {
    */
   public static Outcome<Score> read(String file, Document document, String partName)
       throws UnusableInput {
+    return readLinked(file, document, partName).score();
+  }
+
+  /** A part with the note element that each written note comes from. */
+  public record Linked(Outcome<Score> score, Map<NoteKey, Element> elements) {}
+
+  /** Reads a part and keeps the way back to the document, for writing marks into it. */
+  public static Linked readLinked(String file, Document document, String partName)
+      throws UnusableInput {
     Element part = pick(file, document, partName);
     MusicXmlReader reader = new MusicXmlReader(file, document, part);
     try {
-      return reader.run();
+      Outcome<Score> score = reader.run();
+      return new Linked(score, reader.links(score.value()));
     } catch (IllegalArgumentException | ArithmeticException e) {
       throw new UnusableInput(
           file + ", bar " + reader.barNumber,
@@ -125,6 +144,27 @@ public final class MusicXmlReader {
     }
     Score score = new Score(title(), composer(), partName(), transposition, shiftPickup());
     return new Outcome<>(score, problems);
+  }
+
+  private Map<NoteKey, Element> links(Score score) {
+    Fraction shift = score.bars().get(0).start();
+    Map<NoteKey, Element> links = new HashMap<>();
+    for (int i = 0; i < sources.size(); i++) {
+      Source s = sources.get(i);
+      int rank = 0;
+      for (int j = i;
+          s.grace()
+              && j < sources.size()
+              && sources.get(j).grace()
+              && sources.get(j).bar() == s.bar()
+              && sources.get(j).onset().equals(s.onset());
+          j++) {
+        rank += j == i || !Dom.has(sources.get(j).element(), "chord") ? 1 : 0;
+      }
+      links.putIfAbsent(
+          new NoteKey(s.bar(), s.voice(), s.onset().add(shift), rank, s.pitch()), s.element());
+    }
+    return links;
   }
 
   private void refuseUnusable() throws UnusableInput {
@@ -470,6 +510,7 @@ public final class MusicXmlReader {
     Signs signs = NotationsReader.signs(e);
     List<Head> heads = new ArrayList<>();
     if (Dom.has(e, "pitch")) {
+      sources.add(new Source(bars.size(), voice, onset, grace, pitch(Dom.child(e, "pitch")), e));
       heads.add(NotationsReader.head(e, pitch(Dom.child(e, "pitch"))));
     }
     if (chord && !parts.events.isEmpty()) {

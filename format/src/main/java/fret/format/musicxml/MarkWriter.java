@@ -1,0 +1,122 @@
+package fret.format.musicxml;
+
+import fret.score.NoteKey;
+import java.io.ByteArrayOutputStream;
+import java.util.Map;
+import java.util.Set;
+import javax.xml.transform.OutputKeys;
+import javax.xml.transform.Transformer;
+import javax.xml.transform.TransformerException;
+import javax.xml.transform.TransformerFactory;
+import javax.xml.transform.dom.DOMSource;
+import javax.xml.transform.stream.StreamResult;
+import org.w3c.dom.Document;
+import org.w3c.dom.Element;
+import org.w3c.dom.Node;
+
+/**
+ * Writes fingers and strings into a file's own tree: new marks are inserted, a mark that stands is
+ * changed in place, and everything else stays as it was.
+ */
+public final class MarkWriter {
+  private static final Set<String> AFTER_NOTATIONS = Set.of("lyric", "play", "listen");
+
+  /**
+   * What to write on a note.
+   *
+   * @param digit 0 to 4 or T; empty to leave the finger alone
+   * @param string 1 the highest; 0 to leave the string alone
+   */
+  public record NoteMark(String digit, int string) {}
+
+  private MarkWriter() {}
+
+  /** Writes marks onto the notes of a part that was read with its elements. */
+  public static void write(Map<NoteKey, Element> elements, Map<NoteKey, NoteMark> marks) {
+    marks.forEach(
+        (key, mark) -> {
+          Element note = elements.get(key);
+          if (note != null) {
+            write(note, mark);
+          }
+        });
+  }
+
+  private static void write(Element note, NoteMark mark) {
+    Element notations = Dom.child(note, "notations");
+    if (notations == null) {
+      notations = note.getOwnerDocument().createElement("notations");
+      note.insertBefore(notations, firstOf(note, AFTER_NOTATIONS));
+    }
+    Element technical = Dom.child(notations, "technical");
+    if (technical == null) {
+      technical = note.getOwnerDocument().createElement("technical");
+      notations.appendChild(technical);
+    }
+    if (!mark.digit().isEmpty()) {
+      finger(technical, mark.digit());
+    }
+    if (mark.string() > 0) {
+      child(technical, "string").setTextContent(String.valueOf(mark.string()));
+    }
+  }
+
+  private static void finger(Element technical, String digit) {
+    Element thumb = Dom.child(technical, "thumb-position");
+    if (digit.equals("T")) {
+      remove(technical, "fingering");
+      child(technical, "thumb-position");
+    } else {
+      if (thumb != null) {
+        technical.removeChild(thumb);
+      }
+      Element fingering = child(technical, "fingering");
+      if (!fingering.getTextContent().trim().equals(digit)) {
+        fingering.setTextContent(digit);
+      }
+    }
+  }
+
+  private static void remove(Element parent, String name) {
+    Element child = Dom.child(parent, name);
+    if (child != null) {
+      parent.removeChild(child);
+    }
+  }
+
+  private static Element child(Element parent, String name) {
+    Element found = Dom.child(parent, name);
+    if (found == null) {
+      found = parent.getOwnerDocument().createElement(name);
+      parent.appendChild(found);
+    }
+    return found;
+  }
+
+  private static Node firstOf(Element parent, Set<String> names) {
+    return Dom.children(parent).stream()
+        .filter(e -> names.contains(e.getTagName()))
+        .findFirst()
+        .orElse(null);
+  }
+
+  /** The document as UTF-8 bytes. */
+  public static byte[] bytes(Document document) {
+    try {
+      Transformer transformer = TransformerFactory.newInstance().newTransformer();
+      if (document.getDoctype() != null) {
+        transformer.setOutputProperty(
+            OutputKeys.DOCTYPE_PUBLIC, document.getDoctype().getPublicId());
+        transformer.setOutputProperty(
+            OutputKeys.DOCTYPE_SYSTEM, document.getDoctype().getSystemId());
+      }
+      transformer.setOutputProperty(OutputKeys.ENCODING, "UTF-8");
+      document.setXmlStandalone(true);
+      ByteArrayOutputStream out = new ByteArrayOutputStream();
+      transformer.transform(new DOMSource(document), new StreamResult(out));
+      return out.toByteArray();
+    } catch (TransformerException e) {
+      throw new IllegalStateException(e);
+    }
+  }
+}
