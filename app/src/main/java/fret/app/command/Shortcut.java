@@ -12,6 +12,10 @@ public enum Shortcut {
       "Everywhere",
       "Open a MusicXML file",
       new KeyCodeCombination(KeyCode.O, KeyCombination.SHORTCUT_DOWN)),
+  SAVE(
+      "Everywhere",
+      "Save a copy with the fingering",
+      new KeyCodeCombination(KeyCode.S, KeyCombination.SHORTCUT_DOWN)),
   UNDO("Everywhere", "Undo", new KeyCodeCombination(KeyCode.Z, KeyCombination.SHORTCUT_DOWN)),
   REDO("Everywhere", "Redo", new KeyCodeCombination(KeyCode.Y, KeyCombination.SHORTCUT_DOWN)),
   AREA_1("Everywhere", "Shelf", new KeyCodeCombination(KeyCode.F2)),

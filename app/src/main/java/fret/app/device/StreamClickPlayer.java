@@ -1,5 +1,6 @@
 package fret.app.device;
 
+import fret.sound.ClickPlayer;
 import fret.sound.ClickTrack;
 import java.util.function.LongConsumer;
 import javax.sound.sampled.AudioFormat;

@@ -1,7 +1,6 @@
 package fret.app.view;
 
 import fret.app.command.Shortcut;
-import fret.app.device.ClickPlayer;
 import fret.app.viewmodel.PracticeModel;
 import fret.app.viewmodel.Studio;
 import fret.app.widget.MusicFont;
@@ -9,6 +8,7 @@ import fret.app.widget.StripView;
 import fret.base.Problem;
 import fret.instrument.Finger;
 import fret.journal.Verdict;
+import fret.sound.ClickPlayer;
 import java.io.File;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -222,6 +222,35 @@ public final class MainView extends BorderPane {
     }
   }
 
+  /** Asks where to, and saves the file with the fingering written into it. */
+  void saveCopy() {
+    if (studio.bench() == null) {
+      return;
+    }
+    FileChooser chooser = new FileChooser();
+    chooser.setTitle("Save a copy with the fingering");
+    chooser.setInitialFileName(studio.bench().passage().settings().title() + ".musicxml");
+    File file = chooser.showSaveDialog(getScene().getWindow());
+    if (file != null) {
+      saveTo(file);
+    }
+  }
+
+  /** Saves the open passage with its fingering to a file. */
+  public void saveTo(File file) {
+    studio.export(
+        bytes -> {
+          try {
+            Files.write(file.toPath(), bytes);
+            studio.tell("Saved " + file.getName());
+          } catch (IOException e) {
+            studio.report(
+                new Problem(
+                    file.getName(), "The file cannot be written there.", "Choose another folder."));
+          }
+        });
+  }
+
   /** Reads a file into the library. */
   public void openFile(File file) {
     try {
@@ -270,6 +299,7 @@ public final class MainView extends BorderPane {
     switch (s) {
       case HELP -> toggleHelp();
       case OPEN -> chooseFile();
+      case SAVE -> saveCopy();
       case UNDO -> studio.undo();
       case REDO -> studio.redo();
       case AREA_1, AREA_2, AREA_3, AREA_4, AREA_5, AREA_6 ->

@@ -1,6 +1,5 @@
 package fret.app.view;
 
-import fret.app.device.ClickPlayer;
 import fret.app.viewmodel.PracticeModel;
 import fret.app.viewmodel.Studio;
 import fret.app.widget.MusicFont;
@@ -10,6 +9,7 @@ import fret.journal.Verdict;
 import fret.plan.Gate;
 import fret.plan.PracticePlan;
 import fret.score.ResolvedPassage;
+import fret.sound.ClickPlayer;
 import fret.sound.ClickTrack;
 import java.util.Locale;
 import java.util.Optional;

@@ -15,6 +15,7 @@ import fret.instrument.InstrumentType;
 import fret.journal.JournalEntry;
 import fret.mark.Marks;
 import fret.passage.Change;
+import fret.passage.MarkedFileWriter;
 import fret.passage.Passage;
 import fret.passage.ScoreReader;
 import fret.passage.Workbench;
@@ -59,6 +60,7 @@ public final class Studio {
 
   private final Library library;
   private final ScoreReader reader;
+  private final MarkedFileWriter writer;
   private final Clock clock;
   private final Background background = new Background(this::failed);
   private final ObservableList<Passage> passages = FXCollections.observableArrayList();
@@ -78,7 +80,8 @@ public final class Studio {
   private Score readScore;
   private int generation;
 
-  public Studio(Library library, ScoreReader reader, Clock clock) {
+  public Studio(Library library, ScoreReader reader, MarkedFileWriter writer, Clock clock) {
+    this.writer = writer;
     this.library = library;
     this.reader = reader;
     this.clock = clock;
@@ -367,6 +370,24 @@ public final class Studio {
     changeSettings(
         s.fullDigits() ? "Only the needed digits" : "All digits",
         s.withFullDigits(!s.fullDigits()));
+  }
+
+  /** The passage's file with the fingering written into it, handed on when it is made. */
+  public void export(java.util.function.Consumer<byte[]> then) {
+    Workbench now = bench.get();
+    if (now != null) {
+      background.run(() -> writer.write(now, library.source(now.passage().id())), () -> true, then);
+    }
+  }
+
+  /** Says what was done. */
+  public void tell(String text) {
+    message.set(text);
+  }
+
+  /** Shows what went wrong. */
+  public void report(Problem problem) {
+    error.set(problem);
   }
 
   // ---- selection ---------------------------------------------------------------------------

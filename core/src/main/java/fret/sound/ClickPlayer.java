@@ -1,6 +1,5 @@
-package fret.app.device;
+package fret.sound;
 
-import fret.sound.ClickTrack;
 import java.util.function.LongConsumer;
 
 /** Plays a click. */

@@ -1,0 +1,184 @@
+package fret.app.batch;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.PrintStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+
+class BatchCommandsTest {
+  @TempDir Path dir;
+  private final ByteArrayOutputStream out = new ByteArrayOutputStream();
+  private final ByteArrayOutputStream err = new ByteArrayOutputStream();
+
+  @BeforeEach
+  void copyParts() throws IOException {
+    for (String name : new String[] {"violin", "violone"}) {
+      try (InputStream in = BatchCommandsTest.class.getResourceAsStream("/" + name + ".musicxml")) {
+        Files.copy(in, dir.resolve(name + ".musicxml"));
+      }
+    }
+  }
+
+  private int run(String... args) {
+    out.reset();
+    err.reset();
+    for (int i = 0; i < args.length; i++) {
+      args[i] = args[i].replace("DIR", dir.toString());
+    }
+    return BatchCommands.run(
+        args,
+        new PrintStream(out, true, StandardCharsets.UTF_8),
+        new PrintStream(err, true, StandardCharsets.UTF_8));
+  }
+
+  private JsonNode json() throws IOException {
+    return new ObjectMapper().readTree(out.toByteArray());
+  }
+
+  /** common practice, no source: a line within first position gets no shift. */
+  @Test
+  void theViolinPartStaysInFirstPosition() throws IOException {
+    assertThat(
+            run(
+                "finger",
+                "DIR/violin.musicxml",
+                "--instrument",
+                "violin",
+                "--tempo",
+                "72",
+                "--json"))
+        .isZero();
+    JsonNode best = json().path("alternatives").path(0);
+    assertThat(best.path("shifts")).isEmpty();
+    assertThat(best.path("notes"))
+        .hasSize(json().path("noteCount").asInt())
+        .allMatch(n -> n.path("position").asText().equals("first"));
+    assertThat(best.path("notes").path(0).path("onset").asText()).isEqualTo("-1/16");
+    assertThat(best.path("notes").path(0).path("beat").asText()).isEqualTo("19/4");
+    double sum = 0;
+    for (JsonNode term : best.path("terms")) {
+      sum += term.path("effort").asDouble();
+    }
+    assertThat(sum).isCloseTo(best.path("effort").asDouble(), within(0.01));
+  }
+
+  /** common practice, no source: the violone part lies on the neck. */
+  @ParameterizedTest
+  @CsvSource({"cello, 0", "bass, -12"})
+  void theViolonePartStaysOnTheNeck(String instrument, int transposition) throws IOException {
+    assertThat(
+            run(
+                "finger",
+                "DIR/violone.musicxml",
+                "--instrument",
+                instrument,
+                "--tempo",
+                "72",
+                "--json",
+                "--alternatives",
+                "3"))
+        .isZero();
+    assertThat(json().path("alternatives")).hasSize(3);
+    for (JsonNode note : json().path("alternatives").path(0).path("notes")) {
+      assertThat(note.path("handBase").asInt()).isBetween(1, 7);
+      assertThat(note.path("finger").asText()).matches("[0-4]");
+    }
+    assertThat(json().path("alternatives").path(0).path("notes").path(0).path("pitch").asText())
+        .isEqualTo(transposition == 0 ? "D3" : "D2");
+  }
+
+  @Test
+  void barsAndTextOutput() throws IOException {
+    assertThat(
+            run(
+                "finger",
+                "DIR/violin.musicxml",
+                "--instrument",
+                "violin",
+                "--tempo",
+                "72",
+                "--bars",
+                "2-3",
+                "--json"))
+        .isZero();
+    assertThat(json().path("alternatives").path(0).path("notes"))
+        .allMatch(n -> n.path("bar").asText().matches("[23]"));
+    assertThat(run("finger", "DIR/violin.musicxml", "--instrument", "violin", "--tempo", "72"))
+        .isZero();
+    assertThat(out.toString(StandardCharsets.UTF_8)).contains("0 shifts");
+  }
+
+  @Test
+  void aPlanHasItsLevelsDaysAndChunks() throws IOException {
+    assertThat(
+            run(
+                "plan",
+                "DIR/violone.musicxml",
+                "--instrument",
+                "cello",
+                "--target",
+                "72",
+                "--from",
+                "2026-03-01",
+                "--audition",
+                "2026-06-01",
+                "--minutes",
+                "30",
+                "--json"))
+        .isZero();
+    assertThat(json().path("readyDate").asText()).isEqualTo("2026-05-11");
+    assertThat(json().path("levels")).last().extracting(JsonNode::asInt).isEqualTo(72);
+    assertThat(json().path("feasible").asBoolean()).isTrue();
+    assertThat(json().path("days")).hasSize(72).allMatch(d -> d.path("minutes").asInt() <= 30);
+    assertThat(json().path("chunks").size()).isPositive();
+  }
+
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "finger DIR/violin.musicxml --instrument flute --tempo 60",
+        "finger DIR/violin.musicxml --instrument violin --tempo 0",
+        "finger DIR/violin.musicxml --instrument violin --tempo 60 --bars 9-99",
+        "dance",
+        "plan DIR/violin.musicxml --instrument violin --target 60 --from 2026-03-01 --audition 2026-02-01 --minutes 30"
+      })
+  void badUsageSaysSo(String line) {
+    assertThat(run(line.split(" "))).isEqualTo(2);
+    assertThat(out.size()).isZero();
+    assertThat(err.toString(StandardCharsets.UTF_8)).isNotBlank().doesNotContain("\tat ");
+  }
+
+  @Test
+  void badInputIsOneLine() throws IOException {
+    Files.writeString(dir.resolve("broken.musicxml"), "<score-partwise><part>");
+    assertThat(
+            run(
+                "finger",
+                "DIR/broken.musicxml",
+                "--instrument",
+                "violin",
+                "--tempo",
+                "60",
+                "--json"))
+        .isEqualTo(3);
+    assertThat(err.toString(StandardCharsets.UTF_8).strip())
+        .contains("broken at line")
+        .doesNotContain("\n");
+    assertThat(run("finger", "DIR/nowhere.musicxml", "--instrument", "violin", "--tempo", "60"))
+        .isEqualTo(3);
+  }
+}

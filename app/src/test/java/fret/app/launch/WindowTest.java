@@ -1,0 +1,177 @@
+package fret.app.launch;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import fret.app.view.MainView;
+import fret.app.viewmodel.PracticeModel;
+import fret.app.viewmodel.Studio;
+import fret.app.widget.MusicFont;
+import fret.instrument.Finger;
+import fret.journal.Verdict;
+import fret.sound.ClickPlayer;
+import fret.store.SqliteLibrary;
+import java.io.File;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.concurrent.Callable;
+import java.util.concurrent.TimeUnit;
+import java.util.function.BooleanSupplier;
+import javafx.scene.Scene;
+import javafx.scene.input.KeyCode;
+import javafx.stage.Stage;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.io.TempDir;
+import org.mockito.Mockito;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.ApplicationExtension;
+import org.testfx.framework.junit5.Start;
+import org.testfx.util.WaitForAsyncUtils;
+
+/** The real window, driven by keys, over a real library. */
+@ExtendWith(ApplicationExtension.class)
+class WindowTest {
+  @TempDir static Path dir;
+
+  private final ClickPlayer player = Mockito.mock(ClickPlayer.class);
+  private SqliteLibrary library;
+  private Studio studio;
+  private MainView main;
+  private Path file;
+
+  @Start
+  void start(Stage stage) throws Exception {
+    Mockito.when(player.description()).thenReturn("test");
+    file = Files.createTempDirectory(dir, "library").resolve("library.sqlite");
+    library = SqliteLibrary.open(file);
+    Demo.fill(library, FretApplication.READER, LocalDate.now());
+    studio =
+        new Studio(
+            library, FretApplication.READER, FretApplication.WRITER, Clock.systemDefaultZone());
+    main =
+        new MainView(
+            studio, new PracticeModel(studio, Instant::now), player, MusicFont.load(), () -> {});
+    Scene scene = new Scene(main, 1280, 800);
+    scene
+        .getStylesheets()
+        .add(FretApplication.class.getResource("/fret/app/fret.css").toExternalForm());
+    stage.setScene(scene);
+    stage.show();
+  }
+
+  @AfterEach
+  void close() {
+    library.close();
+  }
+
+  private void until(BooleanSupplier condition) throws Exception {
+    WaitForAsyncUtils.waitFor(
+        20, TimeUnit.SECONDS, (Callable<Boolean>) () -> condition.getAsBoolean());
+    WaitForAsyncUtils.waitForFxEvents();
+  }
+
+  private void openFirst(FxRobot robot) throws Exception {
+    robot.interact(() -> studio.open(studio.passages().get(0)));
+    robot.interact(() -> main.goTo("LEFT_HAND"));
+    until(
+        () ->
+            studio.bench() != null
+                && studio.selectedProperty().get() == 0
+                && studio.pendingProperty().get() == 0);
+  }
+
+  private Finger fingerAt(int note) {
+    return studio.bench().fingering().notes().get(note).orElseThrow().finger();
+  }
+
+  @Test
+  void oneKeyPinsAFingerAndEverythingFollows(FxRobot robot) throws Exception {
+    openFirst(robot);
+    robot.type(KeyCode.RIGHT, 4);
+    until(() -> studio.selectedProperty().get() == 4);
+    Finger before = fingerAt(4);
+    Finger wanted = before == Finger.FIRST ? Finger.SECOND : Finger.FIRST;
+    robot.type(wanted == Finger.FIRST ? KeyCode.DIGIT1 : KeyCode.DIGIT2);
+    until(() -> fingerAt(4) == wanted);
+    assertThat(library.passages().get(0).marks().all()).hasSize(1);
+    robot.push(KeyCode.CONTROL, KeyCode.Z);
+    until(() -> fingerAt(4) == before);
+    robot.push(KeyCode.CONTROL, KeyCode.Y);
+    until(() -> fingerAt(4) == wanted);
+    robot.type(KeyCode.BACK_SPACE);
+    until(() -> library.passages().get(0).marks().all().isEmpty());
+  }
+
+  @Test
+  void todaysItemIsPractisedJudgedAndKept(FxRobot robot) throws Exception {
+    openFirst(robot);
+    int before = studio.journal().size();
+    robot.type(KeyCode.F6);
+    robot.type(KeyCode.SPACE);
+    Mockito.verify(player, Mockito.timeout(5000)).start(Mockito.any(), Mockito.any());
+    robot.type(KeyCode.C);
+    until(() -> studio.journal().size() == before + 1 && studio.pendingProperty().get() == 0);
+    assertThat(studio.bench().passage().marks().isAdopted())
+        .as("practising adopts the fingering")
+        .isTrue();
+    robot.type(KeyCode.H);
+    until(() -> studio.journal().size() == before + 2);
+    robot.type(KeyCode.C);
+    assertThat(studio.journal()).as("after pain the item is over").hasSize(before + 2);
+    library.close();
+    library = SqliteLibrary.open(file);
+    assertThat(library.journal())
+        .hasSize(before + 2)
+        .last()
+        .extracting(e -> e.verdict())
+        .isEqualTo(Verdict.HURTS);
+  }
+
+  @Test
+  void aBrokenFileIsNamedAndTheProgramGoesOn(FxRobot robot) throws Exception {
+    openFirst(robot);
+    File broken = dir.resolve("broken.musicxml").toFile();
+    Files.writeString(broken.toPath(), "<score-partwise>");
+    robot.interact(() -> main.openFile(broken));
+    until(() -> studio.errorProperty().get() != null);
+    assertThat(studio.errorProperty().get().toString()).contains("broken.musicxml", "line");
+    assertThat(robot.lookup("#error").tryQuery()).isPresent();
+    robot.clickOn("#close-error");
+    assertThat(robot.lookup("#error").tryQuery()).isEmpty();
+  }
+
+  @Test
+  void aRealPartIsOpenedAndSavedWithItsFingering(FxRobot robot) throws Exception {
+    Path part = Files.createTempDirectory(dir, "part").resolve("violone.musicxml");
+    Files.copy(WindowTest.class.getResourceAsStream("/violone.musicxml"), part);
+    robot.interact(() -> main.openFile(part.toFile()));
+    until(
+        () ->
+            studio.bench() != null
+                && studio.bench().passage().sourceName().equals("violone.musicxml")
+                && studio.plannedProperty().get() != null);
+    assertThat(studio.bench().fingering().problems()).isEmpty();
+    Path saved = part.resolveSibling("saved.musicxml");
+    robot.interact(() -> main.saveTo(saved.toFile()));
+    until(() -> studio.messageProperty().get().startsWith("Saved"));
+    assertThat(Files.readString(saved, StandardCharsets.UTF_8)).contains("<fingering>");
+  }
+
+  @Test
+  void everyAreaIsReachedByItsKey(FxRobot robot) throws Exception {
+    openFirst(robot);
+    for (KeyCode key :
+        new KeyCode[] {
+          KeyCode.F2, KeyCode.F3, KeyCode.F4, KeyCode.F5, KeyCode.F6, KeyCode.F7, KeyCode.F1
+        }) {
+      robot.type(key);
+    }
+    assertThat(robot.lookup("#journal").tryQuery()).isPresent();
+    assertThat(robot.lookup(".help").tryQuery()).isPresent();
+  }
+}

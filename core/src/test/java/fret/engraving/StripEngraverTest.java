@@ -1,0 +1,156 @@
+package fret.engraving;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import fret.pitch.Clef;
+import fret.pitch.Interval;
+import fret.pitch.KeySignature;
+import fret.pitch.Pitch;
+import fret.score.Bar;
+import fret.score.Head;
+import fret.score.LineBuilder;
+import fret.score.ResolvedPassage;
+import fret.score.Resolver;
+import fret.score.TimeSignature;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.IntStream;
+import org.apache.commons.numbers.fraction.Fraction;
+import org.junit.jupiter.api.Test;
+
+class StripEngraverTest {
+  /** Boxes about as large as those of common music fonts, enough to test spacing. */
+  private static final GlyphMetrics METRICS =
+      g ->
+          switch (g) {
+            case G_CLEF -> new GlyphMetrics.Box(0, -4.4, 2.7, 2.6);
+            case HEAD_BLACK, HEAD_HALF, HEAD_WHOLE -> new GlyphMetrics.Box(0, -0.5, 1.18, 0.5);
+            case SHARP, FLAT, NATURAL -> new GlyphMetrics.Box(0, -1.4, 1, 1.4);
+            default -> new GlyphMetrics.Box(0, -0.5, 1, 0.5);
+          };
+
+  private static ResolvedPassage line(KeySignature key, String... chords) {
+    LineBuilder line = new LineBuilder(TimeSignature.COMMON_TIME, key, Clef.TREBLE);
+    for (String chord : chords) {
+      line.add(
+          Fraction.of(1, 8),
+          java.util.Arrays.stream(chord.split("\\+")).map(Pitch::parse).toArray(Pitch[]::new));
+    }
+    return Resolver.resolve(line.build("", Interval.UNISON));
+  }
+
+  private static List<Primitive.Glyph> glyphs(Strip strip, MusicGlyph... which) {
+    List<MusicGlyph> wanted = List.of(which);
+    return strip.primitives().stream()
+        .filter(p -> p instanceof Primitive.Glyph g && wanted.contains(g.glyph()))
+        .map(p -> (Primitive.Glyph) p)
+        .toList();
+  }
+
+  @Test
+  void accidentalsFollowTheKeyAndTheBar() {
+    ResolvedPassage p =
+        line(new KeySignature(1), "F#4", "F4", "F4", "F#4", "C5", "C#5", "C#5", "F#4", "F#4", "F4");
+    List<Head> heads = p.score().events().stream().flatMap(e -> e.heads().stream()).toList();
+    List<Head.Accidental> signs = new ArrayList<>();
+    for (Bar bar : p.score().bars()) {
+      var of = Accidentals.of(bar);
+      bar.events().stream()
+          .flatMap(e -> e.heads().stream())
+          .forEach(h -> signs.add(of.getOrDefault(h, Head.Accidental.NONE)));
+    }
+    assertThat(heads).hasSize(10);
+    assertThat(signs)
+        .extracting(Enum::name)
+        .containsExactly(
+            "NONE", "NATURAL", "NONE", "SHARP", "NONE", "SHARP", "NONE", "NONE", "NONE", "NATURAL");
+  }
+
+  @Test
+  void staffPositionsFollowTheClef() {
+    assertThat(Clef.TREBLE.staffPosition(Pitch.parse("E4"))).isZero();
+    assertThat(Clef.ALTO.staffPosition(Pitch.parse("C4"))).isEqualTo(4);
+    assertThat(Clef.TENOR.staffPosition(Pitch.parse("C4"))).isEqualTo(6);
+    assertThat(Clef.BASS.staffPosition(Pitch.parse("F3"))).isEqualTo(6);
+    assertThat(new Clef(Clef.Sign.F, 4, -1).staffPosition(Pitch.parse("F2"))).isEqualTo(6);
+  }
+
+  /** Places of key signatures in the four clefs (common practice, from memory). */
+  @Test
+  void keySignaturesStandWhereTheyAreWritten() {
+    KeySignature sharps = new KeySignature(7);
+    KeySignature flats = new KeySignature(-7);
+    assertThat(sharps.alteredSteps().stream().map(s -> Clef.TREBLE.keyPosition(s, true)))
+        .containsExactly(8, 5, 9, 6, 3, 7, 4);
+    assertThat(flats.alteredSteps().stream().map(s -> Clef.TREBLE.keyPosition(s, false)))
+        .containsExactly(4, 7, 3, 6, 2, 5, 1);
+    assertThat(sharps.alteredSteps().stream().map(s -> Clef.BASS.keyPosition(s, true)))
+        .containsExactly(6, 3, 7, 4, 1, 5, 2);
+    assertThat(flats.alteredSteps().stream().map(s -> Clef.BASS.keyPosition(s, false)))
+        .containsExactly(2, 5, 1, 4, 0, 3, -1);
+    assertThat(sharps.alteredSteps().stream().map(s -> Clef.ALTO.keyPosition(s, true)))
+        .containsExactly(7, 4, 8, 5, 2, 6, 3);
+    assertThat(sharps.alteredSteps().stream().map(s -> Clef.TENOR.keyPosition(s, true)))
+        .containsExactly(2, 6, 3, 7, 4, 8, 5);
+  }
+
+  @Test
+  void headsStandInOrderAndDoNotOverlap() {
+    Strip strip =
+        StripEngraver.engrave(
+            line(new KeySignature(-2), "G4", "A4+C#5", "B3+F5", "C6", "D4", "E5", "F#5+G5", "A3"),
+            List.of(),
+            METRICS);
+    assertThat(strip.sliceX()).isSorted();
+    List<Primitive.Glyph> inked =
+        glyphs(strip, MusicGlyph.HEAD_BLACK, MusicGlyph.SHARP, MusicGlyph.NATURAL, MusicGlyph.FLAT);
+    for (Primitive a : inked) {
+      for (Primitive b : inked) {
+        boolean overlap =
+            a.left() < b.right() - 0.15
+                && b.left() < a.right() - 0.15
+                && a.top() < b.bottom() - 0.05
+                && b.top() < a.bottom() - 0.05;
+        assertThat(a.equals(b) || !overlap).as(a + " and " + b).isTrue();
+      }
+    }
+  }
+
+  @Test
+  void fingeringsStandClearOfNotesAndOfEachOther() {
+    ResolvedPassage p = line(KeySignature.NONE, "G4", "C6", "A5+C6", "E6", "B3", "D5", "F5", "A5");
+    List<FingerText> digits =
+        IntStream.range(0, p.notes().size())
+            .mapToObj(i -> new FingerText(i, String.valueOf(i % 5), "II", i == 2))
+            .toList();
+    Strip strip = StripEngraver.engrave(p, digits, METRICS);
+    List<Primitive> texts =
+        strip.primitives().stream()
+            .filter(t -> t instanceof Primitive.Text && t.slice() >= 0)
+            .toList();
+    List<Primitive> rest =
+        strip.primitives().stream()
+            .filter(t -> t.ink() != Primitive.Ink.STAVE && !(t instanceof Primitive.Beam))
+            .toList();
+    assertThat(texts).hasSize(2 * p.notes().size());
+    for (Primitive t : texts) {
+      for (Primitive o : rest) {
+        boolean overlap =
+            !t.equals(o)
+                && t.left() < o.right()
+                && o.left() < t.right()
+                && t.top() < o.bottom()
+                && o.top() < t.bottom();
+        assertThat(overlap).as(t + " and " + o).isFalse();
+      }
+    }
+  }
+
+  @Test
+  void hitTestingFindsTheNearestMoment() {
+    Strip strip =
+        StripEngraver.engrave(line(KeySignature.NONE, "G4", "A4", "B4"), List.of(), METRICS);
+    assertThat(strip.sliceAt(strip.sliceX().get(1) + 0.4)).isEqualTo(1);
+    assertThat(strip.sliceAt(-5)).isZero();
+  }
+}

@@ -1,0 +1,255 @@
+package fret.fingering;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import fret.instrument.Finger;
+import fret.instrument.InstrumentType;
+import fret.search.LayeredProblem;
+import fret.search.LayeredSearch;
+import fret.search.Path;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Random;
+import java.util.Set;
+import java.util.function.ObjDoubleConsumer;
+import java.util.stream.Collectors;
+import org.apache.commons.numbers.fraction.Fraction;
+import org.jgrapht.alg.shortestpath.DijkstraShortestPath;
+import org.jgrapht.graph.DefaultWeightedEdge;
+import org.jgrapht.graph.SimpleDirectedWeightedGraph;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
+
+/** Laws of the search, against brute force and an independent library. */
+class SearchLawsTest {
+  private static final String[] NAMES = {
+    "C", "C#", "D", "Eb", "E", "F", "F#", "G", "Ab", "A", "Bb", "B"
+  };
+
+  private static FingeringTask random(InstrumentType type, int count, long seed) {
+    Random random = new Random(seed);
+    int low = fret.instrument.Instrument.standard(type).open(4).midi();
+    StringBuilder line = new StringBuilder();
+    for (int i = 0; i < count; i++) {
+      int midi = low + random.nextInt(30);
+      line.append(NAMES[midi % 12]).append(midi / 12 - 1).append(' ');
+    }
+    return Exercises.task(
+        type, Exercises.line(line.toString(), Fraction.of(1, 8)), 60 + random.nextInt(80));
+  }
+
+  /** Hands every allowed path to a visitor; the list is reused. */
+  private static void everyPath(
+      LayeredProblem<HandState> problem,
+      int layer,
+      List<HandState> soFar,
+      double effort,
+      ObjDoubleConsumer<List<HandState>> visitor) {
+    if (layer == problem.layers().size()) {
+      visitor.accept(soFar, effort);
+      return;
+    }
+    HandState from = soFar.isEmpty() ? null : soFar.get(soFar.size() - 1);
+    for (HandState to : problem.layers().get(layer)) {
+      if (from == null || problem.allowed().mayFollow(from, to)) {
+        soFar.add(to);
+        everyPath(
+            problem,
+            layer + 1,
+            soFar,
+            effort + problem.ownEffort(to) + problem.moveEffort(from, to),
+            visitor);
+        soFar.remove(soFar.size() - 1);
+      }
+    }
+  }
+
+  @ParameterizedTest
+  @EnumSource(InstrumentType.class)
+  void bestAndKBestEqualBruteForce(InstrumentType type) {
+    for (long seed = 1; seed <= 3; seed++) {
+      LayeredProblem<HandState> problem =
+          new FingeringSolver(random(type, 3, seed)).problem(Set.of());
+      Map<List<Object>, Double> byClass = new HashMap<>();
+      everyPath(
+          problem,
+          0,
+          new ArrayList<>(),
+          0,
+          (states, effort) ->
+              byClass.merge(
+                  states.stream().map(HandState::noticeable).collect(Collectors.toList()),
+                  effort,
+                  Math::min));
+      LayeredSearch<HandState> search = new LayeredSearch<>(problem);
+      double least = byClass.values().stream().mapToDouble(d -> d).min().orElseThrow();
+      assertThat(search.best().orElseThrow().effort()).isCloseTo(least, within(1e-9));
+      List<Double> expected = byClass.values().stream().sorted().limit(8).toList();
+      List<Double> found =
+          search.kBest(8, HandState::noticeable, p -> true, 8).stream().map(Path::effort).toList();
+      assertThat(found)
+          .usingElementComparator(Comparator.comparingDouble((Double d) -> Math.round(d * 1e7)))
+          .containsExactlyElementsOf(expected);
+    }
+  }
+
+  @Test
+  void sixNotesEqualBruteForce() {
+    FingeringTask task =
+        Exercises.task(
+            InstrumentType.BASS, Exercises.line("F1 G1 E1 G1 F1 G#1", Fraction.of(1, 8)), 90);
+    LayeredProblem<HandState> problem = new FingeringSolver(task).problem(Set.of());
+    double[] least = {Double.MAX_VALUE};
+    everyPath(
+        problem,
+        0,
+        new ArrayList<>(),
+        0,
+        (states, effort) -> least[0] = Math.min(least[0], effort));
+    assertThat(new LayeredSearch<>(problem).best().orElseThrow().effort())
+        .isCloseTo(least[0], within(1e-9));
+  }
+
+  /**
+   * Dijkstra's algorithm of JGraphT (D. Michail and others, "JGraphT", ACM TOMS 46, 2020) on the
+   * same graph.
+   */
+  @ParameterizedTest
+  @EnumSource(InstrumentType.class)
+  void longLinesEqualAnIndependentShortestPath(InstrumentType type) {
+    LayeredProblem<HandState> problem = new FingeringSolver(random(type, 40, 11)).problem(Set.of());
+    var graph =
+        new SimpleDirectedWeightedGraph<Integer, DefaultWeightedEdge>(DefaultWeightedEdge.class);
+    graph.addVertex(-1);
+    graph.addVertex(-2);
+    for (int i = 0; i < problem.layers().size(); i++) {
+      for (int s = 0; s < problem.layers().get(i).size(); s++) {
+        int id = i * 1000 + s;
+        HandState to = problem.layers().get(i).get(s);
+        graph.addVertex(id);
+        if (i == 0) {
+          graph.setEdgeWeight(
+              graph.addEdge(-1, id), problem.ownEffort(to) + problem.moveEffort(null, to));
+        }
+        for (int p = 0; i > 0 && p < problem.layers().get(i - 1).size(); p++) {
+          HandState from = problem.layers().get(i - 1).get(p);
+          if (problem.allowed().mayFollow(from, to)) {
+            graph.setEdgeWeight(
+                graph.addEdge((i - 1) * 1000 + p, id),
+                problem.ownEffort(to) + problem.moveEffort(from, to));
+          }
+        }
+        if (i == problem.layers().size() - 1) {
+          graph.setEdgeWeight(graph.addEdge(id, -2), 0);
+        }
+      }
+    }
+    double other = new DijkstraShortestPath<>(graph).getPathWeight(-1, -2);
+    assertThat(new LayeredSearch<>(problem).best().orElseThrow().effort())
+        .isCloseTo(other, within(1e-9));
+  }
+
+  @ParameterizedTest
+  @EnumSource(InstrumentType.class)
+  void termsSumToTheTotalAndChoicesAreRealised(InstrumentType type) {
+    FingeringSolver solver = new FingeringSolver(random(type, 12, 5));
+    Fingering best = solver.best();
+    assertThat(best.explanation().shares().stream().mapToDouble(s -> s.effort()).sum())
+        .isCloseTo(best.effort(), within(1e-9));
+    for (Fingering f : solver.choicesAt(6)) {
+      assertThat(f.effort()).isGreaterThanOrEqualTo(best.effort() - 1e-9);
+      NoteFinger place = f.notes().get(6).orElseThrow();
+      assertThat(
+              solver
+                  .bestWith(6, Optional.of(place.finger()), place.string())
+                  .orElseThrow()
+                  .effort())
+          .isCloseTo(f.effort(), within(1e-9));
+    }
+  }
+
+  @Test
+  void aPinIsKeptAndNeverLowersTheEffort() {
+    FingeringTask task = random(InstrumentType.CELLO, 14, 3);
+    FingeringSolver solver = new FingeringSolver(task);
+    Fingering best = solver.best();
+    for (Fingering choice : solver.choicesAt(7)) {
+      NoteFinger place = choice.notes().get(7).orElseThrow();
+      Fingering pinned =
+          new FingeringSolver(
+                  task.withRules(List.of(NoteRule.pin(7, place.finger(), place.string()))))
+              .best();
+      assertThat(pinned.notes().get(7).orElseThrow().samePlace(place)).isTrue();
+      assertThat(pinned.effort())
+          .isGreaterThanOrEqualTo(best.effort() - 1e-9)
+          .isCloseTo(choice.effort(), within(1e-9));
+    }
+  }
+
+  @Test
+  void anImpossiblePinIsNamedAndTheRestIsFingered() {
+    FingeringTask task =
+        Exercises.task(InstrumentType.VIOLIN, Exercises.line("A4 B4 C5", Fraction.of(1, 4)), 80);
+    Fingering f =
+        new FingeringSolver(task.withRules(List.of(NoteRule.pin(1, Finger.SECOND, 1)))).best();
+    assertThat(f.problems()).singleElement().satisfies(p -> assertThat(p.message()).contains("B4"));
+    assertThat(f.notes()).allMatch(Optional::isPresent);
+  }
+
+  @Test
+  void refingeringAroundANoteLeavesTheRestAlone() {
+    FingeringTask task =
+        Exercises.task(
+            InstrumentType.VIOLIN,
+            Exercises.line("B4 C5 D5 F5 - B4 D5 F5 G5 - D5 B4 G4 F4", Fraction.of(1, 8)),
+            90);
+    Fingering now = new FingeringSolver(task).best();
+    Fingering after =
+        Refinger.around(task.withRules(List.of(NoteRule.pin(5, Finger.FOURTH, 3))), now, 5);
+    for (int i = 0; i < now.notes().size(); i++) {
+      if (i < 4 || i > 7) {
+        assertThat(after.notes().get(i)).as("note " + i).isEqualTo(now.notes().get(i));
+      }
+    }
+    assertThat(after.notes().get(5).orElseThrow().finger()).isEqualTo(Finger.FOURTH);
+  }
+
+  @Test
+  void alternativesDifferInWhatAPlayerNotices() {
+    List<Fingering> all = new FingeringSolver(random(InstrumentType.VIOLIN, 24, 8)).alternatives(4);
+    assertThat(all).hasSize(4).isSortedAccordingTo(Comparator.comparingDouble(Fingering::effort));
+    for (int i = 0; i < all.size(); i++) {
+      for (int j = 0; j < i; j++) {
+        assertThat(all.get(i).notesUnlike(all.get(j))).isGreaterThanOrEqualTo(3);
+      }
+    }
+  }
+
+  @Test
+  void fasterNeverLowersHaste() {
+    var passage = Exercises.line("A3 D4 F4 A4 D5 F5 D5 A4", Fraction.of(1, 8));
+    double before = 0;
+    for (int tempo = 40; tempo <= 160; tempo += 30) {
+      FingeringTask task = Exercises.task(InstrumentType.CELLO, passage, tempo);
+      Fingering slow =
+          new FingeringSolver(Exercises.task(InstrumentType.CELLO, passage, 40)).best();
+      Map<Integer, NoteFinger> fixed = new HashMap<>();
+      slow.notes().forEach(n -> fixed.put(n.orElseThrow().note(), n.orElseThrow()));
+      double haste =
+          new FingeringSolver(task.withFixed(fixed))
+              .best().explanation().shares().stream()
+                  .filter(s -> s.id().equals("rush"))
+                  .findFirst()
+                  .orElseThrow()
+                  .quantity();
+      assertThat(haste).isGreaterThanOrEqualTo(before);
+      before = haste;
+    }
+  }
+}

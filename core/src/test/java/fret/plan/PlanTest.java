@@ -1,0 +1,171 @@
+package fret.plan;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import fret.drill.Chunk;
+import fret.drill.DrillKind;
+import fret.drill.Drills;
+import fret.journal.Breakage;
+import fret.journal.JournalEntry;
+import fret.journal.Progress;
+import fret.journal.Verdict;
+import fret.pitch.Clef;
+import fret.pitch.Interval;
+import fret.pitch.KeySignature;
+import fret.pitch.Pitch;
+import fret.score.LineBuilder;
+import fret.score.Score;
+import fret.score.TimeSignature;
+import fret.tempo.Beat;
+import fret.tempo.Ladder;
+import fret.tempo.Tempo;
+import java.time.DayOfWeek;
+import java.time.LocalDate;
+import java.time.temporal.IsoFields;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import org.apache.commons.numbers.fraction.Fraction;
+import org.junit.jupiter.api.Test;
+
+class PlanTest {
+  private static final LocalDate MONDAY = LocalDate.of(2026, 3, 2);
+
+  private static Score score(int bars) {
+    LineBuilder line = new LineBuilder(TimeSignature.COMMON_TIME, KeySignature.NONE, Clef.TREBLE);
+    for (int i = 0; i < bars * 16; i++) {
+      line.add(Fraction.of(1, 16), Pitch.ofMidi(67 + i % 9, KeySignature.NONE));
+    }
+    return line.build("runs", Interval.UNISON);
+  }
+
+  private static List<Chunk> chunks(int bars) {
+    List<Chunk> chunks = new ArrayList<>();
+    for (int i = 0; i < bars; i++) {
+      String bar = String.valueOf(i + 1);
+      chunks.add(new Chunk("bars-" + bar, bar, bar, Fraction.of(i), Fraction.of(i + 1), 16, ""));
+    }
+    return chunks;
+  }
+
+  private static PlanRequest request(int bars, int days, int minutes, List<JournalEntry> journal) {
+    return new PlanRequest(
+        1,
+        score(bars),
+        chunks(bars),
+        new Tempo(Beat.QUARTER, 100),
+        Ladder.toTarget(100),
+        MONDAY,
+        MONDAY.plusDays(days),
+        minutes,
+        Gate.Settings.USUAL,
+        journal);
+  }
+
+  // common practice, no source
+  @Test
+  void readyThreeWeeksBeforeOrAQuarterOfTheDaysWhenNear() {
+    assertThat(ReadyDate.of(MONDAY, MONDAY.plusDays(84))).isEqualTo(MONDAY.plusDays(63));
+    assertThat(ReadyDate.of(MONDAY, MONDAY.plusDays(83))).isEqualTo(MONDAY.plusDays(83 - 20));
+    assertThat(ReadyDate.of(MONDAY, MONDAY.plusDays(3))).isEqualTo(MONDAY.plusDays(3));
+  }
+
+  @Test
+  void daysStayWithinTheirMinutesAndRhythmsWithinThreeDaysAWeek() {
+    PracticePlan plan = Planner.plan(request(6, 20, 20, List.of()));
+    assertThat(plan.feasible()).isTrue();
+    assertThat(plan.days())
+        .hasSize(21)
+        .allMatch(
+            d -> d.items().stream().mapToDouble(PracticePlan.Item::minutes).sum() <= 20 + 1e-9);
+    Map<Integer, Long> rhythmDays =
+        plan.days().stream()
+            .filter(d -> d.items().stream().anyMatch(i -> i.drill() == DrillKind.RHYTHMS))
+            .collect(
+                Collectors.groupingBy(
+                    d -> d.date().get(IsoFields.WEEK_OF_WEEK_BASED_YEAR), Collectors.counting()));
+    assertThat(rhythmDays).isNotEmpty();
+    assertThat(rhythmDays.values()).allMatch(n -> n <= 3);
+    assertThat(plan).isEqualTo(Planner.plan(request(6, 20, 20, List.of())));
+    assertThat(MONDAY.getDayOfWeek()).isEqualTo(DayOfWeek.MONDAY);
+  }
+
+  @Test
+  void levelsOfAChunkOnlyRise() {
+    PracticePlan plan = Planner.plan(request(3, 14, 15, List.of()));
+    List<Integer> tempos =
+        plan.days().stream()
+            .flatMap(d -> d.items().stream())
+            .filter(i -> i.chunk().equals("bars-1"))
+            .map(PracticePlan.Item::perMinute)
+            .toList();
+    assertThat(tempos).isEqualTo(Ladder.toTarget(100).levels());
+  }
+
+  @Test
+  void saysHonestlyWhenItDoesNotFitAndWhatWould() {
+    PracticePlan tight = Planner.plan(request(20, 10, 5, List.of()));
+    assertThat(tight.feasible()).isFalse();
+    assertThat(tight.advice()).containsPattern("\\d+ minutes a day would do");
+    int enough =
+        Integer.parseInt(tight.advice().replaceAll(".* (\\d+) minutes a day would do.*", "$1"));
+    assertThat(Planner.plan(request(20, 10, enough, List.of())).feasible()).isTrue();
+    assertThat(Planner.plan(request(2, 1, 60, List.of())).advice()).contains("ready on");
+  }
+
+  private static JournalEntry entry(int perMinute, Verdict verdict) {
+    return new JournalEntry(
+        0, 1, MONDAY, "bars-1", DrillKind.STRAIGHT, perMinute, 30, verdict, Breakage.NONE, "");
+  }
+
+  @Test
+  void theJournalMovesTomorrow() {
+    List<JournalEntry> journal =
+        List.of(entry(50, Verdict.CLEAN), entry(50, Verdict.CLEAN), entry(50, Verdict.CLEAN));
+    PracticePlan plan = Planner.plan(request(1, 10, 20, journal));
+    assertThat(plan.days().get(0).items().get(0).perMinute()).isEqualTo(60);
+    assertThat(Progress.of(journal.subList(0, 2), 1, "bars-1", 3).closedTempo()).isEmpty();
+    List<JournalEntry> broken = new ArrayList<>(journal);
+    broken.add(entry(50, Verdict.MISSED));
+    assertThat(Progress.of(broken, 1, "bars-1", 3).closedTempo()).isEmpty();
+  }
+
+  @Test
+  void theGateMovesUpAfterCleanTriesAndBackAfterAMiss() {
+    Gate gate = Gate.at(Ladder.toTarget(100), Gate.Settings.USUAL, 60);
+    Gate up = gate.after(Verdict.CLEAN).after(Verdict.CLEAN).after(Verdict.CLEAN);
+    assertThat(up.perMinute()).isEqualTo(70);
+    assertThat(gate.after(Verdict.CLEAN).after(Verdict.NEARLY).cleanInRow()).isZero();
+    assertThat(up.after(Verdict.MISSED).perMinute()).isEqualTo(60);
+    assertThat(
+            Gate.at(up.ladder(), new Gate.Settings(3, false), 70).after(Verdict.MISSED).perMinute())
+        .isEqualTo(70);
+    assertThat(gate.after(Verdict.HURTS).stopped()).isTrue();
+  }
+
+  /** common practice, no source: four notes take 8, 8, 6 and 6 sixteenths. */
+  @Test
+  void rhythmDrillsHaveTheirLengths() {
+    Chunk four = new Chunk("x", "1", "1", Fraction.ZERO, Fraction.of(1, 4), 4, "");
+    Score drill = Drills.notation(score(1), four, DrillKind.RHYTHMS);
+    List<Fraction> sounding =
+        drill.events().stream()
+            .filter(e -> !e.isRest())
+            .map(e -> e.duration().multiply(16))
+            .toList();
+    int[] sums = new int[4];
+    for (int i = 0; i < 16; i++) {
+      sums[i / 4] += sounding.get(i).intValue();
+    }
+    assertThat(sums).containsExactly(8, 8, 6, 6);
+    assertThat(drill.bars()).allMatch(b -> b.length().equals(b.time().barLength()));
+  }
+
+  @Test
+  void addingNotesBuildsUp() {
+    Chunk four = new Chunk("x", "1", "1", Fraction.ZERO, Fraction.of(1, 4), 4, "");
+    Score drill = Drills.notation(score(1), four, DrillKind.ADD_A_NOTE);
+    assertThat(drill.events().stream().filter(e -> !e.isRest()).count()).isEqualTo(2 + 3 + 4);
+  }
+}
