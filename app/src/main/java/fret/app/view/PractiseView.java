@@ -47,7 +47,7 @@ final class PractiseView extends VBox {
     this.practice = practice;
     this.player = player;
     this.strip = new StripView(font, 0);
-    strip.zoom(1.35);
+    strip.zoom(1.6);
     strip.setId("drill-strip");
     broke.getItems().setAll(Breakage.values());
     broke.setValue(Breakage.NONE);

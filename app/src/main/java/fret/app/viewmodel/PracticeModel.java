@@ -68,8 +68,8 @@ public final class PracticeModel {
 
   /** A new plan keeps the item on the stand where the player is in the middle of it. */
   private void refresh() {
-    boolean underway =
-        gate.get() != null && !gate.get().stopped() && item().isPresent() && samePassage();
+    // A finished or painful item stays until the player chooses the next one.
+    boolean underway = gate.get() != null && item().isPresent() && samePassage();
     if (underway) {
       return;
     }

@@ -76,6 +76,7 @@ public final class Studio {
   private final ReadOnlyIntegerWrapper selected = new ReadOnlyIntegerWrapper(-1);
   private final ReadOnlyStringWrapper message = new ReadOnlyStringWrapper("");
   private final ReadOnlyObjectWrapper<Problem> error = new ReadOnlyObjectWrapper<>();
+  private List<Audition> auditions;
   private long openId;
   private Score readScore;
   private int generation;
@@ -85,6 +86,7 @@ public final class Studio {
     this.library = library;
     this.reader = reader;
     this.clock = clock;
+    auditions = library.auditions();
     passages.setAll(library.passages());
     journal.setAll(library.journal());
   }
@@ -98,7 +100,7 @@ public final class Studio {
   }
 
   public List<Audition> auditions() {
-    return library.auditions();
+    return auditions;
   }
 
   public LocalDate today() {
@@ -230,7 +232,7 @@ public final class Studio {
         new Tempo(
             beat, Math.max(2, Math.round(new Tempo(Beat.QUARTER, quarters).perMinuteOf(beat))));
     String title = score.title().isEmpty() ? name : score.title();
-    long audition = library.auditions().stream().findFirst().map(Audition::id).orElse(0L);
+    long audition = auditions.stream().findFirst().map(Audition::id).orElse(0L);
     return new Passage(
         0,
         audition,
@@ -515,7 +517,7 @@ public final class Studio {
   private void updatePlan() {
     Workbench now = bench.get();
     Optional<Audition> audition =
-        library.auditions().stream().filter(a -> a.id() == now.passage().auditionId()).findFirst();
+        auditions.stream().filter(a -> a.id() == now.passage().auditionId()).findFirst();
     List<JournalEntry> entries = List.copyOf(journal);
     int mine = generation;
     LocalDate today = today();
@@ -555,6 +557,7 @@ public final class Studio {
   /** Saves what the player says of the audition of the open passage. */
   public void saveAudition(Audition audition) {
     Audition saved = library.save(audition);
+    auditions = library.auditions();
     Workbench now = bench.get();
     message.set("Saved: " + saved.name());
     if (now != null) {

@@ -65,7 +65,8 @@ class WindowTest {
   }
 
   @AfterEach
-  void close() {
+  void close() throws Exception {
+    until(() -> studio.pendingProperty().get() == 0);
     library.close();
   }
 

@@ -1,0 +1,137 @@
+package fret.bench;
+
+import fret.app.widget.MusicFont;
+import fret.base.UnusableInput;
+import fret.engraving.Strip;
+import fret.engraving.StripEngraver;
+import fret.fingering.Fingering;
+import fret.fingering.FingeringSolver;
+import fret.fingering.FingeringTask;
+import fret.fingering.NoteFinger;
+import fret.fingering.NoteRule;
+import fret.fingering.Refinger;
+import fret.format.musicxml.MusicXmlFile;
+import fret.format.musicxml.MusicXmlReader;
+import fret.format.musicxml.MusicXmlWriter;
+import fret.instrument.Instrument;
+import fret.instrument.InstrumentType;
+import fret.pitch.Clef;
+import fret.pitch.Interval;
+import fret.pitch.KeySignature;
+import fret.pitch.Pitch;
+import fret.player.HandModel;
+import fret.player.HandSize;
+import fret.player.Preset;
+import fret.player.School;
+import fret.score.LineBuilder;
+import fret.score.ResolvedPassage;
+import fret.score.Resolver;
+import fret.score.Score;
+import fret.score.TimeSignature;
+import fret.tempo.Beat;
+import fret.tempo.Tempo;
+import fret.tempo.TempoMap;
+import java.util.List;
+import java.util.Random;
+import java.util.concurrent.TimeUnit;
+import org.apache.commons.numbers.fraction.Fraction;
+import org.openjdk.jmh.annotations.Benchmark;
+import org.openjdk.jmh.annotations.BenchmarkMode;
+import org.openjdk.jmh.annotations.Fork;
+import org.openjdk.jmh.annotations.Measurement;
+import org.openjdk.jmh.annotations.Mode;
+import org.openjdk.jmh.annotations.OutputTimeUnit;
+import org.openjdk.jmh.annotations.Param;
+import org.openjdk.jmh.annotations.Scope;
+import org.openjdk.jmh.annotations.Setup;
+import org.openjdk.jmh.annotations.State;
+import org.openjdk.jmh.annotations.Warmup;
+
+/** How long the heavy work takes; figures stand in docs/performance.md. */
+@BenchmarkMode(Mode.AverageTime)
+@OutputTimeUnit(TimeUnit.MILLISECONDS)
+@Warmup(iterations = 3, time = 2)
+@Measurement(iterations = 5, time = 2)
+@Fork(1)
+public class FretBenchmarks {
+  /** A random walk of sixteenths, without rests, on one instrument. */
+  @State(Scope.Benchmark)
+  public static class Line {
+    @Param({"1000", "10000"})
+    int notes;
+
+    @Param({"VIOLIN", "CELLO"})
+    InstrumentType type;
+
+    FingeringTask task;
+    Fingering fingering;
+    FingeringTask pinned;
+
+    @Setup
+    public void build() {
+      Instrument instrument = Instrument.standard(type);
+      HandModel hand = new HandModel(instrument, School.USUAL, HandSize.MEDIUM);
+      ResolvedPassage passage =
+          Resolver.resolve(walk(notes, instrument.open(instrument.stringCount()).midi()));
+      task =
+          new FingeringTask(
+              passage, TempoMap.steady(new Tempo(Beat.QUARTER, 96)), hand, Preset.SURE);
+      fingering = new FingeringSolver(task).best();
+      NoteFinger other =
+          new FingeringSolver(task)
+              .choicesAt(notes / 2)
+              .get(1)
+              .notes()
+              .get(notes / 2)
+              .orElseThrow();
+      pinned = task.withRules(List.of(NoteRule.pin(notes / 2, other.finger(), other.string())));
+    }
+  }
+
+  /** A part of 200 bars, as a score and as a file. */
+  @State(Scope.Benchmark)
+  public static class Part {
+    ResolvedPassage passage;
+    byte[] file;
+    MusicFont font;
+
+    @Setup
+    public void build() {
+      Score score = walk(3200, 55);
+      passage = Resolver.resolve(score);
+      file = MusicXmlWriter.write(score);
+      font = MusicFont.load();
+    }
+  }
+
+  static Score walk(int notes, int lowest) {
+    Random random = new Random(42);
+    LineBuilder line = new LineBuilder(TimeSignature.COMMON_TIME, KeySignature.NONE, Clef.TREBLE);
+    int at = lowest + 14;
+    for (int i = 0; i < notes; i++) {
+      at = Math.max(lowest, Math.min(lowest + 34, at + random.nextInt(9) - 4));
+      line.add(Fraction.of(1, 16), Pitch.ofMidi(at, KeySignature.NONE));
+    }
+    return line.build("walk", Interval.UNISON);
+  }
+
+  @Benchmark
+  public Fingering finger(Line line) {
+    return new FingeringSolver(line.task).best();
+  }
+
+  @Benchmark
+  public Fingering fingerAgainAfterAPin(Line line) {
+    return Refinger.around(line.pinned, line.fingering, line.notes / 2);
+  }
+
+  @Benchmark
+  public Score readMusicXml200Bars(Part part) throws UnusableInput {
+    return MusicXmlReader.read("bench", MusicXmlFile.open("bench", part.file), "").value();
+  }
+
+  @Benchmark
+  public Strip layOut200Bars(Part part) {
+    return StripEngraver.engrave(part.passage, List.of(), part.font);
+  }
+}

@@ -1,0 +1,2 @@
+/** Measurements. Run with {@code scripts/bench.sh}. */
+package fret.bench;
