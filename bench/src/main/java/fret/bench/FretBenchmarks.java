@@ -35,6 +35,9 @@ import java.util.List;
 import java.util.Random;
 import java.util.concurrent.TimeUnit;
 import org.apache.commons.numbers.fraction.Fraction;
+import org.jgrapht.alg.shortestpath.DijkstraShortestPath;
+import org.jgrapht.graph.DefaultWeightedEdge;
+import org.jgrapht.graph.SimpleDirectedWeightedGraph;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
 import org.openjdk.jmh.annotations.Fork;
@@ -102,6 +105,48 @@ public class FretBenchmarks {
       file = MusicXmlWriter.write(score);
       font = MusicFont.load();
     }
+  }
+
+  /** The graph of choices of 1,000 notes in an independent library. */
+  @State(Scope.Benchmark)
+  public static class OtherGraph {
+    final SimpleDirectedWeightedGraph<Integer, DefaultWeightedEdge> graph =
+        new SimpleDirectedWeightedGraph<>(DefaultWeightedEdge.class);
+    FingeringTask task;
+
+    @Setup
+    public void build() {
+      Instrument violin = Instrument.standard(InstrumentType.VIOLIN);
+      task =
+          new FingeringTask(
+              Resolver.resolve(walk(1000, 55)),
+              TempoMap.steady(new Tempo(Beat.QUARTER, 96)),
+              new HandModel(violin, School.USUAL, HandSize.MEDIUM),
+              Preset.SURE);
+      double[][][] weights = new FingeringSolver(task).weights();
+      graph.addVertex(-1000);
+      graph.addVertex(-1);
+      for (int i = 0; i < weights.length; i++) {
+        for (int p = 0; p < weights[i].length; p++) {
+          for (int s = 0; s < weights[i][p].length; s++) {
+            graph.addVertex(i * 1000 + s);
+            if (weights[i][p][s] < Double.POSITIVE_INFINITY) {
+              graph.setEdgeWeight(
+                  graph.addEdge(i == 0 ? -1000 : (i - 1) * 1000 + p, i * 1000 + s),
+                  weights[i][p][s]);
+            }
+            if (i == weights.length - 1 && p == 0) {
+              graph.setEdgeWeight(graph.addEdge(i * 1000 + s, -1), 0);
+            }
+          }
+        }
+      }
+    }
+  }
+
+  @Benchmark
+  public double otherLibrary1000Notes(OtherGraph other) {
+    return new DijkstraShortestPath<>(other.graph).getPathWeight(-1000, -1);
   }
 
   static Score walk(int notes, int lowest) {

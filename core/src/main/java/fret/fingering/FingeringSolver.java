@@ -171,14 +171,31 @@ public final class FingeringSolver {
     return new LayeredProblem<>(layers, terms, rules::mayFollow);
   }
 
-  /** Number of choices and of pairs of neighbouring choices, for measurements. */
-  public String size() {
-    long states = layers.stream().mapToInt(List::size).sum();
-    long edges = 0;
-    for (int i = 1; i < layers.size(); i++) {
-      edges += (long) layers.get(i).size() * layers.get(i - 1).size();
+  /**
+   * The whole graph of choices as plain numbers, for other implementations to be measured against:
+   * {@code [layer][from][to]}, infinite where {@code to} may not follow; layer 0 has one {@code
+   * from}.
+   */
+  public double[][][] weights() {
+    LayeredProblem<HandState> problem = problem(Set.of());
+    double[][][] all = new double[layers.size()][][];
+    for (int i = 0; i < all.length; i++) {
+      List<HandState> before =
+          i == 0 ? java.util.Collections.singletonList(null) : layers.get(i - 1);
+      all[i] = new double[before.size()][layers.get(i).size()];
+      for (int p = 0; p < before.size(); p++) {
+        HandState from = before.get(p);
+        for (int s = 0; s < layers.get(i).size(); s++) {
+          HandState to = layers.get(i).get(s);
+          boolean allowed = from == null || problem.allowed().mayFollow(from, to);
+          all[i][p][s] =
+              allowed
+                  ? problem.ownEffort(to) + problem.moveEffort(from, to)
+                  : Double.POSITIVE_INFINITY;
+        }
+      }
     }
-    return states + " states, " + edges + " edges";
+    return all;
   }
 
   private void buildLayers() {

@@ -245,7 +245,7 @@ final class HandStates {
               touches,
               base,
               region,
-              strain,
+              strain * heldFactor(touches),
               trillWeakness(touches, base, region),
               barres(touches),
               printedBroken(touches)));
@@ -325,6 +325,13 @@ final class HandStates {
       }
     }
     return true;
+  }
+
+  /**
+   * A stretch that two or more fingers hold at once weighs more than one in passing (from memory).
+   */
+  private static double heldFactor(List<HandState.Touch> touches) {
+    return touches.stream().filter(t -> !t.isOpen()).count() > 1 ? 1.6 : 1;
   }
 
   private static int barres(List<HandState.Touch> touches) {

@@ -5,6 +5,7 @@ import fret.fingering.FingeringSolver;
 import fret.fingering.FingeringTask;
 import fret.fingering.NoteFinger;
 import fret.fingering.NoteRule;
+import fret.fingering.Refinger;
 import fret.instrument.Finger;
 import fret.mark.Mark;
 import fret.mark.Marks;
@@ -50,6 +51,15 @@ public record Workbench(
             rules(passage.marks(), resolved),
             Map.of());
     return new Workbench(passage, score, resolved, task, new FingeringSolver(task).best());
+  }
+
+  /**
+   * The snapshot after one note was decided: only the stretch around it, up to the nearest open
+   * string, rest or decided note, is fingered anew.
+   */
+  public Workbench after(Passage changed, int note) {
+    FingeringTask next = task.withRules(rules(changed.marks(), resolved));
+    return new Workbench(changed, score, resolved, next, Refinger.around(next, fingering, note));
   }
 
   private static Score sounding(Passage passage, Score read) {

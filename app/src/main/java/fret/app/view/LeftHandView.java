@@ -234,7 +234,8 @@ final class LeftHandView extends VBox {
             ? String.valueOf((int) s.quantity())
             : one(s.quantity());
     boolean one = s.quantity() == 1 && s.unit().endsWith("s") && s.unit().length() > 2;
-    return value + " " + (one ? s.unit().substring(0, s.unit().length() - 1) : s.unit());
+    String unit = s.unit().equals("1/s") ? "per s" : s.unit();
+    return value + " " + (one ? s.unit().substring(0, s.unit().length() - 1) : unit);
   }
 
   private String sentence(Workbench b, SoundingNote n, NoteFinger p, Fingering shown) {

@@ -25,6 +25,9 @@ final class PlanView extends VBox {
   private final VBox chunks = new VBox(4);
   private final GridPane days = new GridPane();
   private final Spinner<Integer> minutes = new Spinner<>(5, 600, 30, 5);
+  private final javafx.scene.control.DatePicker auditionDate =
+      new javafx.scene.control.DatePicker();
+  private final javafx.scene.control.DatePicker readyDate = new javafx.scene.control.DatePicker();
   private boolean showing;
 
   PlanView(Studio studio) {
@@ -41,6 +44,42 @@ final class PlanView extends VBox {
                 Audition a = p.audition();
                 studio.saveAudition(
                     new Audition(a.id(), a.name(), a.date(), a.readyDate(), minutes.getValue()));
+              }
+            });
+    auditionDate.setId("audition-date");
+    readyDate.setId("ready-date");
+    auditionDate.setPrefWidth(130);
+    readyDate.setPrefWidth(130);
+    auditionDate
+        .valueProperty()
+        .addListener(
+            o -> {
+              java.time.LocalDate date = auditionDate.getValue();
+              if (date != null && !date.isBefore(studio.today())) {
+                save(
+                    a ->
+                        new Audition(
+                            a.id(),
+                            a.name(),
+                            date,
+                            fret.plan.ReadyDate.of(studio.today(), date),
+                            a.minutesPerDay()));
+              }
+            });
+    readyDate
+        .valueProperty()
+        .addListener(
+            o -> {
+              java.time.LocalDate date = readyDate.getValue();
+              if (date != null) {
+                save(
+                    a ->
+                        new Audition(
+                            a.id(),
+                            a.name(),
+                            a.date(),
+                            date.isAfter(a.date()) ? a.date() : date,
+                            a.minutesPerDay()));
               }
             });
     advice.setId("advice");
@@ -65,12 +104,23 @@ final class PlanView extends VBox {
                 Parts.line("Ladder", "section"),
                 ladder,
                 Parts.spring(),
+                Parts.line("Audition", "quiet"),
+                auditionDate,
+                Parts.line("Ready by", "quiet"),
+                readyDate,
                 Parts.line("Minutes a day", "quiet"),
                 minutes),
             cards);
     VBox.setVgrow(page, Priority.ALWAYS);
     getChildren().add(page);
     studio.plannedProperty().addListener(o -> show());
+  }
+
+  private void save(java.util.function.UnaryOperator<Audition> edit) {
+    Studio.Planned p = studio.plannedProperty().get();
+    if (!showing && p != null && p.audition().id() != 0) {
+      studio.saveAudition(edit.apply(p.audition()));
+    }
   }
 
   private void show() {
@@ -80,6 +130,8 @@ final class PlanView extends VBox {
     }
     showing = true;
     minutes.getValueFactory().setValue(p.audition().minutesPerDay());
+    auditionDate.setValue(p.audition().date());
+    readyDate.setValue(p.audition().readyDate());
     showing = false;
     advice.setText((p.plan().feasible() ? "" : "Honestly: ") + p.plan().advice());
     ladder.getChildren().clear();

@@ -80,6 +80,20 @@ final class PractiseView extends VBox {
             broke,
             Parts.spring(),
             verdict(Verdict.HURTS, "H"));
+    javafx.scene.control.Spinner<Integer> needed =
+        new javafx.scene.control.Spinner<>(1, 10, studio.gateSettings().cleanNeeded());
+    needed.setId("clean-needed");
+    needed.setPrefWidth(70);
+    javafx.scene.control.CheckBox slower =
+        new javafx.scene.control.CheckBox("a miss goes slower at once");
+    slower.setId("slower");
+    slower.setSelected(studio.gateSettings().slowerAfterMiss());
+    Runnable saveGate =
+        () -> studio.saveGateSettings(new Gate.Settings(needed.getValue(), slower.isSelected()));
+    needed.valueProperty().addListener(o -> saveGate.run());
+    slower.selectedProperty().addListener(o -> saveGate.run());
+    HBox habits =
+        Parts.row(10, needed, Parts.line("clean tries in a row move up", "quiet"), slower);
     VBox today = Parts.card("Today", list);
     VBox page =
         Parts.page(
@@ -90,6 +104,7 @@ final class PractiseView extends VBox {
             verdicts,
             after,
             today,
+            habits,
             Parts.label(
                 "Warm up first. Rest at least every half hour. Keep the click at a safe level. At pain, numbness or tingling stop; a teacher and a health professional come before the program.",
                 "quiet"));

@@ -107,7 +107,7 @@ public final class PracticeModel {
       notation.set(null);
       return;
     }
-    gate.set(Gate.at(planned.ladder(), Gate.Settings.USUAL, item.get().perMinute()));
+    gate.set(Gate.at(planned.ladder(), studio.gateSettings(), item.get().perMinute()));
     notation.set(Resolver.resolve(score(item.get(), planned)));
     tryStarted = now.get();
   }

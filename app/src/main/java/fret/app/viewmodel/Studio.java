@@ -25,6 +25,7 @@ import fret.plan.Gate;
 import fret.plan.PlanRequest;
 import fret.plan.Planner;
 import fret.plan.PracticePlan;
+import fret.plan.ReadyDate;
 import fret.player.HandSize;
 import fret.player.Preset;
 import fret.player.School;
@@ -76,7 +77,7 @@ public final class Studio {
   private final ReadOnlyIntegerWrapper selected = new ReadOnlyIntegerWrapper(-1);
   private final ReadOnlyStringWrapper message = new ReadOnlyStringWrapper("");
   private final ReadOnlyObjectWrapper<Problem> error = new ReadOnlyObjectWrapper<>();
-  private List<Audition> auditions;
+  private volatile List<Audition> auditions;
   private long openId;
   private Score readScore;
   private int generation;
@@ -197,6 +198,7 @@ public final class Studio {
     background.run(
         () -> {
           Outcome<Score> read = reader.read(name, bytes, "");
+          ensureAudition();
           return library.add(suggested(name, read.value()), bytes);
         },
         () -> mine == generation,
@@ -205,6 +207,38 @@ public final class Studio {
           message.set("Opened " + name);
           open(p);
         });
+  }
+
+  /** A new library gets a date to plan for; the player changes it in the Plan. */
+  private void ensureAudition() {
+    if (library.auditions().isEmpty()) {
+      LocalDate date = today().plusDays(56);
+      library.save(new Audition(0, "My next date", date, ReadyDate.of(today(), date), 30));
+      auditions = library.auditions();
+    }
+  }
+
+  /** How many clean tries move up, and what a miss does. */
+  public Gate.Settings gateSettings() {
+    int clean =
+        library
+            .setting("cleanNeeded")
+            .map(Integer::parseInt)
+            .orElse(Gate.Settings.USUAL.cleanNeeded());
+    boolean slower =
+        library
+            .setting("slowerAfterMiss")
+            .map(Boolean::parseBoolean)
+            .orElse(Gate.Settings.USUAL.slowerAfterMiss());
+    return new Gate.Settings(clean, slower);
+  }
+
+  public void saveGateSettings(Gate.Settings settings) {
+    library.putSetting("cleanNeeded", String.valueOf(settings.cleanNeeded()));
+    library.putSetting("slowerAfterMiss", String.valueOf(settings.slowerAfterMiss()));
+    if (bench.get() != null) {
+      updatePlan();
+    }
   }
 
   private Passage suggested(String name, Score score) {
@@ -267,6 +301,15 @@ public final class Studio {
     recompute(now);
   }
 
+  /** Applies a change of one note: only the stretch around it moves. */
+  private void applyAt(Change change, int note) {
+    Workbench before = bench.get();
+    Passage now = library.apply(openId, change);
+    message.set(change.name());
+    int mine = ++generation;
+    background.run(() -> before.after(now, note), () -> mine == generation, this::publish);
+  }
+
   private void recompute(Passage passage) {
     int mine = ++generation;
     Score score = readScore;
@@ -297,7 +340,7 @@ public final class Studio {
               if (string == 0) {
                 message.set("No open string sounds " + p.sounding());
               } else {
-                apply(bench.get().pin(p.note(), Optional.of(finger), string));
+                applyAt(bench.get().pin(p.note(), Optional.of(finger), string), p.note());
               }
             });
   }
@@ -327,7 +370,7 @@ public final class Studio {
                         + " does not lie on the "
                         + (fits ? instrument.stringName(string) + " string" : "next string"));
               } else {
-                apply(bench.get().pin(p.note(), Optional.empty(), string));
+                applyAt(bench.get().pin(p.note(), Optional.empty(), string), p.note());
               }
             });
   }
@@ -521,6 +564,7 @@ public final class Studio {
     List<JournalEntry> entries = List.copyOf(journal);
     int mine = generation;
     LocalDate today = today();
+    Gate.Settings gate = gateSettings();
     background.run(
         () -> {
           Audition used =
@@ -546,7 +590,7 @@ public final class Studio {
                   today,
                   last,
                   used.minutesPerDay(),
-                  Gate.Settings.USUAL,
+                  gate,
                   entries);
           return new Planned(chunks, ladder, Planner.plan(request), used);
         },
