@@ -1,4 +1,5 @@
 /**
  * Where every glyph, line and curve of the strip stands, in staff spaces; nothing is painted here.
+ * Start with {@link fret.engraving.StripEngraver}.
  */
 package fret.engraving;

@@ -1,0 +1,2 @@
+/** Wires the program together. Start with {@link fret.app.launch.Main}. */
+package fret.app.launch;
