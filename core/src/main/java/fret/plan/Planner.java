@@ -5,15 +5,16 @@ import fret.drill.DrillKind;
 import fret.drill.Drills;
 import fret.journal.Progress;
 import fret.tempo.Ladder;
+import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
-import java.time.temporal.IsoFields;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 
 /**
  * Spreads the climb of every chunk over the days. Deterministic.
@@ -28,7 +29,8 @@ public final class Planner {
   public static final String WHOLE = "whole";
 
   private static final int LEVELS_A_DAY = 1;
-  private static final int RHYTHM_DAYS_A_WEEK = 3;
+  private static final Set<DayOfWeek> RHYTHM_DAYS =
+      Set.of(DayOfWeek.MONDAY, DayOfWeek.WEDNESDAY, DayOfWeek.FRIDAY);
   private static final double PAUSE_S = 6;
   private static final double LOST_TRIES = 1.5;
 
@@ -36,7 +38,6 @@ public final class Planner {
   private final Ladder ladder;
   private final Map<String, Integer> level = new HashMap<>();
   private final Map<String, Map<DrillKind, Double>> wholeNotes = new HashMap<>();
-  private final Map<Integer, Integer> rhythmDays = new HashMap<>();
 
   private Planner(PlanRequest request) {
     this.request = request;
@@ -90,11 +91,7 @@ public final class Planner {
   private PracticePlan.Day day(LocalDate date) {
     List<PracticePlan.Item> items = new ArrayList<>();
     double left = request.minutesPerDay();
-    int week =
-        date.get(IsoFields.WEEK_BASED_YEAR) * 100 + date.get(IsoFields.WEEK_OF_WEEK_BASED_YEAR);
-    boolean rhythms =
-        date.getDayOfWeek().getValue() % 2 == 1
-            && rhythmDays.getOrDefault(week, 0) < RHYTHM_DAYS_A_WEEK;
+    boolean rhythms = RHYTHM_DAYS.contains(date.getDayOfWeek());
     Map<String, Integer> today = new HashMap<>();
     boolean placed = true;
     while (placed) {
@@ -113,9 +110,6 @@ public final class Planner {
     }
     if (level.values().stream().allMatch(l -> l >= ladder.levels().size())) {
       addRunThroughs(items, left);
-    }
-    if (items.stream().anyMatch(i -> i.drill() == DrillKind.RHYTHMS)) {
-      rhythmDays.merge(week, 1, Integer::sum);
     }
     double minutes = items.stream().mapToDouble(PracticePlan.Item::minutes).sum();
     return new PracticePlan.Day(date, (int) Math.ceil(minutes - 1e-9), items);

@@ -77,7 +77,6 @@ public final class FretApplication extends Application {
         () -> {
           try {
             library.close();
-            stage.close();
             SqliteLibrary demoLibrary = SqliteLibrary.open(throwaway());
             Demo.fill(demoLibrary, READER, LocalDate.now());
             library = demoLibrary;

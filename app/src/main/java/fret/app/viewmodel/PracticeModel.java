@@ -120,10 +120,23 @@ public final class PracticeModel {
             bench.task().hand().instrument(),
             bench.fingering(),
             i -> bench.passage().marks().pin(bench.resolved().notes().get(i).key()).isPresent());
+    planned.chunks().stream()
+        .filter(c -> c.id().equals(item.chunk()))
+        .forEach(c -> addFirst(bench, c, sparse));
     Score fingered = bench.fingered(sparse::contains);
     Optional<Chunk> chunk =
         planned.chunks().stream().filter(c -> c.id().equals(item.chunk())).findFirst();
     return chunk.map(c -> Drills.notation(fingered, c, item.drill())).orElse(fingered);
+  }
+
+  /** A drill's first note always tells its finger. */
+  private static void addFirst(Workbench bench, Chunk chunk, Set<Integer> digits) {
+    for (int i = 0; i < bench.resolved().notes().size(); i++) {
+      var note = bench.resolved().notes().get(i);
+      if (note.onset().equals(chunk.fromOnset()) && !note.isGrace()) {
+        digits.add(i);
+      }
+    }
   }
 
   /** Name of the item's chunk as the player knows it. */
