@@ -25,7 +25,7 @@ fret_install() {
 
 fret_tools() {
   if ! { command -v javac >/dev/null 2>&1 && javac -version 2>&1 | grep -Eq ' (1[7-9]|[2-9][0-9])'; }; then
-    fret_install openjdk-17-jdk-headless
+    fret_install openjdk-17-jdk
   fi
   command -v mvn >/dev/null 2>&1 || fret_install maven
   if [ -z "${JAVA_HOME:-}" ] && [ -d "/usr/lib/jvm/java-17-openjdk-$(dpkg --print-architecture 2>/dev/null)" ]; then
