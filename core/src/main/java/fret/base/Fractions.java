@@ -39,10 +39,4 @@ public final class Fractions {
   public static Fraction max(Fraction a, Fraction b) {
     return a.compareTo(b) >= 0 ? a : b;
   }
-
-  /** The largest multiple of {@code step} that is not above {@code value}, as a count of steps. */
-  public static int floorDivide(Fraction value, Fraction step) {
-    Fraction q = value.divide(step);
-    return Math.floorDiv(q.getNumerator(), q.getDenominator());
-  }
 }

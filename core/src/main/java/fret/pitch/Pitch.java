@@ -63,11 +63,6 @@ public record Pitch(Step step, int alter, int octave) implements Comparable<Pitc
     return new Pitch(newStep, newAlter, newOctave);
   }
 
-  /** This pitch moved by whole octaves. */
-  public Pitch plusOctaves(int octaves) {
-    return new Pitch(step, alter, octave + octaves);
-  }
-
   /** The spelling of a keyboard number that lies nearest to the key on the line of fifths. */
   public static Pitch ofMidi(int midi, KeySignature key) {
     Pitch best = null;
