@@ -297,7 +297,7 @@ final class MarkEngraver {
   private void barNumbers(List<Strip.BarSpan> spans) {
     for (Strip.BarSpan span : spans) {
       double width = Pen.widthOf(span.number(), 1.1);
-      double x = span.left() + (span.index() == 0 ? 0 : -0.3);
+      double x = span.left() + (span.equals(spans.get(0)) ? 0 : -0.3);
       double y = pen.skyline().topOver(x - 0.1, x + width + 0.1) - 0.45;
       pen.add(
           new Primitive.Text(

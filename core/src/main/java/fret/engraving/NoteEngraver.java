@@ -196,7 +196,7 @@ final class NoteEngraver {
     if (e.isGrace()) {
       return bar.index() + "g" + e.onset();
     }
-    boolean pickup = bar.start().signum() < 0 && bar.index() == 0;
+    boolean pickup = bar.start().signum() < 0;
     Fraction lead = pickup ? bar.time().barLength().subtract(bar.length()) : Fraction.ZERO;
     Fraction at = e.onset().subtract(bar.start()).add(lead);
     int group = 0;

@@ -116,11 +116,13 @@ public final class StripEngraver {
 
   /** A clef that comes into force at the next bar stands small before the bar line. */
   private double clefAhead(Bar bar, double x) {
-    List<Bar> bars = passage.score().bars();
-    boolean changes =
-        bar.index() + 1 < bars.size()
-            && !bars.get(bar.index() + 1).clef().equals(bar.clefAt(bar.end()));
-    return changes ? clef(bars.get(bar.index() + 1).clef(), x, 0.75) + 0.5 : x;
+    return passage
+        .score()
+        .after(bar)
+        .map(Bar::clef)
+        .filter(c -> !c.equals(bar.clefAt(bar.end())))
+        .map(c -> clef(c, x, 0.75) + 0.5)
+        .orElse(x);
   }
 
   private double clef(Clef clef, double x, double scale) {

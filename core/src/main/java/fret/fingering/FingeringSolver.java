@@ -269,7 +269,7 @@ public final class FingeringSolver {
     ResolvedPassage passage = task.passage();
     List<Integer> all = new ArrayList<>(slice.held());
     all.addAll(slice.starting());
-    int lowest = instrument.open(instrument.stringCount()).midi();
+    int lowest = instrument.open(instrument.stringCount()).midi() - instrument.extension();
     for (int note : slice.starting()) {
       SoundingNote n = passage.notes().get(note);
       if (n.pitch().midi() < lowest) {

@@ -101,6 +101,8 @@ final class HandStates {
         default -> {
           if (n >= 0 && n <= instrument.highestSemitone()) {
             found.add(new Option(noteIndex, string, n, false, held));
+          } else if (n < 0 && n >= -instrument.extension() && string == instrument.stringCount()) {
+            found.add(new Option(noteIndex, string, 0, false, held)); // A gate: the hand is free.
           }
         }
       }

@@ -4,7 +4,6 @@ import fret.pitch.Interval;
 import fret.pitch.Pitch;
 import java.util.List;
 import java.util.Objects;
-import java.util.stream.Stream;
 
 /**
  * An instrument with its strings and the geometry of its fingerboard.
@@ -15,9 +14,14 @@ import java.util.stream.Stream;
  * @param stringLengthMm from nut to bridge, 150 to 1400
  * @param openStrings sounding pitches, the highest string first
  * @param highestSemitone last semitone above the open string that can be stopped
+ * @param extension semitones below the lowest open string that gates give, 0 to 5
  */
 public record Instrument(
-    InstrumentType type, double stringLengthMm, List<Pitch> openStrings, int highestSemitone) {
+    InstrumentType type,
+    double stringLengthMm,
+    List<Pitch> openStrings,
+    int highestSemitone,
+    int extension) {
   /** Half the in-tune window, in cents. */
   public static final double TOLERANCE_CENTS = 10;
 
@@ -41,16 +45,38 @@ public record Instrument(
 
   /** The usual full size (three-quarter size bass) in its usual tuning. */
   public static Instrument standard(InstrumentType type) {
+    return of(type, Tuning.usual(type), 0);
+  }
+
+  /**
+   * An instrument of a size and a tuning. Where the part is written for the tuning, its notes are
+   * places on the usual strings, and these are what the instrument has.
+   *
+   * @param lengthMm 0 for the usual length
+   */
+  public static Instrument of(InstrumentType type, Tuning tuning, double lengthMm) {
+    double length = lengthMm > 0 ? lengthMm : usualLengthMm(type);
+    List<Pitch> strings = tuning.partFollows() ? Tuning.usual(type).strings() : tuning.strings();
+    return new Instrument(type, length, strings, highestSemitone(type), tuning.extension());
+  }
+
+  /** String length of the usual full size (three-quarter size bass) in mm. */
+  public static double usualLengthMm(InstrumentType type) {
     return switch (type) {
-      case VIOLIN -> new Instrument(type, 328, pitches("E5", "A4", "D4", "G3"), 29);
-      case VIOLA -> new Instrument(type, 375, pitches("A4", "D4", "G3", "C3"), 27);
-      case CELLO -> new Instrument(type, 690, pitches("A3", "D3", "G2", "C2"), 31);
-      case BASS -> new Instrument(type, 1050, pitches("G2", "D2", "A1", "E1"), 28);
+      case VIOLIN -> 328;
+      case VIOLA -> 375;
+      case CELLO -> 690;
+      case BASS -> 1050;
     };
   }
 
-  private static List<Pitch> pitches(String... names) {
-    return Stream.of(names).map(Pitch::parse).toList();
+  private static int highestSemitone(InstrumentType type) {
+    return switch (type) {
+      case VIOLIN -> 29;
+      case VIOLA -> 27;
+      case CELLO -> 31;
+      case BASS -> 28;
+    };
   }
 
   public int stringCount() {

@@ -19,6 +19,11 @@ public record Mark(NoteKey key, Optional<Finger> finger, int string, Standing st
     PINNED
   }
 
+  /** The same mark on another note. */
+  public Mark on(NoteKey other) {
+    return new Mark(other, finger, string, standing);
+  }
+
   public Mark {
     Objects.requireNonNull(key);
     Objects.requireNonNull(finger);

@@ -1,33 +1,54 @@
 package fret.mark;
 
 import fret.score.NoteKey;
-import fret.score.ResolvedPassage;
+import fret.score.Signs;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 
-/** The marks that lie over a part: at most one pin and one adopted place per written note. */
+/**
+ * The marks that lie over a part: at most one pin, one adopted place and one bow mark per written
+ * note.
+ */
 public final class Marks {
-  public static final Marks NONE = new Marks(Map.of(), Map.of());
+  public static final Marks NONE = new Marks(Map.of(), Map.of(), Map.of());
 
   private final Map<String, Mark> pinned;
   private final Map<String, Mark> adopted;
+  private final Map<NoteKey, Signs.Bow> bows;
 
-  private Marks(Map<String, Mark> pinned, Map<String, Mark> adopted) {
+  private Marks(Map<String, Mark> pinned, Map<String, Mark> adopted, Map<NoteKey, Signs.Bow> bows) {
     this.pinned = pinned;
     this.adopted = adopted;
+    this.bows = bows;
   }
 
   /** Marks from a list; a later one replaces an earlier one of the same note and standing. */
   public static Marks of(List<Mark> marks) {
+    return of(marks, Map.of());
+  }
+
+  private static Marks of(List<Mark> marks, Map<NoteKey, Signs.Bow> bows) {
     Map<String, Mark> pins = new TreeMap<>();
     Map<String, Mark> adopted = new TreeMap<>();
     for (Mark m : marks) {
       (m.standing() == Mark.Standing.PINNED ? pins : adopted).put(m.key().text(), m);
     }
-    return new Marks(Map.copyOf(pins), Map.copyOf(adopted));
+    return new Marks(Map.copyOf(pins), Map.copyOf(adopted), Map.copyOf(bows));
+  }
+
+  /**
+   * Bow marks of the player's own, on the highest head of a chord; {@link Signs.Bow#NONE} takes a
+   * printed one away.
+   */
+  public Map<NoteKey, Signs.Bow> bows() {
+    return bows;
+  }
+
+  public Marks withBows(Map<NoteKey, Signs.Bow> other) {
+    return new Marks(pinned, adopted, Map.copyOf(other));
   }
 
   public Optional<Mark> pin(NoteKey key) {
@@ -46,7 +67,7 @@ public final class Marks {
   public Marks with(Mark mark) {
     List<Mark> all = new ArrayList<>(all());
     all.add(mark);
-    return of(all);
+    return of(all, bows);
   }
 
   /** These marks without a note's pin. */
@@ -54,7 +75,8 @@ public final class Marks {
     return of(
         all().stream()
             .filter(m -> m.standing() != Mark.Standing.PINNED || !m.key().equals(key))
-            .toList());
+            .toList(),
+        bows);
   }
 
   /** These marks with another adopted fingering. */
@@ -62,7 +84,7 @@ public final class Marks {
     List<Mark> all = new ArrayList<>(all());
     all.removeIf(m -> m.standing() == Mark.Standing.ADOPTED);
     all.addAll(marks);
-    return of(all);
+    return of(all, bows);
   }
 
   /** All marks, in a stable order. */
@@ -72,18 +94,16 @@ public final class Marks {
     return all;
   }
 
-  /** Marks whose note is not in the passage, as after a new import. */
-  public List<Mark> lost(ResolvedPassage passage) {
-    return all().stream().filter(m -> passage.indexOf(m.key()).isEmpty()).toList();
-  }
-
   @Override
   public boolean equals(Object other) {
-    return other instanceof Marks m && m.pinned.equals(pinned) && m.adopted.equals(adopted);
+    return other instanceof Marks m
+        && m.pinned.equals(pinned)
+        && m.adopted.equals(adopted)
+        && m.bows.equals(bows);
   }
 
   @Override
   public int hashCode() {
-    return 31 * pinned.hashCode() + adopted.hashCode();
+    return java.util.Objects.hash(pinned, adopted, bows);
   }
 }

@@ -2,16 +2,16 @@ package fret.passage;
 
 import fret.base.UnusableInput;
 
-/**
- * Writes a passage's fingering into the file it came from; implemented where file formats are
- * known.
- */
-@FunctionalInterface
+/** Writes a passage with its fingering as a file; implemented where file formats are known. */
 public interface MarkedFileWriter {
   /**
-   * The file with the fingering of a snapshot written into it; everything else stays as it was.
+   * The file that a passage came from with the fingering and the bow marks written into it;
+   * everything else stays as it was.
    *
    * @throws UnusableInput if the source cannot be read any more
    */
   byte[] write(Workbench bench, byte[] source) throws UnusableInput;
+
+  /** A new file of the page as the player wrote or mended it, with the fingering. */
+  byte[] writePage(Workbench bench);
 }

@@ -1,12 +1,6 @@
 package fret.passage;
 
-import fret.instrument.Instrument;
-import fret.instrument.InstrumentType;
 import fret.mark.Marks;
-import fret.player.HandModel;
-import fret.player.HandSize;
-import fret.player.Preset;
-import fret.player.School;
 import fret.tempo.Tempo;
 import java.util.Objects;
 
@@ -16,63 +10,50 @@ import java.util.Objects;
  *
  * @param id 0 until stored
  * @param auditionId the audition it belongs to, 0 for none
- * @param sourceName name of the file it came from
+ * @param sourceName name of the file it came from; empty when it was written by hand
+ * @param sourceId which of the files that were brought in for it counts; 0 for the first
  */
 public record Passage(
-    long id, long auditionId, String sourceName, String partName, Settings settings, Marks marks) {
+    long id,
+    long auditionId,
+    String sourceName,
+    String partName,
+    long sourceId,
+    Settings settings,
+    Marks marks) {
   /**
    * The player's settings for a passage.
    *
    * @param target target tempo
-   * @param soundsOctaveLow whether a bass part without its own word for it sounds an octave low
    * @param fullDigits a digit on every note, not only where the page needs one
    */
   public record Settings(
-      String title,
-      InstrumentType instrument,
-      Tempo target,
-      String presetId,
-      School school,
-      HandSize hand,
-      boolean soundsOctaveLow,
-      boolean fullDigits) {
+      String title, Tempo target, Setup setup, Reading reading, boolean fullDigits) {
     public Settings {
       Objects.requireNonNull(title);
-      Objects.requireNonNull(instrument);
       Objects.requireNonNull(target);
+      Objects.requireNonNull(setup);
+      Objects.requireNonNull(reading);
     }
 
-    public HandModel handModel() {
-      return new HandModel(Instrument.standard(instrument), school, hand);
-    }
-
-    public Preset preset() {
-      return Preset.named(presetId).orElse(Preset.SURE);
+    public Settings withTitle(String other) {
+      return new Settings(other, target, setup, reading, fullDigits);
     }
 
     public Settings withTarget(Tempo other) {
-      return new Settings(
-          title, instrument, other, presetId, school, hand, soundsOctaveLow, fullDigits);
+      return new Settings(title, other, setup, reading, fullDigits);
     }
 
-    public Settings withInstrument(InstrumentType other) {
-      return new Settings(
-          title, other, target, presetId, school, hand, soundsOctaveLow, fullDigits);
+    public Settings withSetup(Setup other) {
+      return new Settings(title, target, other, reading, fullDigits);
     }
 
-    public Settings withPreset(String other) {
-      return new Settings(
-          title, instrument, target, other, school, hand, soundsOctaveLow, fullDigits);
-    }
-
-    public Settings withHand(HandSize otherHand, School otherSchool) {
-      return new Settings(
-          title, instrument, target, presetId, otherSchool, otherHand, soundsOctaveLow, fullDigits);
+    public Settings withReading(Reading other) {
+      return new Settings(title, target, setup, other, fullDigits);
     }
 
     public Settings withFullDigits(boolean other) {
-      return new Settings(
-          title, instrument, target, presetId, school, hand, soundsOctaveLow, other);
+      return new Settings(title, target, setup, reading, other);
     }
   }
 
@@ -82,14 +63,22 @@ public record Passage(
   }
 
   public Passage withId(long other) {
-    return new Passage(other, auditionId, sourceName, partName, settings, marks);
+    return new Passage(other, auditionId, sourceName, partName, sourceId, settings, marks);
   }
 
   public Passage withSettings(Settings other) {
-    return new Passage(id, auditionId, sourceName, partName, other, marks);
+    return new Passage(id, auditionId, sourceName, partName, sourceId, other, marks);
   }
 
   public Passage withMarks(Marks other) {
-    return new Passage(id, auditionId, sourceName, partName, settings, other);
+    return new Passage(id, auditionId, sourceName, partName, sourceId, settings, other);
+  }
+
+  public Passage withSource(long other) {
+    return new Passage(id, auditionId, sourceName, partName, other, settings, marks);
+  }
+
+  public Passage withAudition(long other) {
+    return new Passage(id, other, sourceName, partName, sourceId, settings, marks);
   }
 }

@@ -3,15 +3,31 @@ package fret.passage;
 import fret.base.Outcome;
 import fret.base.UnusableInput;
 import fret.score.Score;
+import java.util.List;
 
-/** Reads a part from a file's bytes; implemented where file formats are known. */
-@FunctionalInterface
+/** Reads parts from a file's bytes; implemented where file formats are known. */
 public interface ScoreReader {
+  /**
+   * A part that can be picked.
+   *
+   * @param id picks the part in {@link #read}
+   * @param name as in the file; may be empty
+   * @param bars how many bars it has; 0 when not known before reading
+   */
+  record PartChoice(String id, String name, int bars) {}
+
+  /**
+   * The parts of a file in its order.
+   *
+   * @param name the file's name, for messages
+   * @throws UnusableInput if it cannot be used at all
+   */
+  List<PartChoice> parts(String name, byte[] bytes) throws UnusableInput;
+
   /**
    * Reads a part.
    *
-   * @param name the file's name, for messages
-   * @param partName which part; empty for the first with notes
+   * @param partName name or id of the part; empty for the first with notes
    * @throws UnusableInput if it cannot be used at all
    */
   Outcome<Score> read(String name, byte[] bytes, String partName) throws UnusableInput;

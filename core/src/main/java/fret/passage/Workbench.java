@@ -9,7 +9,6 @@ import fret.fingering.Refinger;
 import fret.instrument.Finger;
 import fret.mark.Mark;
 import fret.mark.Marks;
-import fret.pitch.Interval;
 import fret.score.Bar;
 import fret.score.Event;
 import fret.score.Head;
@@ -17,6 +16,7 @@ import fret.score.NoteKey;
 import fret.score.ResolvedPassage;
 import fret.score.Resolver;
 import fret.score.Score;
+import fret.score.Signs;
 import fret.score.SoundingNote;
 import fret.tempo.TempoMap;
 import java.util.ArrayList;
@@ -40,14 +40,14 @@ public record Workbench(
     Fingering fingering) {
   /** Computes a snapshot. */
   public static Workbench of(Passage passage, Score read) {
-    Score score = sounding(passage, read);
+    Score score = bowed(passage.settings().reading().of(read), passage.marks());
     ResolvedPassage resolved = Resolver.resolve(score);
     FingeringTask task =
         new FingeringTask(
             resolved,
             TempoMap.steady(passage.settings().target()),
-            passage.settings().handModel(),
-            passage.settings().preset(),
+            passage.settings().setup().handModel(),
+            passage.settings().setup().preset(),
             rules(passage.marks(), resolved),
             Map.of());
     return new Workbench(passage, score, resolved, task, new FingeringSolver(task).best());
@@ -62,10 +62,61 @@ public record Workbench(
     return new Workbench(changed, score, resolved, next, Refinger.around(next, fingering, note));
   }
 
-  private static Score sounding(Passage passage, Score read) {
-    boolean lower =
-        passage.settings().soundsOctaveLow() && read.transposition().equals(Interval.UNISON);
-    return lower ? read.withTransposition(Interval.OCTAVE_DOWN) : read;
+  /** This snapshot with newer decisions that are not computed yet. */
+  public Workbench with(Passage newer) {
+    return new Workbench(newer, score, resolved, task, fingering);
+  }
+
+  /** The bow mark that stands on a note. */
+  public Signs.Bow bowAt(int note) {
+    NoteKey key = resolved.notes().get(note).key();
+    return score.events().stream()
+        .filter(e -> !e.isGrace() && e.onset().equals(key.onset()))
+        .filter(e -> e.voice().equals(key.voice()))
+        .map(e -> e.signs().bow())
+        .findFirst()
+        .orElse(Signs.Bow.NONE);
+  }
+
+  /** The part with the player's bow marks in place of the printed ones. */
+  private static Score bowed(Score score, Marks marks) {
+    if (marks.bows().isEmpty()) {
+      return score;
+    }
+    return score.withBars(
+        score.bars().stream()
+            .map(b -> b.withEvents(b.events().stream().map(e -> bowed(b, e, marks)).toList()))
+            .toList());
+  }
+
+  private static Event bowed(Bar bar, Event event, Marks marks) {
+    Event bowed = event;
+    for (Head head : event.isGrace() ? List.<Head>of() : event.heads()) {
+      Signs.Bow bow =
+          marks.bows().get(new NoteKey(bar.index(), event.voice(), event.onset(), 0, head.pitch()));
+      bowed = bow == null ? bowed : bowed.withSigns(bowed.signs().withBow(bow));
+    }
+    return bowed;
+  }
+
+  /** The change that sets, changes or takes away the bow mark on a note's chord. */
+  public Change bow(int note, Signs.Bow bow) {
+    SoundingNote n = resolved.notes().get(note);
+    Map<NoteKey, Signs.Bow> bows = new HashMap<>(passage.marks().bows());
+    for (int i : resolved.slices().get(n.slice()).starting()) {
+      bows.remove(resolved.notes().get(i).key());
+    }
+    bows.put(n.key(), bow);
+    String what =
+        switch (bow) {
+          case DOWN -> "Down-bow";
+          case UP -> "Up-bow";
+          case NONE -> "No bow mark";
+        };
+    return new Change.MarksChange(
+        what + " on " + n.pitch() + ", bar " + n.bar(),
+        passage.marks(),
+        passage.marks().withBows(bows));
   }
 
   /** Pins first; an adopted place counts where no pin stands. */

@@ -7,6 +7,7 @@ import fret.tempo.Ladder;
 import fret.tempo.Tempo;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Set;
 
 /**
  * What a plan is made from.
@@ -15,6 +16,7 @@ import java.util.List;
  * @param readyDate last day of the plan
  * @param minutesPerDay 5 to 600
  * @param journal what was done so far, oldest first
+ * @param held ids of chunks that wait: they hurt, or stretch while something hurts
  */
 public record PlanRequest(
     long passageId,
@@ -26,8 +28,10 @@ public record PlanRequest(
     LocalDate readyDate,
     int minutesPerDay,
     Gate.Settings gate,
-    List<JournalEntry> journal) {
+    List<JournalEntry> journal,
+    Set<String> held) {
   public PlanRequest {
+    held = Set.copyOf(held);
     chunks = List.copyOf(chunks);
     journal = List.copyOf(journal);
     if (minutesPerDay < 5 || minutesPerDay > 600) {
@@ -37,11 +41,11 @@ public record PlanRequest(
 
   PlanRequest withMinutes(int minutes) {
     return new PlanRequest(
-        passageId, score, chunks, target, ladder, from, readyDate, minutes, gate, journal);
+        passageId, score, chunks, target, ladder, from, readyDate, minutes, gate, journal, held);
   }
 
   PlanRequest until(LocalDate ready) {
     return new PlanRequest(
-        passageId, score, chunks, target, ladder, from, ready, minutesPerDay, gate, journal);
+        passageId, score, chunks, target, ladder, from, ready, minutesPerDay, gate, journal, held);
   }
 }

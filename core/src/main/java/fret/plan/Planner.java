@@ -69,7 +69,10 @@ public final class Planner {
         date = date.plusDays(1)) {
       days.add(day(date));
     }
-    boolean feasible = level.values().stream().allMatch(l -> l >= ladder.levels().size());
+    boolean feasible =
+        request.chunks().stream()
+            .filter(c -> !request.held().contains(c.id()))
+            .allMatch(c -> level.get(c.id()) >= ladder.levels().size());
     LocalDate last =
         days.stream()
             .filter(d -> d.items().stream().anyMatch(i -> !i.chunk().equals(WHOLE)))
@@ -84,8 +87,19 @@ public final class Planner {
             + last
             + (spare > 0
                 ? ", " + spare + (spare == 1 ? " day" : " days") + " before the ready date."
-                : ", the ready date.");
+                : ", the ready date.")
+            + waiting();
     return new PracticePlan(days, feasible, advice);
+  }
+
+  private String waiting() {
+    int count = request.held().size();
+    return count == 0
+        ? ""
+        : " "
+            + count
+            + (count == 1 ? " chunk waits" : " chunks wait")
+            + " until you say that nothing hurts any more.";
   }
 
   private PracticePlan.Day day(LocalDate date) {
@@ -117,6 +131,7 @@ public final class Planner {
 
   private List<Chunk> byNeed(Map<String, Integer> today) {
     return request.chunks().stream()
+        .filter(c -> !request.held().contains(c.id()))
         .filter(c -> level.get(c.id()) < ladder.levels().size())
         .filter(c -> today.getOrDefault(c.id(), 0) < LEVELS_A_DAY)
         .sorted(
@@ -175,7 +190,9 @@ public final class Planner {
             .append(request.readyDate())
             .append(" with ")
             .append(request.minutesPerDay())
-            .append(" minutes a day. ");
+            .append(" minutes a day. ")
+            .append(new Planner(request).waiting().trim())
+            .append(request.held().isEmpty() ? "" : " ");
     for (int minutes = request.minutesPerDay() + 5; minutes <= 240; minutes += 5) {
       if (new Planner(request.withMinutes(minutes)).run().feasible()) {
         return text.append(minutes).append(" minutes a day would do.").toString();

@@ -68,6 +68,36 @@ public record Bar(
     return found;
   }
 
+  /** This bar at another place: everything in it moves along. */
+  public Bar at(int newIndex, Fraction newStart) {
+    Fraction by = newStart.subtract(start);
+    if (newIndex == index && by.signum() == 0) {
+      return this;
+    }
+    return new Bar(
+        newIndex,
+        number,
+        newStart,
+        length,
+        time,
+        key,
+        clef,
+        clefChanges.stream().map(c -> new ClefChange(c.onset().add(by), c.clef())).toList(),
+        events.stream().map(e -> e.withOnset(e.onset().add(by))).toList(),
+        directions.stream()
+            .map(d -> new Direction(d.onset().add(by), d.kind(), d.text(), d.number()))
+            .toList(),
+        repeatStart,
+        repeatEnd,
+        endings,
+        line);
+  }
+
+  /** This bar as if it were the first one, so that bars of different places can be compared. */
+  public Bar atStart() {
+    return at(0, Fraction.ZERO);
+  }
+
   public Bar withEvents(List<Event> other) {
     return new Bar(
         index,

@@ -47,6 +47,12 @@ public record Score(
     return bars.get(low);
   }
 
+  /** The bar after one of this part's bars; empty after the last. */
+  public Optional<Bar> after(Bar bar) {
+    int next = bar.index() - bars.get(0).index() + 1;
+    return next < bars.size() ? Optional.of(bars.get(next)) : Optional.empty();
+  }
+
   /** The first bar with a printed number. */
   public Optional<Bar> barNumbered(String number) {
     return bars.stream().filter(b -> b.number().equals(number)).findFirst();
@@ -56,13 +62,53 @@ public record Score(
     return new Score(title, composer, partName, other, bars);
   }
 
+  /**
+   * The same bars one after the other, with indices and onsets to match. A first bar shorter than
+   * its metre is a pick-up and lies before onset 0.
+   */
+  public Score laidOut() {
+    List<Bar> laid = new ArrayList<>();
+    Fraction at = Fraction.ZERO;
+    for (Bar bar : bars) {
+      boolean pickup =
+          laid.isEmpty() && bars.size() > 1 && bar.length().compareTo(bar.time().barLength()) < 0;
+      at = pickup ? bar.length().negate() : at;
+      laid.add(bar.at(laid.size(), at));
+      at = at.add(bar.length());
+    }
+    return withBars(laid);
+  }
+
+  public Score withBars(List<Bar> other) {
+    return new Score(title, composer, partName, transposition, other);
+  }
+
+  /** The part with every note some octaves higher or lower. */
+  public Score movedByOctaves(int octaves) {
+    Interval by = new Interval(7 * octaves, 12 * octaves);
+    return withBars(
+        bars.stream()
+            .map(
+                b ->
+                    b.withEvents(
+                        b.events().stream()
+                            .map(
+                                e ->
+                                    e.withHeads(
+                                        e.heads().stream()
+                                            .map(h -> h.withPitch(h.pitch().plus(by)))
+                                            .toList()))
+                            .toList()))
+            .toList());
+  }
+
   public Score withTitle(String other) {
     return new Score(other, composer, partName, transposition, bars);
   }
 
   /**
    * The bars from one printed number to another, both included. Clef, key, metre and dynamics in
-   * force come along; notes tied in from before start anew.
+   * force come along; notes tied in from before start anew. Bars keep their index in the part.
    *
    * @throws IllegalArgumentException if a number is not in the part or the range is upside down
    */
@@ -85,7 +131,7 @@ public record Score(
       }
       cut.add(
           new Bar(
-              i - from.index(),
+              i,
               bar.number(),
               bar.start(),
               bar.length(),

@@ -120,6 +120,20 @@ public record Signs(
         beams);
   }
 
+  public Signs withBow(Bow other) {
+    return new Signs(
+        slurStarts,
+        slurStops,
+        articulations,
+        ornament,
+        ornamentAlter,
+        other,
+        fermata,
+        tremolo,
+        tuplet,
+        beams);
+  }
+
   public Signs withTuplet(Tuplet other) {
     return new Signs(
         slurStarts,

@@ -3,6 +3,7 @@ package fret.shelf;
 import fret.journal.JournalEntry;
 import fret.passage.Change;
 import fret.passage.Passage;
+import fret.score.Score;
 import java.util.List;
 import java.util.Optional;
 
@@ -24,8 +25,20 @@ public interface Library extends AutoCloseable {
   /** Stores a new passage with the file it came from; returns it with its id. */
   Passage add(Passage passage, byte[] source);
 
-  /** The file a passage came from, byte for byte. */
+  /** The file a passage is read from now, byte for byte; empty when it was written by hand. */
   byte[] source(long passageId);
+
+  /** Stores another file for a passage, not yet in force; returns its id. */
+  long addSource(long passageId, byte[] source);
+
+  /** The page as the player wrote or mended it; empty while it is as in the file. */
+  Optional<Score> page(long passageId);
+
+  /** Keeps a page, so that changes of it can follow. */
+  void keepPage(long passageId, Score page);
+
+  /** Takes a passage with all that belongs to it out of the library. */
+  void remove(long passageId);
 
   /** Applies a change and appends it to the passage's log, in one transaction. */
   Passage apply(long passageId, Change change);

@@ -60,7 +60,8 @@ class PlanTest {
         MONDAY.plusDays(days),
         minutes,
         Gate.Settings.USUAL,
-        journal);
+        journal,
+        java.util.Set.of());
   }
 
   // common practice, no source

@@ -6,6 +6,8 @@ import fret.journal.JournalEntry;
 import fret.journal.Verdict;
 import fret.passage.Change;
 import fret.passage.Passage;
+import fret.score.Bar;
+import fret.score.Score;
 import fret.shelf.Audition;
 import fret.shelf.Library;
 import java.io.IOException;
@@ -31,7 +33,7 @@ import org.sqlite.SQLiteDataSource;
  */
 public final class SqliteLibrary implements Library {
   /** Version of the newest migration. */
-  static final int SCHEMA_VERSION = 1;
+  static final int SCHEMA_VERSION = 2;
 
   private final Handle handle;
 
@@ -153,6 +155,7 @@ public final class SqliteLibrary implements Library {
         r.getLong("audition_id"),
         r.getString("source_name"),
         r.getString("part_name"),
+        r.getLong("source_id"),
         Texts.settings(r.getString("settings")),
         Texts.marks(r.getString("marks")));
   }
@@ -179,10 +182,92 @@ public final class SqliteLibrary implements Library {
   @Override
   public synchronized byte[] source(long passageId) {
     return handle
-        .createQuery("SELECT source FROM passage WHERE id = ?")
+        .createQuery(
+            "SELECT coalesce(s.bytes, p.source) FROM passage p LEFT JOIN source s ON s.id = p.source_id WHERE p.id = ?")
         .bind(0, passageId)
         .mapTo(byte[].class)
         .one();
+  }
+
+  @Override
+  public synchronized long addSource(long passageId, byte[] source) {
+    return handle.inTransaction(
+        h ->
+            h.createUpdate("INSERT INTO source (passage_id, bytes) VALUES (?, ?)")
+                .bind(0, passageId)
+                .bind(1, source)
+                .executeAndReturnGeneratedKeys("id")
+                .mapTo(Long.class)
+                .one());
+  }
+
+  @Override
+  public synchronized Optional<Score> page(long passageId) {
+    String header =
+        handle
+            .createQuery("SELECT page FROM passage WHERE id = ?")
+            .bind(0, passageId)
+            .mapTo(String.class)
+            .one();
+    if (header.isEmpty()) {
+      return Optional.empty();
+    }
+    List<Bar> bars =
+        handle
+            .createQuery("SELECT text FROM bar WHERE passage_id = ? ORDER BY place")
+            .bind(0, passageId)
+            .map((r, c) -> Pages.bar(r.getString("text")))
+            .list();
+    return Optional.of(Pages.page(header, bars));
+  }
+
+  @Override
+  public synchronized void keepPage(long passageId, Score page) {
+    handle.useTransaction(
+        h -> {
+          h.execute("DELETE FROM bar WHERE passage_id = ?", passageId);
+          insertBars(h, passageId, 0, page.bars());
+          h.execute("UPDATE passage SET page = ? WHERE id = ?", Pages.header(page), passageId);
+        });
+  }
+
+  private static void insertBars(Handle h, long passageId, int at, List<Bar> bars) {
+    for (int i = 0; i < bars.size(); i++) {
+      h.execute(
+          "INSERT INTO bar (passage_id, place, text) VALUES (?, ?, ?)",
+          passageId,
+          at + i,
+          Pages.of(bars.get(i)));
+    }
+  }
+
+  private static void replaceBars(Handle h, long passageId, Change.PageChange change) {
+    int from = change.at();
+    int to = from + change.bars().size();
+    h.execute(
+        "DELETE FROM bar WHERE passage_id = ? AND place >= ? AND place < ?", passageId, from, to);
+    int by = change.newBars().size() - change.bars().size();
+    if (by != 0) {
+      // Two steps by way of negative places: a place is unique, and rows move one at a time.
+      h.execute(
+          "UPDATE bar SET place = -1 - (place + ?) WHERE passage_id = ? AND place >= ?",
+          by,
+          passageId,
+          to);
+      h.execute("UPDATE bar SET place = -1 - place WHERE passage_id = ? AND place < 0", passageId);
+    }
+    insertBars(h, passageId, from, change.newBars());
+  }
+
+  @Override
+  public synchronized void remove(long passageId) {
+    handle.useTransaction(
+        h -> {
+          for (String table : List.of("bar", "source", "change", "journal")) {
+            h.execute("DELETE FROM " + table + " WHERE passage_id = ?", passageId);
+          }
+          h.execute("DELETE FROM passage WHERE id = ?", passageId);
+        });
   }
 
   @Override
@@ -194,7 +279,7 @@ public final class SqliteLibrary implements Library {
                   .orElseThrow(
                       () -> new StoreException("The passage is not in the library.", null));
           h.execute("DELETE FROM change WHERE passage_id = ? AND undone = 1", passageId);
-          String[] texts = texts(change);
+          String[] texts = Texts.of(change);
           h.execute(
               "INSERT INTO change (passage_id, kind, name, before, after) VALUES (?, ?, ?, ?, ?)",
               passageId,
@@ -202,23 +287,20 @@ public final class SqliteLibrary implements Library {
               change.name(),
               texts[1],
               texts[2]);
-          return write(h, change.applyTo(now));
+          return write(h, now, change);
         });
   }
 
-  private static String[] texts(Change change) {
-    if (change instanceof Change.MarksChange m) {
-      return new String[] {"marks", Texts.of(m.before()), Texts.of(m.after())};
+  private static Passage write(Handle h, Passage before, Change change) {
+    Passage p = change.applyTo(before);
+    if (change instanceof Change.PageChange page) {
+      replaceBars(h, p.id(), page);
     }
-    Change.SettingsChange s = (Change.SettingsChange) change;
-    return new String[] {"settings", Texts.of(s.before()), Texts.of(s.after())};
-  }
-
-  private static Passage write(Handle h, Passage p) {
     h.execute(
-        "UPDATE passage SET settings = ?, marks = ? WHERE id = ?",
+        "UPDATE passage SET settings = ?, marks = ?, source_id = ? WHERE id = ?",
         Texts.of(p.settings()),
         Texts.of(p.marks()),
+        p.sourceId(),
         p.id());
     return p;
   }
@@ -226,14 +308,10 @@ public final class SqliteLibrary implements Library {
   private record Logged(long id, Change change) {}
 
   private static Logged logged(ResultSet r) throws SQLException {
-    String name = r.getString("name");
-    Change change =
-        r.getString("kind").equals("marks")
-            ? new Change.MarksChange(
-                name, Texts.marks(r.getString("before")), Texts.marks(r.getString("after")))
-            : new Change.SettingsChange(
-                name, Texts.settings(r.getString("before")), Texts.settings(r.getString("after")));
-    return new Logged(r.getLong("id"), change);
+    return new Logged(
+        r.getLong("id"),
+        Texts.change(
+            r.getString("kind"), r.getString("name"), r.getString("before"), r.getString("after")));
   }
 
   @Override
@@ -257,7 +335,7 @@ public final class SqliteLibrary implements Library {
           found.ifPresent(
               l -> {
                 Change change = undo ? l.change().inverse() : l.change();
-                write(h, change.applyTo(passage(passageId).orElseThrow()));
+                write(h, passage(passageId).orElseThrow(), change);
                 h.execute("UPDATE change SET undone = ? WHERE id = ?", undo ? 1 : 0, l.id());
               });
           return found.map(Logged::change);

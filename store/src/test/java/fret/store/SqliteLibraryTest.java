@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import fret.drill.DrillKind;
 import fret.instrument.Finger;
 import fret.instrument.InstrumentType;
+import fret.instrument.Tuning;
 import fret.journal.Breakage;
 import fret.journal.JournalEntry;
 import fret.journal.Verdict;
@@ -13,10 +14,20 @@ import fret.mark.Mark;
 import fret.mark.Marks;
 import fret.passage.Change;
 import fret.passage.Passage;
+import fret.passage.Reading;
+import fret.passage.Setup;
+import fret.pitch.Clef;
+import fret.pitch.Interval;
+import fret.pitch.KeySignature;
 import fret.pitch.Pitch;
-import fret.player.HandSize;
-import fret.player.School;
+import fret.player.EffortKind;
+import fret.score.Bar;
+import fret.score.Divided;
+import fret.score.LineBuilder;
 import fret.score.NoteKey;
+import fret.score.Score;
+import fret.score.Signs;
+import fret.score.TimeSignature;
 import fret.shelf.Audition;
 import fret.tempo.Beat;
 import fret.tempo.Tempo;
@@ -27,6 +38,9 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.DriverManager;
 import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.apache.commons.numbers.fraction.Fraction;
 import org.junit.jupiter.api.Test;
@@ -40,17 +54,75 @@ class SqliteLibraryTest {
   }
 
   static Passage passage() {
+    Setup setup =
+        Setup.usual(InstrumentType.VIOLA)
+            .withStrings(Tuning.parse("A4 D4 G3 Db3", true), 370.5, 415)
+            .withWeights(Map.of(EffortKind.SHIFT, 0.3));
     Passage.Settings settings =
         new Passage.Settings(
             "Étude",
-            InstrumentType.VIOLA,
             new Tempo(Beat.QUARTER, 92.5),
-            "sure",
-            School.USUAL,
-            HandSize.MEDIUM,
-            false,
+            setup,
+            new Reading(true, Divided.LOWER, "2", "8", -1),
             false);
-    return new Passage(0, 0, "etude.musicxml", "Viola", settings, Marks.NONE);
+    return new Passage(0, 0, "etude.musicxml", "Viola", 0, settings, Marks.NONE);
+  }
+
+  private static Passage.Settings preset(Passage p, String id) {
+    return p.settings().withSetup(p.settings().setup().withPreset(id));
+  }
+
+  private static Score page(int bars) {
+    LineBuilder line = new LineBuilder(TimeSignature.of(3, 4), new KeySignature(-2), Clef.ALTO);
+    for (int i = 0; i < 3 * bars; i++) {
+      line.add(Fraction.of(1, 4), Pitch.parse(i % 2 == 0 ? "Bb4" : "F4"), Pitch.parse("D5"));
+    }
+    return line.build("page", Interval.UNISON);
+  }
+
+  @Test
+  void aPageIsKeptBarByBarAndItsChangesGoBackAndForth() {
+    Score three = page(3);
+    List<Bar> bars = new ArrayList<>(three.bars());
+    bars.add(1, three.bars().get(0).withEvents(List.of()));
+    bars.remove(3);
+    bars.add(bars.get(0).withEvents(List.of()));
+    Score after = three.withBars(bars).laidOut();
+    Marks marks =
+        Marks.NONE.with(pin(Finger.FIRST)).withBows(Map.of(pin(Finger.FIRST).key(), Signs.Bow.UP));
+    long id;
+    try (SqliteLibrary library = SqliteLibrary.open(file())) {
+      id = library.add(passage(), new byte[0]).id();
+      assertThat(library.page(id)).isEmpty();
+      library.keepPage(id, three);
+      library.apply(id, Change.PageChange.between("mend", three, after, Marks.NONE, marks));
+    }
+    try (SqliteLibrary library = SqliteLibrary.open(file())) {
+      assertThat(library.page(id)).contains(after);
+      assertThat(library.passage(id).orElseThrow().marks()).isEqualTo(marks);
+      library.undo(id);
+      assertThat(library.page(id)).contains(three);
+      assertThat(library.passage(id).orElseThrow().marks()).isEqualTo(Marks.NONE);
+      library.redo(id);
+      assertThat(library.page(id)).contains(after);
+    }
+  }
+
+  @Test
+  void aFileBroughtInAgainCanBeTakenBack() {
+    byte[] first = {1};
+    byte[] second = {2};
+    try (SqliteLibrary library = SqliteLibrary.open(file())) {
+      Passage p = library.add(passage(), first);
+      long source = library.addSource(p.id(), second);
+      assertThat(library.source(p.id())).isEqualTo(first);
+      library.apply(p.id(), new Change.SourceChange("again", 0, source, p.marks(), Marks.NONE));
+      assertThat(library.source(p.id())).isEqualTo(second);
+      library.undo(p.id());
+      assertThat(library.source(p.id())).isEqualTo(first);
+      library.remove(p.id());
+      assertThat(library.passages()).isEmpty();
+    }
   }
 
   private static Mark pin(Finger finger) {
@@ -103,8 +175,7 @@ class SqliteLibraryTest {
       Marks one = p.marks().with(pin(Finger.SECOND));
       library.apply(id, new Change.MarksChange("first", p.marks(), one));
       library.apply(id, new Change.MarksChange("second", one, one.with(pin(Finger.FOURTH))));
-      library.apply(
-          id, new Change.SettingsChange("tempo", p.settings(), p.settings().withPreset("quick")));
+      library.apply(id, new Change.SettingsChange("tempo", p.settings(), preset(p, "quick")));
     }
     try (SqliteLibrary library = SqliteLibrary.open(file())) {
       assertThat(library.undo(id).map(Change::name)).contains("tempo");
@@ -122,11 +193,9 @@ class SqliteLibraryTest {
   void aNewChangeDropsWhatWasTakenBack() {
     try (SqliteLibrary library = SqliteLibrary.open(file())) {
       Passage p = library.add(passage(), new byte[0]);
-      library.apply(
-          p.id(), new Change.SettingsChange("a", p.settings(), p.settings().withPreset("quick")));
+      library.apply(p.id(), new Change.SettingsChange("a", p.settings(), preset(p, "quick")));
       library.undo(p.id());
-      library.apply(
-          p.id(), new Change.SettingsChange("b", p.settings(), p.settings().withPreset("singing")));
+      library.apply(p.id(), new Change.SettingsChange("b", p.settings(), preset(p, "singing")));
       assertThat(library.redo(p.id())).isEmpty();
     }
   }

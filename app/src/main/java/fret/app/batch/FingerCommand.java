@@ -138,9 +138,7 @@ final class FingerCommand implements Callable<Integer> {
 
   private static String beatIn(Bar bar, Fraction onset) {
     Fraction lead =
-        bar.start().signum() < 0 && bar.index() == 0
-            ? bar.time().barLength().subtract(bar.length())
-            : Fraction.ZERO;
+        bar.start().signum() < 0 ? bar.time().barLength().subtract(bar.length()) : Fraction.ZERO;
     return Fractions.text(
         onset.subtract(bar.start()).add(lead).divide(bar.time().unit()).add(Fraction.ONE));
   }

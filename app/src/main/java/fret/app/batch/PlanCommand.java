@@ -24,6 +24,7 @@ import fret.tempo.TempoMap;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Locale;
+import java.util.Set;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -90,7 +91,8 @@ final class PlanCommand implements Callable<Integer> {
                 ready,
                 minutes,
                 Gate.Settings.USUAL,
-                List.of()));
+                List.of(),
+                Set.of()));
     if (options.json) {
       ObjectNode root = json(ready, ladder, chunks, plan);
       Json.problems(root, read.problems());

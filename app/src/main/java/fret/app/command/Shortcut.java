@@ -24,6 +24,8 @@ public enum Shortcut {
   AREA_4("Everywhere", "Plan", new KeyCodeCombination(KeyCode.F5)),
   AREA_5("Everywhere", "Practise", new KeyCodeCombination(KeyCode.F6)),
   AREA_6("Everywhere", "Journal", new KeyCodeCombination(KeyCode.F7)),
+  DARK("Everywhere", "Dark or light", new KeyCodeCombination(KeyCode.F9)),
+  FOLD("Left hand", "Fold or open the hand lane", new KeyCodeCombination(KeyCode.L)),
   ZOOM_IN(
       "Strip",
       "Larger notes",
@@ -52,6 +54,14 @@ public enum Shortcut {
       "Adopt the fingering shown",
       new KeyCodeCombination(KeyCode.A, KeyCombination.SHORTCUT_DOWN)),
   DIGITS("Left hand", "All digits, or only the needed ones", new KeyCodeCombination(KeyCode.D)),
+  DOWN_BOW(
+      "Strip",
+      "Down-bow mark on the note, or take it off",
+      new KeyCodeCombination(KeyCode.D, KeyCombination.SHORTCUT_DOWN)),
+  UP_BOW(
+      "Strip",
+      "Up-bow mark on the note, or take it off",
+      new KeyCodeCombination(KeyCode.U, KeyCombination.SHORTCUT_DOWN)),
   START_STOP("Practise", "Start or stop the click", new KeyCodeCombination(KeyCode.SPACE)),
   CLEAN("Practise", "That was clean", new KeyCodeCombination(KeyCode.C)),
   NEARLY("Practise", "Nearly", new KeyCodeCombination(KeyCode.N)),

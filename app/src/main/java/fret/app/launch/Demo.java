@@ -10,12 +10,11 @@ import fret.journal.JournalEntry;
 import fret.journal.Verdict;
 import fret.mark.Marks;
 import fret.passage.Passage;
+import fret.passage.Reading;
 import fret.passage.ScoreReader;
+import fret.passage.Setup;
 import fret.passage.Workbench;
 import fret.plan.ReadyDate;
-import fret.player.HandSize;
-import fret.player.Preset;
-import fret.player.School;
 import fret.shelf.Audition;
 import fret.shelf.Library;
 import fret.tempo.Beat;
@@ -65,16 +64,14 @@ final class Demo {
         Passage.Settings settings =
             new Passage.Settings(
                 score.title(),
-                piece.type(),
                 new Tempo(Beat.QUARTER, piece.target()),
-                Preset.SURE.id(),
-                School.USUAL,
-                HandSize.MEDIUM,
-                false,
+                Setup.usual(piece.type()),
+                Reading.PLAIN,
                 false);
         Passage passage =
             library.add(
-                new Passage(0, audition.id(), piece.file() + ".musicxml", "", settings, Marks.NONE),
+                new Passage(
+                    0, audition.id(), piece.file() + ".musicxml", "", 0, settings, Marks.NONE),
                 source);
         Workbench bench = Workbench.of(passage, score);
         practise(

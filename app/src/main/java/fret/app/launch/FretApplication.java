@@ -4,15 +4,8 @@ import fret.app.device.StreamClickPlayer;
 import fret.app.view.MainView;
 import fret.app.viewmodel.PracticeModel;
 import fret.app.viewmodel.Studio;
+import fret.app.widget.Look;
 import fret.app.widget.MusicFont;
-import fret.base.UnusableInput;
-import fret.format.musicxml.MarkWriter;
-import fret.format.musicxml.MusicXmlFile;
-import fret.format.musicxml.MusicXmlReader;
-import fret.passage.MarkedFileWriter;
-import fret.passage.ScoreReader;
-import fret.passage.Workbench;
-import fret.score.NoteKey;
 import fret.store.SqliteLibrary;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -21,41 +14,17 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.scene.Scene;
 import javafx.stage.Stage;
-import org.w3c.dom.Document;
 
 /** The window, wired together. */
 public final class FretApplication extends Application {
-  static final ScoreReader READER =
-      (name, bytes, part) -> MusicXmlReader.read(name, MusicXmlFile.open(name, bytes), part);
-
-  static final MarkedFileWriter WRITER = FretApplication::marked;
+  static final Formats FORMATS = new Formats();
 
   private SqliteLibrary library;
-
-  private static byte[] marked(Workbench bench, byte[] source) throws UnusableInput {
-    Document document = MusicXmlFile.open(bench.passage().sourceName(), source);
-    MusicXmlReader.Linked linked =
-        MusicXmlReader.readLinked(
-            bench.passage().sourceName(), document, bench.passage().partName());
-    Map<NoteKey, MarkWriter.NoteMark> marks = new HashMap<>();
-    for (int i = 0; i < bench.resolved().notes().size(); i++) {
-      NoteKey key = bench.resolved().notes().get(i).key();
-      bench
-          .fingering()
-          .notes()
-          .get(i)
-          .ifPresent(p -> marks.put(key, new MarkWriter.NoteMark(p.finger().digit(), p.string())));
-    }
-    MarkWriter.write(linked.elements(), marks);
-    return MarkWriter.bytes(document);
-  }
 
   static void open(String[] args) {
     launch(FretApplication.class, args);
@@ -68,9 +37,9 @@ public final class FretApplication extends Application {
     boolean demo = args.contains("--demo") || shots;
     library = SqliteLibrary.open(demo ? throwaway() : libraryFile(args));
     if (demo) {
-      Demo.fill(library, READER, LocalDate.now());
+      Demo.fill(library, FORMATS, LocalDate.now());
     }
-    Studio studio = new Studio(library, READER, WRITER, Clock.systemDefaultZone());
+    Studio studio = new Studio(library, FORMATS, FORMATS, Clock.systemDefaultZone());
     PracticeModel practice = new PracticeModel(studio, Instant::now);
     MainView[] main = new MainView[1];
     Runnable showDemo =
@@ -78,11 +47,11 @@ public final class FretApplication extends Application {
           try {
             library.close();
             SqliteLibrary demoLibrary = SqliteLibrary.open(throwaway());
-            Demo.fill(demoLibrary, READER, LocalDate.now());
+            Demo.fill(demoLibrary, FORMATS, LocalDate.now());
             library = demoLibrary;
             show(
                 stage,
-                new Studio(demoLibrary, READER, WRITER, Clock.systemDefaultZone()),
+                new Studio(demoLibrary, FORMATS, FORMATS, Clock.systemDefaultZone()),
                 main,
                 () -> {});
           } catch (RuntimeException e) {
@@ -103,7 +72,8 @@ public final class FretApplication extends Application {
   private static void show(
       Stage stage, Studio studio, PracticeModel practice, MainView[] main, Runnable demo) {
     main[0] =
-        new MainView(studio, practice, StreamClickPlayer.forThisMachine(), MusicFont.load(), demo);
+        new MainView(
+            studio, practice, StreamClickPlayer.forThisMachine(), new Look(MusicFont.load()), demo);
     Scene scene = new Scene(main[0], 1280, 800);
     scene
         .getStylesheets()

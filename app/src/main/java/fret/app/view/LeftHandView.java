@@ -1,7 +1,8 @@
 package fret.app.view;
 
+import fret.app.viewmodel.Digits;
 import fret.app.viewmodel.Studio;
-import fret.app.widget.MusicFont;
+import fret.app.widget.Look;
 import fret.app.widget.StripView;
 import fret.fingering.Fingering;
 import fret.fingering.NoteFinger;
@@ -42,9 +43,9 @@ final class LeftHandView extends VBox {
   private Optional<Fingering> tried = Optional.empty();
   private boolean showing;
 
-  LeftHandView(Studio studio, MusicFont font) {
+  LeftHandView(Studio studio, Look look) {
     this.studio = studio;
-    this.strip = new StripView(font, 190);
+    this.strip = new StripView(look, 190);
     strip.setId("strip");
     strip.setOnPick(studio::selectSlice);
     preset.getItems().setAll(Preset.all());
@@ -66,7 +67,7 @@ final class LeftHandView extends VBox {
           if (!showing && studio.bench() != null) {
             studio.changeSettings(
                 "Finger it as: " + preset.getValue().displayName(),
-                studio.bench().passage().settings().withPreset(preset.getValue().id()));
+                s -> s.withSetup(s.setup().withPreset(preset.getValue().id())));
           }
         });
     adopt =
@@ -133,7 +134,7 @@ final class LeftHandView extends VBox {
     }
     tried = Optional.empty();
     showing = true;
-    preset.setValue(b.passage().settings().preset());
+    preset.setValue(b.passage().settings().setup().preset());
     showing = false;
     paint();
     studio.findAlternatives();
@@ -144,7 +145,7 @@ final class LeftHandView extends VBox {
     Fingering shown = tried.orElse(b.fingering());
     strip.show(
         b.resolved(),
-        Studio.digits(b, shown, b.passage().settings().fullDigits()),
+        Digits.of(b, shown, b.passage().settings().fullDigits()),
         Optional.of(shown),
         instrument());
     long pins =

@@ -3,18 +3,24 @@ package fret.app.view;
 import fret.app.command.Shortcut;
 import fret.app.viewmodel.PracticeModel;
 import fret.app.viewmodel.Studio;
-import fret.app.widget.MusicFont;
+import fret.app.widget.Inks;
+import fret.app.widget.Look;
 import fret.app.widget.StripView;
 import fret.base.Problem;
 import fret.instrument.Finger;
 import fret.journal.Verdict;
+import fret.passage.ScoreReader.PartChoice;
+import fret.score.Signs;
 import fret.sound.ClickPlayer;
 import java.io.File;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.util.EnumMap;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
+import javafx.css.PseudoClass;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -34,6 +40,7 @@ public final class MainView extends BorderPane {
 
   private final Studio studio;
   private final Runnable demo;
+  private final Look look;
   private final Map<Area, Node> areas = new EnumMap<>(Area.class);
   private final Map<Area, Button> buttons = new EnumMap<>(Area.class);
   private final StackPane centre = new StackPane();
@@ -45,13 +52,14 @@ public final class MainView extends BorderPane {
   private Area current = Area.SHELF;
 
   public MainView(
-      Studio studio, PracticeModel practice, ClickPlayer player, MusicFont font, Runnable demo) {
+      Studio studio, PracticeModel practice, ClickPlayer player, Look look, Runnable demo) {
     this.studio = studio;
     this.demo = demo;
+    this.look = look;
     getStyleClass().add("fret");
-    leftHand = new LeftHandView(studio, font);
-    part = new PartView(studio, font);
-    practise = new PractiseView(studio, practice, player, font);
+    leftHand = new LeftHandView(studio, look);
+    part = new PartView(studio, look, this::chooseAgain);
+    practise = new PractiseView(studio, practice, player, look);
     areas.put(Area.SHELF, new ShelfView(studio, this));
     areas.put(Area.PART, part);
     areas.put(Area.LEFT_HAND, leftHand);
@@ -74,7 +82,15 @@ public final class MainView extends BorderPane {
     setOnDragDropped(
         e -> e.getDragboard().getFiles().stream().findFirst().ifPresent(this::openFile));
     studio.errorProperty().addListener(o -> showError());
+    studio.darkProperty().addListener(o -> paintTheme());
+    paintTheme();
     go(Area.SHELF);
+  }
+
+  private void paintTheme() {
+    boolean dark = studio.darkProperty().get();
+    look.inksProperty().set(dark ? Inks.DARK : Inks.LIGHT);
+    pseudoClassStateChanged(PseudoClass.getPseudoClass("dark"), dark);
   }
 
   private VBox side() {
@@ -114,7 +130,7 @@ public final class MainView extends BorderPane {
                 var s = b.passage().settings();
                 title.setText(s.title());
                 facts.setText(
-                    s.instrument().displayName()
+                    s.setup().instrument().displayName()
                         + ", "
                         + s.target().beat().displayName()
                         + " = "
@@ -171,8 +187,7 @@ public final class MainView extends BorderPane {
     current = area;
     centre.getChildren().setAll(areas.get(area));
     buttons.forEach(
-        (a, b) ->
-            b.pseudoClassStateChanged(javafx.css.PseudoClass.getPseudoClass("current"), a == area));
+        (a, b) -> b.pseudoClassStateChanged(PseudoClass.getPseudoClass("current"), a == area));
     if (area == Area.LEFT_HAND) {
       leftHand.strip().requestFocus();
     } else if (area == Area.PART) {
@@ -211,15 +226,7 @@ public final class MainView extends BorderPane {
 
   /** Asks for a file and opens it. */
   void chooseFile() {
-    FileChooser chooser = new FileChooser();
-    chooser.setTitle("Open a MusicXML file");
-    chooser
-        .getExtensionFilters()
-        .add(new FileChooser.ExtensionFilter("MusicXML", "*.musicxml", "*.xml", "*.mxl"));
-    File file = chooser.showOpenDialog(getScene().getWindow());
-    if (file != null) {
-      openFile(file);
-    }
+    ask("Open a MusicXML file").ifPresent(this::openFile);
   }
 
   /** Asks where to, and saves the file with the fingering written into it. */
@@ -253,16 +260,57 @@ public final class MainView extends BorderPane {
 
   /** Reads a file into the library. */
   public void openFile(File file) {
-    try {
-      byte[] bytes =
-          file.length() > LARGEST_FILE
-              ? new byte[(int) LARGEST_FILE + 1]
-              : Files.readAllBytes(file.toPath());
-      studio.importFile(file.getName(), bytes);
-      go(Area.LEFT_HAND);
-    } catch (IOException e) {
-      studio.importFile(file.getName(), new byte[0]);
+    bytes(file)
+        .ifPresent(
+            bytes ->
+                studio.parts(file.getName(), bytes, parts -> open(file.getName(), bytes, parts)));
+  }
+
+  private void open(String name, byte[] bytes, List<PartChoice> parts) {
+    if (parts.size() == 1) {
+      studio.importFile(name, bytes);
+      go(Area.PART);
+    } else {
+      centre
+          .getChildren()
+          .setAll(new PickPart(studio, look, name, bytes, parts, () -> go(Area.PART)));
     }
+  }
+
+  /** What a file holds; one that is too large is not read, and one that cannot be read is told. */
+  private Optional<byte[]> bytes(File file) {
+    try {
+      if (file.length() > LARGEST_FILE) {
+        studio.report(
+            new Problem(
+                file.getName(),
+                "The file is larger than " + LARGEST_FILE / 1_000_000 + " MB.",
+                "Export only the part you play."));
+        return Optional.empty();
+      }
+      return Optional.of(Files.readAllBytes(file.toPath()));
+    } catch (IOException e) {
+      studio.report(
+          new Problem(
+              file.getName(), "The file cannot be read.", "Check that it is there and yours."));
+      return Optional.empty();
+    }
+  }
+
+  private void chooseAgain() {
+    if (studio.bench() != null) {
+      ask("Bring the file in again")
+          .ifPresent(f -> bytes(f).ifPresent(b -> studio.bringInAgain(f.getName(), b)));
+    }
+  }
+
+  private Optional<File> ask(String title) {
+    FileChooser chooser = new FileChooser();
+    chooser.setTitle(title);
+    chooser
+        .getExtensionFilters()
+        .add(new FileChooser.ExtensionFilter("MusicXML", "*.musicxml", "*.xml", "*.mxl"));
+    return Optional.ofNullable(chooser.showOpenDialog(getScene().getWindow()));
   }
 
   void loadDemo() {
@@ -304,6 +352,8 @@ public final class MainView extends BorderPane {
       case REDO -> studio.redo();
       case AREA_1, AREA_2, AREA_3, AREA_4, AREA_5, AREA_6 ->
           go(Area.values()[s.ordinal() - Shortcut.AREA_1.ordinal()]);
+      case DARK -> studio.toggleDark();
+      case FOLD -> strip().foldLane();
       case ZOOM_IN -> strip().zoom(1.12);
       case ZOOM_OUT -> strip().zoom(1 / 1.12);
       case NEXT_NOTE -> studio.select(studio.selectedProperty().get() + 1);
@@ -321,6 +371,8 @@ public final class MainView extends BorderPane {
       case UNPIN -> studio.unpin();
       case ADOPT -> studio.adopt(studio.bench().fingering());
       case DIGITS -> studio.toggleDigits();
+      case DOWN_BOW -> studio.markBow(Signs.Bow.DOWN);
+      case UP_BOW -> studio.markBow(Signs.Bow.UP);
       case START_STOP -> practise.toggle();
       case CLEAN -> practise.judge(Verdict.CLEAN);
       case NEARLY -> practise.judge(Verdict.NEARLY);

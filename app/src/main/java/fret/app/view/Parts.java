@@ -1,13 +1,16 @@
 package fret.app.view;
 
+import java.util.function.Function;
 import javafx.geometry.Insets;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import javafx.util.StringConverter;
 
 /** Pieces that several areas are built from. */
 final class Parts {
@@ -32,6 +35,34 @@ final class Parts {
     button.getStyleClass().addAll(styles);
     button.setOnAction(e -> action.run());
     return button;
+  }
+
+  /** Shows values by a name; nothing is ever parsed back. */
+  static <T> StringConverter<T> named(Function<T, String> name) {
+    return new StringConverter<>() {
+      @Override
+      public String toString(T value) {
+        return value == null ? "" : name.apply(value);
+      }
+
+      @Override
+      public T fromString(String text) {
+        throw new UnsupportedOperationException();
+      }
+    };
+  }
+
+  /** Calls back when a text was entered: at Enter, and when the focus leaves. */
+  static void onCommit(TextField field, Runnable action) {
+    field.setOnAction(e -> action.run());
+    field
+        .focusedProperty()
+        .addListener(
+            (o, before, now) -> {
+              if (!now) {
+                action.run();
+              }
+            });
   }
 
   static VBox card(String title, Node... content) {

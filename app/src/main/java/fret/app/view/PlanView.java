@@ -1,5 +1,6 @@
 package fret.app.view;
 
+import fret.app.viewmodel.Planning;
 import fret.app.viewmodel.Studio;
 import fret.drill.Chunk;
 import fret.plan.PracticePlan;
@@ -7,9 +8,11 @@ import fret.shelf.Audition;
 import java.time.format.DateTimeFormatter;
 import java.util.Locale;
 import java.util.Optional;
+import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.Spinner;
+import javafx.scene.control.TextField;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -28,6 +31,9 @@ final class PlanView extends VBox {
   private final javafx.scene.control.DatePicker auditionDate =
       new javafx.scene.control.DatePicker();
   private final javafx.scene.control.DatePicker readyDate = new javafx.scene.control.DatePicker();
+  private final ComboBox<Planning.LadderKind> ladderKind = new ComboBox<>();
+  private final Spinner<Integer> ladderStart = new Spinner<>(0, 400, 0, 5);
+  private final TextField name = new TextField();
   private boolean showing;
 
   PlanView(Studio studio) {
@@ -39,7 +45,7 @@ final class PlanView extends VBox {
         .valueProperty()
         .addListener(
             o -> {
-              Studio.Planned p = studio.plannedProperty().get();
+              Planning p = studio.plannedProperty().get();
               if (!showing && p != null && p.audition().id() != 0) {
                 Audition a = p.audition();
                 studio.saveAudition(
@@ -83,6 +89,27 @@ final class PlanView extends VBox {
               }
             });
     advice.setId("advice");
+    ladderKind.getItems().setAll(Planning.LadderKind.values());
+    ladderKind.setConverter(Parts.named(Planning.LadderKind::displayName));
+    ladderKind.setId("ladder-kind");
+    ladderKind.setAccessibleText("How the levels are chosen");
+    ladderKind.setOnAction(e -> saveLadder());
+    ladderStart.setId("ladder-start");
+    ladderStart.setPrefWidth(80);
+    ladderStart.setAccessibleText("First level of the ladder; 0 for half the target");
+    ladderStart.valueProperty().addListener(o -> saveLadder());
+    name.setId("audition-name");
+    name.setPrefWidth(330);
+    Parts.onCommit(
+        name,
+        () -> {
+          if (!name.getText().isBlank()) {
+            save(
+                a ->
+                    new Audition(
+                        a.id(), name.getText().trim(), a.date(), a.readyDate(), a.minutesPerDay()));
+          }
+        });
     days.setHgap(12);
     days.setVgap(6);
     ScrollPane calendar = new ScrollPane(days);
@@ -104,7 +131,16 @@ final class PlanView extends VBox {
                 Parts.line("Ladder", "section"),
                 ladder,
                 Parts.spring(),
-                Parts.line("Audition", "quiet"),
+                Parts.line("from", "quiet"),
+                ladderStart,
+                Parts.line("in", "quiet"),
+                ladderKind),
+            Parts.row(
+                12,
+                Parts.line("For", "section"),
+                name,
+                Parts.spring(),
+                Parts.line("on", "quiet"),
                 auditionDate,
                 Parts.line("Ready by", "quiet"),
                 readyDate,
@@ -117,14 +153,26 @@ final class PlanView extends VBox {
   }
 
   private void save(java.util.function.UnaryOperator<Audition> edit) {
-    Studio.Planned p = studio.plannedProperty().get();
+    Planning p = studio.plannedProperty().get();
     if (!showing && p != null && p.audition().id() != 0) {
-      studio.saveAudition(edit.apply(p.audition()));
+      Audition after = edit.apply(p.audition());
+      if (!after.equals(p.audition())) {
+        studio.saveAudition(after);
+      }
+    }
+  }
+
+  private void saveLadder() {
+    if (!showing) {
+      Planning.Habits h = studio.habits();
+      studio.saveHabits(
+          new Planning.Habits(
+              h.gate(), ladderKind.getValue(), ladderStart.getValue(), h.painLifted()));
     }
   }
 
   private void show() {
-    Studio.Planned p = studio.plannedProperty().get();
+    Planning p = studio.plannedProperty().get();
     if (p == null) {
       return;
     }
@@ -132,6 +180,11 @@ final class PlanView extends VBox {
     minutes.getValueFactory().setValue(p.audition().minutesPerDay());
     auditionDate.setValue(p.audition().date());
     readyDate.setValue(p.audition().readyDate());
+    name.setText(p.audition().name());
+    name.setDisable(p.audition().id() == 0);
+    ladderKind.setValue(studio.habits().ladder());
+    ladderStart.getValueFactory().setValue(studio.habits().ladderStart());
+    ladderStart.setDisable(studio.habits().ladder() == Planning.LadderKind.METRONOME);
     showing = false;
     advice.setText((p.plan().feasible() ? "" : "Honestly: ") + p.plan().advice());
     ladder.getChildren().clear();
@@ -150,7 +203,7 @@ final class PlanView extends VBox {
                           (c.id().startsWith("spot") ? "shift, " : "")
                               + c.label().toLowerCase(Locale.ROOT),
                           "strong")),
-                  Parts.line(c.why(), "quiet"),
+                  Parts.line(p.held().contains(c.id()) ? "waits: it hurt" : c.why(), "quiet"),
                   Parts.spring(),
                   fixed(Parts.line(c.noteCount() + " notes", "quiet"))));
     }
@@ -175,7 +228,7 @@ final class PlanView extends VBox {
     return label;
   }
 
-  private static String items(Studio.Planned p, PracticePlan.Day day) {
+  private static String items(Planning p, PracticePlan.Day day) {
     StringBuilder text = new StringBuilder();
     for (PracticePlan.Item item : day.items()) {
       Optional<Chunk> chunk =

@@ -1,8 +1,9 @@
 package fret.app.view;
 
+import fret.app.viewmodel.Planning;
 import fret.app.viewmodel.PracticeModel;
 import fret.app.viewmodel.Studio;
-import fret.app.widget.MusicFont;
+import fret.app.widget.Look;
 import fret.app.widget.StripView;
 import fret.journal.Breakage;
 import fret.journal.Verdict;
@@ -42,11 +43,11 @@ final class PractiseView extends VBox {
   private int subdivision = 1;
   private boolean playing;
 
-  PractiseView(Studio studio, PracticeModel practice, ClickPlayer player, MusicFont font) {
+  PractiseView(Studio studio, PracticeModel practice, ClickPlayer player, Look look) {
     this.studio = studio;
     this.practice = practice;
     this.player = player;
-    this.strip = new StripView(font, 0);
+    this.strip = new StripView(look, 0);
     strip.zoom(1.6);
     strip.setId("drill-strip");
     broke.getItems().setAll(Breakage.values());
@@ -81,20 +82,49 @@ final class PractiseView extends VBox {
             Parts.spring(),
             verdict(Verdict.HURTS, "H"));
     javafx.scene.control.Spinner<Integer> needed =
-        new javafx.scene.control.Spinner<>(1, 10, studio.gateSettings().cleanNeeded());
+        new javafx.scene.control.Spinner<>(1, 10, studio.habits().gate().cleanNeeded());
     needed.setId("clean-needed");
     needed.setPrefWidth(70);
     javafx.scene.control.CheckBox slower =
         new javafx.scene.control.CheckBox("a miss goes slower at once");
     slower.setId("slower");
-    slower.setSelected(studio.gateSettings().slowerAfterMiss());
+    slower.setSelected(studio.habits().gate().slowerAfterMiss());
     Runnable saveGate =
-        () -> studio.saveGateSettings(new Gate.Settings(needed.getValue(), slower.isSelected()));
+        () -> {
+          Planning.Habits h = studio.habits();
+          studio.saveHabits(
+              new Planning.Habits(
+                  new Gate.Settings(needed.getValue(), slower.isSelected()),
+                  h.ladder(),
+                  h.ladderStart(),
+                  h.painLifted()));
+        };
     needed.valueProperty().addListener(o -> saveGate.run());
     slower.selectedProperty().addListener(o -> saveGate.run());
     HBox habits =
         Parts.row(10, needed, Parts.line("clean tries in a row move up", "quiet"), slower);
     VBox today = Parts.card("Today", list);
+    Label waits = Parts.label("", "warning");
+    HBox pain =
+        Parts.row(10, waits, Parts.button("Nothing hurts any more", "lift-pain", studio::liftPain));
+    pain.setId("pain");
+    pain.setVisible(false);
+    pain.setManaged(false);
+    studio
+        .plannedProperty()
+        .addListener(
+            (o, a, p) -> {
+              boolean any = p != null && !p.held().isEmpty();
+              pain.setVisible(any);
+              pain.setManaged(any);
+              waits.setText(
+                  any
+                      ? "It hurt: "
+                          + p.held().size()
+                          + (p.held().size() == 1 ? " chunk waits" : " chunks wait")
+                          + " until you lift this."
+                      : "");
+            });
     VBox page =
         Parts.page(
             title,
@@ -103,6 +133,7 @@ final class PractiseView extends VBox {
             click,
             verdicts,
             after,
+            pain,
             today,
             habits,
             Parts.label(
@@ -185,7 +216,8 @@ final class PractiseView extends VBox {
                 .target()
                 .at(practice.gateProperty().get().perMinute()),
             beats,
-            subdivision);
+            subdivision,
+            beats * COUNT_IN_BARS);
     player.start(track, b -> Platform.runLater(() -> showBeat(b, beats)));
   }
 
@@ -193,7 +225,7 @@ final class PractiseView extends VBox {
     if (playing) {
       boolean countIn = b < (long) beats * COUNT_IN_BARS;
       long inBar = b % beats + 1;
-      beat.setText(countIn ? "count in: " + inBar : String.valueOf(inBar));
+      beat.setText(countIn ? "count in " + inBar : String.valueOf(inBar));
     }
   }
 

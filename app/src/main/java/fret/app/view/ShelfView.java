@@ -112,7 +112,7 @@ final class ShelfView extends VBox {
             6,
             Parts.line(p.settings().title(), "card-title"),
             Parts.line(
-                p.settings().instrument().displayName()
+                p.settings().setup().instrument().displayName()
                     + ", "
                     + p.settings().target().beat().displayName()
                     + " = "

@@ -29,6 +29,13 @@ public final class Background {
     return pending.getReadOnlyProperty();
   }
 
+  /**
+   * Runs work that must be done whatever follows, such as storing; in order with all other work.
+   */
+  public <T> void always(Callable<T> work, Consumer<T> publish) {
+    run(work, () -> true, publish);
+  }
+
   /** Runs work; its result is dropped when {@code isCurrent} says that it has been overtaken. */
   public <T> void run(
       Callable<T> work, java.util.function.BooleanSupplier isCurrent, Consumer<T> publish) {

@@ -84,7 +84,7 @@ public final class PracticeModel {
 
   /** Takes today's items from the plan anew. */
   public void restart() {
-    Studio.Planned planned = studio.plannedProperty().get();
+    Planning planned = studio.plannedProperty().get();
     shownPassage = studio.bench() == null ? -1 : studio.bench().passage().id();
     items =
         planned == null
@@ -100,19 +100,19 @@ public final class PracticeModel {
   /** Puts another item on the stand. */
   public void show(int which) {
     index.set(Math.max(0, Math.min(which, Math.max(0, items.size() - 1))));
-    Studio.Planned planned = studio.plannedProperty().get();
+    Planning planned = studio.plannedProperty().get();
     Optional<PracticePlan.Item> item = item();
     if (item.isEmpty() || planned == null) {
       gate.set(null);
       notation.set(null);
       return;
     }
-    gate.set(Gate.at(planned.ladder(), studio.gateSettings(), item.get().perMinute()));
+    gate.set(Gate.at(planned.ladder(), studio.habits().gate(), item.get().perMinute()));
     notation.set(Resolver.resolve(score(item.get(), planned)));
     tryStarted = now.get();
   }
 
-  private Score score(PracticePlan.Item item, Studio.Planned planned) {
+  private Score score(PracticePlan.Item item, Planning planned) {
     Workbench bench = studio.bench();
     Set<Integer> sparse =
         SparseDigits.of(
@@ -141,7 +141,7 @@ public final class PracticeModel {
 
   /** Name of the item's chunk as the player knows it. */
   public String label(PracticePlan.Item item) {
-    Studio.Planned planned = studio.plannedProperty().get();
+    Planning planned = studio.plannedProperty().get();
     if (item.chunk().equals(Planner.WHOLE) || planned == null) {
       return "The whole passage";
     }

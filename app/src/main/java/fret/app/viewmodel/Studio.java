@@ -3,45 +3,38 @@ package fret.app.viewmodel;
 import fret.base.Outcome;
 import fret.base.Problem;
 import fret.base.UnusableInput;
-import fret.drill.Chunk;
-import fret.drill.Chunker;
-import fret.engraving.FingerText;
 import fret.fingering.Fingering;
 import fret.fingering.FingeringSolver;
 import fret.fingering.NoteFinger;
-import fret.fingering.SparseDigits;
 import fret.instrument.Finger;
-import fret.instrument.InstrumentType;
 import fret.journal.JournalEntry;
-import fret.mark.Marks;
+import fret.journal.Verdict;
+import fret.mark.Mark;
+import fret.mark.Reattachment;
 import fret.passage.Change;
 import fret.passage.MarkedFileWriter;
 import fret.passage.Passage;
+import fret.passage.Reading;
 import fret.passage.ScoreReader;
+import fret.passage.Setup;
 import fret.passage.Workbench;
-import fret.pitch.Clef;
-import fret.pitch.Interval;
 import fret.plan.Gate;
-import fret.plan.PlanRequest;
-import fret.plan.Planner;
-import fret.plan.PracticePlan;
 import fret.plan.ReadyDate;
-import fret.player.HandSize;
-import fret.player.Preset;
-import fret.player.School;
+import fret.score.Resolver;
 import fret.score.Score;
+import fret.score.Signs;
 import fret.shelf.Audition;
 import fret.shelf.Library;
-import fret.tempo.Beat;
-import fret.tempo.Ladder;
-import fret.tempo.Tempo;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
-import java.util.Set;
+import java.util.function.Consumer;
+import java.util.function.Function;
+import java.util.function.UnaryOperator;
+import javafx.beans.property.ReadOnlyBooleanProperty;
+import javafx.beans.property.ReadOnlyBooleanWrapper;
 import javafx.beans.property.ReadOnlyIntegerProperty;
 import javafx.beans.property.ReadOnlyIntegerWrapper;
 import javafx.beans.property.ReadOnlyObjectProperty;
@@ -51,13 +44,24 @@ import javafx.beans.property.ReadOnlyStringWrapper;
 import javafx.collections.FXCollections;
 import javafx.collections.ObservableList;
 
-/** What the window shows: the library, the open passage and everything computed from it. */
+/**
+ * What the window shows: the library, the open passage and everything computed from it. All methods
+ * are called on the interface thread; reading, storing and computing happen on another one, in the
+ * order in which they were asked for.
+ */
 public final class Studio {
   /** One way to play the selected note, with what the whole fingering then costs more. */
   public record Choice(NoteFinger place, double extraEffort, Fingering whole) {}
 
-  /** The plan of the open passage with what it was made from. */
-  public record Planned(List<Chunk> chunks, Ladder ladder, PracticePlan plan, Audition audition) {}
+  private record Opened(Outcome<Score> page, Workbench bench) {}
+
+  /** The newest snapshot and the page it was made from; used on the background thread only. */
+  private record Computed(Score page, Workbench bench) {}
+
+  private record Stepped(Optional<Change> change, Passage passage, Optional<Opened> opened) {}
+
+  /** In place of a note: everything is computed anew. */
+  private static final int WHOLE = -1;
 
   private final Library library;
   private final ScoreReader reader;
@@ -73,13 +77,15 @@ public final class Studio {
       new ReadOnlyObjectWrapper<>(List.of());
   private final ReadOnlyObjectWrapper<List<Fingering>> alternatives =
       new ReadOnlyObjectWrapper<>(List.of());
-  private final ReadOnlyObjectWrapper<Planned> planned = new ReadOnlyObjectWrapper<>();
+  private final ReadOnlyObjectWrapper<Planning> planned = new ReadOnlyObjectWrapper<>();
   private final ReadOnlyIntegerWrapper selected = new ReadOnlyIntegerWrapper(-1);
   private final ReadOnlyStringWrapper message = new ReadOnlyStringWrapper("");
   private final ReadOnlyObjectWrapper<Problem> error = new ReadOnlyObjectWrapper<>();
+  private final ReadOnlyBooleanWrapper dark = new ReadOnlyBooleanWrapper();
   private volatile List<Audition> auditions;
-  private long openId;
-  private Score readScore;
+  private Passage open;
+  private Score page;
+  private Computed newest;
   private int generation;
 
   public Studio(Library library, ScoreReader reader, MarkedFileWriter writer, Clock clock) {
@@ -90,6 +96,17 @@ public final class Studio {
     auditions = library.auditions();
     passages.setAll(library.passages());
     journal.setAll(library.journal());
+    dark.set(library.setting("theme").filter("dark"::equals).isPresent());
+  }
+
+  /** Whether the window is dark. */
+  public ReadOnlyBooleanProperty darkProperty() {
+    return dark.getReadOnlyProperty();
+  }
+
+  public void toggleDark() {
+    dark.set(!dark.get());
+    library.putSetting("theme", dark.get() ? "dark" : "light");
   }
 
   public ObservableList<Passage> passages() {
@@ -116,6 +133,16 @@ public final class Studio {
     return bench.get();
   }
 
+  /** The open passage with every change made so far; null when none is open. */
+  public Passage passage() {
+    return open;
+  }
+
+  /** The whole page as written, before bars and lines are picked; null when none is open. */
+  public Score page() {
+    return page;
+  }
+
   public ReadOnlyObjectProperty<List<Problem>> importProblemsProperty() {
     return importProblems.getReadOnlyProperty();
   }
@@ -128,7 +155,7 @@ public final class Studio {
     return alternatives.getReadOnlyProperty();
   }
 
-  public ReadOnlyObjectProperty<Planned> plannedProperty() {
+  public ReadOnlyObjectProperty<Planning> plannedProperty() {
     return planned.getReadOnlyProperty();
   }
 
@@ -172,34 +199,57 @@ public final class Studio {
 
   /** Opens a passage of the library. */
   public void open(Passage passage) {
-    openId = passage.id();
+    open = passage;
     selected.set(-1);
     int mine = ++generation;
     background.run(
-        () -> {
-          Outcome<Score> read =
-              reader.read(passage.sourceName(), library.source(passage.id()), passage.partName());
-          return new Object[] {read, Workbench.of(passage, read.value())};
-        },
+        () -> opened(passage),
         () -> mine == generation,
-        r -> {
-          @SuppressWarnings("unchecked")
-          Outcome<Score> read = (Outcome<Score>) r[0];
-          readScore = read.value();
-          importProblems.set(read.problems());
-          publish((Workbench) r[1]);
+        o -> {
+          published(o);
           select(0);
         });
   }
 
-  /** Reads a file into the library and opens it. */
+  private Opened opened(Passage passage) throws UnusableInput {
+    Optional<Score> mended = library.page(passage.id());
+    Outcome<Score> read =
+        mended.isPresent()
+            ? new Outcome<>(mended.get(), List.of())
+            : reader.read(passage.sourceName(), library.source(passage.id()), passage.partName());
+    return new Opened(read, made(passage, read.value(), WHOLE));
+  }
+
+  private void published(Opened opened) {
+    page = opened.page().value();
+    importProblems.set(opened.page().problems());
+    publish(opened.bench());
+  }
+
+  /** The parts of a file, handed on when they are known. */
+  public void parts(String name, byte[] bytes, Consumer<List<ScoreReader.PartChoice>> then) {
+    background.run(() -> reader.parts(name, bytes), () -> true, then);
+  }
+
+  /** A part of a file for a look before it is taken. */
+  public void preview(String name, byte[] bytes, String part, Consumer<Score> then) {
+    background.run(() -> reader.read(name, bytes, part).value(), () -> true, then);
+  }
+
+  /** Reads the first part with notes of a file into the library and opens it. */
   public void importFile(String name, byte[] bytes) {
+    importFile(name, bytes, "", Reading.PLAIN);
+  }
+
+  /** Reads a part of a file into the library and opens it. */
+  public void importFile(String name, byte[] bytes, String partName, Reading reading) {
     int mine = ++generation;
     background.run(
         () -> {
-          Outcome<Score> read = reader.read(name, bytes, "");
+          Score read = reader.read(name, bytes, partName).value();
           ensureAudition();
-          return library.add(suggested(name, read.value()), bytes);
+          Passage p = NewPassage.of(name, partName, read, reading);
+          return library.add(p.withAudition(firstAudition()), bytes);
         },
         () -> mine == generation,
         p -> {
@@ -207,6 +257,89 @@ public final class Studio {
           message.set("Opened " + name);
           open(p);
         });
+  }
+
+  /** Starts a page by hand and opens it. */
+  public void startPage(Score empty, Setup setup) {
+    int mine = ++generation;
+    background.run(
+        () -> {
+          ensureAudition();
+          Passage p = NewPassage.byHand(empty, setup).withAudition(firstAudition());
+          Passage added = library.add(p, new byte[0]);
+          library.keepPage(added.id(), empty);
+          return added;
+        },
+        () -> mine == generation,
+        p -> {
+          passages.setAll(library.passages());
+          message.set("A new page");
+          open(p);
+        });
+  }
+
+  /** Brings the open passage's file in again; marks stay on their notes, and what moved is told. */
+  public void bringInAgain(String name, byte[] bytes) {
+    Workbench before = bench.get();
+    if (before == null) {
+      return;
+    }
+    Score old = page;
+    int mine = ++generation;
+    background.run(
+        () -> {
+          Outcome<Score> read = reader.read(name, bytes, open.partName());
+          Reattachment marks = reattached(open, old, read.value());
+          boolean mended = library.page(open.id()).isPresent();
+          Change change =
+              mended
+                  ? Change.PageChange.between(
+                      "Bring in " + name + " again", old, read.value(), open.marks(), marks.marks())
+                  : new Change.SourceChange(
+                      "Bring in " + name + " again",
+                      open.sourceId(),
+                      library.addSource(open.id(), bytes),
+                      open.marks(),
+                      marks.marks());
+          Passage now = library.apply(open.id(), change);
+          List<Problem> told = new ArrayList<>(report(marks));
+          told.addAll(read.problems());
+          return new Opened(new Outcome<>(read.value(), told), made(now, read.value(), WHOLE));
+        },
+        () -> mine == generation,
+        o -> {
+          open = o.bench().passage();
+          message.set("Brought in " + name + " again");
+          published(o);
+        });
+  }
+
+  private static Reattachment reattached(Passage passage, Score before, Score after) {
+    return Reattachment.of(passage.marks(), Resolver.resolve(before), Resolver.resolve(after));
+  }
+
+  private static List<Problem> report(Reattachment r) {
+    List<Problem> told = new ArrayList<>();
+    if (!r.moved().isEmpty()) {
+      told.add(
+          new Problem("", r.moved().size() + " of your marks moved along with their notes.", ""));
+    }
+    for (Mark m : r.lost()) {
+      told.add(
+          new Problem(
+              "",
+              "Your "
+                  + m.finger().map(f -> "finger " + f.digit()).orElse("string mark")
+                  + " on "
+                  + m.key().pitch()
+                  + " has no note any more.",
+              "Undo brings the old page back."));
+    }
+    return told;
+  }
+
+  private long firstAudition() {
+    return auditions.stream().findFirst().map(Audition::id).orElse(0L);
   }
 
   /** A new library gets a date to plan for; the player changes it in the Plan. */
@@ -218,65 +351,6 @@ public final class Studio {
     }
   }
 
-  /** How many clean tries move up, and what a miss does. */
-  public Gate.Settings gateSettings() {
-    int clean =
-        library
-            .setting("cleanNeeded")
-            .map(Integer::parseInt)
-            .orElse(Gate.Settings.USUAL.cleanNeeded());
-    boolean slower =
-        library
-            .setting("slowerAfterMiss")
-            .map(Boolean::parseBoolean)
-            .orElse(Gate.Settings.USUAL.slowerAfterMiss());
-    return new Gate.Settings(clean, slower);
-  }
-
-  public void saveGateSettings(Gate.Settings settings) {
-    library.putSetting("cleanNeeded", String.valueOf(settings.cleanNeeded()));
-    library.putSetting("slowerAfterMiss", String.valueOf(settings.slowerAfterMiss()));
-    if (bench.get() != null) {
-      updatePlan();
-    }
-  }
-
-  private Passage suggested(String name, Score score) {
-    Clef clef = score.bars().get(0).clef();
-    String part = score.partName().toLowerCase(Locale.ROOT);
-    InstrumentType type =
-        part.contains("viola") || clef.equals(Clef.ALTO)
-            ? InstrumentType.VIOLA
-            : part.contains("bass") && !part.contains("basso")
-                    || score.transposition().equals(Interval.OCTAVE_DOWN)
-                ? InstrumentType.BASS
-                : clef.sign() == Clef.Sign.F || part.contains("cello")
-                    ? InstrumentType.CELLO
-                    : InstrumentType.VIOLIN;
-    boolean low = type == InstrumentType.BASS && score.transposition().equals(Interval.UNISON);
-    double quarters =
-        score.bars().stream()
-            .flatMap(b -> b.directions().stream())
-            .filter(d -> d.kind() == fret.score.Direction.Kind.TEMPO && d.number() > 0)
-            .mapToDouble(fret.score.Direction::number)
-            .findFirst()
-            .orElse(80);
-    Beat beat = new Beat(score.bars().get(0).time().beatLength());
-    Tempo target =
-        new Tempo(
-            beat, Math.max(2, Math.round(new Tempo(Beat.QUARTER, quarters).perMinuteOf(beat))));
-    String title = score.title().isEmpty() ? name : score.title();
-    long audition = auditions.stream().findFirst().map(Audition::id).orElse(0L);
-    return new Passage(
-        0,
-        audition,
-        name,
-        "",
-        new Passage.Settings(
-            title, type, target, Preset.SURE.id(), School.USUAL, HandSize.MEDIUM, low, false),
-        Marks.NONE);
-  }
-
   private void publish(Workbench made) {
     alternatives.set(List.of());
     bench.set(made);
@@ -285,50 +359,119 @@ public final class Studio {
         passages.set(i, made.passage());
       }
     }
+    if (selected.get() >= made.resolved().notes().size()) {
+      selected.set(made.resolved().notes().size() - 1);
+    }
     updateChoices();
     updatePlan();
   }
 
   // ---- changing ----------------------------------------------------------------------------
 
-  /** Applies a change, saves it, and computes everything anew. */
-  public void apply(Change change) {
-    if (bench.get() == null) {
-      return;
+  /** Makes a change from the passage as it now is, saves it, and computes everything anew. */
+  public void apply(Function<Workbench, Change> change) {
+    if (bench.get() != null) {
+      commit(change.apply(current()), WHOLE);
     }
-    Passage now = library.apply(openId, change);
-    message.set(change.name());
-    recompute(now);
   }
 
   /** Applies a change of one note: only the stretch around it moves. */
   private void applyAt(Change change, int note) {
-    Workbench before = bench.get();
-    Passage now = library.apply(openId, change);
-    message.set(change.name());
-    int mine = ++generation;
-    background.run(() -> before.after(now, note), () -> mine == generation, this::publish);
+    commit(change, note);
   }
 
-  private void recompute(Passage passage) {
+  /** The snapshot with the newest decisions, which may not have been computed yet. */
+  private Workbench current() {
+    return bench.get().with(open);
+  }
+
+  private void commit(Change change, int note) {
+    open = change.applyTo(open);
+    Passage now = open;
+    Score read = page;
     int mine = ++generation;
-    Score score = readScore;
-    background.run(() -> Workbench.of(passage, score), () -> mine == generation, this::publish);
+    background.always(() -> library.apply(now.id(), change), p -> message.set(change.name()));
+    background.always(
+        () -> made(now, read, note),
+        made -> {
+          if (mine == generation) {
+            publish(made);
+          }
+        });
+  }
+
+  /** A new snapshot; where only one note was decided, from the newest one there is. */
+  private Workbench made(Passage now, Score read, int note) {
+    boolean local =
+        note != WHOLE
+            && newest != null
+            && newest.page().equals(read)
+            && newest.bench().passage().settings().equals(now.settings());
+    Workbench made = local ? newest.bench().after(now, note) : Workbench.of(now, read);
+    newest = new Computed(read, made);
+    return made;
+  }
+
+  /** Another page, as the player wrote or mended it; marks stay on their notes. */
+  public void writePage(String name, Score newPage) {
+    Score old = page;
+    Passage before = open;
+    page = newPage;
+    Reattachment marks =
+        before.marks().all().isEmpty() && before.marks().bows().isEmpty()
+            ? new Reattachment(before.marks(), List.of(), List.of())
+            : reattached(before, old, newPage);
+    Change.PageChange change =
+        Change.PageChange.between(name, old, newPage, before.marks(), marks.marks());
+    open = change.applyTo(before);
+    Passage now = open;
+    int mine = ++generation;
+    background.always(
+        () -> {
+          if (library.page(now.id()).isEmpty()) {
+            library.keepPage(now.id(), old);
+          }
+          return library.apply(now.id(), change);
+        },
+        p -> message.set(name));
+    background.run(() -> made(now, newPage, WHOLE), () -> mine == generation, this::publish);
   }
 
   public void undo() {
-    step(library.undo(openId), "Undone: ", "Nothing to undo");
+    step(library::undo, "Undone: ", "Nothing to undo");
   }
 
   public void redo() {
-    step(library.redo(openId), "Done again: ", "Nothing to redo");
+    step(library::redo, "Done again: ", "Nothing to redo");
   }
 
-  private void step(Optional<Change> change, String word, String none) {
-    message.set(change.map(c -> word + c.name()).orElse(none));
-    if (change.isPresent()) {
-      recompute(library.passage(openId).orElseThrow());
+  private void step(Function<Long, Optional<Change>> move, String word, String none) {
+    if (open == null) {
+      return;
     }
+    long id = open.id();
+    int mine = ++generation;
+    Score read = page;
+    background.always(
+        () -> {
+          Optional<Change> change = move.apply(id);
+          Passage now = library.passage(id).orElseThrow();
+          boolean notes =
+              change.filter(c -> !(c instanceof Change.MarksChange)).isPresent()
+                  && !(change.get() instanceof Change.SettingsChange);
+          Opened opened =
+              notes
+                  ? opened(now)
+                  : new Opened(new Outcome<>(read, importProblems.get()), made(now, read, WHOLE));
+          return new Stepped(change, now, Optional.of(opened));
+        },
+        s -> {
+          message.set(s.change().map(c -> word + c.name()).orElse(none));
+          if (mine == generation) {
+            open = s.passage();
+            s.opened().ifPresent(this::published);
+          }
+        });
   }
 
   /** Pins a finger on the selected note, on the string it is shown on. */
@@ -340,7 +483,7 @@ public final class Studio {
               if (string == 0) {
                 message.set("No open string sounds " + p.sounding());
               } else {
-                applyAt(bench.get().pin(p.note(), Optional.of(finger), string), p.note());
+                applyAt(current().pin(p.note(), Optional.of(finger), string), p.note());
               }
             });
   }
@@ -370,58 +513,75 @@ public final class Studio {
                         + " does not lie on the "
                         + (fits ? instrument.stringName(string) + " string" : "next string"));
               } else {
-                applyAt(bench.get().pin(p.note(), Optional.empty(), string), p.note());
+                applyAt(current().pin(p.note(), Optional.empty(), string), p.note());
               }
             });
   }
 
   public void unpin() {
     if (bench.get() != null && selected.get() >= 0) {
-      bench
-          .get()
+      current()
           .unpin(selected.get())
-          .ifPresentOrElse(this::apply, () -> message.set("There is no pin here"));
+          .ifPresentOrElse(c -> apply(b -> c), () -> message.set("There is no pin here"));
     }
+  }
+
+  /** Sets a bow mark on the selected note, or takes it away when it is there. */
+  public void markBow(Signs.Bow bow) {
+    Workbench now = bench.get();
+    if (now == null || selected.get() < 0) {
+      return;
+    }
+    int note = selected.get();
+    boolean there = now.bowAt(note) == bow;
+    apply(b -> b.bow(note, there ? Signs.Bow.NONE : bow));
   }
 
   /** Plays the selected note as a choice says. */
   public void take(Choice choice) {
-    apply(
-        bench
-            .get()
-            .pin(
-                choice.place().note(),
-                Optional.of(choice.place().finger()),
-                choice.place().string()));
+    NoteFinger p = choice.place();
+    apply(b -> b.pin(p.note(), Optional.of(p.finger()), p.string()));
   }
 
   public void adopt(Fingering fingering) {
-    apply(bench.get().adopt(fingering));
+    apply(b -> b.adopt(fingering));
   }
 
   public void release() {
-    apply(bench.get().release());
+    apply(Workbench::release);
   }
 
-  public void changeSettings(String name, Passage.Settings after) {
-    Passage.Settings before = bench.get().passage().settings();
+  /** Changes settings; nothing happens when they stay the same. */
+  public void changeSettings(String name, UnaryOperator<Passage.Settings> edit) {
+    if (bench.get() == null) {
+      return;
+    }
+    Passage.Settings before = open.settings();
+    Passage.Settings after = edit.apply(before);
     if (!before.equals(after)) {
-      apply(new Change.SettingsChange(name, before, after));
+      apply(b -> new Change.SettingsChange(name, before, after));
     }
   }
 
   public void toggleDigits() {
-    Passage.Settings s = bench.get().passage().settings();
-    changeSettings(
-        s.fullDigits() ? "Only the needed digits" : "All digits",
-        s.withFullDigits(!s.fullDigits()));
+    if (open != null) {
+      boolean full = !open.settings().fullDigits();
+      changeSettings(full ? "All digits" : "Only the needed digits", s -> s.withFullDigits(full));
+    }
   }
 
   /** The passage's file with the fingering written into it, handed on when it is made. */
-  public void export(java.util.function.Consumer<byte[]> then) {
+  public void export(Consumer<byte[]> then) {
     Workbench now = bench.get();
     if (now != null) {
-      background.run(() -> writer.write(now, library.source(now.passage().id())), () -> true, then);
+      long id = now.passage().id();
+      background.run(
+          () ->
+              library.page(id).isPresent()
+                  ? writer.writePage(now)
+                  : writer.write(now, library.source(id)),
+          () -> true,
+          then);
     }
   }
 
@@ -509,91 +669,64 @@ public final class Studio {
         () -> now.freeSolver().alternatives(4), () -> mine == generation, alternatives::set);
   }
 
-  // ---- digits ------------------------------------------------------------------------------
-
-  /** The fingering as printed on the stave: sparse or full. */
-  public static List<FingerText> digits(Workbench bench) {
-    return digits(bench, bench.fingering(), bench.passage().settings().fullDigits());
-  }
-
-  private static final String[] NUMERALS = {"", "I", "II", "III", "IV", "V", "VI"};
-
-  /** Another fingering of the same passage, as printed. */
-  public static List<FingerText> digits(Workbench bench, Fingering fingering, boolean full) {
-    Marks marks = bench.passage().marks();
-    var notes = bench.resolved().notes();
-    Set<Integer> sparse =
-        SparseDigits.of(
-            bench.resolved(),
-            bench.task().hand().instrument(),
-            fingering,
-            i -> marks.pin(notes.get(i).key()).isPresent());
-    Set<Integer> arrivals = new java.util.HashSet<>();
-    fingering.shifts().forEach(s -> arrivals.add(s.toNote()));
-    List<FingerText> texts = new ArrayList<>();
-    int string = 0;
-    for (int i = 0; i < notes.size(); i++) {
-      Optional<NoteFinger> place = fingering.notes().get(i);
-      if (place.isPresent()) {
-        NoteFinger p = place.get();
-        boolean pinned = marks.pin(notes.get(i).key()).isPresent();
-        boolean shown = full || sparse.contains(i);
-        boolean numeral =
-            p.string() != string
-                && (full && !p.isOpen() || arrivals.contains(i) || p.base() > 5 && shown);
-        if (shown || numeral) {
-          texts.add(
-              new FingerText(
-                  i,
-                  shown ? p.digit() : "",
-                  numeral ? NUMERALS[Math.min(6, p.string())] : "",
-                  pinned));
-        }
-        string = p.string();
-      }
-    }
-    return texts;
-  }
-
   // ---- plan and journal --------------------------------------------------------------------
+
+  /** What the player set for the plan and the practice. */
+  public Planning.Habits habits() {
+    int clean = number("cleanNeeded", Gate.Settings.USUAL.cleanNeeded());
+    boolean slower =
+        library
+            .setting("slowerAfterMiss")
+            .map(Boolean::parseBoolean)
+            .orElse(Gate.Settings.USUAL.slowerAfterMiss());
+    Planning.LadderKind kind =
+        library
+            .setting("ladder")
+            .map(Planning.LadderKind::valueOf)
+            .orElse(Planning.LadderKind.EVEN_STEPS);
+    return new Planning.Habits(
+        new Gate.Settings(clean, slower), kind, number("ladderStart", 0), number("painLifted", 0));
+  }
+
+  private int number(String setting, int usual) {
+    return library.setting(setting).map(Integer::parseInt).orElse(usual);
+  }
+
+  public void saveHabits(Planning.Habits habits) {
+    library.putSetting("cleanNeeded", String.valueOf(habits.gate().cleanNeeded()));
+    library.putSetting("slowerAfterMiss", String.valueOf(habits.gate().slowerAfterMiss()));
+    library.putSetting("ladder", habits.ladder().name());
+    library.putSetting("ladderStart", String.valueOf(habits.ladderStart()));
+    library.putSetting("painLifted", String.valueOf(habits.painLifted()));
+    updatePlan();
+  }
+
+  /** The player says that nothing hurts any more: what waited comes back into the plan. */
+  public void liftPain() {
+    Planning.Habits h = habits();
+    long newest =
+        journal.stream()
+            .filter(e -> e.verdict() == Verdict.HURTS)
+            .mapToLong(JournalEntry::id)
+            .max()
+            .orElse(0);
+    saveHabits(new Planning.Habits(h.gate(), h.ladder(), h.ladderStart(), newest));
+    message.set("Stretches are back in the plan");
+  }
 
   private void updatePlan() {
     Workbench now = bench.get();
+    if (now == null) {
+      return;
+    }
     Optional<Audition> audition =
         auditions.stream().filter(a -> a.id() == now.passage().auditionId()).findFirst();
     List<JournalEntry> entries = List.copyOf(journal);
     int mine = generation;
     LocalDate today = today();
-    Gate.Settings gate = gateSettings();
+    Planning.Habits habits = habits();
     background.run(
-        () -> {
-          Audition used =
-              audition.orElseGet(
-                  () ->
-                      new Audition(
-                          0,
-                          "No audition set: four weeks",
-                          today.plusDays(28),
-                          today.plusDays(21),
-                          30));
-          List<Chunk> chunks = Chunker.chunks(now.resolved(), now.fingering());
-          Tempo target = now.passage().settings().target();
-          Ladder ladder = Ladder.toTarget((int) Math.round(target.perMinute()));
-          LocalDate last = used.readyDate().isBefore(today) ? today : used.readyDate();
-          PlanRequest request =
-              new PlanRequest(
-                  now.passage().id(),
-                  now.score(),
-                  chunks,
-                  target,
-                  ladder,
-                  today,
-                  last,
-                  used.minutesPerDay(),
-                  gate,
-                  entries);
-          return new Planned(chunks, ladder, Planner.plan(request), used);
-        },
+        () -> Planning.of(now, audition, entries, today, habits),
         () -> mine == generation,
         planned::set);
   }
@@ -602,18 +735,15 @@ public final class Studio {
   public void saveAudition(Audition audition) {
     Audition saved = library.save(audition);
     auditions = library.auditions();
-    Workbench now = bench.get();
     message.set("Saved: " + saved.name());
-    if (now != null) {
-      updatePlan();
-    }
+    updatePlan();
   }
 
   /** Stores a try; the plan follows. The first try adopts the fingering. */
   public void record(JournalEntry entry) {
     journal.add(library.add(entry));
     Workbench now = bench.get();
-    if (now != null && !now.passage().marks().isAdopted()) {
+    if (now != null && !open.marks().isAdopted()) {
       adopt(now.fingering());
     } else {
       updatePlan();

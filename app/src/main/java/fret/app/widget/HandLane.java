@@ -9,6 +9,9 @@ import fret.instrument.InstrumentType;
 import fret.player.Region;
 import fret.score.ResolvedPassage;
 import fret.score.Slice;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import javafx.geometry.VPos;
 import javafx.scene.canvas.GraphicsContext;
@@ -23,6 +26,7 @@ import javafx.scene.text.TextAlignment;
  */
 final class HandLane {
   private static final double PAD = 18;
+  private static final double FOLDED = 26;
   private static final double LABEL = 58;
 
   private final double height;
@@ -30,13 +34,34 @@ final class HandLane {
   private Instrument instrument;
   private double mostMm = 100;
   private double leastMm;
+  private boolean folded;
+  private Inks inks = Inks.LIGHT;
 
   HandLane(double height) {
     this.height = height;
   }
 
   double height() {
-    return fingering.isPresent() ? height : 0;
+    return fingering.isEmpty() ? 0 : folded ? FOLDED : height;
+  }
+
+  /** The lane in one line. */
+  String summary() {
+    List<Shift> shifts = fingering.map(Fingering::shifts).orElse(List.of());
+    return shifts.stream()
+        .max(Comparator.comparingDouble(Shift::bitsPerSecond))
+        .map(
+            s ->
+                String.format(
+                    Locale.ROOT,
+                    "Hand: %d %s, the hardest %.0f mm in %.0f ms; %.0f to %.0f mm from the nut",
+                    shifts.size(),
+                    shifts.size() == 1 ? "shift" : "shifts",
+                    s.travelMm(),
+                    s.timeMs(),
+                    leastMm,
+                    mostMm))
+        .orElse("Hand: it stays where it is");
   }
 
   void show(Optional<Fingering> shown, Instrument on) {
@@ -80,8 +105,13 @@ final class HandLane {
     return n.base() + (type == InstrumentType.CELLO ? 3 : type == InstrumentType.BASS ? 2 : 5);
   }
 
+  void fold() {
+    folded = !folded;
+  }
+
   void paint(
       GraphicsContext g,
+      Inks palette,
       ResolvedPassage passage,
       Strip strip,
       double top,
@@ -92,11 +122,20 @@ final class HandLane {
     if (fingering.isEmpty()) {
       return;
     }
-    g.setFill(Inks.LANE);
-    g.fillRect(0, top, width, height);
-    g.setStroke(Inks.RULE);
+    inks = palette;
+    g.setFill(inks.lane());
+    g.fillRect(0, top, width, height());
+    g.setStroke(inks.rule());
     g.setLineWidth(1);
     g.strokeLine(0, top + 0.5, width, top + 0.5);
+    if (folded) {
+      g.setFill(inks.ebony());
+      g.setFont(Font.font("Lato", 13));
+      g.setTextAlign(TextAlignment.LEFT);
+      g.setTextBaseline(VPos.CENTER);
+      g.fillText(summary(), 12, top + FOLDED / 2);
+      return;
+    }
     bands(g, passage, strip, top, shiftX, space, width);
     slopes(g, strip, top, shiftX, space, width);
     dots(g, passage, strip, top, shiftX, space, selected, width);
@@ -109,22 +148,22 @@ final class HandLane {
   }
 
   private void axis(GraphicsContext g, double top) {
-    g.setFill(Inks.LANE);
+    g.setFill(inks.lane());
     g.fillRect(0, top + 1, LABEL, height - 1);
-    g.setFill(Inks.HAND);
+    g.setFill(inks.hand());
     g.setTextAlign(TextAlignment.LEFT);
     g.setTextBaseline(VPos.CENTER);
     g.setFont(Font.font("Lato", FontWeight.BOLD, 13));
     g.fillText("Hand", 10, top + 14);
     g.setFont(Font.font("Lato", 11));
-    g.setFill(Inks.FAINT);
+    g.setFill(inks.faint());
     double range = mostMm - leastMm;
     double step = range > 300 ? 100 : range > 120 ? 50 : 20;
     for (double mm = Math.ceil(leastMm / step) * step; mm <= mostMm; mm += step) {
       double y = y(mm, top);
       if (y > top + 26) {
         g.fillText(Math.round(mm) + " mm", 10, y);
-        g.setStroke(Inks.RULE);
+        g.setStroke(inks.rule());
         g.strokeLine(LABEL, y, LABEL + 4, y);
       }
     }
@@ -166,12 +205,12 @@ final class HandLane {
       double upper = y(instrument.mmFromNut(frameTop(n)), top);
       double lower = y(instrument.mmFromNut(frameBottom(n)), top);
       if (n.isOpen()) {
-        g.setStroke(Inks.HAND_BAND);
+        g.setStroke(inks.handBand());
         g.setLineWidth(1.5);
         g.strokeLine(left, upper, right, upper);
         g.strokeLine(left, lower, right, lower);
       } else {
-        g.setFill(Inks.HAND_BAND);
+        g.setFill(inks.handBand());
         g.fillRect(left, upper, right - left, lower - upper);
       }
     }
@@ -191,10 +230,10 @@ final class HandLane {
       }
       double y1 = y(instrument.mmFromNut(s.fromBase()), top);
       double y2 = y(instrument.mmFromNut(s.toBase()), top);
-      g.setStroke(Inks.HAND);
+      g.setStroke(inks.hand());
       g.setLineWidth(2.5);
       g.strokeLine(start, y1, end, y2);
-      g.setFill(Inks.HAND);
+      g.setFill(inks.hand());
       double labelY = Math.max(top + 14, Math.min(y1, y2) - (y(0, top) - y(8, top)) - 6);
       g.fillText(Math.round(s.travelMm()) + " mm", (start + end) / 2, labelY);
     }
@@ -225,14 +264,14 @@ final class HandLane {
         }
         if (place.get().isOpen()) {
           double y = top + height - radius - 4;
-          g.setStroke(Inks.HAND);
+          g.setStroke(inks.hand());
           g.setLineWidth(1.5);
           g.strokeOval(x - radius * 0.8, y - radius * 0.8, radius * 1.6, radius * 1.6);
         } else {
           double y = y(place.get().mmFromNut(), top);
-          g.setFill(slice.index() == selected ? Inks.EBONY : Inks.HAND);
+          g.setFill(slice.index() == selected ? inks.ebony() : inks.hand());
           g.fillOval(x - radius, y - radius, 2 * radius, 2 * radius);
-          g.setFill(Inks.PAPER);
+          g.setFill(inks.paper());
           g.fillText(place.get().finger().digit(), x, y + 0.5);
         }
       }

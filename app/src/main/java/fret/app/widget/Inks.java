@@ -3,30 +3,59 @@ package fret.app.widget;
 import fret.engraving.Primitive;
 import javafx.scene.paint.Color;
 
-/** The few colours of the page: paper, ebony, maple, and one ink for each side of playing. */
-public final class Inks {
-  public static final Color PAPER = Color.web("#fbf7ee");
-  public static final Color LANE = Color.web("#f4ecdc");
-  public static final Color EBONY = Color.web("#2b2622");
-  public static final Color FAINT = Color.web("#6f6558");
-  public static final Color RULE = Color.web("#d9cdb8");
-  public static final Color HAND = Color.web("#8a3b1e");
-  public static final Color HAND_BAND = Color.web("#8a3b1e", 0.16);
-  public static final Color BOW = Color.web("#245a5e");
-  public static final Color TIME = Color.web("#53407f");
-  public static final Color SELECTION = Color.web("#e9c98a", 0.55);
+/**
+ * The few colours of the page: paper, ebony, maple, and one ink for each side of playing. In both
+ * palettes text stands out from the paper by at least 4.5 to 1.
+ */
+public record Inks(
+    Color paper,
+    Color lane,
+    Color ebony,
+    Color faint,
+    Color rule,
+    Color stave,
+    Color hand,
+    Color bow,
+    Color time,
+    Color selection) {
+  public static final Inks LIGHT =
+      new Inks(
+          Color.web("#fbf7ee"),
+          Color.web("#f4ecdc"),
+          Color.web("#2b2622"),
+          Color.web("#6f6558"),
+          Color.web("#d9cdb8"),
+          Color.web("#8d8273"),
+          Color.web("#8a3b1e"),
+          Color.web("#245a5e"),
+          Color.web("#53407f"),
+          Color.web("#e9c98a", 0.55));
 
-  private Inks() {}
+  public static final Inks DARK =
+      new Inks(
+          Color.web("#211d1a"),
+          Color.web("#2a2521"),
+          Color.web("#efe6d5"),
+          Color.web("#b3a793"),
+          Color.web("#4a4239"),
+          Color.web("#7d7365"),
+          Color.web("#e9a07e"),
+          Color.web("#84c5c8"),
+          Color.web("#b9a6ea"),
+          Color.web("#8a6a35", 0.5));
 
-  static Color of(Primitive.Ink ink) {
+  /** The band of the hand: its ink, thin. */
+  public Color handBand() {
+    return hand.deriveColor(0, 1, 1, 0.17);
+  }
+
+  Color of(Primitive.Ink ink) {
     return switch (ink) {
-      case STAVE -> Color.web("#8d8273");
-      case NOTE -> EBONY;
-      case FINGER, PINNED -> HAND;
-      case STRING -> HAND;
-      case BOW -> BOW;
-      case WORDS -> EBONY;
-      case FAINT -> FAINT;
+      case STAVE -> stave;
+      case NOTE, WORDS -> ebony;
+      case FINGER, PINNED, STRING -> hand;
+      case BOW -> bow;
+      case FAINT -> faint;
     };
   }
 }

@@ -33,6 +33,7 @@ public final class StripView extends Region {
   private final Canvas canvas = new Canvas();
   private final MusicFont font;
   private final HandLane lane;
+  private Inks inks;
   private Strip strip;
   private ResolvedPassage passage;
   private double space = 9;
@@ -43,9 +44,16 @@ public final class StripView extends Region {
   /**
    * @param laneHeight height of the hand lane in px; 0 for none
    */
-  public StripView(MusicFont font, double laneHeight) {
-    this.font = font;
+  public StripView(Look look, double laneHeight) {
+    this.font = look.font();
+    this.inks = look.inksProperty().get();
     this.lane = new HandLane(laneHeight);
+    look.inksProperty()
+        .addListener(
+            (o, before, now) -> {
+              inks = now;
+              paint();
+            });
     getChildren().add(canvas);
     getStyleClass().add("strip");
     setFocusTraversable(true);
@@ -93,6 +101,13 @@ public final class StripView extends Region {
     double before = anchor();
     space = Math.max(5, Math.min(22, space * factor));
     scrollX = Math.max(0, Math.min(maxScroll(), scrollX + anchor() - before));
+    requestLayout();
+    paint();
+  }
+
+  /** Folds the hand lane to one line of summary, or opens it. */
+  public void foldLane() {
+    lane.fold();
     requestLayout();
     paint();
   }
@@ -158,7 +173,7 @@ public final class StripView extends Region {
 
   private void paint() {
     GraphicsContext g = canvas.getGraphicsContext2D();
-    g.setFill(Inks.PAPER);
+    g.setFill(inks.paper());
     g.fillRect(0, 0, canvas.getWidth(), canvas.getHeight());
     if (strip == null) {
       return;
@@ -176,6 +191,7 @@ public final class StripView extends Region {
     g.restore();
     lane.paint(
         g,
+        inks,
         passage,
         strip,
         staveHeight(),
@@ -184,7 +200,7 @@ public final class StripView extends Region {
         space,
         selectedSlice);
     if (isFocused()) {
-      g.setStroke(Inks.TIME);
+      g.setStroke(inks.time());
       g.setLineWidth(2);
       g.strokeRect(1, 1, canvas.getWidth() - 2, canvas.getHeight() - 2);
     }
@@ -193,13 +209,13 @@ public final class StripView extends Region {
   private void paintSelection(GraphicsContext g) {
     if (selectedSlice >= 0 && selectedSlice < strip.sliceX().size()) {
       double x = strip.sliceX().get(selectedSlice) * space + MARGIN - scrollX;
-      g.setFill(Inks.SELECTION);
+      g.setFill(inks.selection());
       g.fillRoundRect(x - space * 1.1, 4, space * 2.2, staveHeight() + lane.height() - 8, 8, 8);
     }
   }
 
   private void paint(GraphicsContext g, Primitive p) {
-    Color color = Inks.of(p.ink());
+    Color color = inks.of(p.ink());
     if (p instanceof Primitive.Glyph glyph) {
       g.setFill(color);
       g.setFont(font.atSpace(space * glyph.scale()));

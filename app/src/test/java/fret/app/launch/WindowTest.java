@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import fret.app.view.MainView;
 import fret.app.viewmodel.PracticeModel;
 import fret.app.viewmodel.Studio;
+import fret.app.widget.Look;
 import fret.app.widget.MusicFont;
 import fret.instrument.Finger;
 import fret.journal.Verdict;
@@ -49,13 +50,17 @@ class WindowTest {
     Mockito.when(player.description()).thenReturn("test");
     file = Files.createTempDirectory(dir, "library").resolve("library.sqlite");
     library = SqliteLibrary.open(file);
-    Demo.fill(library, FretApplication.READER, LocalDate.now());
+    Demo.fill(library, FretApplication.FORMATS, LocalDate.now());
     studio =
         new Studio(
-            library, FretApplication.READER, FretApplication.WRITER, Clock.systemDefaultZone());
+            library, FretApplication.FORMATS, FretApplication.FORMATS, Clock.systemDefaultZone());
     main =
         new MainView(
-            studio, new PracticeModel(studio, Instant::now), player, MusicFont.load(), () -> {});
+            studio,
+            new PracticeModel(studio, Instant::now),
+            player,
+            new Look(MusicFont.load()),
+            () -> {});
     Scene scene = new Scene(main, 1280, 800);
     scene
         .getStylesheets()

@@ -1,8 +1,10 @@
 package fret.format.musicxml;
 
 import fret.score.NoteKey;
+import fret.score.Signs;
 import java.io.ByteArrayOutputStream;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import javax.xml.transform.OutputKeys;
 import javax.xml.transform.Transformer;
@@ -15,8 +17,8 @@ import org.w3c.dom.Element;
 import org.w3c.dom.Node;
 
 /**
- * Writes fingers and strings into a file's own tree: new marks are inserted, a mark that stands is
- * changed in place, and everything else stays as it was.
+ * Writes fingers, strings and bow marks into a file's own tree: new marks are inserted, a mark that
+ * stands is changed in place, and everything else stays as it was.
  */
 public final class MarkWriter {
   private static final Set<String> AFTER_NOTATIONS = Set.of("lyric", "play", "listen");
@@ -26,8 +28,13 @@ public final class MarkWriter {
    *
    * @param digit 0 to 4 or T; empty to leave the finger alone
    * @param string 1 the highest; 0 to leave the string alone
+   * @param bow the bow mark; empty to leave it alone, {@link Signs.Bow#NONE} to take it away
    */
-  public record NoteMark(String digit, int string) {}
+  public record NoteMark(String digit, int string, Optional<Signs.Bow> bow) {
+    public NoteMark(String digit, int string) {
+      this(digit, string, Optional.empty());
+    }
+  }
 
   private MarkWriter() {}
 
@@ -58,6 +65,21 @@ public final class MarkWriter {
     }
     if (mark.string() > 0) {
       child(technical, "string").setTextContent(String.valueOf(mark.string()));
+    }
+    if (mark.bow().isPresent()) {
+      bow(technical, mark.bow().get());
+    }
+  }
+
+  private static void bow(Element technical, Signs.Bow bow) {
+    if (bow != Signs.Bow.DOWN) {
+      remove(technical, "down-bow");
+    }
+    if (bow != Signs.Bow.UP) {
+      remove(technical, "up-bow");
+    }
+    if (bow != Signs.Bow.NONE) {
+      child(technical, bow == Signs.Bow.DOWN ? "down-bow" : "up-bow");
     }
   }
 

@@ -142,7 +142,7 @@ public final class MusicXmlReader {
                   + "\" and says nothing of transposition: it is read as sounding an octave lower than written.",
               "Change this in the Part area if it sounds as written."));
     }
-    Score score = new Score(title(), composer(), partName(), transposition, shiftPickup());
+    Score score = new Score(title(), composer(), partName(), transposition, bars).laidOut();
     return new Outcome<>(score, problems);
   }
 
@@ -229,41 +229,6 @@ public final class MusicXmlReader {
       }
     }
     return "";
-  }
-
-  /** Onsets count from the first full bar, so a pick-up lies before 0. */
-  private List<Bar> shiftPickup() {
-    Bar first = bars.get(0);
-    boolean pickup = bars.size() > 1 && first.length().compareTo(first.time().barLength()) < 0;
-    if (!pickup) {
-      return bars;
-    }
-    Fraction by = first.length().negate();
-    List<Bar> shifted = new ArrayList<>();
-    for (Bar b : bars) {
-      List<Event> events = b.events().stream().map(e -> e.withOnset(e.onset().add(by))).toList();
-      shifted.add(
-          new Bar(
-              b.index(),
-              b.number(),
-              b.start().add(by),
-              b.length(),
-              b.time(),
-              b.key(),
-              b.clef(),
-              b.clefChanges().stream()
-                  .map(c -> new Bar.ClefChange(c.onset().add(by), c.clef()))
-                  .toList(),
-              events,
-              b.directions().stream()
-                  .map(d -> new Direction(d.onset().add(by), d.kind(), d.text(), d.number()))
-                  .toList(),
-              b.repeatStart(),
-              b.repeatEnd(),
-              b.endings(),
-              b.line()));
-    }
-    return shifted;
   }
 
   // ---- one bar ------------------------------------------------------------------------------

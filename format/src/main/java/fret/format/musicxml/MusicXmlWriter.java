@@ -283,11 +283,9 @@ public final class MusicXmlWriter {
   }
 
   private void barline(Bar bar, Element measure) {
-    List<Bar> bars = score.bars();
     boolean endingStops =
         !bar.endings().isEmpty()
-            && (bar.index() + 1 >= bars.size()
-                || !bars.get(bar.index() + 1).endings().equals(bar.endings()));
+            && score.after(bar).map(next -> !next.endings().equals(bar.endings())).orElse(true);
     if (bar.line() == Bar.Line.PLAIN && !bar.repeatEnd() && !endingStops) {
       return;
     }

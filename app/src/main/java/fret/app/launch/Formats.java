@@ -1,0 +1,77 @@
+package fret.app.launch;
+
+import fret.base.Outcome;
+import fret.base.UnusableInput;
+import fret.format.musicxml.MarkWriter;
+import fret.format.musicxml.MusicXmlFile;
+import fret.format.musicxml.MusicXmlReader;
+import fret.format.musicxml.MusicXmlWriter;
+import fret.passage.MarkedFileWriter;
+import fret.passage.Passage;
+import fret.passage.ScoreReader;
+import fret.passage.Workbench;
+import fret.pitch.Interval;
+import fret.pitch.Pitch;
+import fret.score.NoteKey;
+import fret.score.Score;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.w3c.dom.Document;
+
+/** The file formats behind the ports through which the program reads and writes parts. */
+final class Formats implements ScoreReader, MarkedFileWriter {
+  @Override
+  public List<PartChoice> parts(String name, byte[] bytes) throws UnusableInput {
+    return MusicXmlFile.parts(MusicXmlFile.open(name, bytes)).stream()
+        .map(p -> new PartChoice(p.id(), p.name(), p.bars()))
+        .toList();
+  }
+
+  @Override
+  public Outcome<Score> read(String name, byte[] bytes, String partName) throws UnusableInput {
+    return MusicXmlReader.read(name, MusicXmlFile.open(name, bytes), partName);
+  }
+
+  @Override
+  public byte[] write(Workbench bench, byte[] source) throws UnusableInput {
+    Passage passage = bench.passage();
+    Document document = MusicXmlFile.open(passage.sourceName(), source);
+    MusicXmlReader.Linked linked =
+        MusicXmlReader.readLinked(passage.sourceName(), document, passage.partName());
+    MarkWriter.write(linked.elements(), marks(bench));
+    return MarkWriter.bytes(document);
+  }
+
+  @Override
+  public byte[] writePage(Workbench bench) {
+    return MusicXmlWriter.write(bench.fingered(i -> true));
+  }
+
+  private static Map<NoteKey, MarkWriter.NoteMark> marks(Workbench bench) {
+    Map<NoteKey, MarkWriter.NoteMark> marks = new HashMap<>();
+    int octaves = bench.passage().settings().reading().octaves();
+    for (int i = 0; i < bench.resolved().notes().size(); i++) {
+      NoteKey key = bench.resolved().notes().get(i).key();
+      Optional<fret.score.Signs.Bow> bow =
+          Optional.ofNullable(bench.passage().marks().bows().get(key));
+      bench
+          .fingering()
+          .notes()
+          .get(i)
+          .ifPresent(
+              p ->
+                  marks.put(
+                      inFile(key, octaves),
+                      new MarkWriter.NoteMark(p.finger().digit(), p.string(), bow)));
+    }
+    return marks;
+  }
+
+  /** The note as the file has it, where the part was taken to another octave. */
+  private static NoteKey inFile(NoteKey key, int octaves) {
+    Pitch pitch = key.pitch().plus(new Interval(-7 * octaves, -12 * octaves));
+    return new NoteKey(key.barIndex(), key.voice(), key.onset(), key.grace(), pitch);
+  }
+}

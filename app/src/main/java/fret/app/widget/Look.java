@@ -1,0 +1,22 @@
+package fret.app.widget;
+
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.SimpleObjectProperty;
+
+/** What all strips are painted with: the music font, and the palette, which may change. */
+public final class Look {
+  private final MusicFont font;
+  private final ObjectProperty<Inks> inks = new SimpleObjectProperty<>(Inks.LIGHT);
+
+  public Look(MusicFont font) {
+    this.font = font;
+  }
+
+  public MusicFont font() {
+    return font;
+  }
+
+  public ObjectProperty<Inks> inksProperty() {
+    return inks;
+  }
+}

@@ -1,0 +1,98 @@
+package fret.passage;
+
+import fret.instrument.Instrument;
+import fret.instrument.InstrumentType;
+import fret.instrument.Tuning;
+import fret.player.EffortKind;
+import fret.player.HandModel;
+import fret.player.HandSize;
+import fret.player.Preset;
+import fret.player.School;
+import java.util.Map;
+import java.util.Objects;
+
+/**
+ * Who plays on what.
+ *
+ * @param tuning the strings; {@link Tuning#usual} for the usual ones
+ * @param stringLengthMm from nut to bridge; 0 for the usual length
+ * @param a4Hz pitch of the A, 390 to 470
+ * @param weights what the player cares about more or less than the preset says
+ */
+public record Setup(
+    InstrumentType instrument,
+    Tuning tuning,
+    double stringLengthMm,
+    double a4Hz,
+    String presetId,
+    Map<EffortKind, Double> weights,
+    School school,
+    HandSize hand) {
+  public Setup {
+    Objects.requireNonNull(tuning);
+    Objects.requireNonNull(presetId);
+    Objects.requireNonNull(school);
+    Objects.requireNonNull(hand);
+    weights = Map.copyOf(weights);
+    if (!(a4Hz >= 390) || !(a4Hz <= 470)) {
+      throw new IllegalArgumentException("A = " + a4Hz + " Hz is outside 390 to 470");
+    }
+    if (stringLengthMm != 0 && (!(stringLengthMm >= 150) || !(stringLengthMm <= 1400))) {
+      throw new IllegalArgumentException(
+          "string length " + stringLengthMm + " mm is outside 150 to 1400");
+    }
+  }
+
+  /** The usual instrument in its usual tuning, a medium hand and the sure preset. */
+  public static Setup usual(InstrumentType type) {
+    return new Setup(
+        type,
+        Tuning.usual(type),
+        0,
+        440,
+        Preset.SURE.id(),
+        Map.of(),
+        School.USUAL,
+        HandSize.MEDIUM);
+  }
+
+  /** The instrument as it is strung and sized. */
+  public Instrument strung() {
+    return Instrument.of(instrument, tuning, stringLengthMm);
+  }
+
+  public HandModel handModel() {
+    return new HandModel(strung(), school, hand);
+  }
+
+  /** The preset with the player's own weights in it. */
+  public Preset preset() {
+    Preset named = Preset.named(presetId).orElse(Preset.SURE);
+    return weights.isEmpty()
+        ? named
+        : named.with(named.id(), named.displayName(), named.description(), weights);
+  }
+
+  /** Another instrument, in its usual tuning and size. */
+  public Setup withInstrument(InstrumentType other) {
+    return new Setup(other, Tuning.usual(other), 0, a4Hz, presetId, weights, school, hand);
+  }
+
+  public Setup withStrings(Tuning otherTuning, double otherLengthMm, double otherA4Hz) {
+    return new Setup(
+        instrument, otherTuning, otherLengthMm, otherA4Hz, presetId, weights, school, hand);
+  }
+
+  public Setup withPreset(String other) {
+    return new Setup(instrument, tuning, stringLengthMm, a4Hz, other, Map.of(), school, hand);
+  }
+
+  public Setup withWeights(Map<EffortKind, Double> other) {
+    return new Setup(instrument, tuning, stringLengthMm, a4Hz, presetId, other, school, hand);
+  }
+
+  public Setup withHand(HandSize otherHand, School otherSchool) {
+    return new Setup(
+        instrument, tuning, stringLengthMm, a4Hz, presetId, weights, otherSchool, otherHand);
+  }
+}
