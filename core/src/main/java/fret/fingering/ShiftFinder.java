@@ -107,7 +107,7 @@ final class ShiftFinder {
 
   private Pitch spell(HandState.Touch touch, int semitone) {
     var note = passage.notes().get(touch.note());
-    KeySignature written = passage.score().bars().get(note.key().barIndex()).key();
+    KeySignature written = passage.score().bar(note.key().barIndex()).key();
     Interval up = passage.score().transposition();
     KeySignature key =
         up.equals(Interval.UNISON) || up.steps() % 7 == 0 ? written : KeySignature.NONE;

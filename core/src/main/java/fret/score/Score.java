@@ -47,6 +47,11 @@ public record Score(
     return bars.get(low);
   }
 
+  /** The bar with an index, which in an excerpt does not start at 0. */
+  public Bar bar(int index) {
+    return bars.get(index - bars.get(0).index());
+  }
+
   /** The bar after one of this part's bars; empty after the last. */
   public Optional<Bar> after(Bar bar) {
     int next = bar.index() - bars.get(0).index() + 1;

@@ -111,7 +111,7 @@ final class FingerCommand implements Callable<Integer> {
     for (int i = 0; i < passage.notes().size(); i++) {
       SoundingNote note = passage.notes().get(i);
       Optional<NoteFinger> place = fingering.notes().get(i);
-      Bar bar = passage.score().bars().get(note.key().barIndex());
+      Bar bar = passage.score().bar(note.key().barIndex());
       ObjectNode node = into.addObject();
       node.put("event", note.slice()).put("bar", note.bar()).put("voice", note.voice());
       node.put("beat", beatIn(bar, note.onset()));
