@@ -10,6 +10,11 @@ public enum Breakage {
   RUSHED("rushed", "Accent the first note of each group."),
   DRAGGED("dragged", "Halve the click and keep the long line."),
   MISREAD("misread note", "Say the note names once."),
+  COUNTING("counting", "Count aloud through the rests, without playing."),
+  START("unclear start", "Set finger and bow, breathe, then play the first two notes only."),
+  TOUCHED("touched string", "Bow alone on open strings, then a steeper or flatter finger."),
+  NOTE_LENGTH("note length", "Hold each note to its end; the click proves only the start."),
+  MEMORY("memory", "Start from the last chunk and go backwards."),
   BOW("bow ran out", "Mark where the bow turns and save before it."),
   TENSION("tension", "Put the instrument down for a minute; then half the tempo.");
 

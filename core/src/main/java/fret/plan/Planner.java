@@ -21,14 +21,18 @@ import java.util.Set;
  *
  * <p>Each day the chunks that have climbed least come first. An item is one chunk at one level: the
  * clean tries that close it, one try in three lost, and a pause of a few seconds between tries. A
- * chunk climbs one level a day. Rhythm drills take the place of the first straight item of a chunk
- * on at most three days a week; a chunk's first day starts by adding notes.
+ * chunk climbs at most one level a day; where there are days enough it stays on each level for two
+ * or three days, so that it is sure before it is faster. Rhythm drills take the place of the first
+ * straight item of a chunk on at most three days a week; a chunk's first day starts by adding
+ * notes.
  */
 public final class Planner {
   /** Id of a run-through of the whole passage. */
   public static final String WHOLE = "whole";
 
   private static final int LEVELS_A_DAY = 1;
+  private static final int SLOWEST_PACE = 3;
+  private static final double SHARE_FOR_CLIMBING = 0.75;
   private static final Set<DayOfWeek> RHYTHM_DAYS =
       Set.of(DayOfWeek.MONDAY, DayOfWeek.WEDNESDAY, DayOfWeek.FRIDAY);
   private static final double PAUSE_S = 6;
@@ -36,11 +40,14 @@ public final class Planner {
 
   private final PlanRequest request;
   private final Ladder ladder;
+  private final int daysPerLevel;
   private final Map<String, Integer> level = new HashMap<>();
+  private final Map<String, Integer> daysOnLevel = new HashMap<>();
   private final Map<String, Map<DrillKind, Double>> wholeNotes = new HashMap<>();
 
-  private Planner(PlanRequest request) {
+  private Planner(PlanRequest request, int daysPerLevel) {
     this.request = request;
+    this.daysPerLevel = daysPerLevel;
     this.ladder = request.ladder();
     for (Chunk chunk : request.chunks()) {
       Progress progress =
@@ -58,8 +65,21 @@ public final class Planner {
 
   /** Makes the plan. */
   public static PracticePlan plan(PlanRequest request) {
-    PracticePlan plan = new Planner(request).run();
+    PracticePlan plan = atPace(request);
     return plan.feasible() ? plan : new PracticePlan(plan.days(), false, remedy(request));
+  }
+
+  /** The plan at the most patient pace that fits. */
+  private static PracticePlan atPace(PlanRequest request) {
+    long days = ChronoUnit.DAYS.between(request.from(), request.readyDate()) + 1;
+    int patient = (int) (SHARE_FOR_CLIMBING * days / Math.max(1, request.ladder().levels().size()));
+    for (int pace = Math.min(SLOWEST_PACE, patient); pace > 1; pace--) {
+      PracticePlan plan = new Planner(request, pace).run();
+      if (plan.feasible()) {
+        return plan;
+      }
+    }
+    return new Planner(request, 1).run();
   }
 
   private PracticePlan run() {
@@ -116,7 +136,7 @@ public final class Planner {
           items.add(item);
           left -= item.minutes();
           today.merge(chunk.id(), 1, Integer::sum);
-          level.merge(chunk.id(), 1, Integer::sum);
+          climb(chunk.id());
           placed = true;
           break;
         }
@@ -127,6 +147,13 @@ public final class Planner {
     }
     double minutes = items.stream().mapToDouble(PracticePlan.Item::minutes).sum();
     return new PracticePlan.Day(date, (int) Math.ceil(minutes - 1e-9), items);
+  }
+
+  private void climb(String chunk) {
+    if (daysOnLevel.merge(chunk, 1, Integer::sum) >= daysPerLevel) {
+      level.merge(chunk, 1, Integer::sum);
+      daysOnLevel.put(chunk, 0);
+    }
   }
 
   private List<Chunk> byNeed(Map<String, Integer> today) {
@@ -145,7 +172,11 @@ public final class Planner {
     int perMinute = ladder.levels().get(at);
     DrillKind kind = DrillKind.STRAIGHT;
     String why = "level " + (at + 1) + " of " + ladder.levels().size();
-    if (doneToday == 0 && at == 0) {
+    int before = daysOnLevel.getOrDefault(chunk.id(), 0);
+    if (before > 0) {
+      why = "again on level " + (at + 1) + ": sure before faster";
+    }
+    if (doneToday == 0 && at == 0 && before == 0) {
       kind = DrillKind.ADD_A_NOTE;
       why = "a new chunk is built note by note";
     } else if (doneToday == 0 && rhythms) {
@@ -191,16 +222,16 @@ public final class Planner {
             .append(" with ")
             .append(request.minutesPerDay())
             .append(" minutes a day. ")
-            .append(new Planner(request).waiting().trim())
+            .append(new Planner(request, 1).waiting().trim())
             .append(request.held().isEmpty() ? "" : " ");
     for (int minutes = request.minutesPerDay() + 5; minutes <= 240; minutes += 5) {
-      if (new Planner(request.withMinutes(minutes)).run().feasible()) {
+      if (new Planner(request.withMinutes(minutes), 1).run().feasible()) {
         return text.append(minutes).append(" minutes a day would do.").toString();
       }
     }
     for (int days = 1; days <= 180; days++) {
       LocalDate later = request.readyDate().plusDays(days);
-      if (new Planner(request.until(later)).run().feasible()) {
+      if (new Planner(request.until(later), 1).run().feasible()) {
         return text.append(
                 "More minutes alone do not help, as a chunk climbs one level a day: it would be ready on ")
             .append(later)

@@ -9,6 +9,7 @@ import fret.search.LayeredProblem;
 import fret.search.LayeredSearch;
 import fret.search.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
@@ -99,21 +100,78 @@ class SearchLawsTest {
     }
   }
 
-  @Test
-  void sixNotesEqualBruteForce() {
-    FingeringTask task =
-        Exercises.task(
-            InstrumentType.BASS, Exercises.line("F1 G1 E1 G1 F1 G#1", Fraction.of(1, 8)), 90);
-    LayeredProblem<HandState> problem = new FingeringSolver(task).problem(Set.of());
-    double[] least = {Double.MAX_VALUE};
-    everyPath(
-        problem,
-        0,
-        new ArrayList<>(),
-        0,
-        (states, effort) -> least[0] = Math.min(least[0], effort));
-    assertThat(new LayeredSearch<>(problem).best().orElseThrow().effort())
-        .isCloseTo(least[0], within(1e-9));
+  /** The least effort through every single decision, from all paths through a graph of weights. */
+  private static final class AllPaths {
+    private static final double MOST_PATHS = 3e7;
+    private final double[][][] weights;
+    private final int[] chosen;
+    private final double[][] leastThrough;
+
+    AllPaths(double[][][] weights) {
+      this.weights = weights;
+      this.chosen = new int[weights.length];
+      this.leastThrough = new double[weights.length][];
+      for (int i = 0; i < weights.length; i++) {
+        leastThrough[i] = new double[weights[i][0].length];
+        Arrays.fill(leastThrough[i], Double.POSITIVE_INFINITY);
+      }
+    }
+
+    static boolean isSmall(double[][][] weights) {
+      double paths = 1;
+      for (double[][] layer : weights) {
+        paths *= layer[0].length;
+      }
+      return paths <= MOST_PATHS;
+    }
+
+    void walk(int layer, int from, double effort) {
+      if (layer == weights.length) {
+        for (int i = 0; i < layer; i++) {
+          leastThrough[i][chosen[i]] = Math.min(leastThrough[i][chosen[i]], effort);
+        }
+        return;
+      }
+      double[] next = weights[layer][from];
+      for (int to = 0; to < next.length; to++) {
+        if (next[to] < Double.POSITIVE_INFINITY) {
+          chosen[layer] = to;
+          walk(layer + 1, to, effort + next[to]);
+        }
+      }
+    }
+  }
+
+  @ParameterizedTest
+  @EnumSource(InstrumentType.class)
+  void sixNotesEqualBruteForceThroughEveryDecision(InstrumentType type) {
+    int checked = 0;
+    for (long seed = 1; checked < 3 && seed < 400; seed++) {
+      FingeringSolver solver = new FingeringSolver(random(type, 6, seed));
+      double[][][] weights = solver.weights();
+      if (!AllPaths.isSmall(weights)) {
+        continue;
+      }
+      checked++;
+      AllPaths all = new AllPaths(weights);
+      all.walk(0, 0, 0);
+      double least = Arrays.stream(all.leastThrough[0]).min().orElseThrow();
+      assertThat(solver.best().effort()).isCloseTo(least, within(1e-9));
+      LayeredProblem<HandState> problem = solver.problem(Set.of());
+      LayeredSearch<HandState> search = new LayeredSearch<>(problem);
+      for (int layer = 0; layer < 6; layer++) {
+        for (int s = 0; s < all.leastThrough[layer].length; s++) {
+          HandState state = problem.layers().get(layer).get(s);
+          double through =
+              search
+                  .bestThrough(layer, h -> h.equals(state))
+                  .map(Path::effort)
+                  .orElse(Double.POSITIVE_INFINITY);
+          assertThat(through).isCloseTo(all.leastThrough[layer][s], within(1e-9));
+        }
+      }
+    }
+    assertThat(checked).as("lines small enough for all their paths").isEqualTo(3);
   }
 
   /**

@@ -105,6 +105,45 @@ class PlanTest {
   }
 
   @Test
+  void withDaysEnoughEachLevelIsMadeSureBeforeTheNext() {
+    PracticePlan plan = Planner.plan(request(2, 40, 25, List.of()));
+    List<Integer> tempos =
+        plan.days().stream()
+            .flatMap(d -> d.items().stream())
+            .filter(i -> i.chunk().equals("bars-1"))
+            .map(PracticePlan.Item::perMinute)
+            .toList();
+    List<Integer> thrice =
+        Ladder.toTarget(100).levels().stream().flatMap(l -> List.of(l, l, l).stream()).toList();
+    assertThat(tempos).isEqualTo(thrice);
+    assertThat(plan.feasible()).isTrue();
+  }
+
+  @Test
+  void whatHurtWaitsAndIsToldWhileTheRestGoesOn() {
+    PlanRequest all = request(3, 20, 20, List.of());
+    PlanRequest held =
+        new PlanRequest(
+            1,
+            all.score(),
+            all.chunks(),
+            all.target(),
+            all.ladder(),
+            all.from(),
+            all.readyDate(),
+            20,
+            all.gate(),
+            List.of(),
+            java.util.Set.of("bars-2"));
+    PracticePlan plan = Planner.plan(held);
+    assertThat(plan.days().stream().flatMap(d -> d.items().stream()))
+        .noneMatch(i -> i.chunk().equals("bars-2"))
+        .anyMatch(i -> i.chunk().equals("bars-1"));
+    assertThat(plan.feasible()).isTrue();
+    assertThat(plan.advice()).contains("1 chunk waits");
+  }
+
+  @Test
   void saysHonestlyWhenItDoesNotFitAndWhatWould() {
     PracticePlan tight = Planner.plan(request(20, 10, 5, List.of()));
     assertThat(tight.feasible()).isFalse();

@@ -46,16 +46,20 @@ public final class Background {
             T result = isCurrent.getAsBoolean() ? work.call() : null;
             Platform.runLater(
                 () -> {
-                  pending.set(pending.get() - 1);
-                  if (result != null && isCurrent.getAsBoolean()) {
-                    publish.accept(result);
+                  // What follows from the result is asked for before this work counts as done.
+                  try {
+                    if (result != null && isCurrent.getAsBoolean()) {
+                      publish.accept(result);
+                    }
+                  } finally {
+                    pending.set(pending.get() - 1);
                   }
                 });
           } catch (Exception e) {
             Platform.runLater(
                 () -> {
-                  pending.set(pending.get() - 1);
                   onFailure.accept(e);
+                  pending.set(pending.get() - 1);
                 });
           }
         });

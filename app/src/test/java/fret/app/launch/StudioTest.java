@@ -1,0 +1,270 @@
+package fret.app.launch;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import fret.app.viewmodel.Planning;
+import fret.app.viewmodel.PracticeModel;
+import fret.app.viewmodel.Studio;
+import fret.base.UnusableInput;
+import fret.fingering.NoteFinger;
+import fret.instrument.Finger;
+import fret.instrument.InstrumentType;
+import fret.journal.Breakage;
+import fret.journal.Verdict;
+import fret.mark.Mark;
+import fret.passage.Reading;
+import fret.plan.Gate;
+import fret.score.Divided;
+import fret.score.Signs;
+import fret.store.SqliteLibrary;
+import fret.tempo.MetronomeScale;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
+import java.util.Arrays;
+import java.util.List;
+import java.util.concurrent.Callable;
+import java.util.concurrent.TimeUnit;
+import java.util.function.BooleanSupplier;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.testfx.api.FxToolkit;
+import org.testfx.util.WaitForAsyncUtils;
+
+/** The view-models over a real library, without a window. */
+class StudioTest {
+  private static final LocalDate TODAY = LocalDate.of(2026, 3, 3);
+
+  @TempDir Path dir;
+  private SqliteLibrary library;
+  private Studio studio;
+
+  @BeforeEach
+  void open() throws Exception {
+    FxToolkit.registerPrimaryStage();
+    library = SqliteLibrary.open(dir.resolve("library.sqlite"));
+    Demo.fill(library, FretApplication.FORMATS, TODAY);
+    Clock clock = Clock.fixed(TODAY.atTime(9, 0).toInstant(ZoneOffset.UTC), ZoneOffset.UTC);
+    studio = new Studio(library, FretApplication.FORMATS, FretApplication.FORMATS, clock);
+  }
+
+  @AfterEach
+  void close() throws Exception {
+    until(() -> studio.pendingProperty().get() == 0);
+    library.close();
+  }
+
+  private static void until(BooleanSupplier condition) throws Exception {
+    WaitForAsyncUtils.waitFor(
+        20, TimeUnit.SECONDS, (Callable<Boolean>) () -> condition.getAsBoolean());
+    WaitForAsyncUtils.waitForFxEvents();
+  }
+
+  private void does(Runnable action) throws Exception {
+    WaitForAsyncUtils.asyncFx(action).get();
+    until(() -> studio.pendingProperty().get() == 0);
+  }
+
+  private void openDemo(int index) throws Exception {
+    does(() -> studio.open(studio.passages().get(index)));
+    until(() -> studio.plannedProperty().get() != null && studio.pendingProperty().get() == 0);
+  }
+
+  private static byte[] resource(String name) throws Exception {
+    try (var in = StudioTest.class.getResourceAsStream(name)) {
+      return in.readAllBytes();
+    }
+  }
+
+  @Test
+  void twoPinsInARowAreBothKept() throws Exception {
+    openDemo(0);
+    Finger third = other(3);
+    Finger ninth = other(9);
+    does(
+        () -> {
+          studio.select(3);
+          studio.pinFinger(third);
+          studio.select(9);
+          studio.pinFinger(ninth);
+        });
+    assertThat(library.passages().get(0).marks().all())
+        .hasSize(2)
+        .allMatch(m -> m.standing() == Mark.Standing.PINNED);
+    assertThat(studio.bench().fingering().notes().get(3).orElseThrow().finger()).isEqualTo(third);
+    assertThat(studio.bench().fingering().notes().get(9).orElseThrow().finger()).isEqualTo(ninth);
+    does(studio::undo);
+    does(studio::undo);
+    assertThat(studio.bench().passage().marks().all()).isEmpty();
+    assertThat(studio.messageProperty().get()).startsWith("Undone: Pin finger");
+  }
+
+  /** Another finger that can play a note on the string it is shown on. */
+  private Finger other(int note) {
+    NoteFinger now = studio.bench().fingering().notes().get(note).orElseThrow();
+    return studio.bench().freeSolver().choicesAt(note).stream()
+        .map(f -> f.notes().get(note).orElseThrow())
+        .filter(p -> p.string() == now.string() && p.finger() != now.finger() && !p.isOpen())
+        .findFirst()
+        .orElseThrow()
+        .finger();
+  }
+
+  @Test
+  void aStringThatDoesNotReachIsToldAndChangesNothing() throws Exception {
+    openDemo(0);
+    does(() -> studio.select(0));
+    for (int i = 0; i < 5; i++) {
+      does(() -> studio.pinString(1));
+    }
+    assertThat(studio.messageProperty().get()).contains("does not lie on");
+  }
+
+  @Test
+  void aFileBroughtInAgainKeepsMarksAndTellsWhatIsLost() throws Exception {
+    byte[] part = resource("/violin.musicxml");
+    does(() -> studio.importFile("part.musicxml", part));
+    until(() -> studio.bench() != null && studio.pendingProperty().get() == 0);
+    does(() -> studio.select(0));
+    does(() -> studio.selectBar(1));
+    does(() -> studio.selectBar(1));
+    does(() -> studio.select(studio.selectedProperty().get() + 3));
+    Finger wanted = other(studio.selectedProperty().get());
+    does(() -> studio.pinFinger(wanted));
+    String gone =
+        new String(part, StandardCharsets.UTF_8)
+            .replaceFirst("(?s)<measure number=\"2\".*?</measure>", "");
+    does(() -> studio.bringInAgain("part.musicxml", gone.getBytes(StandardCharsets.UTF_8)));
+    assertThat(studio.importProblemsProperty().get())
+        .anyMatch(p -> p.toString().contains("has no note any more"));
+    assertThat(studio.bench().passage().marks().all()).isEmpty();
+    does(studio::undo);
+    assertThat(studio.bench().passage().marks().all()).hasSize(1);
+    assertThat(studio.page().barNumbered("2")).isPresent();
+  }
+
+  @Test
+  void barsAskedForAndBowMarksReachTheExportedFile() throws Exception {
+    byte[] part = resource("/violin.musicxml");
+    does(() -> studio.importFile("part.musicxml", part, "", Reading.PLAIN.withBars("2", "3")));
+    until(() -> studio.bench() != null && studio.pendingProperty().get() == 0);
+    assertThat(studio.bench().score().bars()).hasSize(2);
+    does(() -> studio.select(0));
+    does(() -> studio.markBow(Signs.Bow.UP));
+    String[] written = new String[1];
+    does(() -> studio.export(b -> written[0] = new String(b, StandardCharsets.UTF_8)));
+    int second = written[0].indexOf("<measure number=\"2\"");
+    assertThat(written[0].indexOf("<up-bow/>")).isGreaterThan(second);
+    does(() -> studio.markBow(Signs.Bow.UP));
+    assertThat(studio.bench().bowAt(0)).isEqualTo(Signs.Bow.NONE);
+  }
+
+  @Test
+  void theChosenLineOfADividedSectionIsRemembered() throws Exception {
+    openDemo(0);
+    does(
+        () ->
+            studio.changeSettings(
+                "Lower line", s -> s.withReading(s.reading().withDivided(Divided.LOWER))));
+    assertThat(library.passages().get(0).settings().reading().divided()).isEqualTo(Divided.LOWER);
+  }
+
+  @Test
+  void aNewPageIsWrittenAndItsChangesAreUndone() throws Exception {
+    var empty = studio.passages().get(0);
+    openDemo(0);
+    var page = studio.page();
+    var shorter = page.withBars(page.bars().subList(0, 3)).laidOut();
+    does(() -> studio.select(1));
+    does(() -> studio.pinFinger(Finger.SECOND));
+    does(() -> studio.writePage("Fewer bars", shorter));
+    assertThat(studio.bench().score().bars()).hasSize(3);
+    assertThat(studio.bench().passage().marks().all()).hasSize(1);
+    assertThat(library.page(empty.id())).contains(shorter);
+    does(studio::undo);
+    assertThat(studio.bench().score()).isEqualTo(page);
+    byte[][] file = new byte[1][];
+    does(() -> studio.export(b -> file[0] = b));
+    assertThat(new String(file[0], StandardCharsets.UTF_8)).contains("<fingering>");
+  }
+
+  @Test
+  void painHoldsTheChunkAndStretchesBackUntilItIsLifted() throws Exception {
+    openDemo(0);
+    PracticeModel practice = new PracticeModel(studio, () -> Instant.parse("2026-03-03T09:00:00Z"));
+    does(practice::restart);
+    String chunk = practice.item().orElseThrow().chunk();
+    does(() -> practice.judge(Verdict.HURTS, Breakage.TENSION));
+    assertThat(studio.plannedProperty().get().held()).contains(chunk);
+    assertThat(studio.plannedProperty().get().plan().days())
+        .allMatch(d -> d.items().stream().noneMatch(i -> i.chunk().equals(chunk)));
+    does(studio::liftPain);
+    assertThat(studio.plannedProperty().get().held()).isEmpty();
+  }
+
+  @Test
+  void cleanTriesClimbAndAMissGoesBack() throws Exception {
+    openDemo(2);
+    PracticeModel practice = new PracticeModel(studio, () -> Instant.parse("2026-03-03T09:00:00Z"));
+    does(practice::restart);
+    int first = practice.gateProperty().get().perMinute();
+    for (int i = 0; i < 3; i++) {
+      does(() -> practice.judge(Verdict.CLEAN, Breakage.NONE));
+    }
+    int up = practice.gateProperty().get().perMinute();
+    assertThat(up).isGreaterThan(first);
+    does(() -> practice.judge(Verdict.MISSED, Breakage.SHIFT));
+    assertThat(practice.gateProperty().get().perMinute()).isLessThan(up);
+    assertThat(studio.journal()).last().matches(e -> e.breakage() == Breakage.SHIFT);
+  }
+
+  @Test
+  void theLadderFollowsTheHabits() throws Exception {
+    openDemo(3);
+    Gate.Settings gate = Gate.Settings.USUAL;
+    does(() -> studio.saveHabits(new Planning.Habits(gate, Planning.LadderKind.METRONOME, 0, 0)));
+    List<Integer> levels = studio.plannedProperty().get().ladder().levels();
+    assertThat(levels.subList(0, levels.size() - 1))
+        .allMatch(l -> Arrays.stream(MetronomeScale.numbers()).anyMatch(n -> n == l));
+    does(() -> studio.saveHabits(new Planning.Habits(gate, Planning.LadderKind.EVEN_STEPS, 60, 0)));
+    assertThat(studio.plannedProperty().get().ladder().start()).isEqualTo(60);
+  }
+
+  @Test
+  void anotherInstrumentIsFingeredAnewAndSaysWhatItCannotPlay() throws Exception {
+    openDemo(0);
+    does(
+        () ->
+            studio.changeSettings(
+                "On the bass", s -> s.withSetup(s.setup().withInstrument(InstrumentType.BASS))));
+    assertThat(studio.bench().fingering().problems())
+        .anyMatch(p -> p.toString().contains("fingerboard"));
+    does(
+        () ->
+            studio.changeSettings(
+                "Two octaves down", s -> s.withReading(s.reading().withOctaves(-2))));
+    assertThat(studio.bench().fingering().problems())
+        .noneMatch(p -> p.toString().contains("end of the fingerboard"));
+  }
+
+  @Test
+  void aBadFileIsNamedAndTheOpenPassageStays() throws Exception {
+    openDemo(1);
+    does(() -> studio.importFile("odd.musicxml", new byte[] {1, 2, 3}));
+    assertThat(studio.errorProperty().get().toString()).contains("odd.musicxml");
+    assertThat(studio.bench().passage().id()).isEqualTo(studio.passages().get(1).id());
+  }
+
+  @Test
+  void partsOfAFileAreListedBeforeOneIsTaken() throws UnusableInput, Exception {
+    byte[] part = resource("/violin.musicxml");
+    assertThat(FretApplication.FORMATS.parts("violin.musicxml", part))
+        .singleElement()
+        .matches(p -> p.bars() == 8 && p.name().equals("Violin I"));
+  }
+}
