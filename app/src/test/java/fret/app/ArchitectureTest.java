@@ -49,7 +49,9 @@ class ArchitectureTest {
     row("sound", "score", "mark");
     row("journal", "drill");
     row("plan", "journal", "drill");
-    row("passage", "plan", "engraving", "sound");
+    row("writing", "score");
+    row("proof", "score");
+    row("passage", "plan", "engraving", "sound", "writing", "proof");
     row("shelf", "passage");
     row("format.musicxml", "shelf");
     row("store", "shelf");

@@ -2,6 +2,8 @@ package fret.engraving;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.NavigableMap;
+import org.apache.commons.numbers.fraction.Fraction;
 
 /** Collects primitives and keeps the skyline of what was set. */
 final class Pen {
@@ -74,9 +76,13 @@ final class Pen {
     return text.length() * size * 0.56;
   }
 
-  Strip strip(double width, List<Double> sliceX, List<Strip.BarSpan> bars) {
+  Strip strip(
+      double width,
+      List<Double> sliceX,
+      List<Strip.BarSpan> bars,
+      NavigableMap<Fraction, Double> onsetX) {
     double top = primitives.stream().mapToDouble(Primitive::top).min().orElse(0);
     double bottom = primitives.stream().mapToDouble(Primitive::bottom).max().orElse(4);
-    return new Strip(primitives, width, top, bottom, sliceX, bars);
+    return new Strip(primitives, width, top, bottom, sliceX, bars, onsetX);
   }
 }

@@ -1,6 +1,10 @@
 package fret.engraving;
 
+import java.util.Collections;
 import java.util.List;
+import java.util.Map;
+import java.util.NavigableMap;
+import org.apache.commons.numbers.fraction.Fraction;
 
 /**
  * A passage engraved as one continuous stave.
@@ -9,6 +13,7 @@ import java.util.List;
  * @param top highest ink (negative above the stave); {@code bottom} lowest
  * @param sliceX middle of the notehead of each moment: the axis that all lanes share
  * @param bars where each bar starts and ends
+ * @param onsetX left edge of the notes at each onset that has any
  */
 public record Strip(
     List<Primitive> primitives,
@@ -16,7 +21,8 @@ public record Strip(
     double top,
     double bottom,
     List<Double> sliceX,
-    List<BarSpan> bars) {
+    List<BarSpan> bars,
+    NavigableMap<Fraction, Double> onsetX) {
   /** Extent of a bar. */
   public record BarSpan(int index, String number, double left, double right) {}
 
@@ -24,6 +30,20 @@ public record Strip(
     primitives = List.copyOf(primitives);
     sliceX = List.copyOf(sliceX);
     bars = List.copyOf(bars);
+    onsetX = Collections.unmodifiableNavigableMap(onsetX);
+  }
+
+  /** The onset whose notes stand nearest to an x; 0 when there is none. */
+  public Fraction onsetAt(double x) {
+    Fraction best = Fraction.ZERO;
+    double distance = Double.MAX_VALUE;
+    for (Map.Entry<Fraction, Double> e : onsetX.entrySet()) {
+      if (Math.abs(e.getValue() + 0.59 - x) < distance) {
+        distance = Math.abs(e.getValue() + 0.59 - x);
+        best = e.getKey();
+      }
+    }
+    return best;
   }
 
   /** The moment whose note stands nearest to an x; -1 when there is none. */

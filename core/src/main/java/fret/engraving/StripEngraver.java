@@ -91,7 +91,7 @@ public final class StripEngraver {
     for (double v : sliceX) {
       xs.add(v);
     }
-    return pen.strip(width, xs, spans);
+    return pen.strip(width, xs, spans, columnX);
   }
 
   // ---- what stands at a bar's start ------------------------------------------------------------
@@ -247,7 +247,11 @@ public final class StripEngraver {
       double natural = ideal(next.subtract(onset));
       x += Math.max(natural, rightExtent(here) + 0.4);
     }
-    return order.isEmpty() ? x + 5 : x;
+    if (order.isEmpty()) {
+      columnX.put(bar.start(), start);
+      return x + 5;
+    }
+    return x;
   }
 
   private void placeColumn(Bar bar, List<Event> here, double x, TreeSet<String> voices) {

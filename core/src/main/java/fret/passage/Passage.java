@@ -26,34 +26,49 @@ public record Passage(
    *
    * @param target target tempo
    * @param fullDigits a digit on every note, not only where the page needs one
+   * @param details what else the player knows of the passage
    */
   public record Settings(
-      String title, Tempo target, Setup setup, Reading reading, boolean fullDigits) {
+      String title,
+      Tempo target,
+      Setup setup,
+      Reading reading,
+      boolean fullDigits,
+      Details details) {
+    public Settings(String title, Tempo target, Setup setup, Reading reading, boolean fullDigits) {
+      this(title, target, setup, reading, fullDigits, Details.NONE);
+    }
+
     public Settings {
       Objects.requireNonNull(title);
       Objects.requireNonNull(target);
       Objects.requireNonNull(setup);
       Objects.requireNonNull(reading);
+      Objects.requireNonNull(details);
     }
 
     public Settings withTitle(String other) {
-      return new Settings(other, target, setup, reading, fullDigits);
+      return new Settings(other, target, setup, reading, fullDigits, details);
     }
 
     public Settings withTarget(Tempo other) {
-      return new Settings(title, other, setup, reading, fullDigits);
+      return new Settings(title, other, setup, reading, fullDigits, details);
     }
 
     public Settings withSetup(Setup other) {
-      return new Settings(title, target, other, reading, fullDigits);
+      return new Settings(title, target, other, reading, fullDigits, details);
     }
 
     public Settings withReading(Reading other) {
-      return new Settings(title, target, setup, other, fullDigits);
+      return new Settings(title, target, setup, other, fullDigits, details);
+    }
+
+    public Settings withDetails(Details other) {
+      return new Settings(title, target, setup, reading, fullDigits, other);
     }
 
     public Settings withFullDigits(boolean other) {
-      return new Settings(title, target, setup, reading, other);
+      return new Settings(title, target, setup, reading, other, details);
     }
   }
 

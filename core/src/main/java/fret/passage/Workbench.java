@@ -18,7 +18,6 @@ import fret.score.Resolver;
 import fret.score.Score;
 import fret.score.Signs;
 import fret.score.SoundingNote;
-import fret.tempo.TempoMap;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -45,7 +44,8 @@ public record Workbench(
     FingeringTask task =
         new FingeringTask(
             resolved,
-            TempoMap.steady(passage.settings().target()),
+            TempoPlan.of(
+                score, passage.settings().target(), passage.settings().details().tempoMarks()),
             passage.settings().setup().handModel(),
             passage.settings().setup().preset(),
             rules(passage.marks(), resolved),

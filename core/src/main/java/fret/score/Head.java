@@ -71,6 +71,10 @@ public record Head(
     return new Head(other, accidental, tieStart, tieStop, harmonic, printedFinger, printedString);
   }
 
+  public Head withPrintedFinger(String other) {
+    return new Head(pitch, accidental, tieStart, tieStop, harmonic, other, printedString);
+  }
+
   public Head withAccidental(Accidental sign) {
     return new Head(pitch, sign, tieStart, tieStop, harmonic, printedFinger, printedString);
   }

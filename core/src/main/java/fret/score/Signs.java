@@ -134,6 +134,62 @@ public record Signs(
         beams);
   }
 
+  public Signs withArticulations(Set<Articulation> other) {
+    return new Signs(
+        slurStarts,
+        slurStops,
+        other,
+        ornament,
+        ornamentAlter,
+        bow,
+        fermata,
+        tremolo,
+        tuplet,
+        beams);
+  }
+
+  public Signs withOrnament(Ornament other) {
+    return new Signs(
+        slurStarts,
+        slurStops,
+        articulations,
+        other,
+        ornamentAlter,
+        bow,
+        fermata,
+        tremolo,
+        tuplet,
+        beams);
+  }
+
+  public Signs withFermata(boolean other) {
+    return new Signs(
+        slurStarts,
+        slurStops,
+        articulations,
+        ornament,
+        ornamentAlter,
+        bow,
+        other,
+        tremolo,
+        tuplet,
+        beams);
+  }
+
+  public Signs withTremolo(int other) {
+    return new Signs(
+        slurStarts,
+        slurStops,
+        articulations,
+        ornament,
+        ornamentAlter,
+        bow,
+        fermata,
+        other,
+        tuplet,
+        beams);
+  }
+
   public Signs withTuplet(Tuplet other) {
     return new Signs(
         slurStarts,

@@ -15,6 +15,7 @@ import com.fasterxml.jackson.databind.deser.std.StdDeserializer;
 import com.fasterxml.jackson.databind.module.SimpleModule;
 import com.fasterxml.jackson.databind.ser.std.StdSerializer;
 import fret.base.Fractions;
+import fret.passage.Details;
 import fret.pitch.Pitch;
 import fret.score.Bar;
 import fret.score.Score;
@@ -23,7 +24,10 @@ import java.util.List;
 import java.util.function.Function;
 import org.apache.commons.numbers.fraction.Fraction;
 
-/** Written bars as JSON text, and back: the records as they are, fractions and pitches as text. */
+/**
+ * Written bars and details as JSON text, and back: the records as they are, fractions and pitches
+ * as text.
+ */
 final class Pages {
   private static final ObjectMapper MAPPER = mapper();
 
@@ -91,6 +95,15 @@ final class Pages {
   static Score page(String header, List<Bar> bars) {
     Score empty = read(header, new TypeReference<>() {});
     return empty.withBars(bars).laidOut();
+  }
+
+  static String details(Details details) {
+    return write(details);
+  }
+
+  /** Details from their text; none from an empty one, as in older libraries. */
+  static Details details(String text) {
+    return text.isEmpty() ? Details.NONE : read(text, new TypeReference<>() {});
   }
 
   private static String write(Object value) {

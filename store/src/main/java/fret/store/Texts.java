@@ -57,6 +57,7 @@ final class Texts {
     node.put("soundsOctaveLow", reading.soundsOctaveLow()).put("fullDigits", s.fullDigits());
     node.put("divided", reading.divided().name()).put("octaves", reading.octaves());
     node.put("fromBar", reading.fromBar()).put("toBar", reading.toBar());
+    node.put("details", Pages.details(s.details()));
     return node.toString();
   }
 
@@ -85,7 +86,12 @@ final class Texts {
             new Beat(Fractions.parse(node.path("beat").asText())),
             node.path("perMinute").asDouble());
     return new Passage.Settings(
-        node.path("title").asText(), target, setup, reading, node.path("fullDigits").asBoolean());
+        node.path("title").asText(),
+        target,
+        setup,
+        reading,
+        node.path("fullDigits").asBoolean(),
+        Pages.details(node.path("details").asText()));
   }
 
   private static Tuning tuning(JsonNode node, InstrumentType type) {

@@ -3,6 +3,7 @@ package fret.app.launch;
 import fret.app.view.MainView;
 import fret.app.viewmodel.PracticeModel;
 import fret.app.viewmodel.Studio;
+import fret.instrument.InstrumentType;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
@@ -12,6 +13,8 @@ import java.util.Deque;
 import java.util.function.BooleanSupplier;
 import javafx.animation.AnimationTimer;
 import javafx.embed.swing.SwingFXUtils;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.stage.Stage;
 import javax.imageio.ImageIO;
 
@@ -40,10 +43,54 @@ final class Screenshots {
     steps.add(new Step(() -> open(4, main, "LEFT_HAND"), "left-hand-violin"));
     steps.add(new Step(() -> open(1, main, "LEFT_HAND"), ""));
     steps.add(new Step(() -> studio.select(9), "left-hand-cello"));
+    steps.add(new Step(() -> main.newPage(InstrumentType.VIOLA), ""));
+    steps.add(new Step(() -> type(main), "writing"));
     steps.add(new Step(() -> open(0, main, "PLAN"), "plan"));
     steps.add(new Step(() -> main.goTo("PRACTISE"), "practise"));
     steps.add(new Step(() -> main.goTo("JOURNAL"), "journal"));
     practice.restart();
+  }
+
+  /** Writes a few bars by key, one of them too short and one note far off. */
+  private void type(MainView main) {
+    KeyCode[] keys = {
+      KeyCode.DIGIT8,
+      KeyCode.G,
+      KeyCode.A,
+      KeyCode.B,
+      KeyCode.DIGIT4,
+      KeyCode.D,
+      KeyCode.PERIOD,
+      KeyCode.G,
+      KeyCode.K,
+      KeyCode.DIGIT8,
+      KeyCode.I,
+      KeyCode.F,
+      KeyCode.W,
+      KeyCode.E,
+      KeyCode.D,
+      KeyCode.S,
+      KeyCode.I,
+      KeyCode.DIGIT4,
+      KeyCode.C,
+      KeyCode.R,
+      KeyCode.D,
+      KeyCode.CLOSE_BRACKET,
+      KeyCode.DIGIT6,
+      KeyCode.B,
+      KeyCode.A,
+      KeyCode.G,
+      KeyCode.F,
+      KeyCode.U,
+      KeyCode.U,
+      KeyCode.ENTER,
+      KeyCode.DIGIT2,
+      KeyCode.G,
+      KeyCode.O
+    };
+    for (KeyCode key : keys) {
+      main.fireEvent(new KeyEvent(KeyEvent.KEY_PRESSED, "", "", key, false, false, false, false));
+    }
   }
 
   private void open(int index, MainView main, String area) {

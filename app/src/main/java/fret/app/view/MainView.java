@@ -3,15 +3,22 @@ package fret.app.view;
 import fret.app.command.Shortcut;
 import fret.app.viewmodel.PracticeModel;
 import fret.app.viewmodel.Studio;
+import fret.app.viewmodel.WritingModel;
 import fret.app.widget.Inks;
 import fret.app.widget.Look;
 import fret.app.widget.StripView;
 import fret.base.Problem;
 import fret.instrument.Finger;
+import fret.instrument.InstrumentType;
 import fret.journal.Verdict;
 import fret.passage.ScoreReader.PartChoice;
+import fret.passage.Setup;
+import fret.pitch.KeySignature;
 import fret.score.Signs;
+import fret.score.TimeSignature;
 import fret.sound.ClickPlayer;
+import fret.writing.Draft;
+import fret.writing.Writing;
 import java.io.File;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -47,6 +54,7 @@ public final class MainView extends BorderPane {
   private final VBox errorBox = new VBox(4);
   private final LeftHandView leftHand;
   private final PartView part;
+  private final WritingModel writing;
   private final PractiseView practise;
   private final GridPane help = new GridPane();
   private Area current = Area.SHELF;
@@ -58,7 +66,8 @@ public final class MainView extends BorderPane {
     this.look = look;
     getStyleClass().add("fret");
     leftHand = new LeftHandView(studio, look);
-    part = new PartView(studio, look, this::chooseAgain);
+    writing = new WritingModel(studio);
+    part = new PartView(studio, writing, look, this::chooseAgain);
     practise = new PractiseView(studio, practice, player, look);
     areas.put(Area.SHELF, new ShelfView(studio, this));
     areas.put(Area.PART, part);
@@ -69,7 +78,6 @@ public final class MainView extends BorderPane {
     setLeft(side());
     setTop(new VBox(header(), errorBox));
     setBottom(status());
-    fillHelp();
     setCenter(centre);
     centre.getStyleClass().add("centre");
     addEventFilter(KeyEvent.KEY_PRESSED, this::key);
@@ -197,29 +205,38 @@ public final class MainView extends BorderPane {
     }
   }
 
+  /** All keys, in columns; while writing those of writing alone. */
   private void fillHelp() {
-    help.getStyleClass().add("help");
-    help.setHgap(24);
-    help.setVgap(4);
+    help.getStyleClass().setAll("help");
+    help.getChildren().clear();
+    help.setHgap(16);
+    help.setVgap(2);
+    boolean write = current == Area.PART && writing.isWriting();
+    int rows = write ? 26 : 22;
     int column = 0;
     int row = 0;
     String place = "";
     for (Shortcut s : Shortcut.values()) {
-      if (!s.place().equals(place)) {
+      if (write != s.place().equals("Writing")) {
+        continue;
+      }
+      boolean heading = !s.place().equals(place);
+      if (row + (heading ? 3 : 0) > rows) {
+        column += 2;
+        row = 0;
+      }
+      if (heading) {
         place = s.place();
-        if (row > 12) {
-          column += 2;
-          row = 0;
-        }
-        help.add(Parts.line(place, "card-title"), column, row++);
+        help.add(Parts.line(place, "card-title"), column, row++, 2, 1);
       }
       help.add(Parts.line(s.keys().getDisplayText(), "figure"), column, row);
-      help.add(Parts.line(s.text()), column + 1, row++);
+      help.add(Parts.line(s.text(), "plain"), column + 1, row++);
     }
   }
 
   private void toggleHelp() {
     if (!centre.getChildren().remove(help)) {
+      fillHelp();
       centre.getChildren().add(help);
     }
   }
@@ -313,6 +330,16 @@ public final class MainView extends BorderPane {
     return Optional.ofNullable(chooser.showOpenDialog(getScene().getWindow()));
   }
 
+  /** Starts a page for an instrument, ready to be written on. */
+  public void newPage(InstrumentType type) {
+    studio.startPage(
+        Draft.emptyPage(
+            "Untitled", TimeSignature.COMMON_TIME, KeySignature.NONE, Writing.usualClef(type)),
+        Setup.usual(type));
+    writing.startWhenOpen();
+    go(Area.PART);
+  }
+
   void loadDemo() {
     demo.run();
   }
@@ -323,6 +350,15 @@ public final class MainView extends BorderPane {
 
   private void key(KeyEvent e) {
     boolean typing = e.getTarget() instanceof TextInputControl;
+    boolean write = current == Area.PART && writing.isWriting();
+    if (write && !typing) {
+      for (Shortcut s : Shortcut.in("Writing")) {
+        if (s.keys().match(e) && part.type(s)) {
+          e.consume();
+          return;
+        }
+      }
+    }
     for (Shortcut s : Shortcut.values()) {
       boolean plain = !e.isShortcutDown() && !e.isAltDown() && !e.getCode().isFunctionKey();
       if (s.keys().match(e) && !(typing && plain) && run(s)) {
@@ -336,7 +372,9 @@ public final class MainView extends BorderPane {
     boolean strip = current == Area.LEFT_HAND || current == Area.PART;
     boolean here =
         switch (s.place()) {
-          case "Strip" -> strip;
+          case "Strip" -> strip && !(writing.isWriting() && current == Area.PART);
+          case "Part" -> current == Area.PART && !writing.isWriting();
+          case "Writing" -> false;
           case "Left hand" -> current == Area.LEFT_HAND;
           case "Practise" -> current == Area.PRACTISE;
           default -> true;
@@ -380,6 +418,8 @@ public final class MainView extends BorderPane {
       case HURTS -> practise.judge(Verdict.HURTS);
       case NEXT_ITEM -> practise.nextItem();
       case SUBDIVIDE -> practise.nextSubdivision();
+      case WRITE -> part.write();
+      default -> throw new IllegalArgumentException("no handler for " + s);
     }
     return true;
   }

@@ -1,6 +1,8 @@
 package fret.app.view;
 
+import fret.app.command.Shortcut;
 import fret.app.viewmodel.Studio;
+import fret.app.viewmodel.WritingModel;
 import fret.app.widget.Look;
 import fret.app.widget.StripView;
 import fret.base.Problem;
@@ -12,24 +14,39 @@ import fret.passage.Setup;
 import fret.passage.Workbench;
 import fret.player.HandSize;
 import fret.player.School;
+import fret.proof.Finding;
 import fret.score.Divided;
+import fret.score.Event;
+import fret.score.Resolver;
 import fret.tempo.Tempo;
+import fret.writing.Draft;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
+import javafx.css.PseudoClass;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.control.Spinner;
 import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 
-/** Part: what is on the page, the instrument and the target. */
+/** Part: what is on the page, the instrument and the target; and writing on the page. */
 final class PartView extends VBox {
+  private static final int MOST_SHOWN = 12;
+  private static final PseudoClass CURRENT = PseudoClass.getPseudoClass("current");
+
   private final Studio studio;
   private final StripView strip;
   private final ComboBox<InstrumentType> instrument = new ComboBox<>();
@@ -43,13 +60,26 @@ final class PartView extends VBox {
   private final HBox question = Parts.row(10);
   private final VBox problems = new VBox(6);
   private final Label facts = Parts.label("", "quiet");
+  private final WritingModel writing;
+  private final WritingKeys keys;
+  private final DetailsPane details;
+  private final HBox banner = Parts.row(12);
+  private final Button write = new Button();
+  private final Label mode = Parts.line("", "strong");
+  private final TextField answer = new TextField();
+  private Consumer<String> asked = t -> {};
   private boolean showing;
 
-  PartView(Studio studio, Look look, Runnable bringInAgain) {
+  PartView(Studio studio, WritingModel writing, Look look, Runnable bringInAgain) {
     this.studio = studio;
+    this.writing = writing;
     this.strip = new StripView(look, 0);
     strip.setOnPick(studio::selectSlice);
+    strip.setOnPlace(writing::goTo);
     strip.setId("part-strip");
+    keys = new WritingKeys(writing, this::ask);
+    buildBanner();
+    details = new DetailsPane(studio);
     fillChoices();
     wire();
     question.getStyleClass().add("question");
@@ -72,17 +102,139 @@ final class PartView extends VBox {
             Parts.button("Bring the file in again", "bring-in-again", bringInAgain));
     settings.setPrefWidth(420);
     settings.setMinWidth(400);
-    VBox noticed = Parts.card("Noticed on the page", question, problems);
-    HBox.setHgrow(noticed, Priority.ALWAYS);
-    HBox cards = new HBox(16, settings, noticed);
-    VBox page = Parts.page(strip, cards);
+    StackPane pane = new StackPane();
+    HBox tabs = Parts.row(6);
+    Node noticed = new VBox(8, question, scroll(problems));
+    tab(tabs, pane, "Noticed on the page", "tab-noticed", noticed);
+    tab(tabs, pane, "About the passage", "tab-about", details.about());
+    tab(tabs, pane, "Tempo", "tab-tempo", details.tempo());
+    VBox right = Parts.card("", tabs, pane);
+    VBox.setVgrow(pane, Priority.ALWAYS);
+    HBox.setHgrow(right, Priority.ALWAYS);
+    HBox cards = new HBox(16, settings, right);
+    VBox.setVgrow(cards, Priority.ALWAYS);
+    VBox page = Parts.page(banner, strip, cards);
+    VBox.setVgrow(page, Priority.ALWAYS);
     getChildren().add(page);
+    ((Button) tabs.getChildren().get(0)).fire();
+    writing.draftProperty().addListener((o, before, now) -> showDraft(before, now));
+    studio.proofProperty().addListener(o -> showFindings());
     studio.benchProperty().addListener(o -> show());
     studio.selectedProperty().addListener(o -> follow());
   }
 
   StripView strip() {
     return strip;
+  }
+
+  private static ScrollPane scroll(Node content) {
+    ScrollPane scroll = new ScrollPane(content);
+    scroll.setFitToWidth(true);
+    scroll.getStyleClass().add("plain-scroll");
+    VBox.setVgrow(scroll, Priority.ALWAYS);
+    return scroll;
+  }
+
+  private static void tab(HBox tabs, StackPane pane, String text, String id, Node content) {
+    Button button = Parts.button(text, id, () -> {}, "tab");
+    button.setOnAction(
+        e -> {
+          pane.getChildren().setAll(content);
+          tabs.getChildren().forEach(t -> t.pseudoClassStateChanged(CURRENT, t.equals(button)));
+        });
+    tabs.getChildren().add(button);
+  }
+
+  // ---- writing ---------------------------------------------------------------------------------
+
+  private void buildBanner() {
+    banner.getStyleClass().add("writing");
+    banner.setId("writing-banner");
+    answer.setId("writing-answer");
+    answer.setPrefWidth(260);
+    answer.setVisible(false);
+    answer.setOnAction(
+        e -> {
+          Consumer<String> then = asked;
+          String text = answer.getText();
+          closeAnswer();
+          then.accept(text);
+        });
+    answer.addEventFilter(
+        KeyEvent.KEY_PRESSED,
+        e -> {
+          if (e.getCode() == KeyCode.ESCAPE) {
+            closeAnswer();
+            e.consume();
+          }
+        });
+    write.setId("write");
+    write.setText("Write (W)");
+    write.setOnAction(e -> write());
+    banner.getChildren().setAll(write, mode, Parts.spring(), answer);
+  }
+
+  private void ask(String question, Consumer<String> then) {
+    asked = then;
+    answer.setPromptText(question);
+    answer.setAccessibleText(question);
+    answer.clear();
+    answer.setVisible(true);
+    answer.requestFocus();
+  }
+
+  private void closeAnswer() {
+    answer.setVisible(false);
+    strip.requestFocus();
+  }
+
+  /** Starts or ends writing. */
+  void write() {
+    if (writing.isWriting()) {
+      writing.stop();
+    } else {
+      writing.start();
+      strip.requestFocus();
+    }
+  }
+
+  /** Runs a key of writing. */
+  boolean type(Shortcut key) {
+    return keys.run(key);
+  }
+
+  private void showDraft(Draft before, Draft now) {
+    boolean on = now != null;
+    banner.pseudoClassStateChanged(PseudoClass.getPseudoClass("on"), on);
+    write.setText(on ? "Done (Esc)" : "Write (W)");
+    if (!on) {
+      mode.setText("");
+      strip.hidePlace();
+      show();
+      return;
+    }
+    mode.setText(
+        "Writing "
+            + now.pen().displayName()
+            + ", bar "
+            + now.bar().number()
+            + ".  Letters are notes, digits are values, F1 shows all keys");
+    if (before == null || !before.page().equals(now.page())) {
+      strip.show(
+          Resolver.resolve(now.page()),
+          List.of(),
+          Optional.empty(),
+          studio.bench().task().hand().instrument());
+    }
+    strip.showPlace(now.current().map(Event::onset), now.at().bar());
+    strip.setAccessibleText(
+        mode.getText() + ". " + now.current().map(PartView::spoken).orElse("start of the bar"));
+  }
+
+  private static String spoken(Event e) {
+    return e.isRest()
+        ? "rest"
+        : e.heads().stream().map(h -> h.pitch().toString()).reduce((a, b) -> a + " and " + b).get();
   }
 
   private void fillChoices() {
@@ -206,7 +358,9 @@ final class PartView extends VBox {
     fromBar.setText(s.reading().fromBar());
     toBar.setText(s.reading().toBar());
     showing = false;
-    strip.show(b.resolved(), List.of(), Optional.empty(), b.task().hand().instrument());
+    if (!writing.isWriting()) {
+      strip.show(b.resolved(), List.of(), Optional.empty(), b.task().hand().instrument());
+    }
     facts.setText(
         b.score().bars().size()
             + " bars, "
@@ -218,7 +372,8 @@ final class PartView extends VBox {
                 ? " Sounds an octave lower than written."
                 : ""));
     showQuestion(s.reading().divided());
-    showProblems(b);
+    showFindings();
+    details.show(s.details());
     follow();
   }
 
@@ -246,19 +401,27 @@ final class PartView extends VBox {
     question.getChildren().add(answer("Double stops", "divided-both", Divided.DOUBLE_STOPS, now));
   }
 
-  private javafx.scene.control.Button answer(String text, String id, Divided value, Divided now) {
-    javafx.scene.control.Button button =
+  private Button answer(String text, String id, Divided value, Divided now) {
+    Button button =
         Parts.button(
             text, id, () -> changeReading(text + " of the two voices", r -> r.withDivided(value)));
     button.setDisable(value == now);
     return button;
   }
 
-  private void showProblems(Workbench b) {
+  private void showFindings() {
+    Workbench b = studio.bench();
+    if (b == null) {
+      return;
+    }
+    problems.getChildren().clear();
     List<Problem> all = new ArrayList<>(studio.importProblemsProperty().get());
     all.addAll(b.fingering().problems());
-    problems.getChildren().clear();
-    if (all.isEmpty()) {
+    List<Finding> findings =
+        studio.proofProperty().get().findings().stream()
+            .filter(f -> !b.passage().settings().details().accepted().contains(f.id()))
+            .toList();
+    if (all.isEmpty() && findings.isEmpty()) {
       problems
           .getChildren()
           .add(
@@ -268,11 +431,32 @@ final class PartView extends VBox {
                       + ".",
                   "quiet"));
     }
-    for (Problem p : all.subList(0, Math.min(8, all.size()))) {
-      problems.getChildren().add(Parts.label(p.toString(), "problem"));
+    all.subList(0, Math.min(MOST_SHOWN, all.size()))
+        .forEach(p -> problems.getChildren().add(Parts.label(p.toString(), "problem")));
+    for (Finding f : findings.subList(0, Math.min(MOST_SHOWN, findings.size()))) {
+      problems.getChildren().add(finding(f));
     }
-    if (all.size() > 8) {
-      problems.getChildren().add(Parts.label("and " + (all.size() - 8) + " more", "quiet"));
+    int more = Math.max(0, all.size() - MOST_SHOWN) + Math.max(0, findings.size() - MOST_SHOWN);
+    if (more > 0) {
+      problems.getChildren().add(Parts.label("and " + more + " more", "quiet"));
     }
+  }
+
+  private HBox finding(Finding f) {
+    Label text = Parts.label("Bar " + f.bar() + ": " + f.message(), "plain");
+    HBox.setHgrow(text, Priority.ALWAYS);
+    text.setMaxWidth(Double.MAX_VALUE);
+    HBox row = Parts.row(8, text);
+    if (f.mended().isPresent()) {
+      row.getChildren().add(small(f.fix(), () -> studio.mend(f)));
+    }
+    row.getChildren().add(small("Right as it is", () -> studio.accept(f)));
+    return row;
+  }
+
+  private static Button small(String text, Runnable action) {
+    Button button = Parts.button(text, "", action, "small");
+    button.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+    return button;
   }
 }

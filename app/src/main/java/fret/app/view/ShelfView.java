@@ -1,6 +1,7 @@
 package fret.app.view;
 
 import fret.app.viewmodel.Studio;
+import fret.instrument.InstrumentType;
 import fret.passage.Passage;
 import fret.shelf.Audition;
 import java.time.format.DateTimeFormatter;
@@ -37,7 +38,8 @@ final class ShelfView extends VBox {
               Parts.empty(
                   "Nothing stands on the shelf yet.\nFret reads a part, finds fingerings, and plans the practice up to your date.",
                   Parts.button("Open a MusicXML file", "first-open", main::chooseFile, "primary"),
-                  Parts.button("Look at the demo", "first-demo", main::loadDemo)));
+                  Parts.button("Look at the demo", "first-demo", main::loadDemo),
+                  byHand()));
       VBox.setVgrow(page, javafx.scene.layout.Priority.ALWAYS);
       getChildren().add(page);
       return;
@@ -57,8 +59,21 @@ final class ShelfView extends VBox {
       page.getChildren().add(cards(loose));
     }
     page.getChildren()
-        .add(Parts.row(10, Parts.button("Open a MusicXML file", "shelf-open", main::chooseFile)));
+        .add(Parts.row(10, Parts.button("Open a file", "shelf-open", main::chooseFile), byHand()));
     getChildren().add(page);
+  }
+
+  /** A new page for each instrument. */
+  private javafx.scene.layout.HBox byHand() {
+    var row = Parts.row(6, Parts.line("or write a passage by hand:", "quiet"));
+    row.setAlignment(javafx.geometry.Pos.CENTER);
+    for (InstrumentType type : InstrumentType.values()) {
+      row.getChildren()
+          .add(
+              Parts.button(
+                  type.displayName(), "write-" + type.displayName(), () -> main.newPage(type)));
+    }
+    return row;
   }
 
   private VBox audition(Audition a, List<Passage> passages) {

@@ -41,7 +41,12 @@ final class NewPassage {
         "",
         "",
         0,
-        new Passage.Settings(empty.title(), target(empty), setup, Reading.PLAIN, false),
+        new Passage.Settings(
+            empty.title(),
+            target(empty),
+            setup,
+            Reading.PLAIN.withOctaveLow(setup.instrument() == InstrumentType.BASS),
+            false),
         Marks.NONE);
   }
 

@@ -20,6 +20,8 @@ import fret.passage.Setup;
 import fret.passage.Workbench;
 import fret.plan.Gate;
 import fret.plan.ReadyDate;
+import fret.proof.Finding;
+import fret.proof.ProofReader;
 import fret.score.Resolver;
 import fret.score.Score;
 import fret.score.Signs;
@@ -53,6 +55,9 @@ public final class Studio {
   /** One way to play the selected note, with what the whole fingering then costs more. */
   public record Choice(NoteFinger place, double extraEffort, Fingering whole) {}
 
+  /** What proof-reading found on a page. */
+  public record Proof(Score page, List<Finding> findings) {}
+
   private record Opened(Outcome<Score> page, Workbench bench) {}
 
   /** The newest snapshot and the page it was made from; used on the background thread only. */
@@ -77,6 +82,8 @@ public final class Studio {
       new ReadOnlyObjectWrapper<>(List.of());
   private final ReadOnlyObjectWrapper<List<Fingering>> alternatives =
       new ReadOnlyObjectWrapper<>(List.of());
+  private final ReadOnlyObjectWrapper<Proof> proof =
+      new ReadOnlyObjectWrapper<>(new Proof(null, List.of()));
   private final ReadOnlyObjectWrapper<Planning> planned = new ReadOnlyObjectWrapper<>();
   private final ReadOnlyIntegerWrapper selected = new ReadOnlyIntegerWrapper(-1);
   private final ReadOnlyStringWrapper message = new ReadOnlyStringWrapper("");
@@ -364,6 +371,36 @@ public final class Studio {
     }
     updateChoices();
     updatePlan();
+    proofRead(made);
+  }
+
+  private void proofRead(Workbench made) {
+    Score read = page;
+    int mine = generation;
+    background.run(
+        () -> new Proof(read, ProofReader.read(read, made.task().hand().instrument())),
+        () -> mine == generation,
+        proof::set);
+  }
+
+  /** Likely misreadings that were not accepted, with the page they were found on. */
+  public ReadOnlyObjectProperty<Proof> proofProperty() {
+    return proof.getReadOnlyProperty();
+  }
+
+  /** Mends the page as a finding proposes. */
+  public void mend(Finding finding) {
+    Proof now = proof.get();
+    if (now.page().equals(page) && finding.mended().isPresent()) {
+      writePage(finding.fix() + ", bar " + finding.bar(), finding.mended().get());
+    }
+  }
+
+  /** The finding is right as it is and is not asked again. */
+  public void accept(Finding finding) {
+    changeSettings(
+        "Right as it is, bar " + finding.bar(),
+        s -> s.withDetails(s.details().accepting(finding.id())));
   }
 
   // ---- changing ----------------------------------------------------------------------------

@@ -9,6 +9,7 @@ import fret.instrument.Instrument;
 import fret.score.ResolvedPassage;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Consumer;
 import java.util.function.IntConsumer;
 import javafx.geometry.VPos;
 import javafx.scene.AccessibleRole;
@@ -22,6 +23,7 @@ import javafx.scene.text.Font;
 import javafx.scene.text.FontPosture;
 import javafx.scene.text.FontWeight;
 import javafx.scene.text.TextAlignment;
+import org.apache.commons.numbers.fraction.Fraction;
 
 /**
  * The strip: the engraved stave and, where asked, the hand lane under it on the same axis. Only
@@ -40,6 +42,10 @@ public final class StripView extends Region {
   private double scrollX;
   private int selectedSlice = -1;
   private IntConsumer onPick = s -> {};
+  private Consumer<Fraction> onPlace = o -> {};
+  private boolean writing;
+  private double placeX = Double.NaN;
+  private double caretX;
 
   /**
    * @param laneHeight height of the hand lane in px; 0 for none
@@ -68,6 +74,11 @@ public final class StripView extends Region {
     onPick = handler;
   }
 
+  /** Called with the onset that was clicked while writing. */
+  public void setOnPlace(Consumer<Fraction> handler) {
+    onPlace = handler;
+  }
+
   /** Shows a passage; the fingering may be missing, as in drills. */
   public void show(
       ResolvedPassage shown,
@@ -93,6 +104,45 @@ public final class StripView extends Region {
         scrollX = Math.min(maxScroll(), x - getWidth() / 2);
       }
     }
+    paint();
+  }
+
+  /**
+   * Shows where writing goes on, and scrolls it into view.
+   *
+   * @param onset of the current note; empty at a bar's start
+   * @param bar place of the bar
+   */
+  public void showPlace(Optional<Fraction> onset, int bar) {
+    if (strip == null || bar >= strip.bars().size()) {
+      placeX = Double.NaN;
+    } else {
+      Strip.BarSpan span = strip.bars().get(bar);
+      placeX = onset.map(o -> strip.onsetX().get(o)).orElse(Double.NaN);
+      caretX =
+          Double.isNaN(placeX)
+              ? Math.max(span.left() + 0.4, firstX(span).orElse(span.right() - 3) - 0.7)
+              : placeX + 1.75;
+      double x = caretX * space + MARGIN;
+      if (x - scrollX < 90) {
+        scrollX = Math.max(0, x - 200);
+      } else if (x - scrollX > getWidth() - 160) {
+        scrollX = Math.max(0, Math.min(maxScroll(), x - getWidth() / 2));
+      }
+    }
+    writing = true;
+    paint();
+  }
+
+  private Optional<Double> firstX(Strip.BarSpan span) {
+    return strip.onsetX().values().stream()
+        .filter(x -> x >= span.left() && x <= span.right())
+        .findFirst();
+  }
+
+  /** Writing is over. */
+  public void hidePlace() {
+    writing = false;
     paint();
   }
 
@@ -155,8 +205,13 @@ public final class StripView extends Region {
 
   private void press(MouseEvent e) {
     requestFocus();
-    if (strip != null && !strip.sliceX().isEmpty()) {
-      onPick.accept(strip.sliceAt((e.getX() + scrollX - MARGIN) / space));
+    if (strip != null && (writing || !strip.sliceX().isEmpty())) {
+      double x = (e.getX() + scrollX - MARGIN) / space;
+      if (writing) {
+        onPlace.accept(strip.onsetAt(x));
+      } else {
+        onPick.accept(strip.sliceAt(x));
+      }
     }
   }
 
@@ -180,7 +235,11 @@ public final class StripView extends Region {
     }
     double left = (scrollX - MARGIN) / space - 2;
     double right = (scrollX + canvas.getWidth() - MARGIN) / space + 2;
-    paintSelection(g);
+    if (writing) {
+      paintPlace(g);
+    } else {
+      paintSelection(g);
+    }
     g.save();
     g.translate(MARGIN - scrollX, staveTop());
     for (Primitive p : strip.primitives()) {
@@ -204,6 +263,18 @@ public final class StripView extends Region {
       g.setLineWidth(2);
       g.strokeRect(1, 1, canvas.getWidth() - 2, canvas.getHeight() - 2);
     }
+  }
+
+  private void paintPlace(GraphicsContext g) {
+    if (!Double.isNaN(placeX)) {
+      double x = (placeX + 0.59) * space + MARGIN - scrollX;
+      g.setFill(inks.selection());
+      g.fillRoundRect(x - space * 1.1, 4, space * 2.2, staveHeight() - 8, 8, 8);
+    }
+    double x = caretX * space + MARGIN - scrollX;
+    g.setStroke(inks.time());
+    g.setLineWidth(2);
+    g.strokeLine(x, staveTop() - space, x, staveTop() + 5 * space);
   }
 
   private void paintSelection(GraphicsContext g) {

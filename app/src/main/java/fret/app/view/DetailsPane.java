@@ -1,0 +1,265 @@
+package fret.app.view;
+
+import fret.app.viewmodel.Studio;
+import fret.base.Problem;
+import fret.passage.Details;
+import fret.passage.Details.TempoMark;
+import fret.passage.Details.Topic;
+import fret.tempo.MetronomeScale;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import javafx.scene.Node;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+
+/** What the player knows of the passage: topics, notes by bar, and the plan of its tempo. */
+final class DetailsPane {
+  private final Studio studio;
+  private final Map<Topic, TextField> fields = new EnumMap<>(Topic.class);
+  private final VBox barNotes = new VBox(4);
+  private final TextField noteBar = new TextField();
+  private final TextField noteText = new TextField();
+  private final VBox marks = new VBox(4);
+  private final TextField markBar = new TextField();
+  private final TextField markValue = new TextField();
+  private final ComboBox<TempoMark.Kind> markKind = new ComboBox<>();
+  private final TextField performance = new TextField();
+  private final Label targets = Parts.label("", "quiet");
+  private boolean showing;
+
+  DetailsPane(Studio studio) {
+    this.studio = studio;
+  }
+
+  Node about() {
+    GridPane grid = new GridPane();
+    grid.setHgap(10);
+    grid.setVgap(6);
+    int row = 0;
+    for (Topic topic : Topic.values()) {
+      TextField field = new TextField();
+      field.setId("topic-" + topic.name().toLowerCase(Locale.ROOT));
+      field.setPromptText(topic.hint());
+      field.setPrefWidth(420);
+      Parts.onCommit(field, () -> saveTopic(topic, field.getText()));
+      fields.put(topic, field);
+      GridPane.setHgrow(field, Priority.ALWAYS);
+      Label title = Parts.line(topic.title());
+      title.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+      grid.addRow(row++, title, field);
+    }
+    noteBar.setPrefWidth(64);
+    noteBar.setPromptText("bar");
+    noteBar.setId("note-bar");
+    noteText.setPromptText("open question, exposed spot, sounding length");
+    noteText.setId("note-text");
+    noteText.setOnAction(e -> addNote());
+    HBox.setHgrow(noteText, Priority.ALWAYS);
+    HBox add =
+        Parts.row(8, noteBar, noteText, Parts.button("Add", "note-add", this::addNote, "small"));
+    VBox all = new VBox(8, grid, Parts.line("By bar", "strong"), barNotes, add);
+    ScrollPane scroll = new ScrollPane(all);
+    scroll.setFitToWidth(true);
+    scroll.getStyleClass().add("plain-scroll");
+    return scroll;
+  }
+
+  Node tempo() {
+    performance.setPrefWidth(80);
+    performance.setId("performance");
+    Parts.onCommit(performance, this::savePerformance);
+    markBar.setPrefWidth(64);
+    markBar.setPromptText("bar");
+    markBar.setId("mark-bar");
+    markValue.setPrefWidth(90);
+    markValue.setPromptText("tempo or s");
+    markValue.setId("mark-value");
+    markKind.getItems().setAll(TempoMark.Kind.values());
+    markKind.setValue(TempoMark.Kind.SECTION);
+    markKind.setConverter(Parts.named(DetailsPane::kindName));
+    HBox add =
+        Parts.row(
+            8,
+            Parts.line("From bar", "quiet"),
+            markBar,
+            markKind,
+            markValue,
+            Parts.button("Add", "mark-add", this::addMark, "small"));
+    return new VBox(
+        10,
+        Parts.row(
+            8,
+            Parts.line("Performance tempo"),
+            performance,
+            Parts.button("Target a notch under it", "notch", this::notchUnder, "small")),
+        targets,
+        Parts.line("Sections, gradual changes and holds", "strong"),
+        marks,
+        add,
+        Parts.label(
+            "A gradual change runs from its bar to the next mark. A hold adds seconds to the end of its bar.",
+            "quiet"));
+  }
+
+  private static String kindName(TempoMark.Kind kind) {
+    return switch (kind) {
+      case SECTION -> "steady at";
+      case GRADUAL -> "gradually to";
+      case HOLD -> "held for (s)";
+    };
+  }
+
+  void show(Details details) {
+    showing = true;
+    fields.forEach((topic, field) -> field.setText(details.texts().getOrDefault(topic, "")));
+    performance.setText(details.performance() > 0 ? plain(details.performance()) : "");
+    var target = studio.bench().passage().settings().target();
+    targets.setText(
+        "The ladder climbs to "
+            + plain(target.perMinute())
+            + " in "
+            + target.beat().displayName()
+            + " notes. An audition usually goes a notch under the performance: clean beats fast.");
+    barNotes.getChildren().clear();
+    details.barNotes().entrySet().stream()
+        .sorted(Map.Entry.comparingByKey(DetailsPane::byNumber))
+        .forEach(e -> barNotes.getChildren().add(noteRow(e.getKey(), e.getValue())));
+    marks.getChildren().clear();
+    for (TempoMark m : details.tempoMarks()) {
+      marks
+          .getChildren()
+          .add(
+              Parts.row(
+                  8,
+                  Parts.line("bar " + m.bar(), "strong"),
+                  Parts.line(kindName(m.kind()) + " " + plain(m.value()), "plain"),
+                  Parts.button("Take away", "", () -> removeMark(m), "small")));
+    }
+    showing = false;
+  }
+
+  private static int byNumber(String a, String b) {
+    return a.length() != b.length() ? Integer.compare(a.length(), b.length()) : a.compareTo(b);
+  }
+
+  private HBox noteRow(String bar, List<String> texts) {
+    Label label = Parts.label(String.join("; ", texts), "plain");
+    HBox.setHgrow(label, Priority.ALWAYS);
+    label.setMaxWidth(Double.MAX_VALUE);
+    return Parts.row(
+        8,
+        Parts.line("bar " + bar, "strong"),
+        label,
+        Parts.button(
+            "Answered", "", () -> edit("Note answered", d -> d.withoutBarNotes(bar)), "small"));
+  }
+
+  static String plain(double value) {
+    return value == Math.rint(value) ? String.valueOf((long) value) : String.valueOf(value);
+  }
+
+  private void edit(String name, java.util.function.UnaryOperator<Details> edit) {
+    if (!showing) {
+      studio.changeSettings(name, s -> s.withDetails(edit.apply(s.details())));
+    }
+  }
+
+  private void saveTopic(Topic topic, String text) {
+    if (studio.passage() != null) {
+      edit(topic.title(), d -> d.withText(topic, text));
+    }
+  }
+
+  private boolean isBar(String number) {
+    boolean there = studio.page() != null && studio.page().barNumbered(number).isPresent();
+    if (!there) {
+      studio.report(
+          new Problem("", "There is no bar \"" + number + "\".", "Give a printed bar number."));
+    }
+    return there;
+  }
+
+  private void addNote() {
+    String bar = noteBar.getText().trim();
+    String text = noteText.getText().trim();
+    if (!text.isEmpty() && isBar(bar)) {
+      edit("Note on bar " + bar, d -> d.withBarNote(bar, text));
+      noteText.clear();
+    }
+  }
+
+  /** A number as typed with a point or a comma; NaN when it is none. */
+  private static double number(String text) {
+    try {
+      return Double.parseDouble(text.trim().replace(',', '.'));
+    } catch (NumberFormatException e) {
+      return Double.NaN;
+    }
+  }
+
+  private void savePerformance() {
+    double value = performance.getText().isBlank() ? 0 : number(performance.getText());
+    if (studio.passage() == null || showing) {
+      return;
+    }
+    if (value >= 0 && value <= 1000) {
+      edit("Performance tempo", d -> d.withPerformance(value));
+    } else {
+      studio.report(
+          new Problem(
+              "Performance tempo",
+              "\"" + performance.getText() + "\" is no tempo.",
+              "Give beats a minute, up to 1000."));
+    }
+  }
+
+  private void notchUnder() {
+    double full =
+        studio.passage() == null ? 0 : studio.passage().settings().details().performance();
+    if (full > 0) {
+      int notch = MetronomeScale.notchSlower(full);
+      studio.changeSettings(
+          "Target a notch under", s -> s.withTarget(s.target().at(Math.min(notch, full))));
+    }
+  }
+
+  private void addMark() {
+    String bar = markBar.getText().trim();
+    double value = number(markValue.getText());
+    if (!isBar(bar)) {
+      return;
+    }
+    if (!(value > 0) || value > 1000) {
+      studio.report(
+          new Problem(
+              "Tempo from bar " + bar,
+              "\"" + markValue.getText() + "\" is no tempo.",
+              "Give beats a minute, or seconds for a hold."));
+      return;
+    }
+    TempoMark mark = new TempoMark(bar, markKind.getValue(), value);
+    edit(
+        "Tempo from bar " + bar,
+        d -> {
+          List<TempoMark> all = new ArrayList<>(d.tempoMarks());
+          all.add(mark);
+          all.sort((a, b) -> byNumber(a.bar(), b.bar()));
+          return d.withTempoMarks(all);
+        });
+  }
+
+  private void removeMark(TempoMark mark) {
+    edit(
+        "Take a tempo mark away",
+        d -> d.withTempoMarks(d.tempoMarks().stream().filter(m -> !m.equals(mark)).toList()));
+  }
+}

@@ -1,0 +1,124 @@
+package fret.app.viewmodel;
+
+import fret.passage.Workbench;
+import fret.score.Event;
+import fret.score.Score;
+import fret.writing.Draft;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import org.apache.commons.numbers.fraction.Fraction;
+
+/**
+ * Writing on the open page. What is typed shows at once; storing and fingering follow behind it.
+ */
+public final class WritingModel {
+  private final Studio studio;
+  private final ReadOnlyObjectWrapper<Draft> draft = new ReadOnlyObjectWrapper<>();
+  private List<Event> clip = List.of();
+  private boolean pendingStart;
+
+  public WritingModel(Studio studio) {
+    this.studio = studio;
+    studio.benchProperty().addListener((o, before, now) -> follow(now));
+  }
+
+  /** The draft; null while nothing is being written. */
+  public ReadOnlyObjectProperty<Draft> draftProperty() {
+    return draft.getReadOnlyProperty();
+  }
+
+  public boolean isWriting() {
+    return draft.get() != null;
+  }
+
+  /** Starts to write: at the selected note, or at the end of an empty page. */
+  public void start() {
+    Workbench bench = studio.bench();
+    if (bench == null) {
+      return;
+    }
+    int note = studio.selectedProperty().get();
+    boolean any = note >= 0 && note < bench.resolved().notes().size();
+    draft.set(
+        any
+            ? at(studio.page(), bench.resolved().notes().get(note).onset())
+            : Draft.atEnd(studio.page()));
+  }
+
+  public void stop() {
+    draft.set(null);
+  }
+
+  /** Goes to the note at an onset. */
+  public void goTo(Fraction onset) {
+    if (isWriting()) {
+      draft.set(at(draft.get().page(), onset).with(draft.get().pen()));
+    }
+  }
+
+  private static Draft at(Score page, Fraction onset) {
+    int bar = page.bars().indexOf(page.barAt(onset));
+    Draft d = Draft.at(page, new Draft.Place(bar, 0));
+    while (d.current().map(e -> e.onset().compareTo(onset) < 0).orElse(false)) {
+      Draft next = d.right();
+      if (next.at().bar() != bar || next.at().equals(d.at())) {
+        return d;
+      }
+      d = next;
+    }
+    return d;
+  }
+
+  /** Makes a change; the page is stored when its notes changed. */
+  public void apply(String name, UnaryOperator<Draft> edit) {
+    Draft before = draft.get();
+    if (before == null) {
+      return;
+    }
+    Draft after = edit.apply(before);
+    draft.set(after);
+    if (!after.page().equals(before.page())) {
+      studio.writePage(name, after.page());
+    }
+  }
+
+  public void copy() {
+    clip = draft.get().copy();
+    studio.tell(clip.size() + (clip.size() == 1 ? " note" : " notes") + " copied");
+  }
+
+  public void cut() {
+    clip = draft.get().copy();
+    apply("Cut", Draft::delete);
+  }
+
+  public void paste() {
+    List<Event> notes = clip;
+    apply("Paste", d -> d.paste(notes));
+  }
+
+  /** Writing begins as soon as the passage that is being opened is there. */
+  public void startWhenOpen() {
+    draft.set(null);
+    pendingStart = true;
+  }
+
+  /** A change from elsewhere, such as undo, or another passage. */
+  private void follow(Workbench now) {
+    if (pendingStart && now != null) {
+      pendingStart = false;
+      start();
+    }
+    Draft d = draft.get();
+    if (d != null && now != null && !studio.page().equals(d.page())) {
+      boolean same =
+          Optional.ofNullable(studio.passage())
+              .map(p -> p.id() == now.passage().id())
+              .orElse(false);
+      draft.set(same ? Draft.at(studio.page(), d.at()).with(d.pen()) : null);
+    }
+  }
+}

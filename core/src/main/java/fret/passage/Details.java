@@ -1,0 +1,130 @@
+package fret.passage;
+
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
+
+/**
+ * What the player knows of a passage beyond its notes.
+ *
+ * @param texts by topic; topics without a text are left out
+ * @param barNotes open questions, exposed spots and the like, by printed bar number
+ * @param tempoMarks sections, gradual changes and holds, in order of their bar
+ * @param performance rate of the performance in the target's beat; 0 when not set
+ * @param accepted ids of proof-reading questions that were answered: it is right as it is
+ */
+public record Details(
+    Map<Topic, String> texts,
+    Map<String, List<String>> barNotes,
+    List<TempoMark> tempoMarks,
+    double performance,
+    Set<String> accepted) {
+  public static final Details NONE = new Details(Map.of(), Map.of(), List.of(), 0, Set.of());
+
+  /** What there is to know. */
+  public enum Topic {
+    STYLE("Style", "period, style, how short and how light"),
+    CHARACTER("Character", "the word that it should sound like"),
+    MARKS("Composer's marks", "words on the page and what they mean here"),
+    ACCOMPANIMENT("Accompaniment", "what the others play; who leads"),
+    RECORDINGS("Recordings", "which ones, and what to listen for"),
+    MOVEMENT("Movement", "work, movement, rehearsal letters"),
+    SOURCE("Source", "edition, what was changed in it"),
+    PRINTED_TEMPO("Printed tempo", "as on the page, with its words or range"),
+    DYNAMICS("My dynamics", "how I read or change the printed ones"),
+    VIBRATO("Vibrato", "which notes, how wide, growing or not");
+
+    private final String title;
+    private final String hint;
+
+    Topic(String title, String hint) {
+      this.title = title;
+      this.hint = hint;
+    }
+
+    public String title() {
+      return title;
+    }
+
+    /** What belongs there, in players' words. */
+    public String hint() {
+      return hint;
+    }
+  }
+
+  /**
+   * A change of tempo at a bar.
+   *
+   * @param bar printed number
+   * @param kind what happens from there
+   * @param value rate in the target's beat for a section or the end of a gradual change; seconds
+   *     added for a hold
+   */
+  public record TempoMark(String bar, Kind kind, double value) {
+    /** What happens. */
+    public enum Kind {
+      /** A new steady tempo. */
+      SECTION,
+      /** From here to the next mark the tempo goes evenly to the value. */
+      GRADUAL,
+      /** The end of this bar is held longer. */
+      HOLD
+    }
+
+    public TempoMark {
+      if (!(value > 0) || !(value <= 1000)) {
+        throw new IllegalArgumentException("tempo mark of " + value + " is outside 0 to 1000");
+      }
+    }
+  }
+
+  public Details {
+    texts = texts.isEmpty() ? Map.of() : Map.copyOf(new EnumMap<>(texts));
+    barNotes = Map.copyOf(barNotes);
+    tempoMarks = List.copyOf(tempoMarks);
+    accepted = Set.copyOf(accepted);
+  }
+
+  public Details withText(Topic topic, String text) {
+    Map<Topic, String> all = new EnumMap<>(Topic.class);
+    all.putAll(texts);
+    if (text.isBlank()) {
+      all.remove(topic);
+    } else {
+      all.put(topic, text.trim());
+    }
+    return new Details(all, barNotes, tempoMarks, performance, accepted);
+  }
+
+  public Details withBarNote(String bar, String text) {
+    Map<String, List<String>> all = new LinkedHashMap<>(barNotes);
+    List<String> here = new ArrayList<>(all.getOrDefault(bar, List.of()));
+    here.add(text);
+    all.put(bar, List.copyOf(here));
+    return new Details(texts, all, tempoMarks, performance, accepted);
+  }
+
+  public Details withoutBarNotes(String bar) {
+    Map<String, List<String>> all = new LinkedHashMap<>(barNotes);
+    all.remove(bar);
+    return new Details(texts, all, tempoMarks, performance, accepted);
+  }
+
+  public Details withTempoMarks(List<TempoMark> other) {
+    return new Details(texts, barNotes, other, performance, accepted);
+  }
+
+  public Details withPerformance(double other) {
+    return new Details(texts, barNotes, tempoMarks, other, accepted);
+  }
+
+  public Details accepting(String id) {
+    Set<String> all = new TreeSet<>(accepted);
+    all.add(id);
+    return new Details(texts, barNotes, tempoMarks, performance, all);
+  }
+}
