@@ -4,15 +4,25 @@ import fret.score.Head;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Predicate;
 
 /** Sets ties and slurs. */
 final class CurveEngraver {
   private static final double THICKNESS = 0.22;
 
+  /** How far an accidental reaches above and below its note. */
+  private static final double SIGN_REACH = 1.5;
+
   private final Pen pen;
 
-  CurveEngraver(Pen pen) {
+  private final Predicate<NoteEngraver.Note> hasSign;
+
+  /**
+   * @param hasSign whether an accidental stands before a note
+   */
+  CurveEngraver(Pen pen, Predicate<NoteEngraver.Note> hasSign) {
     this.pen = pen;
+    this.hasSign = hasSign;
   }
 
   void engrave(List<NoteEngraver.Note> notes) {
@@ -88,16 +98,21 @@ final class CurveEngraver {
     double y1 = end(first, above);
     double y2 = end(last, above);
     double sign = above ? -1 : 1;
+    if (hasSign.test(last)) {
+      // The end keeps clear of the accidental that it comes over.
+      x2 += 0.3;
+      y2 += sign * 0.7;
+    }
     double height = Math.min(2.2, 0.7 + (x2 - x1) * 0.035);
-    for (NoteEngraver.Note n : under) {
-      if (n.placed.equals(first.placed) || n.placed.equals(last.placed)) {
-        continue;
+    for (NoteEngraver.Note n : under.subList(1, Math.max(1, under.size() - 1))) {
+      height = Math.max(height, needed(n.middleX(), end(n, above), x1, y1, x2, y2, sign));
+    }
+    for (NoteEngraver.Note n : under.subList(1, under.size())) {
+      if (hasSign.test(n)) {
+        double y =
+            above ? NoteEngraver.y(n.high()) - SIGN_REACH : NoteEngraver.y(n.low()) + SIGN_REACH;
+        height = Math.max(height, needed(n.placed.x() - 0.7, y, x1, y1, x2, y2, sign));
       }
-      double t = Math.max(0.08, Math.min(0.92, (n.middleX() - x1) / Math.max(0.1, x2 - x1)));
-      double chord = y1 + (y2 - y1) * t;
-      double need =
-          (chord - end(n, above)) * -sign; // how far the note reaches beyond the straight line
-      height = Math.max(height, need / (4 * t * (1 - t)) * 0.97);
     }
     double lift = Math.max(0, height - 3);
     height = Math.min(height, 3);
@@ -111,6 +126,14 @@ final class CurveEngraver {
             THICKNESS,
             Primitive.Ink.NOTE,
             first.placed.slice()));
+  }
+
+  /** Height that a slur needs to pass a point on the outside. */
+  private static double needed(
+      double x, double y, double x1, double y1, double x2, double y2, double sign) {
+    double t = Math.max(0.08, Math.min(0.92, (x - x1) / Math.max(0.1, x2 - x1)));
+    double chord = y1 + (y2 - y1) * t;
+    return (y - chord) * sign / (4 * t * (1 - t)) * 0.97;
   }
 
   /** Where a slur's end stands: off the head, or off the stem when the stem is on its side. */

@@ -1,7 +1,6 @@
 package fret.engraving;
 
-/** Sizes of a music font's glyphs, in staff spaces. */
-@FunctionalInterface
+/** Sizes of a music font's glyphs and of text, in staff spaces. */
 public interface GlyphMetrics {
   /**
    * Box around a glyph's ink.
@@ -20,4 +19,7 @@ public interface GlyphMetrics {
   }
 
   Box box(MusicGlyph glyph);
+
+  /** Width of a text set one staff space high. */
+  double textWidth(String text, Primitive.Text.Style style);
 }

@@ -159,7 +159,7 @@ final class MarkEngraver {
               middle,
               y,
               1.3,
-              Pen.widthOf(number, 1.3),
+              pen.widthOf(number, 1.3, Primitive.Text.Style.ITALIC),
               Primitive.Text.Style.ITALIC,
               true,
               Primitive.Ink.NOTE,
@@ -184,6 +184,7 @@ final class MarkEngraver {
   private void tempo(String text, double x) {
     int equals = text.indexOf('=');
     if (equals < 0) {
+      words(text, x, Primitive.Text.Style.BOLD);
       return;
     }
     MusicGlyph note =
@@ -193,9 +194,10 @@ final class MarkEngraver {
                 ? MusicGlyph.METRONOME_EIGHTH
                 : MusicGlyph.METRONOME_QUARTER;
     String rate = (text.charAt(equals - 1) == '.' ? ". = " : " = ") + text.substring(equals + 1);
-    double width = Pen.widthOf(rate, 1.5);
+    double width = pen.widthOf(rate, 1.5, Primitive.Text.Style.BOLD);
     double noteWidth = pen.metrics().box(note).right() * 0.75;
-    double y = pen.skyline().topOver(x - 0.2, x + noteWidth + width + 0.2) - 0.6;
+    double below = Math.max(0.1, pen.metrics().box(note).bottom() * 0.75);
+    double y = pen.skyline().topOver(x - 0.2, x + noteWidth + width + 0.4) - 0.4 - below;
     pen.glyph(note, x, y, 0.75, Primitive.Ink.WORDS, -1);
     pen.add(
         new Primitive.Text(
@@ -214,7 +216,7 @@ final class MarkEngraver {
     if (text.isEmpty()) {
       return;
     }
-    double width = Pen.widthOf(text, 1.5);
+    double width = pen.widthOf(text, 1.5, style);
     double y = pen.skyline().topOver(x - 0.2, x + width + 0.2) - 0.5;
     pen.add(new Primitive.Text(text, x, y, 1.5, width, style, false, Primitive.Ink.WORDS, -1));
   }
@@ -283,7 +285,7 @@ final class MarkEngraver {
   }
 
   private void octaveLine(String text, double left, double right) {
-    double width = Pen.widthOf(text, 1.4);
+    double width = pen.widthOf(text, 1.4, Primitive.Text.Style.ITALIC);
     double y = pen.skyline().topOver(left, right) - 0.6;
     pen.add(
         new Primitive.Text(
@@ -296,7 +298,7 @@ final class MarkEngraver {
 
   private void barNumbers(List<Strip.BarSpan> spans) {
     for (Strip.BarSpan span : spans) {
-      double width = Pen.widthOf(span.number(), 1.1);
+      double width = pen.widthOf(span.number(), 1.1, Primitive.Text.Style.REGULAR);
       double x = span.left() + (span.equals(spans.get(0)) ? 0 : -0.3);
       double y = pen.skyline().topOver(x - 0.1, x + width + 0.1) - 0.45;
       pen.add(
@@ -337,7 +339,7 @@ final class MarkEngraver {
               left + 0.4,
               y + 1.4,
               1.3,
-              Pen.widthOf(text, 1.3),
+              pen.widthOf(text, 1.3, Primitive.Text.Style.REGULAR),
               Primitive.Text.Style.REGULAR,
               false,
               Primitive.Ink.NOTE,

@@ -114,7 +114,7 @@ final class NoteEngraver {
     for (Note n : notes) {
       articulations(n);
     }
-    new CurveEngraver(pen).engrave(notes);
+    new CurveEngraver(pen, this::hasSign).engrave(notes);
     return notes;
   }
 
@@ -268,7 +268,10 @@ final class NoteEngraver {
       int from = -1;
       for (int i = 0; i <= group.size(); i++) {
         boolean in = i < group.size() && group.get(i).event().value().flags() >= level;
-        if (in && from < 0) {
+        if (in && from >= 0 && breaksBefore(group.get(i), level)) {
+          beam(group, from, i - 1, inset + (up ? 1 : -1) * BEAM * scale / 2);
+          from = i;
+        } else if (in && from < 0) {
           from = i;
         } else if (!in && from >= 0) {
           beam(group, from, i - 1, inset + (up ? 1 : -1) * BEAM * scale / 2);
@@ -276,6 +279,22 @@ final class NoteEngraver {
         }
       }
     }
+  }
+
+  /**
+   * Inner beams are broken so that the beats within a long group are seen: the second at quarters,
+   * the third and later ones at eighths (E. Gould, "Behind Bars", 2011, chapter "Metre", from
+   * memory).
+   */
+  private static boolean breaksBefore(Note n, int level) {
+    if (level < 2 || n.event().isGrace()) {
+      return false;
+    }
+    Bar bar = n.placed.bar();
+    boolean compound = bar.time().isCompound();
+    Fraction unit = level == 2 ? Fraction.of(compound ? 3 : 2, 8) : Fraction.of(1, 8);
+    Fraction beats = n.event().onset().subtract(bar.start()).divide(unit);
+    return beats.getDenominator() == 1;
   }
 
   private void beam(List<Note> group, int from, int to, double inset) {
@@ -441,6 +460,11 @@ final class NoteEngraver {
           Primitive.Ink.NOTE,
           n.placed.slice());
     }
+  }
+
+  private boolean hasSign(Note n) {
+    Map<Head, Head.Accidental> of = signs.getOrDefault(n.placed.bar(), Map.of());
+    return n.event().heads().stream().anyMatch(of::containsKey);
   }
 
   private static boolean collides(List<double[]> columns, int column, int position) {

@@ -48,7 +48,7 @@ final class Pen {
       Primitive.Text.Style style,
       Primitive.Ink ink,
       int slice) {
-    double width = widthOf(text, size);
+    double width = widthOf(text, size, style);
     double y = skyline.topOver(x - width / 2 - 0.1, x + width / 2 + 0.1) - gap;
     add(new Primitive.Text(text, x, y, size, width, style, true, ink, slice));
     return y;
@@ -71,9 +71,8 @@ final class Pen {
     glyph(glyph, x - half - box.left() * scale, y, scale, ink, slice);
   }
 
-  /** An estimate of a text's width, on the wide side of the shipped text family. */
-  static double widthOf(String text, double size) {
-    return text.length() * size * 0.56;
+  double widthOf(String text, double size, Primitive.Text.Style style) {
+    return metrics.textWidth(text, style) * size;
   }
 
   Strip strip(

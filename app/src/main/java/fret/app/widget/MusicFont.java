@@ -4,18 +4,27 @@ import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import fret.engraving.GlyphMetrics;
 import fret.engraving.MusicGlyph;
+import fret.engraving.Primitive;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.util.EnumMap;
 import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import javafx.scene.text.Font;
+import javafx.scene.text.FontPosture;
+import javafx.scene.text.FontWeight;
+import javafx.scene.text.Text;
 
 /** The shipped fonts and the sizes of the music glyphs. */
 public final class MusicFont implements GlyphMetrics {
   private static final String ROOT = "/fret/app/fonts/";
 
   private final Map<MusicGlyph, Box> boxes = new EnumMap<>(MusicGlyph.class);
+  private static final double MEASURED_AT = 100;
+
+  private final Map<Primitive.Text.Style, Map<Character, Double>> advances =
+      new ConcurrentHashMap<>();
   private final String family;
 
   private MusicFont(String family) {
@@ -57,6 +66,43 @@ public final class MusicFont implements GlyphMetrics {
   @Override
   public Box box(MusicGlyph glyph) {
     return boxes.get(glyph);
+  }
+
+  @Override
+  public double textWidth(String text, Primitive.Text.Style style) {
+    double width = 0;
+    for (int i = 0; i < text.length(); i++) {
+      width += advance(text.charAt(i), style);
+    }
+    return width;
+  }
+
+  /** Advance of a character, measured once; may be asked for on any thread. */
+  private double advance(char c, Primitive.Text.Style style) {
+    return advances
+        .computeIfAbsent(style, s -> new ConcurrentHashMap<>())
+        .computeIfAbsent(c, x -> measured(x, style));
+  }
+
+  private static double measured(char c, Primitive.Text.Style style) {
+    // Between two strokes, so that a space is measured too.
+    Font font = textFont(style, MEASURED_AT);
+    return (width("|" + c + "|", font) - width("||", font)) / MEASURED_AT;
+  }
+
+  private static double width(String text, Font font) {
+    Text node = new Text(text);
+    node.setFont(font);
+    return node.getLayoutBounds().getWidth();
+  }
+
+  /** The text family in a style of the page. */
+  public static Font textFont(Primitive.Text.Style style, double size) {
+    return Font.font(
+        "Lato",
+        style == Primitive.Text.Style.BOLD ? FontWeight.BOLD : FontWeight.NORMAL,
+        style == Primitive.Text.Style.ITALIC ? FontPosture.ITALIC : FontPosture.REGULAR,
+        size);
   }
 
   /** The music font at a staff space of so many pixels; its size is four staff spaces. */

@@ -19,9 +19,6 @@ import javafx.scene.input.MouseEvent;
 import javafx.scene.input.ScrollEvent;
 import javafx.scene.layout.Region;
 import javafx.scene.paint.Color;
-import javafx.scene.text.Font;
-import javafx.scene.text.FontPosture;
-import javafx.scene.text.FontWeight;
 import javafx.scene.text.TextAlignment;
 import org.apache.commons.numbers.fraction.Fraction;
 
@@ -346,11 +343,7 @@ public final class StripView extends Region {
   }
 
   private void text(GraphicsContext g, Primitive.Text t, Color color) {
-    FontWeight weight =
-        t.style() == Primitive.Text.Style.BOLD ? FontWeight.BOLD : FontWeight.NORMAL;
-    FontPosture posture =
-        t.style() == Primitive.Text.Style.ITALIC ? FontPosture.ITALIC : FontPosture.REGULAR;
-    g.setFont(Font.font("Lato", weight, posture, t.size() * space));
+    g.setFont(MusicFont.textFont(t.style(), t.size() * space));
     g.setFill(color);
     g.setTextAlign(t.centred() ? TextAlignment.CENTER : TextAlignment.LEFT);
     g.setTextBaseline(VPos.BASELINE);

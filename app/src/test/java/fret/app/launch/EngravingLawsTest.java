@@ -1,0 +1,190 @@
+package fret.app.launch;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import fret.app.viewmodel.Digits;
+import fret.app.widget.MusicFont;
+import fret.engraving.MusicGlyph;
+import fret.engraving.Primitive;
+import fret.engraving.Strip;
+import fret.engraving.StripEngraver;
+import fret.instrument.InstrumentType;
+import fret.mark.Marks;
+import fret.passage.Passage;
+import fret.passage.Reading;
+import fret.passage.Setup;
+import fret.passage.Workbench;
+import fret.score.Score;
+import fret.tempo.Beat;
+import fret.tempo.Tempo;
+import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Set;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.testfx.api.FxToolkit;
+
+/** Laws of the page, with the shipped fonts, on the demo, on real parts and on a crowded page. */
+class EngravingLawsTest {
+  /** Staff spaces in px: the smallest, the usual and the largest. */
+  private static final double[] ZOOMS = {5, 9, 22};
+
+  private static final Set<MusicGlyph> HEADS =
+      EnumSet.of(
+          MusicGlyph.HEAD_BLACK,
+          MusicGlyph.HEAD_HALF,
+          MusicGlyph.HEAD_WHOLE,
+          MusicGlyph.HEAD_BREVE,
+          MusicGlyph.HEAD_DIAMOND_BLACK,
+          MusicGlyph.HEAD_DIAMOND_WHITE);
+
+  @BeforeAll
+  static void toolkit() throws Exception {
+    FxToolkit.registerPrimaryStage();
+  }
+
+  private static Strip strip(String resource, InstrumentType type, boolean digits)
+      throws Exception {
+    byte[] bytes;
+    try (var in = EngravingLawsTest.class.getResourceAsStream(resource)) {
+      bytes = in.readAllBytes();
+    }
+    Score score = FretApplication.FORMATS.read(resource, bytes, "").value();
+    Passage.Settings settings =
+        new Passage.Settings(
+            "", new Tempo(Beat.QUARTER, 80), Setup.usual(type), Reading.PLAIN, false);
+    Workbench bench = Workbench.of(new Passage(0, 0, "", "", 0, settings, Marks.NONE), score);
+    return StripEngraver.engrave(
+        bench.resolved(),
+        digits ? Digits.of(bench, bench.fingering(), true) : List.of(),
+        MusicFont.load());
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "/fret/app/demo/lantern-dance.musicxml, VIOLIN",
+    "/fret/app/demo/slow-tide.musicxml, CELLO",
+    "/fret/app/demo/workshop-march.musicxml, VIOLA",
+    "/fret/app/demo/giants-stairs.musicxml, BASS",
+    "/fret/app/demo/night-market.musicxml, VIOLIN",
+    "/violin.musicxml, VIOLIN",
+    "/violone.musicxml, CELLO",
+    "/crowded.musicxml, VIOLIN",
+  })
+  void noTwoMarksOverlapAtAnyZoom(String resource, InstrumentType type) throws Exception {
+    for (boolean digits : new boolean[] {true, false}) {
+      Strip strip = strip(resource, type, digits);
+      for (double zoom : ZOOMS) {
+        assertThat(overlaps(strip, zoom)).as("at %s px a space", zoom).isEmpty();
+      }
+    }
+  }
+
+  @ParameterizedTest
+  @CsvSource({"/fret/app/demo/lantern-dance.musicxml", "/violin.musicxml", "/crowded.musicxml"})
+  void momentsFollowEachOtherAndLongerNotesGetMoreRoom(String resource) throws Exception {
+    Strip strip = strip(resource, InstrumentType.VIOLIN, false);
+    for (int i = 1; i < strip.sliceX().size(); i++) {
+      assertThat(strip.sliceX().get(i)).isGreaterThan(strip.sliceX().get(i - 1) + 0.7);
+    }
+    assertThat(strip.bars()).allMatch(b -> b.right() > b.left());
+  }
+
+  /** Marks that may not touch: glyphs, texts, and curves and hairpins against both. */
+  private static List<String> overlaps(Strip strip, double zoom) {
+    List<Primitive> solid =
+        strip.primitives().stream()
+            .filter(p -> p instanceof Primitive.Glyph || p instanceof Primitive.Text)
+            .sorted(java.util.Comparator.comparingDouble(Primitive::left))
+            .toList();
+    List<String> found = new ArrayList<>();
+    for (int i = 0; i < solid.size(); i++) {
+      Primitive a = solid.get(i);
+      for (int j = i + 1; j < solid.size() && solid.get(j).left() < a.right(); j++) {
+        Primitive b = solid.get(j);
+        if (!belongTogether(a, b) && overlap(a, b, zoom)) {
+          found.add(name(a) + " over " + name(b));
+        }
+      }
+    }
+    for (Primitive p : strip.primitives()) {
+      if (p instanceof Primitive.Curve c) {
+        solid.stream()
+            .filter(s -> crosses(c, s))
+            .forEach(s -> found.add("curve at " + at(c) + " through " + name(s)));
+      } else if (p instanceof Primitive.Beam b) {
+        solid.stream()
+            .filter(s -> s.slice() < 0 || s instanceof Primitive.Text)
+            .filter(s -> overlap(b, s, zoom) && beamCrosses(b, s))
+            .forEach(s -> found.add("beam at " + at(b) + " through " + name(s)));
+      }
+    }
+    return found;
+  }
+
+  /** Parts of one sign: a note with its flag, letters of a dynamic, digits of a metre or key. */
+  private static boolean belongTogether(Primitive a, Primitive b) {
+    boolean glyphs = a instanceof Primitive.Glyph && b instanceof Primitive.Glyph;
+    if (!glyphs) {
+      return false;
+    }
+    String x = ((Primitive.Glyph) a).glyph().smuflName();
+    String y = ((Primitive.Glyph) b).glyph().smuflName();
+    boolean letters = x.startsWith("dynamic") && y.startsWith("dynamic");
+    boolean flag = x.startsWith("flag") || y.startsWith("flag");
+    boolean chord =
+        HEADS.contains(((Primitive.Glyph) a).glyph())
+            && HEADS.contains(((Primitive.Glyph) b).glyph())
+            && a.slice() == b.slice();
+    boolean tremolo = x.startsWith("tremolo") || y.startsWith("tremolo");
+    // A flat's box reaches into the corner that its neighbour leaves free.
+    boolean accidentals =
+        x.startsWith("accidental") && y.startsWith("accidental") && a.slice() == b.slice();
+    return letters || chord || (flag || tremolo || accidentals) && a.slice() == b.slice();
+  }
+
+  private static boolean overlap(Primitive a, Primitive b, double zoom) {
+    double slack = 0.06 - 0.3 / zoom * 0.1; // Less than a line's width; a painted edge is 0.03 px.
+    return a.left() + slack < b.right()
+        && b.left() + slack < a.right()
+        && a.top() + slack < b.bottom()
+        && b.top() + slack < a.bottom();
+  }
+
+  private static boolean crosses(Primitive.Curve c, Primitive s) {
+    for (int i = 1; i < 40; i++) {
+      double t = i / 40.0;
+      double x = c.x1() + (c.x2() - c.x1()) * t;
+      double y = c.yAt(t);
+      double in = 0.12;
+      if (x > s.left() + in && x < s.right() - in && y > s.top() + in && y < s.bottom() - in) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  private static boolean beamCrosses(Primitive.Beam b, Primitive s) {
+    double from = Math.max(b.x1(), s.left());
+    double to = Math.min(b.x2(), s.right());
+    double middle = (from + to) / 2;
+    double y = b.y1() + (b.y2() - b.y1()) * (middle - b.x1()) / Math.max(1e-9, b.x2() - b.x1());
+    return to > from
+        && y + b.thickness() / 2 > s.top() + 0.06
+        && y - b.thickness() / 2 < s.bottom() - 0.06;
+  }
+
+  private static String at(Primitive p) {
+    return String.format(java.util.Locale.ROOT, "x %.1f y %.1f", p.left(), p.top());
+  }
+
+  private static String name(Primitive p) {
+    return (p instanceof Primitive.Glyph g
+            ? g.glyph().smuflName()
+            : "\"" + ((Primitive.Text) p).text() + "\"")
+        + " at "
+        + at(p);
+  }
+}
