@@ -54,6 +54,9 @@ class ArchitectureTest {
     row("passage", "plan", "engraving", "sound", "writing", "proof");
     row("shelf", "passage");
     row("format.musicxml", "shelf");
+    row("format.midi", "shelf");
+    row("format.abc", "shelf");
+    row("format.page", "shelf");
     row("store", "shelf");
     row("app.widget", "shelf");
     row("app.command", "shelf");
@@ -61,7 +64,15 @@ class ArchitectureTest {
     row("app.view", "app.viewmodel", "app.widget", "app.command");
     row("app.device", "shelf");
     row("app.batch", "shelf", "format.musicxml");
-    row("app.launch", "app.view", "app.device", "app.batch", "store");
+    row(
+        "app.launch",
+        "format.midi",
+        "format.abc",
+        "format.page",
+        "app.view",
+        "app.device",
+        "app.batch",
+        "store");
   }
 
   @Test

@@ -146,4 +146,39 @@ class ResolverTest {
     assertThat(cut.end().subtract(cut.bars().get(0).start())).isEqualTo(Fraction.of(1, 2));
     assertThat(cut.events().get(1).duration()).isEqualTo(Fraction.of(1, 4));
   }
+
+  /** Notes before the first full bar have negative onsets; they too are in order. */
+  @Test
+  void aPickupOfSeveralNotesStaysInOrder() {
+    LineBuilder line =
+        new LineBuilder(TimeSignature.of(1, 2), KeySignature.NONE, fret.pitch.Clef.TREBLE);
+    for (String p : "C5 D5 E5 F5 G5".split(" ")) {
+      line.add(Fraction.of(1, 8), Pitch.parse(p));
+    }
+    Score half = line.build("", Interval.UNISON);
+    java.util.List<Bar> bars = new java.util.ArrayList<>();
+    for (Bar b : half.bars()) {
+      bars.add(
+          new Bar(
+              b.index(),
+              b.number(),
+              b.start(),
+              b.length(),
+              TimeSignature.COMMON_TIME,
+              b.key(),
+              b.clef(),
+              b.clefChanges(),
+              b.events(),
+              b.directions(),
+              false,
+              false,
+              java.util.List.of(),
+              b.line()));
+    }
+    Score page = half.withBars(bars).laidOut();
+    assertThat(page.bars().get(0).start()).isEqualTo(Fraction.of(-1, 2));
+    assertThat(Resolver.resolve(page).notes())
+        .extracting(n -> n.pitch().toString())
+        .containsExactly("C5", "D5", "E5", "F5", "G5");
+  }
 }

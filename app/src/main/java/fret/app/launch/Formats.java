@@ -2,6 +2,8 @@ package fret.app.launch;
 
 import fret.base.Outcome;
 import fret.base.UnusableInput;
+import fret.format.abc.AbcReader;
+import fret.format.midi.MidiReader;
 import fret.format.musicxml.MarkWriter;
 import fret.format.musicxml.MusicXmlFile;
 import fret.format.musicxml.MusicXmlReader;
@@ -14,8 +16,10 @@ import fret.pitch.Interval;
 import fret.pitch.Pitch;
 import fret.score.NoteKey;
 import fret.score.Score;
+import java.nio.charset.StandardCharsets;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import org.w3c.dom.Document;
@@ -24,6 +28,14 @@ import org.w3c.dom.Document;
 final class Formats implements ScoreReader, MarkedFileWriter {
   @Override
   public List<PartChoice> parts(String name, byte[] bytes) throws UnusableInput {
+    if (MidiReader.isMidi(bytes)) {
+      return MidiReader.tracks(name, bytes).stream()
+          .map(t -> new PartChoice(t.id(), t.name(), 0))
+          .toList();
+    }
+    if (isAbc(name, bytes)) {
+      return List.of(new PartChoice("", "", 0));
+    }
     return MusicXmlFile.parts(MusicXmlFile.open(name, bytes)).stream()
         .map(p -> new PartChoice(p.id(), p.name(), p.bars()))
         .toList();
@@ -31,12 +43,27 @@ final class Formats implements ScoreReader, MarkedFileWriter {
 
   @Override
   public Outcome<Score> read(String name, byte[] bytes, String partName) throws UnusableInput {
+    if (MidiReader.isMidi(bytes)) {
+      return MidiReader.read(name, bytes, partName);
+    }
+    if (isAbc(name, bytes)) {
+      return AbcReader.read(name, new String(bytes, StandardCharsets.UTF_8));
+    }
     return MusicXmlReader.read(name, MusicXmlFile.open(name, bytes), partName);
+  }
+
+  private static boolean isAbc(String name, byte[] bytes) {
+    boolean named = name.toLowerCase(Locale.ROOT).endsWith(".abc");
+    boolean markup = bytes.length > 0 && (bytes[0] == '<' || bytes[0] == 'P');
+    return named || !markup && AbcReader.isAbc(new String(bytes, StandardCharsets.UTF_8));
   }
 
   @Override
   public byte[] write(Workbench bench, byte[] source) throws UnusableInput {
     Passage passage = bench.passage();
+    if (MidiReader.isMidi(source) || isAbc(passage.sourceName(), source)) {
+      return writePage(bench); // There is no tree to write into.
+    }
     Document document = MusicXmlFile.open(passage.sourceName(), source);
     MusicXmlReader.Linked linked =
         MusicXmlReader.readLinked(passage.sourceName(), document, passage.partName());
