@@ -56,14 +56,14 @@ class ArchitectureTest {
     row("format.musicxml", "shelf");
     row("format.midi", "shelf");
     row("format.abc", "shelf");
-    row("format.page", "shelf");
+    row("format.page", "shelf", "format.midi");
     row("store", "shelf");
     row("app.widget", "shelf");
     row("app.command", "shelf");
     row("app.viewmodel", "app.command", "shelf");
     row("app.view", "app.viewmodel", "app.widget", "app.command");
     row("app.device", "shelf");
-    row("app.batch", "shelf", "format.musicxml");
+    row("app.batch", "shelf", "format.musicxml", "format.midi", "format.abc", "format.page");
     row(
         "app.launch",
         "format.midi",

@@ -72,20 +72,27 @@ final class CurveEngraver {
       NoteEngraver.Note n = notes.get(i);
       for (int number : n.event().signs().slurStops()) {
         Integer from = open.remove(n.event().voice() + "/" + number);
-        if (from != null) {
-          slur(
-              notes.subList(from, i + 1).stream()
-                  .filter(m -> m.event().voice().equals(n.event().voice()))
-                  .toList());
+        boolean fromBefore = from == null;
+        if (!fromBefore || n.placed.bar().equals(notes.get(0).placed.bar())) {
+          slur(inVoice(notes.subList(fromBefore ? 0 : from, i + 1), n), fromBefore, false);
         }
       }
       for (int number : n.event().signs().slurStarts()) {
         open.put(n.event().voice() + "/" + number, i);
       }
     }
+    // What is still open goes on after the end of this line.
+    open.forEach(
+        (key, from) ->
+            slur(inVoice(notes.subList(from, notes.size()), notes.get(from)), false, true));
   }
 
-  private void slur(List<NoteEngraver.Note> under) {
+  private static List<NoteEngraver.Note> inVoice(
+      List<NoteEngraver.Note> notes, NoteEngraver.Note like) {
+    return notes.stream().filter(m -> m.event().voice().equals(like.event().voice())).toList();
+  }
+
+  private void slur(List<NoteEngraver.Note> under, boolean fromBefore, boolean goesOn) {
     NoteEngraver.Note first = under.get(0);
     NoteEngraver.Note last = under.get(under.size() - 1);
     boolean voices = first.placed.voiceCount() > 1;
@@ -93,12 +100,12 @@ final class CurveEngraver {
         voices
             ? first.placed.voiceRank() == 0
             : under.stream().anyMatch(n -> !n.up && !n.event().isGrace());
-    double x1 = first.middleX();
-    double x2 = last.middleX();
+    double x1 = first.middleX() - (fromBefore ? 1.8 : 0);
+    double x2 = last.middleX() + (goesOn ? 1.8 : 0);
     double y1 = end(first, above);
     double y2 = end(last, above);
     double sign = above ? -1 : 1;
-    if (hasSign.test(last)) {
+    if (under.size() > 1 && hasSign.test(last)) {
       // The end keeps clear of the accidental that it comes over.
       x2 += 0.3;
       y2 += sign * 0.7;

@@ -19,7 +19,11 @@ final class MarkEngraver {
   private final ResolvedPassage passage;
   private final Map<Integer, FingerText> fingers;
 
-  MarkEngraver(Pen pen, ResolvedPassage passage, Map<Integer, FingerText> fingers) {
+  private final StripStyle style;
+
+  MarkEngraver(
+      Pen pen, ResolvedPassage passage, Map<Integer, FingerText> fingers, StripStyle style) {
+    this.style = style;
     this.pen = pen;
     this.passage = passage;
     this.fingers = fingers;
@@ -37,6 +41,9 @@ final class MarkEngraver {
     }
     for (StripEngraver.Placed p : placed) {
       marks(p);
+    }
+    for (StripEngraver.Placed p : placed) {
+      shiftMark(p);
     }
     octaveLines(xAt);
     barNumbers(spans);
@@ -296,8 +303,29 @@ final class MarkEngraver {
     pen.line(right, y - 0.5, right, y + 0.4, 0.13, Primitive.Ink.NOTE, -1);
   }
 
+  /** A slanted arrow over the event during which the hand moves: up or down the string. */
+  private void shiftMark(StripEngraver.Placed p) {
+    Boolean up = p.slice() < 0 ? null : style.shiftMarks().get(p.slice());
+    if (up == null || p.small()) {
+      return;
+    }
+    double left = middle(p) - 0.2;
+    double right = left + 1.5;
+    double y = pen.skyline().topOver(left - 0.2, right + 0.2) - 0.4;
+    double from = up ? y : y - 0.9;
+    double to = up ? y - 0.9 : y;
+    pen.line(left, from, right, to, 0.16, Primitive.Ink.FINGER, p.slice());
+    pen.line(right - 0.55, to, right, to, 0.16, Primitive.Ink.FINGER, p.slice());
+    pen.line(right, to + (up ? 0.5 : -0.5), right, to, 0.16, Primitive.Ink.FINGER, p.slice());
+  }
+
   private void barNumbers(List<Strip.BarSpan> spans) {
+    double told = -1;
     for (Strip.BarSpan span : spans) {
+      if (span.left() == told) {
+        continue; // Bars of rest drawn as one.
+      }
+      told = span.left();
       double width = pen.widthOf(span.number(), 1.1, Primitive.Text.Style.REGULAR);
       double x = span.left() + (span.equals(spans.get(0)) ? 0 : -0.3);
       double y = pen.skyline().topOver(x - 0.1, x + width + 0.1) - 0.45;

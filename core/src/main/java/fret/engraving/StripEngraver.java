@@ -42,8 +42,12 @@ public final class StripEngraver {
   record Placed(
       Bar bar, Event event, double x, int slice, boolean small, int voiceRank, int voiceCount) {}
 
-  private StripEngraver(ResolvedPassage passage, List<FingerText> texts, GlyphMetrics metrics) {
+  private final StripStyle style;
+
+  private StripEngraver(
+      ResolvedPassage passage, List<FingerText> texts, GlyphMetrics metrics, StripStyle style) {
     this.passage = passage;
+    this.style = style;
     this.metrics = metrics;
     this.pen = new Pen(metrics);
     this.sliceX = new double[passage.slices().size()];
@@ -62,7 +66,13 @@ public final class StripEngraver {
    */
   public static Strip engrave(
       ResolvedPassage passage, List<FingerText> fingers, GlyphMetrics metrics) {
-    return new StripEngraver(passage, fingers, metrics).run();
+    return engrave(passage, fingers, metrics, StripStyle.PLAIN);
+  }
+
+  /** Engraves a passage in a style. */
+  public static Strip engrave(
+      ResolvedPassage passage, List<FingerText> fingers, GlyphMetrics metrics, StripStyle style) {
+    return new StripEngraver(passage, fingers, metrics, style).run();
   }
 
   private static String key(int bar, String voice, Fraction onset, int grace) {
@@ -72,26 +82,76 @@ public final class StripEngraver {
   private Strip run() {
     double x = 1;
     Bar before = null;
-    for (Bar bar : passage.score().bars()) {
+    List<Bar> bars = passage.score().bars();
+    for (int i = 0; i < bars.size(); i++) {
+      Bar bar = bars.get(i);
       double left = x;
+      int rests = style.collapseRests() ? restBars(bars, i) : 0;
+      Bar last = rests > 1 ? bars.get(i + rests - 1) : bar;
       x = prefix(bar, before, x);
-      x = columns(bar, x);
-      x = clefAhead(bar, x);
-      x = barline(bar, x);
-      spans.add(new Strip.BarSpan(bar.index(), bar.number(), left, x));
-      before = bar;
+      x = rests > 1 ? manyRests(rests, x) : columns(bar, x);
+      x = clefAhead(last, x);
+      x = barline(last, x);
+      for (int r = i; r <= i + Math.max(1, rests) - 1; r++) {
+        spans.add(new Strip.BarSpan(bars.get(r).index(), bars.get(r).number(), left, x));
+      }
+      i += Math.max(1, rests) - 1;
+      before = last;
     }
     double width = x + 1.5;
     for (int i = 0; i < 5; i++) {
       pen.line(1, i, x, i, STAFF_LINE, Primitive.Ink.STAVE, -1);
     }
     new NoteEngraver(pen, metrics).engrave(placed);
-    new MarkEngraver(pen, passage, fingers).engrave(placed, spans, this::xAt);
+    new MarkEngraver(pen, passage, fingers, style).engrave(placed, spans, this::xAt);
     List<Double> xs = new ArrayList<>();
     for (double v : sliceX) {
       xs.add(v);
     }
     return pen.strip(width, xs, spans, columnX);
+  }
+
+  /** How many bars from here on are nothing but rests, with nothing printed at them. */
+  private static int restBars(List<Bar> bars, int from) {
+    int count = 0;
+    while (from + count < bars.size()) {
+      Bar bar = bars.get(from + count);
+      boolean same =
+          count == 0
+              || bar.key().equals(bars.get(from).key())
+                  && bar.time().equals(bars.get(from).time())
+                  && bar.clef().equals(bars.get(from).clef())
+                  && bar.directions().isEmpty()
+                  && !bar.repeatStart();
+      boolean rests =
+          !bar.events().isEmpty()
+              && bar.length().equals(bar.time().barLength())
+              && bar.events().stream().allMatch(e -> e.isRest() && !e.signs().fermata())
+              && bar.clefChanges().isEmpty()
+              && bar.endings().isEmpty();
+      if (!same || !rests) {
+        return count;
+      }
+      count++;
+      if (bar.repeatEnd() || bar.line() != Bar.Line.PLAIN) {
+        return count;
+      }
+    }
+    return count;
+  }
+
+  /** One thick rest with the number of bars over it. */
+  private double manyRests(int count, double start) {
+    double width = 7;
+    double left = start + 0.5;
+    double right = left + width;
+    pen.line(left, 2, right, 2, 0.6, Primitive.Ink.NOTE, -1);
+    pen.line(left, 1, left, 3, 0.16, Primitive.Ink.NOTE, -1);
+    pen.line(right, 1, right, 3, 0.16, Primitive.Ink.NOTE, -1);
+    List<MusicGlyph> digits = new ArrayList<>();
+    digits(count, digits);
+    row(digits, left + (width - width(digits)) / 2, -1.4);
+    return right + 0.8;
   }
 
   // ---- what stands at a bar's start ------------------------------------------------------------
@@ -105,7 +165,8 @@ public final class StripEngraver {
     if (first || !bar.key().equals(before.key())) {
       x = key(bar, first ? KeySignature.NONE : before.key(), x + 0.4);
     }
-    if (first || !bar.time().equals(before.time())) {
+    Bar previous = first ? style.before().orElse(null) : before;
+    if (previous == null || !bar.time().equals(previous.time())) {
       x = time(bar.time(), x + 0.5);
     }
     if (bar.repeatStart()) {
@@ -244,7 +305,7 @@ public final class StripEngraver {
       columnX.put(onset, x);
       placeColumn(bar, here, x, voices);
       Fraction next = i + 1 < order.size() ? order.get(i + 1) : bar.end();
-      double natural = ideal(next.subtract(onset));
+      double natural = ideal(next.subtract(onset)) * style.stretch();
       x += Math.max(natural, rightExtent(here) + 0.4);
     }
     if (order.isEmpty()) {

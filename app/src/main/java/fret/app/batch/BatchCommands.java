@@ -13,7 +13,7 @@ import picocli.CommandLine.Command;
     mixinStandardHelpOptions = true,
     version = "fret 0.1.0",
     description = "Fingerings and practice plans for string players.",
-    subcommands = {FingerCommand.class, PlanCommand.class})
+    subcommands = {FingerCommand.class, PlanCommand.class, ExportCommand.class})
 public final class BatchCommands implements Runnable {
   @CommandLine.Spec private CommandLine.Model.CommandSpec spec;
 

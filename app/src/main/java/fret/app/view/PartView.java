@@ -219,6 +219,7 @@ final class PartView extends VBox {
             + ", bar "
             + now.bar().number()
             + ".  Letters are notes, digits are values, F1 shows all keys");
+    strip.startPlace();
     if (before == null || !before.page().equals(now.page())) {
       strip.show(
           Resolver.resolve(now.page()),

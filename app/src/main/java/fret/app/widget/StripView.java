@@ -4,6 +4,7 @@ import fret.engraving.FingerText;
 import fret.engraving.Primitive;
 import fret.engraving.Strip;
 import fret.engraving.StripEngraver;
+import fret.engraving.StripStyle;
 import fret.fingering.Fingering;
 import fret.instrument.Instrument;
 import fret.score.ResolvedPassage;
@@ -82,7 +83,9 @@ public final class StripView extends Region {
       List<FingerText> digits,
       Optional<Fingering> fingering,
       Instrument instrument) {
-    strip = StripEngraver.engrave(shown, digits, font);
+    strip =
+        StripEngraver.engrave(
+            shown, digits, font, writing ? StripStyle.WRITING : StripStyle.PLAIN);
     passage = shown;
     lane.show(fingering, instrument);
     scrollX = Math.max(0, Math.min(scrollX, maxScroll()));
@@ -135,6 +138,11 @@ public final class StripView extends Region {
     return strip.onsetX().values().stream()
         .filter(x -> x >= span.left() && x <= span.right())
         .findFirst();
+  }
+
+  /** Writing begins: every bar is shown. */
+  public void startPlace() {
+    writing = true;
   }
 
   /** Writing is over. */

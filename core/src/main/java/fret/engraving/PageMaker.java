@@ -1,0 +1,294 @@
+package fret.engraving;
+
+import fret.score.Bar;
+import fret.score.Event;
+import fret.score.NoteKey;
+import fret.score.ResolvedPassage;
+import fret.score.Resolver;
+import fret.score.Score;
+import fret.score.SoundingNote;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+
+/**
+ * Lays text and music out on pages. Lines of music are filled to the margin; a page ends, where it
+ * can, with a line that ends in a rest, so that there is time to turn.
+ */
+public final class PageMaker {
+  private static final double MARGIN_MM = 15;
+  private static final double TIGHTEST = 0.72;
+  private static final double GAP_MM = 5;
+  private static final int LINES_GIVEN_UP_FOR_A_TURN = 2;
+
+  private final GlyphMetrics metrics;
+  private final Page.Paper paper;
+  private final double spaceMm;
+  private final List<Line> lines = new ArrayList<>();
+
+  /** A line of text or music that is waiting for its page. */
+  private record Line(double heightMm, double baseMm, Page.Block block, boolean endsInRest) {}
+
+  /**
+   * What is printed over a stretch of music.
+   *
+   * @param fromSlice first moment; {@code toSlice} last one
+   */
+  public record Bracket(int fromSlice, int toSlice, String text) {}
+
+  /**
+   * @param spaceMm staff space; 1.75 is a usual part, 2.2 large
+   */
+  public PageMaker(GlyphMetrics metrics, Page.Paper paper, double spaceMm) {
+    this.metrics = metrics;
+    this.paper = paper;
+    this.spaceMm = spaceMm;
+  }
+
+  /** A line of text; long ones are cut at words. */
+  public PageMaker text(String text, double sizeMm, Primitive.Text.Style style) {
+    double room = paper.widthMm() - 2 * MARGIN_MM;
+    StringBuilder line = new StringBuilder();
+    for (String word : text.split(" ")) {
+      boolean full = metrics.textWidth(line + " " + word, style) * sizeMm > room;
+      if (full && line.length() > 0) {
+        textLine(line.toString(), sizeMm, style);
+        line.setLength(0);
+      }
+      line.append(line.length() == 0 ? "" : " ").append(word);
+    }
+    textLine(line.toString(), sizeMm, style);
+    return this;
+  }
+
+  private void textLine(String text, double sizeMm, Primitive.Text.Style style) {
+    lines.add(
+        new Line(
+            sizeMm * 1.5,
+            sizeMm * 1.1,
+            new Page.TextBlock(text, MARGIN_MM, 0, sizeMm, style),
+            false));
+  }
+
+  /** Empty room. */
+  public PageMaker gap(double mm) {
+    lines.add(new Line(mm, 0, new Page.TextBlock("", 0, 0, 1, Primitive.Text.Style.REGULAR), false));
+    return this;
+  }
+
+  /**
+   * Music, over as many lines as it needs.
+   *
+   * @param shiftMarks moments during which the hand moves, with whether it moves up the string
+   * @param brackets stretches to mark, such as chunks
+   */
+  public PageMaker music(
+      ResolvedPassage passage,
+      List<FingerText> fingers,
+      Map<Integer, Boolean> shiftMarks,
+      List<Bracket> brackets) {
+    Map<NoteKey, Integer> indices = new HashMap<>();
+    for (int i = 0; i < passage.notes().size(); i++) {
+      indices.put(passage.notes().get(i).key(), i);
+    }
+    double room = (paper.widthMm() - 2 * MARGIN_MM) / spaceMm;
+    List<Bar> bars = passage.score().bars();
+    int from = 0;
+    while (from < bars.size()) {
+      Optional<Bar> before = from == 0 ? Optional.empty() : Optional.of(bars.get(from - 1));
+      int to = lastThatFits(passage.score(), from, before, room);
+      boolean end = to == bars.size() - 1;
+      ResolvedPassage line = line(passage.score(), from, to);
+      Extract extract = new Extract(line, indices, fingers, shiftMarks, passage);
+      StripStyle style = new StripStyle(1, true, before, extract.marks);
+      Strip strip = filled(line, extract.texts, style, room, end);
+      add(withBrackets(strip, extract, brackets), endsInRest(bars.get(to)));
+      from = to + 1;
+    }
+    return this;
+  }
+
+  /** A part of the passage as a passage of its own, with what belongs to its notes. */
+  private static final class Extract {
+    private final List<FingerText> texts = new ArrayList<>();
+    private final Map<Integer, Boolean> marks = new HashMap<>();
+    private final TreeMap<Integer, Integer> sliceHere = new TreeMap<>();
+
+    Extract(
+        ResolvedPassage line,
+        Map<NoteKey, Integer> indices,
+        List<FingerText> fingers,
+        Map<Integer, Boolean> shiftMarks,
+        ResolvedPassage whole) {
+      Map<Integer, FingerText> byNote = new HashMap<>();
+      fingers.forEach(f -> byNote.put(f.note(), f));
+      for (int i = 0; i < line.notes().size(); i++) {
+        SoundingNote note = line.notes().get(i);
+        Integer index = indices.get(note.key());
+        if (index == null) {
+          continue; // It is tied on from the line before.
+        }
+        FingerText text = byNote.get(index);
+        if (text != null) {
+          texts.add(new FingerText(i, text.digit(), text.string(), text.pinned()));
+        }
+        int slice = whole.notes().get(index).slice();
+        sliceHere.put(slice, note.slice());
+        if (shiftMarks.containsKey(slice)) {
+          marks.put(note.slice(), shiftMarks.get(slice));
+        }
+      }
+    }
+  }
+
+  private static ResolvedPassage line(Score score, int from, int to) {
+    return Resolver.resolve(score.withBars(score.bars().subList(from, to + 1)));
+  }
+
+  private int lastThatFits(Score score, int from, Optional<Bar> before, double room) {
+    int to = from;
+    StripStyle tight = new StripStyle(TIGHTEST, true, before, Map.of());
+    while (to + 1 < score.bars().size()) {
+      Strip strip = StripEngraver.engrave(line(score, from, to + 1), List.of(), metrics, tight);
+      if (strip.width() > room + 1.5) {
+        return to;
+      }
+      to++;
+    }
+    return to;
+  }
+
+  /** The line with its notes spread to the margin; a last line keeps its natural width. */
+  private Strip filled(
+      ResolvedPassage line, List<FingerText> texts, StripStyle style, double room, boolean last) {
+    double low = TIGHTEST;
+    double high = 4;
+    Strip natural = StripEngraver.engrave(line, texts, metrics, style);
+    if (last && natural.width() - 1.5 < room * 0.9) {
+      return natural;
+    }
+    Strip best = StripEngraver.engrave(line, texts, metrics, style.withStretch(low));
+    for (int i = 0; i < 14; i++) {
+      double middle = (low + high) / 2;
+      Strip strip = StripEngraver.engrave(line, texts, metrics, style.withStretch(middle));
+      if (strip.width() - 1.5 <= room) {
+        best = strip;
+        low = middle;
+      } else {
+        high = middle;
+      }
+    }
+    return best;
+  }
+
+  /** Brackets over the line, in as many levels as they overlap. */
+  private Strip withBrackets(Strip strip, Extract extract, List<Bracket> brackets) {
+    List<Primitive> all = new ArrayList<>(strip.primitives());
+    double top = strip.top();
+    double[] freeFrom = new double[6];
+    int levels = 0;
+    for (Bracket b : brackets) {
+      var first = extract.sliceHere.ceilingEntry(b.fromSlice());
+      var last = extract.sliceHere.floorEntry(b.toSlice());
+      if (first == null || last == null || first.getKey() > b.toSlice()) {
+        continue;
+      }
+      double left = strip.sliceX().get(first.getValue()) - 0.6;
+      double right = strip.sliceX().get(last.getValue()) + 0.7;
+      int level = 0;
+      while (level < freeFrom.length - 1 && freeFrom[level] > left) {
+        level++;
+      }
+      double width = metrics.textWidth(b.text(), Primitive.Text.Style.REGULAR) * 1.1;
+      freeFrom[level] = Math.max(right, left + width) + 0.8;
+      levels = Math.max(levels, level + 1);
+      double y = top - 0.6 - level * 2.1;
+      Primitive.Ink ink = Primitive.Ink.FAINT;
+      all.add(new Primitive.Line(left, y, right, y, 0.12, false, ink, -1));
+      all.add(new Primitive.Line(left, y, left, y + 0.5, 0.12, false, ink, -1));
+      all.add(new Primitive.Line(right, y, right, y + 0.5, 0.12, false, ink, -1));
+      all.add(
+          new Primitive.Text(
+              b.text(),
+              left,
+              y - 0.35,
+              1.1,
+              width,
+              Primitive.Text.Style.REGULAR,
+              false,
+              ink,
+              -1));
+    }
+    double higher = levels == 0 ? top : top - 0.6 - levels * 2.1;
+    return new Strip(
+        all, strip.width(), higher, strip.bottom(), strip.sliceX(), strip.bars(), strip.onsetX());
+  }
+
+  private void add(Strip strip, boolean endsInRest) {
+    double above = -strip.top() * spaceMm;
+    double height = (strip.bottom() - strip.top()) * spaceMm + GAP_MM;
+    lines.add(
+        new Line(
+            height,
+            above,
+            new Page.MusicBlock(strip, MARGIN_MM - spaceMm, 0, spaceMm),
+            endsInRest));
+  }
+
+  private static boolean endsInRest(Bar bar) {
+    List<Event> events = bar.events();
+    return events.isEmpty() || events.get(events.size() - 1).isRest();
+  }
+
+  /** The pages. */
+  public List<Page> pages() {
+    double room = paper.heightMm() - 2 * MARGIN_MM;
+    List<Page> pages = new ArrayList<>();
+    int from = 0;
+    while (from < lines.size()) {
+      double height = 0;
+      int to = from;
+      while (to < lines.size() && (to == from || height + lines.get(to).heightMm() <= room)) {
+        height += lines.get(to).heightMm();
+        to++;
+      }
+      to = turn(from, to);
+      pages.add(page(lines.subList(from, to)));
+      from = to;
+    }
+    return pages;
+  }
+
+  /** An earlier end of the page where a rest gives time to turn; else the end as it is. */
+  private int turn(int from, int to) {
+    if (to >= lines.size()) {
+      return to;
+    }
+    for (int end = to; end > Math.max(from + 1, to - LINES_GIVEN_UP_FOR_A_TURN - 1); end--) {
+      if (lines.get(end - 1).endsInRest()) {
+        return end;
+      }
+    }
+    // A heading does not stay alone at the foot of a page.
+    boolean heading = lines.get(to - 1).block() instanceof Page.TextBlock;
+    return heading && to - 1 > from ? to - 1 : to;
+  }
+
+  private Page page(List<Line> of) {
+    List<Page.Block> blocks = new ArrayList<>();
+    double y = MARGIN_MM;
+    for (Line line : of) {
+      double base = y + line.baseMm();
+      if (line.block() instanceof Page.TextBlock t) {
+        blocks.add(new Page.TextBlock(t.text(), t.xMm(), base, t.sizeMm(), t.style()));
+      } else if (line.block() instanceof Page.MusicBlock m) {
+        blocks.add(new Page.MusicBlock(m.strip(), m.xMm(), base, m.spaceMm()));
+      }
+      y += line.heightMm();
+    }
+    return new Page(paper, blocks);
+  }
+}

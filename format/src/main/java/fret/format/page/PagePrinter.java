@@ -1,0 +1,129 @@
+package fret.format.page;
+
+import fret.base.UnusableInput;
+import fret.drill.Chunk;
+import fret.engraving.FingerText;
+import fret.engraving.Page;
+import fret.engraving.Strip;
+import fret.engraving.StripEngraver;
+import fret.engraving.StripStyle;
+import fret.format.midi.MidiWriter;
+import fret.instrument.InstrumentType;
+import fret.passage.Printer;
+import fret.passage.Sheets;
+import fret.passage.Workbench;
+import fret.tempo.Ladder;
+import java.awt.image.BufferedImage;
+import java.awt.print.PrinterException;
+import java.awt.print.PrinterJob;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.util.List;
+import java.util.Optional;
+import javax.imageio.ImageIO;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.printing.PDFPageable;
+
+/** Makes files with the shipped fonts. */
+public final class PagePrinter implements Printer {
+  private static final float PNG_DOTS = 200;
+  private static final float SCREEN_DOTS = 110;
+  private static final int LARGEST_SIDE = 6000;
+
+  private final PageFonts fonts;
+  private final PageFiles files;
+
+  public PagePrinter(PageFonts fonts) {
+    this.fonts = fonts;
+    this.files = new PageFiles(fonts);
+  }
+
+  @Override
+  public byte[] partPdf(
+      Workbench bench, List<FingerText> fingers, List<Chunk> chunks, Page.Paper paper) {
+    List<Page> pages = new Sheets(fonts, paper).part(bench, fingers, chunks);
+    return files.pdf(pages, bench.passage().settings().title());
+  }
+
+  @Override
+  public byte[] practicePdf(
+      Workbench bench, List<Chunk> chunks, Ladder ladder, Page.Paper paper) {
+    List<Page> pages = new Sheets(fonts, paper).practice(bench, chunks, ladder);
+    return files.pdf(pages, bench.passage().settings().title());
+  }
+
+  private Strip strip(Workbench bench, List<FingerText> fingers) {
+    StripStyle style =
+        new StripStyle(1, true, Optional.empty(), Sheets.shiftMarks(bench.fingering()));
+    return StripEngraver.engrave(bench.resolved(), fingers, fonts, style);
+  }
+
+  @Override
+  public byte[] svg(Workbench bench, List<FingerText> fingers) {
+    return files.svg(strip(bench, fingers));
+  }
+
+  @Override
+  public byte[] png(Workbench bench, List<FingerText> fingers) {
+    return files.png(strip(bench, fingers), PNG_DOTS);
+  }
+
+  @Override
+  public byte[] midi(Workbench bench) {
+    return MidiWriter.write(
+        bench.resolved(), bench.task().tempo(), program(bench.task().hand().instrument().type()));
+  }
+
+  /** Sound of an instrument ("General MIDI System Level 1", MIDI Manufacturers Association). */
+  private static int program(InstrumentType type) {
+    return switch (type) {
+      case VIOLIN -> 40;
+      case VIOLA -> 41;
+      case CELLO -> 42;
+      case BASS -> 43;
+    };
+  }
+
+  @Override
+  public boolean print(byte[] pdf, String title) {
+    if (PrinterJob.lookupPrintServices().length == 0) {
+      return false;
+    }
+    try (PDDocument document = Loader.loadPDF(pdf)) {
+      PrinterJob job = PrinterJob.getPrinterJob();
+      job.setJobName(title);
+      job.setPageable(new PDFPageable(document));
+      job.print();
+      return true;
+    } catch (IOException | PrinterException e) {
+      throw new IllegalStateException(e);
+    }
+  }
+
+  @Override
+  public byte[] picture(String name, byte[] bytes, int page) throws UnusableInput {
+    try {
+      boolean pdf = bytes.length > 4 && bytes[0] == '%' && bytes[1] == 'P' && bytes[2] == 'D';
+      BufferedImage image =
+          pdf
+              ? PageFiles.picture(bytes, page, SCREEN_DOTS)
+              : ImageIO.read(new ByteArrayInputStream(bytes));
+      if (image == null || image.getWidth() > LARGEST_SIDE || image.getHeight() > LARGEST_SIDE) {
+        throw new UnusableInput(
+            name,
+            image == null
+                ? "This is no picture that can be shown."
+                : "The picture is larger than " + LARGEST_SIDE + " dots.",
+            "Use a PNG or JPEG picture, or a PDF document.");
+      }
+      ByteArrayOutputStream out = new ByteArrayOutputStream();
+      ImageIO.write(image, "png", out);
+      return out.toByteArray();
+    } catch (IOException | RuntimeException e) {
+      throw new UnusableInput(
+          name, "The page cannot be shown.", "Use a PNG or JPEG picture, or a PDF document.");
+    }
+  }
+}
