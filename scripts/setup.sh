@@ -48,6 +48,7 @@ fret_build() {
   fi
   fret_tools
   fret_say "building (once)"
+  rm -rf "$root/app/target/lib" # No library of an older build stays on the path.
   (cd "$root" && mvn -q -B -pl core,format,store,app package -DskipTests -Dspotless.check.skip=true >&2)
   touch "$stamp"
 }

@@ -241,13 +241,18 @@ final class MarkEngraver {
         default -> {}
       }
     }
-    double width = glyphs.stream().mapToDouble(g -> pen.metrics().box(g).width() - 0.12).sum();
+    double width = glyphs.stream().mapToDouble(this::step).sum();
     double y = Math.max(DYNAMICS_Y, pen.skyline().bottomOver(x - 0.3, x + width + 0.3) + 1.7);
-    double at = x - 0.2;
+    double at = x - 0.1;
     for (MusicGlyph g : glyphs) {
-      pen.glyph(g, at - pen.metrics().box(g).left(), y, 1, Primitive.Ink.NOTE, -1);
-      at += pen.metrics().box(g).width() - 0.12;
+      pen.glyph(g, at, y, 1, Primitive.Ink.NOTE, -1);
+      at += step(g);
     }
+  }
+
+  /** Letters of a dynamic stand close; the leaning f reaches under its neighbours. */
+  private double step(MusicGlyph letter) {
+    return pen.metrics().box(letter).right() - (letter == MusicGlyph.DYNAMIC_F ? 0.4 : 0.06);
   }
 
   private void hairpins(ToDoubleFunction<Fraction> xAt) {

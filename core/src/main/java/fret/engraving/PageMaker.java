@@ -75,7 +75,8 @@ public final class PageMaker {
 
   /** Empty room. */
   public PageMaker gap(double mm) {
-    lines.add(new Line(mm, 0, new Page.TextBlock("", 0, 0, 1, Primitive.Text.Style.REGULAR), false));
+    lines.add(
+        new Line(mm, 0, new Page.TextBlock("", 0, 0, 1, Primitive.Text.Style.REGULAR), false));
     return this;
   }
 
@@ -212,15 +213,7 @@ public final class PageMaker {
       all.add(new Primitive.Line(right, y, right, y + 0.5, 0.12, false, ink, -1));
       all.add(
           new Primitive.Text(
-              b.text(),
-              left,
-              y - 0.35,
-              1.1,
-              width,
-              Primitive.Text.Style.REGULAR,
-              false,
-              ink,
-              -1));
+              b.text(), left, y - 0.35, 1.1, width, Primitive.Text.Style.REGULAR, false, ink, -1));
     }
     double higher = levels == 0 ? top : top - 0.6 - levels * 2.1;
     return new Strip(

@@ -10,8 +10,8 @@ import java.util.Optional;
  *
  * @param stretch room between notes against the natural one, 0.5 to 4
  * @param collapseRests whether bars of rest in a row are drawn as one with their number
- * @param before the bar before, when the stave goes on from another line: clef and key are repeated,
- *     the metre is not
+ * @param before the bar before, when the stave goes on from another line: clef and key are
+ *     repeated, the metre is not
  * @param shiftMarks moments during which the hand moves, with whether it moves up the string
  */
 public record StripStyle(

@@ -85,8 +85,7 @@ public final class Sheets {
               .mapToInt(fret.score.Slice::index)
               .toArray();
       if (slices.length > 0) {
-        brackets.add(
-            new PageMaker.Bracket(slices[0], slices[slices.length - 1], c.label()));
+        brackets.add(new PageMaker.Bracket(slices[0], slices[slices.length - 1], c.label()));
       }
     }
     return brackets;
@@ -107,7 +106,8 @@ public final class Sheets {
     for (Chunk chunk : chunks) {
       maker.gap(4);
       boolean spot = chunk.id().startsWith("spot");
-      String name = (spot ? "Shift, " + chunk.label().toLowerCase(java.util.Locale.ROOT) : chunk.label());
+      String name =
+          (spot ? "Shift, " + chunk.label().toLowerCase(java.util.Locale.ROOT) : chunk.label());
       maker.text(name + ": " + chunk.why(), TEXT_MM * 1.15, Primitive.Text.Style.BOLD);
       maker.text(
           ladder.levels().stream().map(l -> l + " [   ]").collect(Collectors.joining("   ")),

@@ -104,21 +104,11 @@ public final class ProofReader {
 
   private void tooShort(Bar bar, Fraction content, Fraction declared) {
     Fraction missing = declared.subtract(content);
-    Optional<NoteValue> rest = NoteValue.ofLength(missing);
     String voice = bar.events().stream().map(Event::voice).findFirst().orElse("1");
+    List<Event> filled = new ArrayList<>(bar.events());
+    boolean whole = addRests(filled, voice, bar.start().add(content), missing);
     Score mended = null;
-    if (rest.isPresent()) {
-      List<Event> filled = new ArrayList<>(bar.events());
-      filled.add(
-          new Event(
-              voice,
-              bar.start().add(content),
-              missing,
-              rest.get(),
-              List.of(),
-              Event.Grace.NONE,
-              false,
-              Signs.PLAIN));
+    if (whole) {
       List<Bar> bars = new ArrayList<>(page.bars());
       bars.set(bars.indexOf(bar), bar.withEvents(filled));
       mended = page.withBars(bars);
@@ -131,8 +121,29 @@ public final class ProofReader {
             content.signum() == 0
                 ? "The bar is empty."
                 : "The bar is too short by " + length(missing) + ".",
-            mended == null ? "" : "Fill it with a rest",
+            mended == null ? "" : "Fill it with rests",
             Optional.ofNullable(mended)));
+  }
+
+  /** Adds rests, the short ones first; false when plain values do not fill it. */
+  private static boolean addRests(List<Event> into, String voice, Fraction from, Fraction length) {
+    List<NoteValue> values = new ArrayList<>();
+    Fraction left = length;
+    for (int denominator = 1; denominator <= 64; denominator *= 2) {
+      NoteValue value = new NoteValue(denominator, 0);
+      while (value.length().compareTo(left) <= 0) {
+        values.add(0, value);
+        left = left.subtract(value.length());
+      }
+    }
+    Fraction at = from;
+    for (NoteValue value : values) {
+      into.add(
+          new Event(
+              voice, at, value.length(), value, List.of(), Event.Grace.NONE, false, Signs.PLAIN));
+      at = at.add(value.length());
+    }
+    return left.signum() == 0;
   }
 
   private static String length(Fraction length) {

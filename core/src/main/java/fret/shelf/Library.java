@@ -37,6 +37,14 @@ public interface Library extends AutoCloseable {
   /** Keeps a page, so that changes of it can follow. */
   void keepPage(long passageId, Score page);
 
+  /** A photo or scan of the page. */
+  record Picture(String name, byte[] bytes) {}
+
+  Optional<Picture> picture(long passageId);
+
+  /** Keeps a photo or scan of the page in place of the one before. */
+  void keepPicture(long passageId, Picture picture);
+
   /** Takes a passage with all that belongs to it out of the library. */
   void remove(long passageId);
 

@@ -190,6 +190,19 @@ public record Draft(Score page, Place at, Pen pen, Optional<Place> anchor) {
     return c4.diatonic() + 4 - bar().clef().staffPosition(c4);
   }
 
+  /**
+   * A note as it sounds, from a keyboard: spelled in the key, and written where the part's
+   * transposition puts it.
+   */
+  public Draft sounding(int midi) {
+    int written = midi - page.transposition().semitones();
+    if (written < 16 || written > 120) {
+      return this;
+    }
+    Draft here = pen.grace() ? this : withRoom();
+    return here.put(List.of(Head.of(Pitch.ofMidi(written, here.bar().key()))));
+  }
+
   public Draft rest() {
     return insert(List.of());
   }

@@ -260,10 +260,28 @@ public final class SqliteLibrary implements Library {
   }
 
   @Override
+  public synchronized Optional<Picture> picture(long passageId) {
+    return handle
+        .createQuery("SELECT name, bytes FROM picture WHERE passage_id = ?")
+        .bind(0, passageId)
+        .map((r, c) -> new Picture(r.getString("name"), r.getBytes("bytes")))
+        .findOne();
+  }
+
+  @Override
+  public synchronized void keepPicture(long passageId, Picture picture) {
+    handle.execute(
+        "INSERT INTO picture (passage_id, name, bytes) VALUES (?, ?, ?) ON CONFLICT (passage_id) DO UPDATE SET name = excluded.name, bytes = excluded.bytes",
+        passageId,
+        picture.name(),
+        picture.bytes());
+  }
+
+  @Override
   public synchronized void remove(long passageId) {
     handle.useTransaction(
         h -> {
-          for (String table : List.of("bar", "source", "change", "journal")) {
+          for (String table : List.of("bar", "source", "picture", "change", "journal")) {
             h.execute("DELETE FROM " + table + " WHERE passage_id = ?", passageId);
           }
           h.execute("DELETE FROM passage WHERE id = ?", passageId);

@@ -61,11 +61,7 @@ final class ExportCommand implements Callable<Integer> {
             : read.value().title();
     Passage.Settings settings =
         new Passage.Settings(
-            title,
-            new Tempo(options.beat(read.value()), tempo),
-            setup,
-            Reading.PLAIN,
-            false);
+            title, new Tempo(options.beat(read.value()), tempo), setup, Reading.PLAIN, false);
     Workbench bench =
         Workbench.of(new Passage(0, 0, "", "", 0, settings, Marks.NONE), read.value());
     byte[] bytes = bytes(bench);
@@ -82,22 +78,17 @@ final class ExportCommand implements Callable<Integer> {
   }
 
   private byte[] bytes(Workbench bench) {
-    Page.Paper size =
-        paper.equalsIgnoreCase("letter") ? Page.Paper.LETTER : Page.Paper.A4;
+    Page.Paper size = paper.equalsIgnoreCase("letter") ? Page.Paper.LETTER : Page.Paper.A4;
     return switch (format) {
       case "musicxml" -> MusicXmlWriter.write(bench.fingered(i -> true));
       case "pdf" ->
           new PagePrinter(ShippedFonts.load())
               .partPdf(
-                  bench,
-                  digits(bench),
-                  Chunker.chunks(bench.resolved(), bench.fingering()),
-                  size);
+                  bench, digits(bench), Chunker.chunks(bench.resolved(), bench.fingering()), size);
       case "svg" -> new PagePrinter(ShippedFonts.load()).svg(bench, digits(bench));
       case "png" -> new PagePrinter(ShippedFonts.load()).png(bench, digits(bench));
       case "midi" -> new PagePrinter(ShippedFonts.load()).midi(bench);
-      default ->
-          throw options.usage("--to " + format + " is not pdf, svg, png, musicxml or midi");
+      default -> throw options.usage("--to " + format + " is not pdf, svg, png, musicxml or midi");
     };
   }
 

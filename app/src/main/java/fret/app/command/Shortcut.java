@@ -62,6 +62,10 @@ public enum Shortcut {
       "Strip",
       "Up-bow mark on the note, or take it off",
       new KeyCodeCombination(KeyCode.U, KeyCombination.SHORTCUT_DOWN)),
+  PASTE_TUNE(
+      "Everywhere",
+      "Open the ABC text on the clipboard",
+      new KeyCodeCombination(KeyCode.V, KeyCombination.SHORTCUT_DOWN, KeyCombination.SHIFT_DOWN)),
   WRITE("Part", "Write on the page", new KeyCodeCombination(KeyCode.W)),
   W_LEAVE("Writing", "Leave writing", new KeyCodeCombination(KeyCode.ESCAPE)),
   W_NOTE_A("Writing", "Note A, in the nearest octave", new KeyCodeCombination(KeyCode.A)),

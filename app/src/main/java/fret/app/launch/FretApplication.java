@@ -1,11 +1,17 @@
 package fret.app.launch;
 
+import fret.app.batch.ShippedFonts;
 import fret.app.device.StreamClickPlayer;
+import fret.app.device.StreamNotePlayer;
+import fret.app.device.SystemMidiKeyboard;
+import fret.app.view.Devices;
 import fret.app.view.MainView;
 import fret.app.viewmodel.PracticeModel;
 import fret.app.viewmodel.Studio;
 import fret.app.widget.Look;
 import fret.app.widget.MusicFont;
+import fret.format.page.PagePrinter;
+import fret.passage.Printer;
 import fret.store.SqliteLibrary;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -15,6 +21,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.function.Supplier;
 import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.scene.Scene;
@@ -23,6 +30,20 @@ import javafx.stage.Stage;
 /** The window, wired together. */
 public final class FretApplication extends Application {
   static final Formats FORMATS = new Formats();
+  static final Supplier<Printer> PRINTER = new Lazy();
+
+  /** The printer, made once when it is first needed. */
+  private static final class Lazy implements Supplier<Printer> {
+    private Printer made;
+
+    @Override
+    public synchronized Printer get() {
+      if (made == null) {
+        made = new PagePrinter(ShippedFonts.load());
+      }
+      return made;
+    }
+  }
 
   private SqliteLibrary library;
 
@@ -39,7 +60,7 @@ public final class FretApplication extends Application {
     if (demo) {
       Demo.fill(library, FORMATS, LocalDate.now());
     }
-    Studio studio = new Studio(library, FORMATS, FORMATS, Clock.systemDefaultZone());
+    Studio studio = new Studio(library, FORMATS, FORMATS, PRINTER, Clock.systemDefaultZone());
     PracticeModel practice = new PracticeModel(studio, Instant::now);
     MainView[] main = new MainView[1];
     Runnable showDemo =
@@ -51,7 +72,7 @@ public final class FretApplication extends Application {
             library = demoLibrary;
             show(
                 stage,
-                new Studio(demoLibrary, FORMATS, FORMATS, Clock.systemDefaultZone()),
+                new Studio(demoLibrary, FORMATS, FORMATS, PRINTER, Clock.systemDefaultZone()),
                 main,
                 () -> {});
           } catch (RuntimeException e) {
@@ -73,7 +94,14 @@ public final class FretApplication extends Application {
       Stage stage, Studio studio, PracticeModel practice, MainView[] main, Runnable demo) {
     main[0] =
         new MainView(
-            studio, practice, StreamClickPlayer.forThisMachine(), new Look(MusicFont.load()), demo);
+            studio,
+            practice,
+            new Devices(
+                StreamClickPlayer.forThisMachine(),
+                new StreamNotePlayer(),
+                new SystemMidiKeyboard()),
+            new Look(MusicFont.load()),
+            demo);
     Scene scene = new Scene(main[0], 1280, 800);
     scene
         .getStylesheets()

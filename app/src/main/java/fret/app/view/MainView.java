@@ -16,11 +16,11 @@ import fret.passage.Setup;
 import fret.pitch.KeySignature;
 import fret.score.Signs;
 import fret.score.TimeSignature;
-import fret.sound.ClickPlayer;
 import fret.writing.Draft;
 import fret.writing.Writing;
 import java.io.File;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.util.EnumMap;
 import java.util.List;
@@ -32,6 +32,7 @@ import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextInputControl;
+import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.TransferMode;
 import javafx.scene.layout.BorderPane;
@@ -60,15 +61,15 @@ public final class MainView extends BorderPane {
   private Area current = Area.SHELF;
 
   public MainView(
-      Studio studio, PracticeModel practice, ClickPlayer player, Look look, Runnable demo) {
+      Studio studio, PracticeModel practice, Devices devices, Look look, Runnable demo) {
     this.studio = studio;
     this.demo = demo;
     this.look = look;
     getStyleClass().add("fret");
     leftHand = new LeftHandView(studio, look);
-    writing = new WritingModel(studio);
+    writing = new WritingModel(studio, devices.notes(), devices.keyboard());
     part = new PartView(studio, writing, look, this::chooseAgain);
-    practise = new PractiseView(studio, practice, player, look);
+    practise = new PractiseView(studio, practice, devices.click(), look);
     areas.put(Area.SHELF, new ShelfView(studio, this));
     areas.put(Area.PART, part);
     areas.put(Area.LEFT_HAND, leftHand);
@@ -243,7 +244,7 @@ public final class MainView extends BorderPane {
 
   /** Asks for a file and opens it. */
   void chooseFile() {
-    ask("Open a MusicXML file").ifPresent(this::openFile);
+    ask("Open a part").ifPresent(this::openFile);
   }
 
   /** Asks where to, and saves the file with the fingering written into it. */
@@ -258,6 +259,16 @@ public final class MainView extends BorderPane {
     if (file != null) {
       saveTo(file);
     }
+  }
+
+  /** Saves a file to print, to show or to hear. */
+  public void savePaper(Studio.Paper kind, File file) {
+    part.paper().save(kind, file);
+  }
+
+  /** Keeps a photo or scan of the page beside the open passage. */
+  public void takePicture(File file) {
+    part.paper().take(file);
   }
 
   /** Saves the open passage with its fingering to a file. */
@@ -279,8 +290,21 @@ public final class MainView extends BorderPane {
   public void openFile(File file) {
     bytes(file)
         .ifPresent(
-            bytes ->
-                studio.parts(file.getName(), bytes, parts -> open(file.getName(), bytes, parts)));
+            bytes -> {
+              studio.remember(file.getAbsolutePath());
+              studio.parts(file.getName(), bytes, parts -> open(file.getName(), bytes, parts));
+            });
+  }
+
+  /** Opens the text on the clipboard as a tune. */
+  private void pasteTune() {
+    String text = Clipboard.getSystemClipboard().getString();
+    if (text == null || text.isBlank()) {
+      studio.report(new Problem("", "There is no text on the clipboard.", "Copy an ABC tune."));
+    } else {
+      studio.importFile("pasted.abc", text.getBytes(StandardCharsets.UTF_8));
+      go(Area.PART);
+    }
   }
 
   private void open(String name, byte[] bytes, List<PartChoice> parts) {
@@ -326,7 +350,9 @@ public final class MainView extends BorderPane {
     chooser.setTitle(title);
     chooser
         .getExtensionFilters()
-        .add(new FileChooser.ExtensionFilter("MusicXML", "*.musicxml", "*.xml", "*.mxl"));
+        .add(
+            new FileChooser.ExtensionFilter(
+                "MusicXML, MIDI, ABC", "*.musicxml", "*.xml", "*.mxl", "*.mid", "*.midi", "*.abc"));
     return Optional.ofNullable(chooser.showOpenDialog(getScene().getWindow()));
   }
 
@@ -419,6 +445,7 @@ public final class MainView extends BorderPane {
       case NEXT_ITEM -> practise.nextItem();
       case SUBDIVIDE -> practise.nextSubdivision();
       case WRITE -> part.write();
+      case PASTE_TUNE -> pasteTune();
       default -> throw new IllegalArgumentException("no handler for " + s);
     }
     return true;

@@ -63,6 +63,8 @@ final class PartView extends VBox {
   private final WritingModel writing;
   private final WritingKeys keys;
   private final DetailsPane details;
+  private final PaperPane paper;
+  private long pictureOf = -1;
   private final HBox banner = Parts.row(12);
   private final Button write = new Button();
   private final Label mode = Parts.line("", "strong");
@@ -108,6 +110,9 @@ final class PartView extends VBox {
     tab(tabs, pane, "Noticed on the page", "tab-noticed", noticed);
     tab(tabs, pane, "About the passage", "tab-about", details.about());
     tab(tabs, pane, "Tempo", "tab-tempo", details.tempo());
+    paper = new PaperPane(studio);
+    tab(tabs, pane, "Picture of the page", "tab-picture", paper.picture());
+    tab(tabs, pane, "On paper", "tab-paper", paper.out());
     VBox right = Parts.card("", tabs, pane);
     VBox.setVgrow(pane, Priority.ALWAYS);
     HBox.setHgrow(right, Priority.ALWAYS);
@@ -125,6 +130,10 @@ final class PartView extends VBox {
 
   StripView strip() {
     return strip;
+  }
+
+  PaperPane paper() {
+    return paper;
   }
 
   private static ScrollPane scroll(Node content) {
@@ -375,6 +384,10 @@ final class PartView extends VBox {
     showQuestion(s.reading().divided());
     showFindings();
     details.show(s.details());
+    if (pictureOf != b.passage().id()) {
+      pictureOf = b.passage().id();
+      paper.opened();
+    }
     follow();
   }
 

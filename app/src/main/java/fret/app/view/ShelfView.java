@@ -60,7 +60,20 @@ final class ShelfView extends VBox {
     }
     page.getChildren()
         .add(Parts.row(10, Parts.button("Open a file", "shelf-open", main::chooseFile), byHand()));
+    recent(page);
     getChildren().add(page);
+  }
+
+  /** Files that were opened last, to open again. */
+  private void recent(VBox page) {
+    FlowPane files = new FlowPane(8, 6);
+    for (String path : studio.recentFiles()) {
+      java.io.File file = new java.io.File(path);
+      files.getChildren().add(Parts.button(file.getName(), "", () -> main.openFile(file), "small"));
+    }
+    if (!files.getChildren().isEmpty()) {
+      page.getChildren().addAll(Parts.line("Opened last", "quiet"), files);
+    }
   }
 
   /** A new page for each instrument. */

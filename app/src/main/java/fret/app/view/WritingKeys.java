@@ -96,6 +96,7 @@ final class WritingKeys {
     actions.put(Shortcut.W_CUT, model::cut);
     actions.put(Shortcut.W_PASTE, model::paste);
     actions.put(Shortcut.W_LEAVE, model::stop);
+    actions.put(Shortcut.W_SOUND, model::toggleHeard);
   }
 
   private void signs() {

@@ -3,6 +3,7 @@ package fret.app.viewmodel;
 import fret.base.Outcome;
 import fret.base.Problem;
 import fret.base.UnusableInput;
+import fret.engraving.Page;
 import fret.fingering.Fingering;
 import fret.fingering.FingeringSolver;
 import fret.fingering.NoteFinger;
@@ -14,6 +15,7 @@ import fret.mark.Reattachment;
 import fret.passage.Change;
 import fret.passage.MarkedFileWriter;
 import fret.passage.Passage;
+import fret.passage.Printer;
 import fret.passage.Reading;
 import fret.passage.ScoreReader;
 import fret.passage.Setup;
@@ -34,6 +36,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.Function;
+import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanWrapper;
@@ -68,9 +71,12 @@ public final class Studio {
   /** In place of a note: everything is computed anew. */
   private static final int WHOLE = -1;
 
+  private static final int MOST_RECENT = 6;
+
   private final Library library;
   private final ScoreReader reader;
   private final MarkedFileWriter writer;
+  private final Supplier<Printer> printer;
   private final Clock clock;
   private final Background background = new Background(this::failed);
   private final ObservableList<Passage> passages = FXCollections.observableArrayList();
@@ -95,7 +101,16 @@ public final class Studio {
   private Computed newest;
   private int generation;
 
-  public Studio(Library library, ScoreReader reader, MarkedFileWriter writer, Clock clock) {
+  /**
+   * @param printer made when it is first needed, as loading its fonts takes a moment
+   */
+  public Studio(
+      Library library,
+      ScoreReader reader,
+      MarkedFileWriter writer,
+      Supplier<Printer> printer,
+      Clock clock) {
+    this.printer = printer;
     this.writer = writer;
     this.library = library;
     this.reader = reader;
@@ -109,6 +124,33 @@ public final class Studio {
   /** Whether the window is dark. */
   public ReadOnlyBooleanProperty darkProperty() {
     return dark.getReadOnlyProperty();
+  }
+
+  /** Whether typed notes are heard. */
+  public boolean isHeard() {
+    return library.setting("typedHeard").map(Boolean::parseBoolean).orElse(true);
+  }
+
+  public void setHeard(boolean heard) {
+    library.putSetting("typedHeard", String.valueOf(heard));
+  }
+
+  /** Files that were opened last, the newest first. */
+  public List<String> recentFiles() {
+    return library
+        .setting("recentFiles")
+        .filter(t -> !t.isEmpty())
+        .map(t -> List.of(t.split("\n")))
+        .orElse(List.of());
+  }
+
+  /** Remembers a file that was opened. */
+  public void remember(String path) {
+    List<String> all = new ArrayList<>(recentFiles());
+    all.remove(path);
+    all.add(0, path);
+    library.putSetting(
+        "recentFiles", String.join("\n", all.subList(0, Math.min(MOST_RECENT, all.size()))));
   }
 
   public void toggleDark() {
@@ -620,6 +662,100 @@ public final class Studio {
           () -> true,
           then);
     }
+  }
+
+  /** What a file is made for. */
+  public enum Paper {
+    PART_PDF("part.pdf"),
+    PRACTICE_PDF("practice.pdf"),
+    SVG("part.svg"),
+    PNG("part.png"),
+    MIDI("part.mid");
+
+    private final String ending;
+
+    Paper(String ending) {
+      this.ending = ending;
+    }
+
+    /** End of the name of the file. */
+    public String ending() {
+      return ending;
+    }
+  }
+
+  /** Makes a file of the open passage, handed on when it is made. */
+  public void make(Paper kind, Page.Paper size, Consumer<byte[]> then) {
+    Workbench now = bench.get();
+    Planning plan = planned.get();
+    if (now == null || plan == null) {
+      return;
+    }
+    background.run(
+        () -> {
+          Printer p = printer.get();
+          return switch (kind) {
+            case PART_PDF -> p.partPdf(now, Digits.of(now), plan.chunks(), size);
+            case PRACTICE_PDF -> p.practicePdf(now, plan.chunks(), plan.ladder(), size);
+            case SVG -> p.svg(now, Digits.of(now));
+            case PNG -> p.png(now, Digits.of(now));
+            case MIDI -> p.midi(now);
+          };
+        },
+        () -> true,
+        then);
+  }
+
+  /** Prints the part or the practice sheet on the usual printer. */
+  public void print(Paper kind, Page.Paper size) {
+    make(
+        kind,
+        size,
+        pdf ->
+            background.run(
+                () -> printer.get().print(pdf, open.settings().title()),
+                () -> true,
+                done -> {
+                  if (done) {
+                    message.set("Sent to the printer");
+                  } else {
+                    error.set(
+                        new Problem(
+                            "",
+                            "No printer is set up on this computer.",
+                            "Save a PDF and print it elsewhere."));
+                  }
+                }));
+  }
+
+  /** Keeps a photo or scan of the page beside the open passage. */
+  public void keepPicture(String name, byte[] bytes, Consumer<byte[]> then) {
+    long id = open.id();
+    background.run(
+        () -> {
+          byte[] shown = printer.get().picture(name, bytes, 0);
+          library.keepPicture(id, new Library.Picture(name, bytes));
+          return shown;
+        },
+        () -> true,
+        then);
+  }
+
+  /** A page of the kept photo or scan as a PNG picture, handed on when there is one. */
+  public void picture(int page, Consumer<byte[]> then) {
+    if (open == null) {
+      return;
+    }
+    long id = open.id();
+    background.run(
+        () -> {
+          Optional<Library.Picture> kept = library.picture(id);
+          return kept.isEmpty()
+              ? new byte[0]
+              : printer.get().picture(kept.get().name(), kept.get().bytes(), page);
+        },
+        () -> open.id() == id,
+        then);
   }
 
   /** Says what was done. */

@@ -1,12 +1,16 @@
 package fret.app.viewmodel;
 
 import fret.passage.Workbench;
+import fret.pitch.Pitch;
 import fret.score.Event;
 import fret.score.Score;
+import fret.sound.MidiKeyboard;
+import fret.sound.NotePlayer;
 import fret.writing.Draft;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
+import javafx.application.Platform;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import org.apache.commons.numbers.fraction.Fraction;
@@ -16,12 +20,20 @@ import org.apache.commons.numbers.fraction.Fraction;
  */
 public final class WritingModel {
   private final Studio studio;
+  private final NotePlayer player;
+  private final MidiKeyboard keyboard;
   private final ReadOnlyObjectWrapper<Draft> draft = new ReadOnlyObjectWrapper<>();
   private List<Event> clip = List.of();
   private boolean pendingStart;
 
-  public WritingModel(Studio studio) {
+  /**
+   * @param player sounds what is typed
+   * @param keyboard notes can be entered with
+   */
+  public WritingModel(Studio studio, NotePlayer player, MidiKeyboard keyboard) {
     this.studio = studio;
+    this.player = player;
+    this.keyboard = keyboard;
     studio.benchProperty().addListener((o, before, now) -> follow(now));
   }
 
@@ -46,10 +58,41 @@ public final class WritingModel {
         any
             ? at(studio.page(), bench.resolved().notes().get(note).onset())
             : Draft.atEnd(studio.page()));
+    keyboard.start(
+        midi -> Platform.runLater(() -> apply("From the keyboard", d -> d.sounding(midi))));
   }
 
   public void stop() {
+    keyboard.stop();
     draft.set(null);
+  }
+
+  /** What else notes can be entered with. */
+  public String keyboardName() {
+    return keyboard.description();
+  }
+
+  /** Whether what is typed is heard. */
+  public boolean isHeard() {
+    return studio.isHeard();
+  }
+
+  public void toggleHeard() {
+    studio.setHeard(!studio.isHeard());
+    studio.tell(studio.isHeard() ? "What is typed is heard" : "Typing is silent");
+  }
+
+  private void sound(Draft after) {
+    double a4 = studio.passage().settings().setup().a4Hz();
+    after
+        .current()
+        .filter(e -> !e.isRest())
+        .ifPresent(
+            e -> {
+              Pitch top = e.heads().get(e.heads().size() - 1).pitch();
+              double hertz = top.plus(after.page().transposition()).hertz(a4);
+              player.play(Math.max(20, Math.min(8000, hertz)));
+            });
   }
 
   /** Goes to the note at an onset. */
@@ -82,6 +125,9 @@ public final class WritingModel {
     draft.set(after);
     if (!after.page().equals(before.page())) {
       studio.writePage(name, after.page());
+      if (studio.isHeard() && !after.current().equals(before.current())) {
+        sound(after);
+      }
     }
   }
 

@@ -84,8 +84,7 @@ public final class StripView extends Region {
       Optional<Fingering> fingering,
       Instrument instrument) {
     strip =
-        StripEngraver.engrave(
-            shown, digits, font, writing ? StripStyle.WRITING : StripStyle.PLAIN);
+        StripEngraver.engrave(shown, digits, font, writing ? StripStyle.WRITING : StripStyle.PLAIN);
     passage = shown;
     lane.show(fingering, instrument);
     scrollX = Math.max(0, Math.min(scrollX, maxScroll()));

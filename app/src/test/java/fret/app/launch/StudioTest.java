@@ -50,7 +50,13 @@ class StudioTest {
     library = SqliteLibrary.open(dir.resolve("library.sqlite"));
     Demo.fill(library, FretApplication.FORMATS, TODAY);
     Clock clock = Clock.fixed(TODAY.atTime(9, 0).toInstant(ZoneOffset.UTC), ZoneOffset.UTC);
-    studio = new Studio(library, FretApplication.FORMATS, FretApplication.FORMATS, clock);
+    studio =
+        new Studio(
+            library,
+            FretApplication.FORMATS,
+            FretApplication.FORMATS,
+            FretApplication.PRINTER,
+            clock);
   }
 
   @AfterEach

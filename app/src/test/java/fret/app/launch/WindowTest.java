@@ -2,6 +2,8 @@ package fret.app.launch;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import fret.app.device.SimulatedMidiKeyboard;
+import fret.app.view.Devices;
 import fret.app.view.MainView;
 import fret.app.viewmodel.PracticeModel;
 import fret.app.viewmodel.Studio;
@@ -10,6 +12,7 @@ import fret.app.widget.MusicFont;
 import fret.instrument.Finger;
 import fret.journal.Verdict;
 import fret.sound.ClickPlayer;
+import fret.sound.NotePlayer;
 import fret.store.SqliteLibrary;
 import java.io.File;
 import java.nio.charset.StandardCharsets;
@@ -40,6 +43,8 @@ class WindowTest {
   @TempDir static Path dir;
 
   private final ClickPlayer player = Mockito.mock(ClickPlayer.class);
+  private final NotePlayer notes = Mockito.mock(NotePlayer.class);
+  private final SimulatedMidiKeyboard keyboard = new SimulatedMidiKeyboard();
   private SqliteLibrary library;
   private Studio studio;
   private MainView main;
@@ -53,12 +58,16 @@ class WindowTest {
     Demo.fill(library, FretApplication.FORMATS, LocalDate.now());
     studio =
         new Studio(
-            library, FretApplication.FORMATS, FretApplication.FORMATS, Clock.systemDefaultZone());
+            library,
+            FretApplication.FORMATS,
+            FretApplication.FORMATS,
+            FretApplication.PRINTER,
+            Clock.systemDefaultZone());
     main =
         new MainView(
             studio,
             new PracticeModel(studio, Instant::now),
-            player,
+            new Devices(player, notes, keyboard),
             new Look(MusicFont.load()),
             () -> {});
     Scene scene = new Scene(main, 1280, 800);
@@ -179,5 +188,40 @@ class WindowTest {
     }
     assertThat(robot.lookup("#journal").tryQuery()).isPresent();
     assertThat(robot.lookup(".help").tryQuery()).isPresent();
+  }
+
+  private String written() {
+    return studio.bench().resolved().notes().stream()
+        .map(n -> n.pitch().toString())
+        .collect(java.util.stream.Collectors.joining(" "));
+  }
+
+  @Test
+  void aPageIsWrittenByKeyHeardMendedAndPrinted(FxRobot robot) throws Exception {
+    robot.interact(() -> main.newPage(fret.instrument.InstrumentType.VIOLA));
+    until(() -> robot.lookup("#writing-banner").tryQuery().isPresent() && studio.bench() != null);
+    until(() -> studio.pendingProperty().get() == 0);
+    robot.type(
+        KeyCode.DIGIT8, KeyCode.G, KeyCode.A, KeyCode.B, KeyCode.W, KeyCode.DIGIT4, KeyCode.D);
+    until(() -> written().equals("G3 A3 B#3 D4"));
+    Mockito.verify(notes, Mockito.atLeast(4)).play(Mockito.anyDouble());
+    robot.interact(() -> keyboard.press(64));
+    until(() -> written().endsWith("D4 E4"));
+    robot.push(KeyCode.CONTROL, KeyCode.Z);
+    until(() -> written().endsWith("B#3 D4"));
+    robot.type(KeyCode.BACK_SPACE, KeyCode.ENTER, KeyCode.ESCAPE);
+    until(
+        () -> studio.proofProperty().get().findings().stream().anyMatch(f -> f.bar().equals("1")));
+    until(() -> robot.lookup("Fill it with rests").tryQuery().isPresent());
+    robot.clickOn("Fill it with rests");
+    until(() -> studio.page().bars().get(0).events().stream().anyMatch(fret.score.Event::isRest));
+    File pdf = dir.resolve("page.pdf").toFile();
+    robot.interact(() -> main.savePaper(Studio.Paper.PRACTICE_PDF, pdf));
+    until(() -> pdf.length() > 1000);
+    assertThat(Files.readAllBytes(pdf.toPath())).startsWith("%PDF".getBytes("US-ASCII"));
+    robot.interact(() -> main.takePicture(pdf));
+    until(() -> studio.pendingProperty().get() == 0);
+    assertThat(library.picture(studio.passage().id())).isPresent();
+    assertThat(studio.errorProperty().get()).isNull();
   }
 }

@@ -52,7 +52,12 @@ final class ImageSurface implements Surface, AutoCloseable {
     g.setStroke(
         dashed
             ? new BasicStroke(
-                (float) width, BasicStroke.CAP_BUTT, BasicStroke.JOIN_MITER, 10, new float[] {1.1f, 0.9f}, 0)
+                (float) width,
+                BasicStroke.CAP_BUTT,
+                BasicStroke.JOIN_MITER,
+                10,
+                new float[] {1.1f, 0.9f},
+                0)
             : new BasicStroke((float) width, BasicStroke.CAP_BUTT, BasicStroke.JOIN_MITER));
     g.draw(new Line2D.Double(x1, y1, x2, y2));
   }

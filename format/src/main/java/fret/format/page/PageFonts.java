@@ -49,7 +49,8 @@ public final class PageFonts implements GlyphMetrics {
         GeneralPath path = font.getCFF().getFont().getType2CharString(id).getPath();
         GeneralPath scaled = new GeneralPath(path);
         // Staff spaces, y downwards.
-        scaled.transform(AffineTransform.getScaleInstance(1 / UNITS_PER_SPACE, -1 / UNITS_PER_SPACE));
+        scaled.transform(
+            AffineTransform.getScaleInstance(1 / UNITS_PER_SPACE, -1 / UNITS_PER_SPACE));
         outlines.put(glyph, scaled);
       }
     } catch (IOException e) {

@@ -48,8 +48,7 @@ public final class PagePrinter implements Printer {
   }
 
   @Override
-  public byte[] practicePdf(
-      Workbench bench, List<Chunk> chunks, Ladder ladder, Page.Paper paper) {
+  public byte[] practicePdf(Workbench bench, List<Chunk> chunks, Ladder ladder, Page.Paper paper) {
     List<Page> pages = new Sheets(fonts, paper).practice(bench, chunks, ladder);
     return files.pdf(pages, bench.passage().settings().title());
   }

@@ -24,9 +24,7 @@ final class PdfSurface implements Surface, AutoCloseable {
 
   PdfSurface(PDDocument document, Page.Paper paper, Map<Primitive.Text.Style, PDFont> fonts)
       throws IOException {
-    PDPage page =
-        new PDPage(
-            new PDRectangle(points(paper.widthMm()), points(paper.heightMm())));
+    PDPage page = new PDPage(new PDRectangle(points(paper.widthMm()), points(paper.heightMm())));
     document.addPage(page);
     this.out = new PDPageContentStream(document, page);
     this.height = paper.heightMm();
@@ -80,8 +78,7 @@ final class PdfSurface implements Surface, AutoCloseable {
                 points(c[2]),
                 y(c[3]));
         case PathIterator.SEG_CUBICTO ->
-            out.curveTo(
-                points(c[0]), y(c[1]), points(c[2]), y(c[3]), points(c[4]), y(c[5]));
+            out.curveTo(points(c[0]), y(c[1]), points(c[2]), y(c[3]), points(c[4]), y(c[5]));
         default -> out.closePath();
       }
       int last =
@@ -102,8 +99,7 @@ final class PdfSurface implements Surface, AutoCloseable {
       throws IOException {
     colour(rgb, true);
     out.setLineWidth(points(width));
-    out.setLineDashPattern(
-        dashed ? new float[] {points(1.1), points(0.9)} : new float[] {}, 0);
+    out.setLineDashPattern(dashed ? new float[] {points(1.1), points(0.9)} : new float[] {}, 0);
     out.moveTo(points(x1), y(y1));
     out.lineTo(points(x2), y(y2));
     out.stroke();
@@ -143,8 +139,7 @@ final class PdfSurface implements Surface, AutoCloseable {
   }
 
   @Override
-  public double width(String text, double sizeMm, Primitive.Text.Style style)
-      throws IOException {
+  public double width(String text, double sizeMm, Primitive.Text.Style style) throws IOException {
     return fonts.get(style).getStringWidth(known(text, style)) / 1000 * sizeMm;
   }
 

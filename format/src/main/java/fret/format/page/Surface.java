@@ -12,8 +12,7 @@ interface Surface {
       throws IOException;
 
   /** Text from its start on the baseline. */
-  void text(
-      String text, double x, double y, double sizeMm, Primitive.Text.Style style, int rgb)
+  void text(String text, double x, double y, double sizeMm, Primitive.Text.Style style, int rgb)
       throws IOException;
 
   /** Width of a text in mm. */

@@ -11,3 +11,8 @@ CREATE TABLE bar (
   text TEXT NOT NULL,
   PRIMARY KEY (passage_id, place)
 );
+CREATE TABLE picture (
+  passage_id INTEGER PRIMARY KEY REFERENCES passage (id),
+  name TEXT NOT NULL,
+  bytes BLOB NOT NULL
+);

@@ -1,0 +1,8 @@
+package fret.app.view;
+
+import fret.sound.ClickPlayer;
+import fret.sound.MidiKeyboard;
+import fret.sound.NotePlayer;
+
+/** What sounds and what is played on. */
+public record Devices(ClickPlayer click, NotePlayer notes, MidiKeyboard keyboard) {}
