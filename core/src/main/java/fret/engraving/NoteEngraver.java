@@ -6,6 +6,7 @@ import fret.score.Direction;
 import fret.score.Event;
 import fret.score.Head;
 import fret.score.Signs;
+import fret.score.TimeSignature;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -28,6 +29,7 @@ final class NoteEngraver {
   private final GlyphMetrics metrics;
   private final Map<Bar, Map<Head, Head.Accidental>> signs = new IdentityHashMap<>();
   private final List<Direction> octaveLines = new ArrayList<>();
+  private final Map<TimeSignature, List<Fraction>> groupStarts = new HashMap<>();
 
   /** A note with its stem decided. */
   static final class Note {
@@ -80,11 +82,15 @@ final class NoteEngraver {
 
   List<Note> engrave(List<StripEngraver.Placed> placed) {
     List<Note> notes = new ArrayList<>();
+    Bar last = null;
     for (StripEngraver.Placed p : placed) {
-      for (Direction d : p.bar().directions()) {
-        if ((d.kind() == Direction.Kind.OCTAVE_LINE || d.kind() == Direction.Kind.OCTAVE_LINE_END)
-            && !octaveLines.contains(d)) {
-          octaveLines.add(d);
+      if (last == null || p.bar().index() != last.index()) {
+        last = p.bar();
+        for (Direction d : last.directions()) {
+          if (d.kind() == Direction.Kind.OCTAVE_LINE
+              || d.kind() == Direction.Kind.OCTAVE_LINE_END) {
+            octaveLines.add(d);
+          }
         }
       }
     }
@@ -159,7 +165,7 @@ final class NoteEngraver {
   // ---- beams -----------------------------------------------------------------------------------
 
   /** Groups of notes under one beam; notes without a beam are groups of their own. */
-  private static List<List<Note>> beamGroups(List<Note> notes) {
+  private List<List<Note>> beamGroups(List<Note> notes) {
     List<List<Note>> groups = new ArrayList<>();
     Map<String, List<Note>> open = new HashMap<>();
     Map<String, String> openKey = new HashMap<>();
@@ -187,7 +193,7 @@ final class NoteEngraver {
   }
 
   /** Notes with the same key, one after the other, share a beam: by beats of the metre. */
-  private static String groupKey(Note n) {
+  private String groupKey(Note n) {
     Event e = n.event();
     Bar bar = n.placed.bar();
     if (e.value().flags() == 0) {
@@ -200,7 +206,7 @@ final class NoteEngraver {
     Fraction lead = pickup ? bar.time().barLength().subtract(bar.length()) : Fraction.ZERO;
     Fraction at = e.onset().subtract(bar.start()).add(lead);
     int group = 0;
-    List<Fraction> starts = bar.time().groupStarts();
+    List<Fraction> starts = groupStarts.computeIfAbsent(bar.time(), TimeSignature::groupStarts);
     for (int i = 0; i < starts.size(); i++) {
       group = starts.get(i).compareTo(at) <= 0 ? i : group;
     }

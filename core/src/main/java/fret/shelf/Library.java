@@ -34,6 +34,9 @@ public interface Library extends AutoCloseable {
   /** The page as the player wrote or mended it; empty while it is as in the file. */
   Optional<Score> page(long passageId);
 
+  /** Whether the page was written or mended, which is quicker to say than {@link #page}. */
+  boolean hasPage(long passageId);
+
   /** Keeps a page, so that changes of it can follow. */
   void keepPage(long passageId, Score page);
 

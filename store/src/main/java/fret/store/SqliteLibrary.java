@@ -222,6 +222,15 @@ public final class SqliteLibrary implements Library {
   }
 
   @Override
+  public synchronized boolean hasPage(long passageId) {
+    return handle
+        .createQuery("SELECT page <> '' FROM passage WHERE id = ?")
+        .bind(0, passageId)
+        .mapTo(Boolean.class)
+        .one();
+  }
+
+  @Override
   public synchronized void keepPage(long passageId, Score page) {
     handle.useTransaction(
         h -> {

@@ -55,7 +55,8 @@ public final class FretApplication extends Application {
   public void start(Stage stage) {
     List<String> args = getParameters().getRaw();
     boolean shots = args.contains("--screenshots");
-    boolean demo = args.contains("--demo") || shots;
+    boolean frames = args.contains("--frames");
+    boolean demo = args.contains("--demo") || shots || frames;
     library = SqliteLibrary.open(demo ? throwaway() : libraryFile(args));
     if (demo) {
       Demo.fill(library, FORMATS, LocalDate.now());
@@ -80,6 +81,9 @@ public final class FretApplication extends Application {
           }
         };
     show(stage, studio, practice, main, showDemo);
+    if (frames) {
+      new FrameMeasure(stage, main[0], studio).run(Platform::exit);
+    }
     if (shots) {
       Path folder = Path.of(args.get(args.indexOf("--screenshots") + 1));
       new Screenshots(stage, main[0], studio, practice, folder).take(Platform::exit);

@@ -9,7 +9,8 @@ import java.util.Set;
 
 /** The program's entry: a batch command, or the window. */
 public final class Main {
-  private static final Set<String> WINDOW_FLAGS = Set.of("--demo", "--screenshots", "--data");
+  private static final Set<String> WINDOW_FLAGS =
+      Set.of("--demo", "--screenshots", "--data", "--frames");
 
   private Main() {}
 

@@ -45,10 +45,43 @@ final class Screenshots {
     steps.add(new Step(() -> studio.select(9), "left-hand-cello"));
     steps.add(new Step(() -> main.newPage(InstrumentType.VIOLA), ""));
     steps.add(new Step(() -> type(main), "writing"));
+    steps.add(new Step(() -> main.fireEvent(press(KeyCode.F1)), "writing-keys"));
+    steps.add(new Step(() -> main.fireEvent(press(KeyCode.F1)), ""));
+    steps.add(new Step(() -> open(0, main, "PART"), ""));
+    steps.add(new Step(() -> fire("#tab-about"), "part-about"));
+    steps.add(new Step(() -> pagePicture(main), ""));
+    steps.add(new Step(() -> fire("#tab-picture"), "part-picture"));
+    steps.add(new Step(studio::toggleDark, ""));
+    steps.add(new Step(() -> open(0, main, "LEFT_HAND"), "left-hand-dark"));
+    steps.add(new Step(studio::toggleDark, ""));
     steps.add(new Step(() -> open(0, main, "PLAN"), "plan"));
     steps.add(new Step(() -> main.goTo("PRACTISE"), "practise"));
     steps.add(new Step(() -> main.goTo("JOURNAL"), "journal"));
     practice.restart();
+  }
+
+  private void fire(String id) {
+    ((javafx.scene.control.Button) stage.getScene().lookup(id)).fire();
+  }
+
+  /** The part's own PDF stands in for a scan. */
+  private void pagePicture(MainView main) {
+    studio.make(
+        Studio.Paper.PART_PDF,
+        fret.engraving.Page.Paper.A4,
+        pdf -> {
+          try {
+            Path scan = Files.createTempFile("page", ".pdf");
+            Files.write(scan, pdf);
+            main.takePicture(scan.toFile());
+          } catch (IOException e) {
+            throw new UncheckedIOException(e);
+          }
+        });
+  }
+
+  private static KeyEvent press(KeyCode key) {
+    return new KeyEvent(KeyEvent.KEY_PRESSED, "", "", key, false, false, false, false);
   }
 
   /** Writes a few bars by key, one of them too short and one note far off. */
@@ -111,7 +144,7 @@ final class Screenshots {
     }
     step.before().run();
     whenSettled(
-        () -> studio.pendingProperty().get() == 0,
+        () -> !studio.isBehind(),
         () -> {
           if (!step.name().isEmpty()) {
             save(step.name());

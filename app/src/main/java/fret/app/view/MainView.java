@@ -197,6 +197,7 @@ public final class MainView extends BorderPane {
     centre.getChildren().setAll(areas.get(area));
     buttons.forEach(
         (a, b) -> b.pseudoClassStateChanged(PseudoClass.getPseudoClass("current"), a == area));
+    studio.setComparing(area == Area.LEFT_HAND);
     if (area == Area.LEFT_HAND) {
       leftHand.strip().requestFocus();
     } else if (area == Area.PART) {
@@ -230,9 +231,27 @@ public final class MainView extends BorderPane {
         place = s.place();
         help.add(Parts.line(place, "card-title"), column, row++, 2, 1);
       }
-      help.add(Parts.line(s.keys().getDisplayText(), "figure"), column, row);
-      help.add(Parts.line(s.text(), "plain"), column + 1, row++);
+      String keys = s.keys().getDisplayText();
+      String text = s.text();
+      if (s.name().matches("W_(NOTE|CHORD)_[B-G]")) {
+        continue; // One line stands for all letters.
+      } else if (s.name().matches("W_(NOTE|CHORD)_A")) {
+        keys = keys + "-G";
+        text = text.replace("Note A", "A note").replace("Add A", "Add a note");
+      } else if (s.name().matches("W_FINGER_[1-4]")) {
+        continue;
+      } else if (s == Shortcut.W_FINGER_0) {
+        keys = keys + "-4";
+        text = "Printed finger";
+      }
+      help.add(unclipped(Parts.line(keys, "figure")), column, row);
+      help.add(unclipped(Parts.line(text, "plain")), column + 1, row++);
     }
+  }
+
+  private static Label unclipped(Label label) {
+    label.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+    return label;
   }
 
   private void toggleHelp() {

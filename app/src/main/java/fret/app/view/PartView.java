@@ -6,6 +6,7 @@ import fret.app.viewmodel.WritingModel;
 import fret.app.widget.Look;
 import fret.app.widget.StripView;
 import fret.base.Problem;
+import fret.instrument.Instrument;
 import fret.instrument.InstrumentType;
 import fret.instrument.Tuning;
 import fret.passage.Passage;
@@ -57,6 +58,10 @@ final class PartView extends VBox {
   private final TextField title = new TextField();
   private final TextField fromBar = new TextField();
   private final TextField toBar = new TextField();
+  private final TextField ownTuning = new TextField();
+  private final Spinner<Integer> a4 = new Spinner<>(415, 446, 440);
+  private final TextField length = new TextField();
+  private final Spinner<Integer> octaves = new Spinner<>(-3, 3, 0);
   private final HBox question = Parts.row(10);
   private final VBox problems = new VBox(6);
   private final Label facts = Parts.label("", "quiet");
@@ -92,10 +97,16 @@ final class PartView extends VBox {
     grid.addRow(0, Parts.line("Title"), title);
     grid.addRow(1, Parts.line("Instrument"), instrument);
     grid.addRow(2, Parts.line("Strings"), tuning);
-    grid.addRow(3, Parts.line("Target tempo"), tempo);
-    grid.addRow(4, Parts.line("Hand"), Parts.row(8, hand, Parts.line("school", "quiet"), school));
     grid.addRow(
-        5, Parts.line("Bars asked for"), Parts.row(8, fromBar, Parts.line("to", "quiet"), toBar));
+        3, Parts.line("Own tuning"), Parts.row(8, ownTuning, Parts.line("A =", "quiet"), a4));
+    grid.addRow(
+        4,
+        Parts.line("String length"),
+        Parts.row(8, length, Parts.line("mm, octaves moved", "quiet"), octaves));
+    grid.addRow(5, Parts.line("Target tempo"), tempo);
+    grid.addRow(6, Parts.line("Hand"), Parts.row(8, hand, Parts.line("school", "quiet"), school));
+    grid.addRow(
+        7, Parts.line("Bars asked for"), Parts.row(8, fromBar, Parts.line("to", "quiet"), toBar));
     VBox settings =
         Parts.card(
             "This passage",
@@ -107,12 +118,12 @@ final class PartView extends VBox {
     StackPane pane = new StackPane();
     HBox tabs = Parts.row(6);
     Node noticed = new VBox(8, question, scroll(problems));
-    tab(tabs, pane, "Noticed on the page", "tab-noticed", noticed);
-    tab(tabs, pane, "About the passage", "tab-about", details.about());
+    tab(tabs, pane, "Noticed", "tab-noticed", noticed);
+    tab(tabs, pane, "About", "tab-about", details.about());
     tab(tabs, pane, "Tempo", "tab-tempo", details.tempo());
     paper = new PaperPane(studio);
-    tab(tabs, pane, "Picture of the page", "tab-picture", paper.picture());
-    tab(tabs, pane, "On paper", "tab-paper", paper.out());
+    tab(tabs, pane, "Picture", "tab-picture", paper.picture());
+    tab(tabs, pane, "Paper", "tab-paper", paper.out());
     VBox right = Parts.card("", tabs, pane);
     VBox.setVgrow(pane, Priority.ALWAYS);
     HBox.setHgrow(right, Priority.ALWAYS);
@@ -262,6 +273,17 @@ final class PartView extends VBox {
     tempo.setEditable(true);
     tempo.setPrefWidth(90);
     tempo.setId("target-tempo");
+    ownTuning.setId("own-tuning");
+    ownTuning.setPrefWidth(140);
+    ownTuning.setPromptText("E5 A4 D4 A3");
+    ownTuning.setAccessibleText("Open strings from the highest");
+    a4.setId("a4");
+    a4.setEditable(true);
+    a4.setPrefWidth(84);
+    length.setId("string-length");
+    length.setPrefWidth(64);
+    octaves.setId("octaves");
+    octaves.setPrefWidth(70);
     title.setId("title");
     title.setPrefWidth(260);
     fromBar.setId("from-bar");
@@ -297,9 +319,72 @@ final class PartView extends VBox {
                 change(
                     "Target " + tempo.getValue(),
                     s -> s.withTarget(new Tempo(s.target().beat(), tempo.getValue()))));
+    a4.valueProperty()
+        .addListener(
+            o ->
+                changeSetup(
+                    "A = " + a4.getValue(),
+                    s -> s.withStrings(s.tuning(), s.stringLengthMm(), a4.getValue())));
+    octaves
+        .valueProperty()
+        .addListener(
+            o ->
+                changeReading(
+                    "Moved by " + octaves.getValue() + " octaves",
+                    r -> r.withOctaves(octaves.getValue())));
+    Parts.onCommit(ownTuning, this::changeTuning);
+    Parts.onCommit(length, this::changeLength);
     Parts.onCommit(title, () -> change("Title", s -> s.withTitle(title.getText().trim())));
     Parts.onCommit(fromBar, this::changeBars);
     Parts.onCommit(toBar, this::changeBars);
+  }
+
+  private void changeTuning() {
+    String text = ownTuning.getText().trim();
+    if (showing || text.isEmpty() || studio.passage() == null) {
+      return;
+    }
+    if (text.equals(studio.passage().settings().setup().tuning().text())) {
+      return;
+    }
+    try {
+      Tuning own = Tuning.parse(text, false);
+      changeSetup("Tuned " + text, s -> s.withStrings(own, s.stringLengthMm(), s.a4Hz()));
+    } catch (IllegalArgumentException e) {
+      studio.report(
+          new Problem(
+              "Own tuning",
+              "\"" + text + "\" is no tuning.",
+              "Give the open strings from the highest, such as E5 A4 D4 A3."));
+    }
+  }
+
+  private void changeLength() {
+    String text = length.getText().trim().replace(',', '.');
+    if (showing || studio.passage() == null) {
+      return;
+    }
+    double mm = text.isEmpty() ? 0 : number(text);
+    boolean usual =
+        mm == Instrument.usualLengthMm(studio.passage().settings().setup().instrument());
+    if (mm == 0 || mm >= 150 && mm <= 1400) {
+      double asked = usual ? 0 : mm;
+      changeSetup("String length " + text + " mm", s -> s.withStrings(s.tuning(), asked, s.a4Hz()));
+    } else {
+      studio.report(
+          new Problem(
+              "String length",
+              "\"" + text + "\" mm is no length of a string.",
+              "Measure from nut to bridge: 150 to 1400 mm."));
+    }
+  }
+
+  private static double number(String text) {
+    try {
+      return Double.parseDouble(text);
+    } catch (NumberFormatException e) {
+      return -1;
+    }
   }
 
   private void changeBars() {
@@ -362,6 +447,10 @@ final class PartView extends VBox {
     }
     tuning.getItems().setAll(tunings);
     tuning.setValue(s.setup().tuning());
+    ownTuning.setText(s.setup().tuning().name().equals("own") ? s.setup().tuning().text() : "");
+    a4.getValueFactory().setValue((int) Math.round(s.setup().a4Hz()));
+    length.setText(DetailsPane.plain(s.setup().strung().stringLengthMm()));
+    octaves.getValueFactory().setValue(s.reading().octaves());
     hand.setValue(s.setup().hand());
     school.setValue(s.setup().school());
     tempo.getValueFactory().setValue((int) Math.round(s.target().perMinute()));

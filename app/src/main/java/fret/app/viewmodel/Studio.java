@@ -11,6 +11,7 @@ import fret.instrument.Finger;
 import fret.journal.JournalEntry;
 import fret.journal.Verdict;
 import fret.mark.Mark;
+import fret.mark.Marks;
 import fret.mark.Reattachment;
 import fret.passage.Change;
 import fret.passage.MarkedFileWriter;
@@ -34,10 +35,12 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
+import javafx.animation.PauseTransition;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanWrapper;
 import javafx.beans.property.ReadOnlyIntegerProperty;
@@ -48,6 +51,7 @@ import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
 import javafx.collections.FXCollections;
 import javafx.collections.ObservableList;
+import javafx.util.Duration;
 
 /**
  * What the window shows: the library, the open passage and everything computed from it. All methods
@@ -98,8 +102,11 @@ public final class Studio {
   private volatile List<Audition> auditions;
   private Passage open;
   private Score page;
+  private final PauseTransition pause = new PauseTransition(Duration.millis(250));
+  private final AtomicBoolean waiting = new AtomicBoolean();
   private Computed newest;
   private int generation;
+  private boolean compares;
 
   /**
    * @param printer made when it is first needed, as loading its fonts takes a moment
@@ -491,29 +498,44 @@ public final class Studio {
     return made;
   }
 
-  /** Another page, as the player wrote or mended it; marks stay on their notes. */
+  /**
+   * Another page, as the player wrote or mended it; marks stay on their notes. The page is stored
+   * at once; it is fingered anew when nothing has been typed for a moment.
+   */
   public void writePage(String name, Score newPage) {
     Score old = page;
     Passage before = open;
     page = newPage;
-    Reattachment marks =
-        before.marks().all().isEmpty() && before.marks().bows().isEmpty()
-            ? new Reattachment(before.marks(), List.of(), List.of())
-            : reattached(before, old, newPage);
-    Change.PageChange change =
-        Change.PageChange.between(name, old, newPage, before.marks(), marks.marks());
-    open = change.applyTo(before);
-    Passage now = open;
-    int mine = ++generation;
+    Marks marks =
+        before.marks().equals(Marks.NONE) ? Marks.NONE : reattached(before, old, newPage).marks();
+    open = before.withMarks(marks);
+    long id = before.id();
     background.always(
         () -> {
-          if (library.page(now.id()).isEmpty()) {
-            library.keepPage(now.id(), old);
+          if (!library.hasPage(id)) {
+            library.keepPage(id, old);
           }
-          return library.apply(now.id(), change);
+          return library.apply(
+              id, Change.PageChange.between(name, old, newPage, before.marks(), marks));
         },
         p -> message.set(name));
-    background.run(() -> made(now, newPage, WHOLE), () -> mine == generation, this::publish);
+    int mine = ++generation;
+    Passage now = open;
+    pause.setOnFinished(
+        e -> {
+          if (mine == generation) {
+            background.run(
+                () -> made(now, newPage, WHOLE), () -> mine == generation, this::publish);
+          }
+          waiting.set(false);
+        });
+    waiting.set(true);
+    pause.playFromStart();
+  }
+
+  /** Whether something that was typed is still to be fingered. */
+  public boolean isBehind() {
+    return waiting.get() || background.pendingProperty().get() > 0;
   }
 
   public void undo() {
@@ -809,11 +831,21 @@ public final class Studio {
     return any ? bench.get().fingering().notes().get(selected.get()) : Optional.empty();
   }
 
+  /** Whether other fingerings are looked for: only while they are looked at. */
+  public void setComparing(boolean wanted) {
+    boolean starts = wanted && !compares;
+    compares = wanted;
+    if (starts) {
+      updateChoices();
+      findAlternatives();
+    }
+  }
+
   private void updateChoices() {
     Workbench now = bench.get();
     int note = selected.get();
     choices.set(List.of());
-    if (now == null || note < 0 || note >= now.resolved().notes().size()) {
+    if (now == null || !compares || note < 0 || note >= now.resolved().notes().size()) {
       return;
     }
     int mine = generation;
@@ -834,7 +866,7 @@ public final class Studio {
   /** Computes alternatives for the whole passage, where they are not there yet. */
   public void findAlternatives() {
     Workbench now = bench.get();
-    if (now == null || !alternatives.get().isEmpty()) {
+    if (now == null || !compares || !alternatives.get().isEmpty()) {
       return;
     }
     int mine = generation;

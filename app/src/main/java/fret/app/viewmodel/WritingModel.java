@@ -8,7 +8,6 @@ import fret.sound.MidiKeyboard;
 import fret.sound.NotePlayer;
 import fret.writing.Draft;
 import java.util.List;
-import java.util.Optional;
 import java.util.function.UnaryOperator;
 import javafx.application.Platform;
 import javafx.beans.property.ReadOnlyObjectProperty;
@@ -25,6 +24,7 @@ public final class WritingModel {
   private final ReadOnlyObjectWrapper<Draft> draft = new ReadOnlyObjectWrapper<>();
   private List<Event> clip = List.of();
   private boolean pendingStart;
+  private long writtenId;
 
   /**
    * @param player sounds what is typed
@@ -52,6 +52,7 @@ public final class WritingModel {
     if (bench == null) {
       return;
     }
+    writtenId = bench.passage().id();
     int note = studio.selectedProperty().get();
     boolean any = note >= 0 && note < bench.resolved().notes().size();
     draft.set(
@@ -159,12 +160,13 @@ public final class WritingModel {
       start();
     }
     Draft d = draft.get();
-    if (d != null && now != null && !studio.page().equals(d.page())) {
-      boolean same =
-          Optional.ofNullable(studio.passage())
-              .map(p -> p.id() == now.passage().id())
-              .orElse(false);
-      draft.set(same ? Draft.at(studio.page(), d.at()).with(d.pen()) : null);
+    if (d == null || now == null) {
+      return;
+    }
+    if (now.passage().id() != writtenId) {
+      stop();
+    } else if (!studio.page().equals(d.page())) {
+      draft.set(Draft.at(studio.page(), d.at()).with(d.pen()));
     }
   }
 }

@@ -61,7 +61,7 @@ class StudioTest {
 
   @AfterEach
   void close() throws Exception {
-    until(() -> studio.pendingProperty().get() == 0);
+    until(() -> !studio.isBehind());
     library.close();
   }
 
@@ -73,12 +73,12 @@ class StudioTest {
 
   private void does(Runnable action) throws Exception {
     WaitForAsyncUtils.asyncFx(action).get();
-    until(() -> studio.pendingProperty().get() == 0);
+    until(() -> !studio.isBehind());
   }
 
   private void openDemo(int index) throws Exception {
     does(() -> studio.open(studio.passages().get(index)));
-    until(() -> studio.plannedProperty().get() != null && studio.pendingProperty().get() == 0);
+    until(() -> studio.plannedProperty().get() != null && !studio.isBehind());
   }
 
   private static byte[] resource(String name) throws Exception {
@@ -135,7 +135,7 @@ class StudioTest {
   void aFileBroughtInAgainKeepsMarksAndTellsWhatIsLost() throws Exception {
     byte[] part = resource("/violin.musicxml");
     does(() -> studio.importFile("part.musicxml", part));
-    until(() -> studio.bench() != null && studio.pendingProperty().get() == 0);
+    until(() -> studio.bench() != null && !studio.isBehind());
     does(() -> studio.select(0));
     does(() -> studio.selectBar(1));
     does(() -> studio.selectBar(1));
@@ -158,7 +158,7 @@ class StudioTest {
   void barsAskedForAndBowMarksReachTheExportedFile() throws Exception {
     byte[] part = resource("/violin.musicxml");
     does(() -> studio.importFile("part.musicxml", part, "", Reading.PLAIN.withBars("2", "3")));
-    until(() -> studio.bench() != null && studio.pendingProperty().get() == 0);
+    until(() -> studio.bench() != null && !studio.isBehind());
     assertThat(studio.bench().score().bars()).hasSize(2);
     does(() -> studio.select(0));
     does(() -> studio.markBow(Signs.Bow.UP));

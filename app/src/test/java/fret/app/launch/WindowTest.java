@@ -80,7 +80,7 @@ class WindowTest {
 
   @AfterEach
   void close() throws Exception {
-    until(() -> studio.pendingProperty().get() == 0);
+    until(() -> !studio.isBehind());
     library.close();
   }
 
@@ -94,10 +94,7 @@ class WindowTest {
     robot.interact(() -> studio.open(studio.passages().get(0)));
     robot.interact(() -> main.goTo("LEFT_HAND"));
     until(
-        () ->
-            studio.bench() != null
-                && studio.selectedProperty().get() == 0
-                && studio.pendingProperty().get() == 0);
+        () -> studio.bench() != null && studio.selectedProperty().get() == 0 && !studio.isBehind());
   }
 
   private Finger fingerAt(int note) {
@@ -130,7 +127,7 @@ class WindowTest {
     robot.type(KeyCode.SPACE);
     Mockito.verify(player, Mockito.timeout(5000)).start(Mockito.any(), Mockito.any());
     robot.type(KeyCode.C);
-    until(() -> studio.journal().size() == before + 1 && studio.pendingProperty().get() == 0);
+    until(() -> studio.journal().size() == before + 1 && !studio.isBehind());
     assertThat(studio.bench().passage().marks().isAdopted())
         .as("practising adopts the fingering")
         .isTrue();
@@ -200,7 +197,7 @@ class WindowTest {
   void aPageIsWrittenByKeyHeardMendedAndPrinted(FxRobot robot) throws Exception {
     robot.interact(() -> main.newPage(fret.instrument.InstrumentType.VIOLA));
     until(() -> robot.lookup("#writing-banner").tryQuery().isPresent() && studio.bench() != null);
-    until(() -> studio.pendingProperty().get() == 0);
+    until(() -> !studio.isBehind());
     robot.type(
         KeyCode.DIGIT8, KeyCode.G, KeyCode.A, KeyCode.B, KeyCode.W, KeyCode.DIGIT4, KeyCode.D);
     until(() -> written().equals("G3 A3 B#3 D4"));
@@ -220,7 +217,7 @@ class WindowTest {
     until(() -> pdf.length() > 1000);
     assertThat(Files.readAllBytes(pdf.toPath())).startsWith("%PDF".getBytes("US-ASCII"));
     robot.interact(() -> main.takePicture(pdf));
-    until(() -> studio.pendingProperty().get() == 0);
+    until(() -> !studio.isBehind());
     assertThat(library.picture(studio.passage().id())).isPresent();
     assertThat(studio.errorProperty().get()).isNull();
   }
