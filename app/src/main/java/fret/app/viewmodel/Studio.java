@@ -28,13 +28,16 @@ import fret.proof.ProofReader;
 import fret.score.Resolver;
 import fret.score.Score;
 import fret.score.Signs;
+import fret.score.SoundingNote;
 import fret.shelf.Audition;
 import fret.shelf.Library;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.Consumer;
 import java.util.function.Function;
@@ -481,9 +484,56 @@ public final class Studio {
         () -> made(now, read, note),
         made -> {
           if (mine == generation) {
+            Workbench before = bench.get();
             publish(made);
+            tellChanged(change.name(), before, made);
           }
         });
+  }
+
+  /** Says which bars another decision changed, and which of them were practised before. */
+  private void tellChanged(String name, Workbench before, Workbench made) {
+    if (before == null || !before.resolved().equals(made.resolved())) {
+      return;
+    }
+    Set<String> bars = new LinkedHashSet<>();
+    List<SoundingNote> notes = made.resolved().notes();
+    for (int i = 0; i < notes.size(); i++) {
+      Optional<NoteFinger> was = before.fingering().notes().get(i);
+      Optional<NoteFinger> is = made.fingering().notes().get(i);
+      boolean same =
+          was.isPresent() == is.isPresent()
+              && (was.isEmpty() || was.get().samePlace(is.orElseThrow()));
+      if (!same) {
+        bars.add(notes.get(i).bar());
+      }
+    }
+    if (bars.isEmpty()) {
+      return;
+    }
+    Planning plan = planned.get();
+    Set<String> practised = new LinkedHashSet<>();
+    for (JournalEntry e : journal) {
+      if (plan != null && e.passageId() == made.passage().id()) {
+        plan.chunks().stream()
+            .filter(c -> c.id().equals(e.chunkId()))
+            .forEach(
+                c ->
+                    notes.stream()
+                        .filter(n -> n.onset().compareTo(c.fromOnset()) >= 0)
+                        .filter(n -> n.onset().compareTo(c.toOnset()) < 0)
+                        .map(SoundingNote::bar)
+                        .filter(bars::contains)
+                        .forEach(practised::add));
+      }
+    }
+    message.set(
+        name
+            + ". Changed in bar "
+            + String.join(", ", bars)
+            + (practised.isEmpty()
+                ? ""
+                : ". Practised before, to be relearned: bar " + String.join(", ", practised)));
   }
 
   /** A new snapshot; where only one note was decided, from the newest one there is. */

@@ -99,6 +99,7 @@ class StudioTest {
           studio.select(9);
           studio.pinFinger(ninth);
         });
+    assertThat(studio.messageProperty().get()).contains("Changed in bar");
     assertThat(library.passages().get(0).marks().all())
         .hasSize(2)
         .allMatch(m -> m.standing() == Mark.Standing.PINNED);
