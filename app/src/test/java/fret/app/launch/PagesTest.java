@@ -1,0 +1,116 @@
+package fret.app.launch;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import fret.app.batch.ShippedFonts;
+import fret.drill.Chunker;
+import fret.engraving.Page;
+import fret.engraving.Primitive;
+import fret.format.page.PageFonts;
+import fret.format.page.PagePrinter;
+import fret.instrument.InstrumentType;
+import fret.mark.Marks;
+import fret.passage.Passage;
+import fret.passage.Reading;
+import fret.passage.Setup;
+import fret.passage.Sheets;
+import fret.passage.Workbench;
+import fret.score.Bar;
+import fret.score.Score;
+import fret.tempo.Beat;
+import fret.tempo.Ladder;
+import fret.tempo.Tempo;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.text.PDFTextStripper;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
+
+/** Pages read back by a PDF library, and laws of their layout. */
+class PagesTest {
+  private static final double MARGIN_MM = 15;
+  private static final PageFonts FONTS = ShippedFonts.load();
+
+  private static Workbench bench(int times) throws Exception {
+    byte[] bytes;
+    try (var in = PagesTest.class.getResourceAsStream("/violin.musicxml")) {
+      bytes = in.readAllBytes();
+    }
+    Score score = FretApplication.FORMATS.read("violin.musicxml", bytes, "").value();
+    List<Bar> bars = new ArrayList<>(score.bars());
+    for (int i = 1; i < times; i++) {
+      bars.addAll(score.bars().subList(1, 7));
+    }
+    Passage.Settings settings =
+        new Passage.Settings(
+            "A Long Walk",
+            new Tempo(Beat.QUARTER, 72),
+            Setup.usual(InstrumentType.VIOLIN),
+            Reading.PLAIN,
+            false);
+    return Workbench.of(
+        new Passage(1, 0, "", "", 0, settings, Marks.NONE), score.withBars(bars).laidOut());
+  }
+
+  @ParameterizedTest
+  @EnumSource(Page.Paper.class)
+  void everyLineStaysWithinTheMarginsAndNoBarIsLost(Page.Paper paper) throws Exception {
+    Workbench bench = bench(14);
+    List<Page> pages =
+        new Sheets(FONTS, paper)
+            .part(bench, List.of(), Chunker.chunks(bench.resolved(), bench.fingering()));
+    assertThat(pages).hasSizeGreaterThan(1);
+    int bars = 0;
+    for (Page page : pages) {
+      for (Page.Block block : page.blocks()) {
+        if (block instanceof Page.MusicBlock m) {
+          bars += m.strip().bars().size();
+          double right = m.xMm() + (m.strip().width() - 1.5) * m.spaceMm();
+          assertThat(right).isLessThanOrEqualTo(paper.widthMm() - MARGIN_MM + 2);
+          assertThat(m.yMm() + m.strip().bottom() * m.spaceMm())
+              .isLessThanOrEqualTo(paper.heightMm() - MARGIN_MM + 2);
+          assertThat(m.yMm() + m.strip().top() * m.spaceMm()).isGreaterThan(MARGIN_MM - 2);
+        }
+      }
+    }
+    assertThat(bars).isEqualTo(bench.score().bars().size());
+  }
+
+  @Test
+  void thePracticeSheetTellsItsLadderAndChunks() throws Exception {
+    Workbench bench = bench(1);
+    byte[] pdf =
+        new PagePrinter(FONTS)
+            .practicePdf(
+                bench,
+                Chunker.chunks(bench.resolved(), bench.fingering()),
+                Ladder.toTarget(72),
+                Page.Paper.A4);
+    try (var document = Loader.loadPDF(pdf)) {
+      String text = new PDFTextStripper().getText(document);
+      assertThat(text).contains("A Long Walk", "Ladder", "36", "72", "Add a note", "Rhythms");
+    }
+  }
+
+  @Test
+  void shiftsAreMarkedOverTheEventDuringWhichTheHandMoves() throws Exception {
+    Workbench bench = bench(1);
+    Map<Integer, Boolean> marks = Sheets.shiftMarks(bench.fingering());
+    assertThat(marks.keySet())
+        .containsExactlyInAnyOrderElementsOf(
+            bench.fingering().shifts().stream().map(s -> s.moveSlice()).distinct().toList());
+  }
+
+  @Test
+  void aPictureIsAnSvgWithTheWordsInIt() throws Exception {
+    String svg =
+        new String(new PagePrinter(FONTS).svg(bench(1), List.of()), StandardCharsets.UTF_8);
+    assertThat(svg).startsWith("<?xml").contains("<svg", "<path").endsWith("</svg>\n");
+    assertThat(FONTS.textWidth("iii", Primitive.Text.Style.REGULAR))
+        .isLessThan(FONTS.textWidth("WWW", Primitive.Text.Style.REGULAR));
+  }
+}
