@@ -7,12 +7,14 @@ import fret.journal.Progress;
 import fret.tempo.Ladder;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
+import java.time.format.DateTimeFormatter;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 
@@ -30,6 +32,8 @@ public final class Planner {
   /** Id of a run-through of the whole passage. */
   public static final String WHOLE = "whole";
 
+  private static final DateTimeFormatter DATE =
+      DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
   private static final int LEVELS_A_DAY = 1;
   private static final int SLOWEST_PACE = 3;
   private static final double SHARE_FOR_CLIMBING = 0.75;
@@ -104,7 +108,7 @@ public final class Planner {
         "Every chunk reaches "
             + ladder.target()
             + " by "
-            + last
+            + DATE.format(last)
             + (spare > 0
                 ? ", " + spare + (spare == 1 ? " day" : " days") + " before the ready date."
                 : ", the ready date.")
@@ -234,7 +238,7 @@ public final class Planner {
       if (new Planner(request.until(later), 1).run().feasible()) {
         return text.append(
                 "More minutes alone do not help, as a chunk climbs one level a day: it would be ready on ")
-            .append(later)
+            .append(DATE.format(later))
             .append('.')
             .toString();
       }

@@ -57,6 +57,7 @@ public final class MainView extends BorderPane {
   private final PartView part;
   private final WritingModel writing;
   private final PractiseView practise;
+  private final ShelfView shelf;
   private final GridPane help = new GridPane();
   private Area current = Area.SHELF;
 
@@ -70,7 +71,8 @@ public final class MainView extends BorderPane {
     writing = new WritingModel(studio, devices.notes(), devices.keyboard());
     part = new PartView(studio, writing, look, this::chooseAgain);
     practise = new PractiseView(studio, practice, devices.click(), look);
-    areas.put(Area.SHELF, new ShelfView(studio, this));
+    shelf = new ShelfView(studio, this);
+    areas.put(Area.SHELF, shelf);
     areas.put(Area.PART, part);
     areas.put(Area.LEFT_HAND, leftHand);
     areas.put(Area.PLAN, new PlanView(studio));
@@ -92,6 +94,14 @@ public final class MainView extends BorderPane {
         e -> e.getDragboard().getFiles().stream().findFirst().ifPresent(this::openFile));
     studio.errorProperty().addListener(o -> showError());
     studio.darkProperty().addListener(o -> paintTheme());
+    studio
+        .benchProperty()
+        .addListener(
+            (o, before, now) -> {
+              if (before == null && centre.lookup("#to-shelf") != null) {
+                go(current);
+              }
+            });
     paintTheme();
     go(Area.SHELF);
   }
@@ -194,7 +204,12 @@ public final class MainView extends BorderPane {
 
   void go(Area area) {
     current = area;
-    centre.getChildren().setAll(areas.get(area));
+    boolean needsPassage = area != Area.SHELF && area != Area.JOURNAL;
+    boolean nothing = needsPassage && studio.passage() == null;
+    centre.getChildren().setAll(nothing ? nothingOpen() : areas.get(area));
+    if (area == Area.SHELF) {
+      shelf.refresh();
+    }
     buttons.forEach(
         (a, b) -> b.pseudoClassStateChanged(PseudoClass.getPseudoClass("current"), a == area));
     studio.setComparing(area == Area.LEFT_HAND);
@@ -205,6 +220,13 @@ public final class MainView extends BorderPane {
     } else {
       centre.requestFocus();
     }
+  }
+
+  private Node nothingOpen() {
+    return Parts.empty(
+        "No passage is open.",
+        Parts.button("Choose one on the Shelf", "to-shelf", () -> go(Area.SHELF), "primary"),
+        Parts.button("Open a file", "empty-open", this::chooseFile));
   }
 
   /** All keys, in columns; while writing those of writing alone. */

@@ -22,6 +22,8 @@ import javafx.scene.layout.VBox;
 final class PlanView extends VBox {
   private static final DateTimeFormatter DAY =
       DateTimeFormatter.ofPattern("EEE d MMM", Locale.ENGLISH);
+  private static final DateTimeFormatter SHORT_DATE =
+      DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH);
   private final Studio studio;
   private final Label advice = Parts.label("", "lead");
   private final HBox ladder = new HBox(6);
@@ -54,8 +56,6 @@ final class PlanView extends VBox {
             });
     auditionDate.setId("audition-date");
     readyDate.setId("ready-date");
-    auditionDate.setPrefWidth(130);
-    readyDate.setPrefWidth(130);
     auditionDate
         .valueProperty()
         .addListener(
@@ -88,6 +88,8 @@ final class PlanView extends VBox {
                             a.minutesPerDay()));
               }
             });
+    dated(auditionDate);
+    dated(readyDate);
     advice.setId("advice");
     ladderKind.getItems().setAll(Planning.LadderKind.values());
     ladderKind.setConverter(Parts.named(Planning.LadderKind::displayName));
@@ -160,6 +162,12 @@ final class PlanView extends VBox {
         studio.saveAudition(after);
       }
     }
+  }
+
+  /** Dates are written with the month's name, so that no two countries read them differently. */
+  private static void dated(javafx.scene.control.DatePicker picker) {
+    picker.setConverter(new javafx.util.converter.LocalDateStringConverter(SHORT_DATE, SHORT_DATE));
+    picker.setPrefWidth(140);
   }
 
   private void saveLadder() {

@@ -1,5 +1,6 @@
 package fret.app.view;
 
+import fret.app.viewmodel.DueToday;
 import fret.app.viewmodel.Studio;
 import fret.instrument.InstrumentType;
 import fret.passage.Passage;
@@ -9,8 +10,11 @@ import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Locale;
 import javafx.collections.ListChangeListener;
+import javafx.geometry.Insets;
 import javafx.scene.control.Button;
 import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 
 /** Shelf: the auditions and passages, and what to do first. */
@@ -19,14 +23,69 @@ final class ShelfView extends VBox {
 
   private final Studio studio;
   private final MainView main;
+  private final DueToday due;
+  private final VBox today = new VBox(6);
 
   ShelfView(Studio studio, MainView main) {
     this.studio = studio;
     this.main = main;
+    this.due = new DueToday(studio);
+    due.dueProperty().addListener(o -> showDue());
     studio.passages().addListener((ListChangeListener<Passage>) c -> show());
     studio.journal().addListener((ListChangeListener<Object>) c -> show());
     studio.messageProperty().addListener(o -> show());
     show();
+  }
+
+  /** Brings today's list up to date. */
+  void refresh() {
+    due.refresh();
+  }
+
+  private void showDue() {
+    today.getChildren().clear();
+    if (due.dueProperty().get().isEmpty()) {
+      today
+          .getChildren()
+          .add(Parts.label("Nothing is due today. Rest, or play one through.", "quiet"));
+      return;
+    }
+    for (DueToday.Due d : due.dueProperty().get()) {
+      today.getChildren().add(dueRow(d));
+    }
+    today
+        .getChildren()
+        .add(
+            Parts.label(
+                due.minutes()
+                    + " minutes in all. Warm up first, and rest at least every half hour.",
+                "quiet"));
+  }
+
+  private Button dueRow(DueToday.Due d) {
+    int count = d.day().items().size();
+    String what = count + (count == 1 ? " item" : " items");
+    VBox text =
+        new VBox(
+            2,
+            Parts.line(d.passage().settings().title(), "strong"),
+            Parts.line(what + ", " + d.day().minutes() + " min", "quiet"));
+    if (d.held()) {
+      text.getChildren().add(Parts.line("Stretches wait: it hurt", "warning"));
+    }
+    Button row =
+        Parts.button(
+            "",
+            "due-" + d.passage().id(),
+            () -> {
+              studio.open(d.passage());
+              main.go(Area.PRACTISE);
+            },
+            "choice");
+    row.setGraphic(text);
+    row.setAccessibleText("Practise " + d.passage().settings().title() + ": " + what);
+    row.setMaxWidth(Double.MAX_VALUE);
+    return row;
   }
 
   private void show() {
@@ -40,7 +99,7 @@ final class ShelfView extends VBox {
                   Parts.button("Open a MusicXML file", "first-open", main::chooseFile, "primary"),
                   Parts.button("Look at the demo", "first-demo", main::loadDemo),
                   byHand()));
-      VBox.setVgrow(page, javafx.scene.layout.Priority.ALWAYS);
+      VBox.setVgrow(page, Priority.ALWAYS);
       getChildren().add(page);
       return;
     }
@@ -61,7 +120,14 @@ final class ShelfView extends VBox {
     page.getChildren()
         .add(Parts.row(10, Parts.button("Open a file", "shelf-open", main::chooseFile), byHand()));
     recent(page);
-    getChildren().add(page);
+    HBox.setHgrow(page, Priority.ALWAYS);
+    VBox card = Parts.card("Due today", today);
+    card.setId("due-today");
+    card.setPrefWidth(290);
+    card.setMinWidth(250);
+    card.setMaxHeight(javafx.scene.layout.Region.USE_PREF_SIZE);
+    HBox.setMargin(card, new Insets(16, 20, 16, 0));
+    getChildren().add(new HBox(page, card));
   }
 
   /** Files that were opened last, to open again. */
@@ -77,7 +143,7 @@ final class ShelfView extends VBox {
   }
 
   /** A new page for each instrument. */
-  private javafx.scene.layout.HBox byHand() {
+  private HBox byHand() {
     var row = Parts.row(6, Parts.line("or write a passage by hand:", "quiet"));
     row.setAlignment(javafx.geometry.Pos.CENTER);
     for (InstrumentType type : InstrumentType.values()) {

@@ -39,6 +39,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.Supplier;
@@ -270,12 +271,16 @@ public final class Studio {
         });
   }
 
-  private Opened opened(Passage passage) throws UnusableInput {
+  /** The page as mended by hand, else as in the file. */
+  private Outcome<Score> readPage(Passage passage) throws UnusableInput {
     Optional<Score> mended = library.page(passage.id());
-    Outcome<Score> read =
-        mended.isPresent()
-            ? new Outcome<>(mended.get(), List.of())
-            : reader.read(passage.sourceName(), library.source(passage.id()), passage.partName());
+    return mended.isPresent()
+        ? new Outcome<>(mended.get(), List.of())
+        : reader.read(passage.sourceName(), library.source(passage.id()), passage.partName());
+  }
+
+  private Opened opened(Passage passage) throws UnusableInput {
+    Outcome<Score> read = readPage(passage);
     return new Opened(read, made(passage, read.value(), WHOLE));
   }
 
@@ -969,13 +974,30 @@ public final class Studio {
     message.set("Stretches are back in the plan");
   }
 
+  /** The plan of any passage of the shelf, handed on when it is made. */
+  void planOf(Passage passage, BooleanSupplier isCurrent, Consumer<Planning> then) {
+    List<JournalEntry> entries = List.copyOf(journal);
+    LocalDate today = today();
+    Planning.Habits habits = habits();
+    Optional<Audition> audition = auditionOf(passage);
+    background.run(
+        () ->
+            Planning.of(
+                Workbench.of(passage, readPage(passage).value()), audition, entries, today, habits),
+        isCurrent,
+        then);
+  }
+
+  private Optional<Audition> auditionOf(Passage passage) {
+    return auditions.stream().filter(a -> a.id() == passage.auditionId()).findFirst();
+  }
+
   private void updatePlan() {
     Workbench now = bench.get();
     if (now == null) {
       return;
     }
-    Optional<Audition> audition =
-        auditions.stream().filter(a -> a.id() == now.passage().auditionId()).findFirst();
+    Optional<Audition> audition = auditionOf(now.passage());
     List<JournalEntry> entries = List.copyOf(journal);
     int mine = generation;
     LocalDate today = today();
