@@ -31,7 +31,7 @@ public final class StripEngraver {
   private final ResolvedPassage passage;
   private final GlyphMetrics metrics;
   private final Pen pen;
-  private final Map<String, Integer> sliceOfEvent = new HashMap<>();
+  private final Map<EventKey, Integer> sliceOfEvent = new HashMap<>();
   private final Map<Integer, FingerText> fingers = new HashMap<>();
   private final double[] sliceX;
   private final List<Strip.BarSpan> spans = new ArrayList<>();
@@ -54,7 +54,7 @@ public final class StripEngraver {
     texts.forEach(t -> fingers.put(t.note(), t));
     for (SoundingNote note : passage.notes()) {
       sliceOfEvent.put(
-          key(note.key().barIndex(), note.voice(), note.onset(), note.key().grace()), note.slice());
+          new EventKey(note.key().barIndex(), note.voice(), note.onset(), note.key().grace()), note.slice());
     }
   }
 
@@ -75,9 +75,7 @@ public final class StripEngraver {
     return new StripEngraver(passage, fingers, metrics, style).run();
   }
 
-  private static String key(int bar, String voice, Fraction onset, int grace) {
-    return bar + "/" + voice + "/" + onset + "/" + grace;
-  }
+  private record EventKey(int bar, String voice, Fraction onset, int grace) {}
 
   private Strip run() {
     double x = 1;
@@ -322,7 +320,7 @@ public final class StripEngraver {
         int slice =
             e.isRest() || e.cue()
                 ? -1
-                : sliceOfEvent.getOrDefault(key(bar.index(), e.voice(), e.onset(), 0), -1);
+                : sliceOfEvent.getOrDefault(new EventKey(bar.index(), e.voice(), e.onset(), 0), -1);
         double at = e.isRest() && wholeBarRest(bar, e) ? x + 1.5 : x;
         placed.add(new Placed(bar, e, at, slice, e.cue(), rank, voices.size()));
         if (slice >= 0) {
@@ -342,7 +340,7 @@ public final class StripEngraver {
     for (int i = 0; i < graces.size(); i++) {
       Event g = graces.get(i);
       int rank = graces.size() - i;
-      int slice = sliceOfEvent.getOrDefault(key(bar.index(), g.voice(), g.onset(), rank), -1);
+      int slice = sliceOfEvent.getOrDefault(new EventKey(bar.index(), g.voice(), g.onset(), rank), -1);
       boolean sign =
           g.heads().stream()
               .anyMatch(h -> h.pitch().alter() != bar.key().alterOf(h.pitch().step()));

@@ -25,6 +25,13 @@ public final class MusicFont implements GlyphMetrics {
 
   private final Map<Primitive.Text.Style, Map<Character, Double>> advances =
       new ConcurrentHashMap<>();
+  private record TextFont(Primitive.Text.Style style, double size) {}
+
+  private static final Map<TextFont, Font> TEXT_FONTS = new ConcurrentHashMap<>();
+
+  /** Music fonts by staff space; few, as the strip zooms in half px steps. */
+  private final Map<Double, Font> sizes = new ConcurrentHashMap<>();
+
   private final String family;
 
   private MusicFont(String family) {
@@ -98,15 +105,18 @@ public final class MusicFont implements GlyphMetrics {
 
   /** The text family in a style of the page. */
   public static Font textFont(Primitive.Text.Style style, double size) {
-    return Font.font(
-        "Lato",
-        style == Primitive.Text.Style.BOLD ? FontWeight.BOLD : FontWeight.NORMAL,
-        style == Primitive.Text.Style.ITALIC ? FontPosture.ITALIC : FontPosture.REGULAR,
-        size);
+    return TEXT_FONTS.computeIfAbsent(
+        new TextFont(style, size),
+        f ->
+            Font.font(
+                "Lato",
+                style == Primitive.Text.Style.BOLD ? FontWeight.BOLD : FontWeight.NORMAL,
+                style == Primitive.Text.Style.ITALIC ? FontPosture.ITALIC : FontPosture.REGULAR,
+                size));
   }
 
   /** The music font at a staff space of so many pixels; its size is four staff spaces. */
   public Font atSpace(double space) {
-    return Font.font(family, 4 * space);
+    return sizes.computeIfAbsent(space, s -> Font.font(family, 4 * s));
   }
 }

@@ -29,6 +29,7 @@ import org.apache.commons.numbers.fraction.Fraction;
  */
 public final class StripView extends Region {
   private static final double MARGIN = 12;
+  private static final double HEIGHT_STEP = 40;
 
   private final Canvas canvas = new Canvas();
   private final MusicFont font;
@@ -153,7 +154,8 @@ public final class StripView extends Region {
   /** Larger or smaller notes; the selected note stays in place. */
   public void zoom(double factor) {
     double before = anchor();
-    space = Math.max(5, Math.min(22, space * factor));
+    // Half px steps, so that glyphs drawn before at a size are used again.
+    space = Math.max(5, Math.min(22, Math.rint(space * factor * 2) / 2));
     scrollX = Math.max(0, Math.min(maxScroll(), scrollX + anchor() - before));
     requestLayout();
     paint();
@@ -179,8 +181,10 @@ public final class StripView extends Region {
     return MARGIN - strip.top() * space;
   }
 
+  /** In coarse steps, so that what stands below seldom moves while zooming. */
   private double staveHeight() {
-    return strip == null ? 160 : (strip.bottom() - strip.top()) * space + 2 * MARGIN;
+    double needed = strip == null ? 160 : (strip.bottom() - strip.top()) * space + 2 * MARGIN;
+    return Math.ceil(needed / HEIGHT_STEP) * HEIGHT_STEP;
   }
 
   @Override
