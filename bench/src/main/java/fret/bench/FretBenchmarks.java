@@ -20,7 +20,7 @@ import fret.pitch.Interval;
 import fret.pitch.KeySignature;
 import fret.pitch.Pitch;
 import fret.player.HandModel;
-import fret.player.HandSize;
+import fret.player.Hand;
 import fret.player.Preset;
 import fret.player.School;
 import fret.score.LineBuilder;
@@ -73,7 +73,7 @@ public class FretBenchmarks {
     @Setup
     public void build() {
       Instrument instrument = Instrument.standard(type);
-      HandModel hand = new HandModel(instrument, School.USUAL, HandSize.MEDIUM);
+      HandModel hand = new HandModel(instrument, School.USUAL, Hand.MEDIUM);
       ResolvedPassage passage =
           Resolver.resolve(walk(notes, instrument.open(instrument.stringCount()).midi()));
       task =
@@ -121,7 +121,7 @@ public class FretBenchmarks {
           new FingeringTask(
               Resolver.resolve(walk(1000, 55)),
               TempoMap.steady(new Tempo(Beat.QUARTER, 96)),
-              new HandModel(violin, School.USUAL, HandSize.MEDIUM),
+              new HandModel(violin, School.USUAL, Hand.MEDIUM),
               Preset.SURE);
       double[][][] weights = new FingeringSolver(task).weights();
       graph.addVertex(-1000);

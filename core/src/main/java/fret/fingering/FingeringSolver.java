@@ -38,13 +38,15 @@ public final class FingeringSolver {
   private final List<Problem> problems = new ArrayList<>();
   private final List<List<HandState>> layers = new ArrayList<>();
   private final List<Integer> layerOfSlice = new ArrayList<>();
+  private final Set<Integer> still;
   private LayeredSearch<HandState> search;
 
   public FingeringSolver(FingeringTask task) {
     this.task = task;
     this.instrument = task.hand().instrument();
     this.terms = new Terms(instrument).weighted(task.preset());
-    this.timed = Timing.of(task.passage(), task.tempo());
+    this.timed = Timing.of(task.passage(), task.tempo(), task.wishes().vibrato());
+    this.still = new TreeSet<>(task.wishes().still());
     buildLayers();
     connect();
   }
@@ -167,7 +169,7 @@ public final class FingeringSolver {
 
   /** The whole problem, for checking the search against other implementations. */
   LayeredProblem<HandState> problem(Set<Integer> releasedAt) {
-    HandRules rules = new HandRules(task.hand(), releasedAt);
+    HandRules rules = new HandRules(task.hand(), releasedAt, still);
     return new LayeredProblem<>(layers, terms, rules::mayFollow);
   }
 
@@ -199,16 +201,10 @@ public final class FingeringSolver {
   }
 
   private void buildLayers() {
-    HandStates states = new HandStates(task.passage(), task.hand(), task.rules(), task.fixed());
+    HandStates states = new HandStates(task);
     List<HandState> before = List.of();
     for (TimedSlice moment : timed) {
-      List<HandState> here = states.at(moment, before, true);
-      if (here.isEmpty() && hasWish(moment.slice())) {
-        here = states.at(moment, before, false);
-        if (!here.isEmpty()) {
-          problems.add(wishProblem(moment.slice()));
-        }
-      }
+      List<HandState> here = heeding(states, moment, before);
       if (here.isEmpty()) {
         problems.add(unplayable(moment.slice()));
         layerOfSlice.add(-1);
@@ -220,6 +216,29 @@ public final class FingeringSolver {
     }
   }
 
+  /** The hands of a moment; decisions that cannot be kept are named, the player's pins last. */
+  private List<HandState> heeding(
+      HandStates states, TimedSlice moment, List<HandState> before) {
+    List<HandState> here = states.at(moment, before, HandStates.Heed.ALL);
+    boolean stretch = concerns(task.wishes().stretches(), moment.slice());
+    if (here.isEmpty() && stretch) {
+      here = states.at(moment, before, HandStates.Heed.PINS);
+      if (!here.isEmpty()) {
+        problems.add(stretchProblem(moment.slice()));
+      }
+    }
+    boolean pin =
+        concerns(task.rules(), moment.slice())
+            || moment.slice().starting().stream().anyMatch(task.fixed()::containsKey);
+    if (here.isEmpty() && (pin || stretch)) {
+      here = states.at(moment, before, HandStates.Heed.NOTHING);
+      if (!here.isEmpty()) {
+        problems.add(wishProblem(moment.slice()));
+      }
+    }
+    return here;
+  }
+
   /** Lets go of held notes where they cannot be kept, so that the rest can be played. */
   private void connect() {
     Set<Integer> released = new TreeSet<>();
@@ -227,23 +246,40 @@ public final class FingeringSolver {
     int reached = search.reachableLayers();
     while (reached < layers.size()) {
       Slice slice = layers.get(reached).get(0).moment().slice();
-      if (!released.add(slice.index())) {
+      if (still.remove(slice.index())) {
+        problems.add(
+            Problem.atBar(
+                bar(slice),
+                "The hand cannot stay in position there and reach "
+                    + names(slice.starting())
+                    + " as it is decided; it moves.",
+                "Take the pin off, or shorten the stretch that stays in position."));
+      } else if (!released.add(slice.index())) {
         throw new IllegalStateException("no way into bar " + bar(slice));
+      } else {
+        problems.add(
+            Problem.atBar(
+                bar(slice),
+                "The held note cannot be kept down under " + names(slice.starting()) + ".",
+                "Let it go early, or play one of the voices."));
       }
-      problems.add(
-          Problem.atBar(
-              bar(slice),
-              "The held note cannot be kept down under " + names(slice.starting()) + ".",
-              "Let it go early, or play one of the voices."));
       search = new LayeredSearch<>(problem(released));
       reached = search.reachableLayers();
     }
   }
 
-  private boolean hasWish(Slice slice) {
-    return task.rules().stream()
-            .anyMatch(r -> slice.starting().contains(r.note()) || slice.held().contains(r.note()))
-        || slice.starting().stream().anyMatch(task.fixed()::containsKey);
+  private static boolean concerns(List<NoteRule> rules, Slice slice) {
+    return rules.stream()
+        .anyMatch(r -> slice.starting().contains(r.note()) || slice.held().contains(r.note()));
+  }
+
+  private Problem stretchProblem(Slice slice) {
+    return Problem.atBar(
+        bar(slice),
+        "What is asked of this stretch does not suit "
+            + names(slice.starting())
+            + ", or a pin on it; that note is fingered without it.",
+        "Take the pin off, or end the stretch before it.");
   }
 
   private String bar(Slice slice) {

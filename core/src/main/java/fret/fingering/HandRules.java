@@ -8,16 +8,22 @@ import java.util.Set;
 final class HandRules {
   private final HandModel hand;
   private final Set<Integer> releasedAt;
+  private final Set<Integer> still;
 
   /**
    * @param releasedAt moments before which held notes are let go because they cannot be kept
+   * @param still moments into which the hand must not move
    */
-  HandRules(HandModel hand, Set<Integer> releasedAt) {
+  HandRules(HandModel hand, Set<Integer> releasedAt, Set<Integer> still) {
     this.hand = hand;
     this.releasedAt = releasedAt;
+    this.still = still;
   }
 
   boolean mayFollow(HandState from, HandState to) {
+    if (!still.isEmpty() && to.isShiftFrom(from) && still.contains(to.moment().slice().index())) {
+      return false;
+    }
     if (!to.isStopped()) {
       return carriesHand(from, to) && keepsHeld(from, to);
     }

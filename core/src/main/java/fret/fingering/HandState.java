@@ -20,16 +20,32 @@ final class HandState {
     }
   }
 
+  /**
+   * What the moment alone costs the hand.
+   *
+   * @param strain semitones by which fingers leave the easy shape
+   * @param trillWeakness 0 strong, 1 weak, 100 when no finger can play the ornament
+   * @param trillFinger the finger that trills; {@link Finger#OPEN} for none
+   * @param barres strings that one finger covers beyond its first
+   * @param printedBroken notes that are not fingered as printed
+   * @param freeHarmonics notes touched as harmonics that are not printed so
+   */
+  record Grip(
+      double strain,
+      double trillWeakness,
+      Finger trillFinger,
+      int barres,
+      int printedBroken,
+      int freeHarmonics) {}
+
   private final TimedSlice moment;
   private final TimedSlice left;
   private final List<Touch> touches;
   private final int base;
   private final Region region;
-  private final double strain;
-  private final double trillWeakness;
-  private final int barres;
-  private final int printedBroken;
+  private final Grip grip;
   private final boolean stopped;
+  private final int fingersDown;
   private final double plane;
   private final int lowestString;
   private final int highestString;
@@ -41,27 +57,21 @@ final class HandState {
       List<Touch> touches,
       int base,
       Region region,
-      double strain,
-      double trillWeakness,
-      int barres,
-      int printedBroken) {
+      Grip grip) {
     this.moment = moment;
     this.left = left;
     this.touches = List.copyOf(touches);
     this.base = base;
     this.region = region;
-    this.strain = strain;
-    this.trillWeakness = trillWeakness;
-    this.barres = barres;
-    this.printedBroken = printedBroken;
+    this.grip = grip;
     double sum = 0;
     int count = 0;
     int low = 0;
     int high = Integer.MAX_VALUE;
-    boolean anyStopped = false;
+    int down = 0;
     Touch last = null;
     for (Touch t : touches) {
-      anyStopped |= !t.isOpen();
+      down += t.isOpen() ? 0 : 1;
       low = Math.max(low, t.string());
       high = Math.min(high, t.string());
       if (!t.held()) {
@@ -70,7 +80,8 @@ final class HandState {
         last = t;
       }
     }
-    this.stopped = anyStopped;
+    this.stopped = down > 0;
+    this.fingersDown = down;
     this.plane = sum / Math.max(1, count);
     this.lowestString = low;
     this.highestString = high;
@@ -98,25 +109,18 @@ final class HandState {
     return region;
   }
 
-  double strain() {
-    return strain;
-  }
-
-  double trillWeakness() {
-    return trillWeakness;
-  }
-
-  int barres() {
-    return barres;
-  }
-
-  int printedBroken() {
-    return printedBroken;
+  Grip grip() {
+    return grip;
   }
 
   /** Whether any finger is down. */
   boolean isStopped() {
     return stopped;
+  }
+
+  /** How many fingers are down. */
+  int fingersDown() {
+    return fingersDown;
   }
 
   /** Middle of the strings on which notes start, 1 the highest. */
@@ -162,6 +166,10 @@ final class HandState {
   Object noticeable() {
     List<Integer> strings =
         touches.stream().map(t -> t.isOpen() ? -t.string() : t.string()).toList();
-    return List.of(strings, stopped ? base : 0, region == Region.THUMB && stopped);
+    return List.of(
+        strings,
+        stopped ? base : 0,
+        region == Region.THUMB && stopped,
+        touches.stream().map(Touch::harmonic).toList());
   }
 }

@@ -30,55 +30,69 @@ final class HandStates {
   private final ResolvedPassage passage;
   private final HandModel hand;
   private final Instrument instrument;
-  private final Map<Integer, List<NoteRule>> rules = new HashMap<>();
+  private final Map<Integer, List<NoteRule>> pins;
+  private final Map<Integer, List<NoteRule>> all;
   private final Map<Integer, NoteFinger> fixed;
 
-  HandStates(
-      ResolvedPassage passage,
-      HandModel hand,
-      List<NoteRule> rules,
-      Map<Integer, NoteFinger> fixed) {
-    this.passage = passage;
-    this.hand = hand;
+  /** Which decisions of the player count. */
+  enum Heed {
+    ALL,
+    PINS,
+    NOTHING
+  }
+
+  HandStates(FingeringTask task) {
+    this.passage = task.passage();
+    this.hand = task.hand();
     this.instrument = hand.instrument();
-    this.fixed = fixed;
-    for (NoteRule rule : rules) {
-      this.rules.computeIfAbsent(rule.note(), n -> new ArrayList<>()).add(rule);
+    this.fixed = task.fixed();
+    this.pins = byNote(task.wishes().rules(), List.of());
+    this.all = byNote(task.wishes().rules(), task.wishes().stretches());
+  }
+
+  private static Map<Integer, List<NoteRule>> byNote(List<NoteRule> pins, List<NoteRule> others) {
+    Map<Integer, List<NoteRule>> rules = new HashMap<>();
+    for (NoteRule rule : pins) {
+      rules.computeIfAbsent(rule.note(), n -> new ArrayList<>()).add(rule);
     }
+    for (NoteRule rule : others) {
+      rules.computeIfAbsent(rule.note(), n -> new ArrayList<>()).add(rule);
+    }
+    return rules;
   }
 
   /**
    * All states of a moment.
    *
    * @param before the states of the moment before, whose hands an open string carries on
-   * @param withRules whether pins and bans count
+   * @param heed which of the player's decisions count
    * @return empty when it cannot be played so
    */
-  List<HandState> at(TimedSlice moment, List<HandState> before, boolean withRules) {
+  List<HandState> at(TimedSlice moment, List<HandState> before, Heed heed) {
     Slice slice = moment.slice();
     List<Integer> notes = new ArrayList<>(slice.held());
     notes.addAll(slice.starting());
     notes.sort((a, b) -> passage.notes().get(a).pitch().compareTo(passage.notes().get(b).pitch()));
     List<List<Option>> options = new ArrayList<>();
     for (int note : notes) {
-      List<Option> of = options(note, slice.held().contains(note), withRules);
+      List<Option> of = options(note, slice.held().contains(note), heed);
       if (of.isEmpty()) {
         return List.of();
       }
       options.add(of);
     }
     List<HandState> states = new ArrayList<>();
-    chooseStrings(moment, options, 0, new ArrayList<>(), before, withRules, states);
+    chooseStrings(moment, options, 0, new ArrayList<>(), before, heed, states);
     return preferTrills(states);
   }
 
   private static List<HandState> preferTrills(List<HandState> states) {
-    List<HandState> good = states.stream().filter(s -> s.trillWeakness() < 100).toList();
+    List<HandState> good = states.stream().filter(s -> s.grip().trillWeakness() < 100).toList();
     return good.isEmpty() ? states : good;
   }
 
   /** Every string and place at which a note lies on the instrument. */
-  private List<Option> options(int noteIndex, boolean held, boolean withRules) {
+  private List<Option> options(int noteIndex, boolean held, Heed heed) {
     SoundingNote note = passage.notes().get(noteIndex);
     List<Option> found = new ArrayList<>();
     for (int string = 1; string <= instrument.stringCount(); string++) {
@@ -101,38 +115,54 @@ final class HandStates {
         default -> {
           if (n >= 0 && n <= instrument.highestSemitone()) {
             found.add(new Option(noteIndex, string, n, false, held));
+            if (note.harmonic() == Head.Harmonic.NONE && NaturalHarmonics.soundsAsStopped(n)) {
+              found.add(new Option(noteIndex, string, n, true, held));
+            }
           } else if (n < 0 && n >= -instrument.extension() && string == instrument.stringCount()) {
             found.add(new Option(noteIndex, string, 0, false, held)); // A gate: the hand is free.
           }
         }
       }
     }
-    if (withRules) {
-      found.removeIf(o -> !anyFingerAdmitted(o));
+    if (heed != Heed.NOTHING) {
+      found.removeIf(o -> !anyFingerAdmitted(o, heed));
     }
     return found;
   }
 
-  private boolean anyFingerAdmitted(Option option) {
+  private boolean anyFingerAdmitted(Option option, Heed heed) {
     for (Finger finger : Finger.values()) {
-      if (admitted(option, finger)) {
+      if (admitted(option, finger, 0, heed)) {
         return true;
       }
     }
     return false;
   }
 
-  private boolean admitted(Option option, Finger finger) {
+  /**
+   * @param base where the hand stands; 0 when that is not decided yet
+   */
+  private boolean admitted(Option option, Finger finger, int base, Heed heed) {
     NoteFinger only = fixed.get(option.note());
     if (only != null) {
-      return only.string() == option.string() && only.finger() == finger;
+      return only.string() == option.string()
+          && only.finger() == finger
+          && only.harmonic() == option.harmonic();
     }
+    boolean free = isFree(option);
+    Map<Integer, List<NoteRule>> rules = heed == Heed.PINS ? pins : all;
     for (NoteRule rule : rules.getOrDefault(option.note(), List.of())) {
-      if (!rule.admits(option.string(), finger)) {
+      if (!rule.admits(option.string(), finger, free, base)) {
         return false;
       }
     }
     return true;
+  }
+
+  /** Whether it is a harmonic that the page does not ask for. */
+  private boolean isFree(Option option) {
+    return option.harmonic()
+        && passage.notes().get(option.note()).harmonic() == Head.Harmonic.NONE;
   }
 
   private void chooseStrings(
@@ -141,11 +171,11 @@ final class HandStates {
       int depth,
       List<Option> chosen,
       List<HandState> before,
-      boolean withRules,
+      Heed heed,
       List<HandState> into) {
     if (depth == options.size()) {
       if (neighbouringStrings(chosen)) {
-        chooseFingers(moment, chosen, before, withRules, into);
+        chooseFingers(moment, chosen, before, heed, into);
       }
       return;
     }
@@ -154,7 +184,7 @@ final class HandStates {
       boolean free = chosen.stream().noneMatch(o -> o.string() <= option.string());
       if (free) {
         chosen.add(option);
-        chooseStrings(moment, options, depth + 1, chosen, before, withRules, into);
+        chooseStrings(moment, options, depth + 1, chosen, before, heed, into);
         chosen.remove(chosen.size() - 1);
       }
     }
@@ -174,12 +204,12 @@ final class HandStates {
       TimedSlice moment,
       List<Option> chosen,
       List<HandState> before,
-      boolean withRules,
+      Heed heed,
       List<HandState> into) {
     boolean allOpen = chosen.stream().allMatch(o -> o.semitone() == 0);
     if (allOpen) {
       for (Option o : chosen) {
-        if (withRules && !admitted(o, Finger.OPEN)) {
+        if (heed != Heed.NOTHING && !admitted(o, Finger.OPEN, 0, heed)) {
           return;
         }
       }
@@ -191,7 +221,7 @@ final class HandStates {
     for (Placement p : hand.placements(first.semitone())) {
       int id = 2 * p.base() + (p.region() == Region.THUMB ? 1 : 0);
       if (seen.add(id)) {
-        assign(moment, chosen, 0, p.base(), p.region(), new ArrayList<>(), 0, withRules, into);
+        assign(moment, chosen, 0, p.base(), p.region(), new ArrayList<>(), 0, heed, into);
       }
     }
   }
@@ -221,10 +251,7 @@ final class HandStates {
                 touches,
                 c.base(),
                 c.region(),
-                0,
-                trillWeakness(touches, c.base(), c.region()),
-                0,
-                printedBroken(touches)));
+                grip(touches, c.base(), c.region(), 0)));
       }
     }
   }
@@ -237,7 +264,7 @@ final class HandStates {
       Region region,
       List<HandState.Touch> touches,
       double strain,
-      boolean withRules,
+      Heed heed,
       List<HandState> into) {
     if (depth == chosen.size()) {
       into.add(
@@ -247,30 +274,27 @@ final class HandStates {
               touches,
               base,
               region,
-              strain * heldFactor(touches),
-              trillWeakness(touches, base, region),
-              barres(touches),
-              printedBroken(touches)));
+              grip(touches, base, region, strain * heldFactor(touches))));
       return;
     }
     Option option = chosen.get(depth);
     if (option.semitone() == 0) {
-      if (!withRules || admitted(option, Finger.OPEN)) {
+      if (heed == Heed.NOTHING || admitted(option, Finger.OPEN, 0, heed)) {
         touches.add(
             new HandState.Touch(
                 option.note(), option.string(), Finger.OPEN, 0, false, option.held()));
-        assign(moment, chosen, depth + 1, base, region, touches, strain, withRules, into);
+        assign(moment, chosen, depth + 1, base, region, touches, strain, heed, into);
         touches.remove(touches.size() - 1);
       }
       return;
     }
-    NoteFinger only = withRules ? fixed.get(option.note()) : null;
+    NoteFinger only = heed != Heed.NOTHING ? fixed.get(option.note()) : null;
     for (Placement p : hand.placements(option.semitone())) {
       if (p.base() != base || (p.region() == Region.THUMB) != (region == Region.THUMB)) {
         continue;
       }
       boolean admitted =
-          (!withRules || admitted(option, p.finger()))
+          (heed == Heed.NOTHING || admitted(option, p.finger(), base, heed))
               && (only == null || only.isOpen() || only.base() == base)
               && suitsHarmonic(option, p);
       if (!admitted) {
@@ -294,7 +318,7 @@ final class HandStates {
             p.region(),
             touches,
             strain + p.strain(),
-            withRules,
+            heed,
             into);
         touches.remove(touches.size() - 1);
       }
@@ -303,6 +327,9 @@ final class HandStates {
 
   /** An artificial harmonic is stopped by the first finger or the thumb, touched a fourth above. */
   private boolean suitsHarmonic(Option option, Placement p) {
+    if (isFree(option)) {
+      return p.finger() != Finger.FIRST && p.strain() == 0; // The hand reaches up for it.
+    }
     if (passage.notes().get(option.note()).harmonic() != Head.Harmonic.ARTIFICIAL_BASE) {
       return true;
     }
@@ -361,25 +388,35 @@ final class HandStates {
     return broken;
   }
 
-  /** How weak the fingers of the ornaments are: 0 strong, 1 weak, 100 when none can play it. */
-  private double trillWeakness(List<HandState.Touch> touches, int base, Region region) {
-    double sum = 0;
+  private HandState.Grip grip(
+      List<HandState.Touch> touches, int base, Region region, double strain) {
+    double weakness = 0;
+    Finger trills = Finger.OPEN;
+    int harmonics = 0;
     for (HandState.Touch t : touches) {
+      SoundingNote note = passage.notes().get(t.note());
       if (t.held()) {
         continue;
       }
-      for (Pitch auxiliary : passage.notes().get(t.note()).auxiliaries()) {
-        sum += auxiliaryWeakness(t, instrument.semitones(t.string(), auxiliary), base, region);
+      harmonics += t.harmonic() && note.harmonic() == Head.Harmonic.NONE ? 1 : 0;
+      for (Pitch auxiliary : note.auxiliaries()) {
+        Auxiliary best = auxiliary(t, instrument.semitones(t.string(), auxiliary), base, region);
+        weakness += best.weakness();
+        trills = auxiliary.midi() > note.pitch().midi() ? best.finger() : trills;
       }
     }
-    return sum;
+    return new HandState.Grip(
+        strain, weakness, trills, barres(touches), printedBroken(touches), harmonics);
   }
 
-  private double auxiliaryWeakness(HandState.Touch t, int semitone, int base, Region region) {
+  private record Auxiliary(Finger finger, double weakness) {}
+
+  /** The finger for an ornament's neighbour: weakness 0 strong, 1 weak, 100 when none can. */
+  private Auxiliary auxiliary(HandState.Touch t, int semitone, int base, Region region) {
     if (semitone == 0) {
-      return 0.3;
+      return new Auxiliary(Finger.OPEN, 0.3);
     }
-    double best = 100;
+    Auxiliary best = new Auxiliary(Finger.OPEN, 100);
     for (Placement p : hand.placements(semitone)) {
       boolean sameHand =
           p.base() == base && (p.region() == Region.THUMB) == (region == Region.THUMB)
@@ -391,7 +428,8 @@ final class HandStates {
           && order
           && (t.isOpen()
               || hand.canHold(t.finger(), t.semitone(), p.finger(), semitone, region, 0))) {
-        best = Math.min(best, weakness(t.finger(), p.finger()) + 0.5 * p.strain());
+        double weakness = weakness(t.finger(), p.finger()) + 0.5 * p.strain();
+        best = weakness < best.weakness() ? new Auxiliary(p.finger(), weakness) : best;
       }
     }
     return best;

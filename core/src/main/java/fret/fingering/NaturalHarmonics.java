@@ -21,6 +21,11 @@ final class NaturalHarmonics {
     };
   }
 
+  /** Whether touching a node gives the same note as pressing the string there. */
+  static boolean soundsAsStopped(int semitone) {
+    return semitone == 12 || semitone == 19 || semitone == 24;
+  }
+
   /** What is heard when a node is touched. */
   static Pitch sounding(Instrument instrument, int string, int semitone) {
     return instrument.harmonic(string, partialAt(semitone));

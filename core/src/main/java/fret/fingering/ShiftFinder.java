@@ -62,7 +62,7 @@ final class ShiftFinder {
         terms.travelMm(before, to),
         to.transitMs(before),
         terms.shiftBits(before, to),
-        cover(from, to, open),
+        ShiftPlace.cover(before, to).words(),
         guide(left, left.semitone() + moved).filter(g -> !overshoots(left, g, reached)),
         guide(reached, reached.semitone() - moved));
   }
@@ -112,26 +112,5 @@ final class ShiftFinder {
     KeySignature key =
         up.equals(Interval.UNISON) || up.steps() % 7 == 0 ? written : KeySignature.NONE;
     return Pitch.ofMidi(instrument.open(touch.string()).midi() + semitone, key);
-  }
-
-  private String cover(HandState from, HandState to, boolean open) {
-    if (open) {
-      return "open string";
-    }
-    if (from.moment().slice().restAfter().signum() > 0) {
-      return "rest";
-    }
-    boolean repeated =
-        from.lead() != null
-            && to.lead() != null
-            && passage
-                .notes()
-                .get(from.lead().note())
-                .pitch()
-                .equals(passage.notes().get(to.lead().note()).pitch());
-    if (repeated) {
-      return "repeated note";
-    }
-    return to.moment().slice().slurredInto() ? "" : "bow change";
   }
 }

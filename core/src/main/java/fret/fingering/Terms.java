@@ -18,6 +18,15 @@ final class Terms {
   /** Seconds that an open string may sound before it counts as long (from memory). */
   private static final double OPEN_SHORT_S = 0.75;
 
+  /** An open string that passes more quickly than this does not stand out (from memory). */
+  private static final double OPEN_PASSING_S = 0.2;
+
+  /** A note at least this long carries the colour of its string (from memory). */
+  private static final double SUNG_S = 0.35;
+
+  /** How many in-tune windows wide the place is where a node still speaks (from memory). */
+  private static final double HARMONIC_WINDOWS = 5;
+
   private static final double FOURTH_SHORT_S = 0.5;
   private static final double LONGEST_COUNTED_S = 2;
 
@@ -47,25 +56,39 @@ final class Terms {
       case RUSH -> move(kind, (f, t) -> perSecond(shiftBits(f, t), f, t));
       case TRAVEL -> move(kind, this::travelMm);
       case SLUR_SHIFT -> move(kind, Terms::slurShift);
+      case UNCOVERED -> move(kind, ShiftPlace::uncovered);
+      case OFF_BEAT -> move(kind, ShiftPlace::offBeat);
+      case LANDING -> move(kind, ShiftPlace::shortLanding);
+      case SLIDE_HEARD -> move(kind, this::slideHeard);
       case CROSSING -> move(kind, Terms::crossing);
       case SLUR_CROSSING ->
           move(kind, (f, t) -> t.moment().slice().slurredInto() ? crossing(f, t) : 0);
+      case CROSS_BACK -> move(kind, (f, t) -> t.moment().excursion() ? crossing(f, t) : 0);
+      case COLOUR -> move(kind, Terms::colour);
+      case BRILLIANCE -> move(kind, this::brilliance);
       case SKIP -> move(kind, Terms::skipped);
       case SAME_FINGER -> move(kind, Terms::sameFinger);
       case SLIDE -> move(kind, Terms::slide);
       case WEAK_PAIR -> move(kind, this::weakPair);
-      case STRETCH -> own(kind, HandState::strain);
+      case STRETCH -> own(kind, s -> s.grip().strain());
+      case SWAP -> move(kind, Terms::swap);
+      case CHORD_HOP -> move(kind, ChordMoves::hops);
+      case CHORD_LOST -> move(kind, ChordMoves::lost);
       case OPEN_LONG -> own(kind, Terms::openLong);
-      case OPEN_STRING -> own(kind, s -> s.isStopped() ? 0 : 1);
+      case OPEN_STRING -> own(kind, Terms::openString);
+      case OPEN_LOUD -> own(kind, Terms::openLoud);
+      case VIBRATO -> own(kind, Terms::vibrato);
+      case HARMONIC -> own(kind, s -> s.grip().freeHarmonics());
       case FOURTH -> own(kind, s -> count(s, Finger.FOURTH));
       case FOURTH_LONG -> own(kind, s -> count(s, Finger.FOURTH) * longSeconds(s, FOURTH_SHORT_S));
       case HIGH_ON_LOW -> own(kind, Terms::highOnLow);
       case HEIGHT -> own(kind, this::height);
       case THUMB -> own(kind, s -> s.isStopped() && s.region() == Region.THUMB ? 1 : 0);
       case THUMB_CHANGE -> move(kind, Terms::thumbChange);
-      case BARRE -> own(kind, HandState::barres);
-      case WEAK_TRILL -> own(kind, HandState::trillWeakness);
-      case PRINTED -> own(kind, HandState::printedBroken);
+      case BARRE -> own(kind, s -> s.grip().barres());
+      case WEAK_TRILL -> own(kind, s -> s.grip().trillWeakness());
+      case TRILL_EXIT -> move(kind, Terms::trillExit);
+      case PRINTED -> own(kind, s -> s.grip().printedBroken());
     };
   }
 
@@ -122,17 +145,109 @@ final class Terms {
     if (travel == 0) {
       return 0;
     }
+    return Math.log(travel / windowMm(to) + 1) / Math.log(2);
+  }
+
+  /** Whole width of the narrowest in-tune window under the fingers of a state. */
+  double windowMm(HandState state) {
     double narrowest = Double.MAX_VALUE;
-    for (HandState.Touch t : to.touches()) {
+    for (HandState.Touch t : state.touches()) {
       if (!t.isOpen()) {
-        narrowest = Math.min(narrowest, windowMm[t.semitone()]);
+        double factor = t.harmonic() ? HARMONIC_WINDOWS : 1;
+        narrowest = Math.min(narrowest, factor * windowMm[t.semitone()]);
       }
     }
-    return Math.log(travel / narrowest + 1) / Math.log(2);
+    return narrowest;
   }
 
   private static double perSecond(double bits, HandState from, HandState to) {
     return bits == 0 ? 0 : bits / (to.transitMs(from) / 1000);
+  }
+
+  /** Length of a slide on one finger within a slur, in dm. */
+  private double slideHeard(HandState from, HandState to) {
+    HandState.Touch a = from.lead();
+    HandState.Touch b = to.lead();
+    boolean slides =
+        to.isShiftFrom(from)
+            && from.isStopped()
+            && to.moment().slice().slurredInto()
+            && a != null
+            && b != null
+            && a.finger() == b.finger()
+            && a.string() == b.string();
+    return slides ? travelMm(from, to) / 100 : 0;
+  }
+
+  private static double colour(HandState from, HandState to) {
+    boolean sung =
+        from.moment().seconds() >= SUNG_S
+            && to.moment().seconds() >= SUNG_S
+            && from.moment().slice().restAfter().signum() == 0;
+    return sung ? crossing(from, to) : 0;
+  }
+
+  /** Strings by which a rising line falls back, counted from forte on. */
+  private double brilliance(HandState from, HandState to) {
+    HandState.Touch a = from.lead();
+    HandState.Touch b = to.lead();
+    if (a == null || b == null || to.moment().loudness() < TimedSlice.FORTE) {
+      return 0;
+    }
+    boolean rises = midi(b) > midi(a);
+    return rises ? Math.max(0, b.string() - a.string()) : 0;
+  }
+
+  private int midi(HandState.Touch t) {
+    return instrument.open(t.string()).midi() + t.semitone();
+  }
+
+  private static double swap(HandState from, HandState to) {
+    HandState.Touch a = from.lead();
+    HandState.Touch b = to.lead();
+    boolean samePlace =
+        a != null && b != null && a.string() == b.string() && a.semitone() == b.semitone();
+    return samePlace && a.finger() != b.finger() && !a.isOpen() ? 1 : 0;
+  }
+
+  private static double openString(HandState s) {
+    return s.isStopped() ? 0 : s.moment().seconds() < OPEN_PASSING_S ? 0.25 : 1;
+  }
+
+  private static double openLoud(HandState s) {
+    double sum = 0;
+    for (HandState.Touch t : s.touches()) {
+      boolean top = t.isOpen() && t.string() == 1 && !t.held();
+      sum += top ? 1 : 0;
+    }
+    boolean quiet = s.moment().loudness() <= TimedSlice.PIANO;
+    return quiet ? sum * (s.moment().seconds() < OPEN_PASSING_S ? 0.3 : 1) : 0;
+  }
+
+  private static double vibrato(HandState s) {
+    if (!s.moment().vibrato()) {
+      return 0;
+    }
+    double sum = 0;
+    for (HandState.Touch t : s.touches()) {
+      sum += t.isOpen() || t.harmonic() ? 2 : t.finger() == Finger.FOURTH ? 0.5 : 0;
+    }
+    return sum;
+  }
+
+  /** The finger that trilled is wanted at another place straight after. */
+  private static double trillExit(HandState from, HandState to) {
+    Finger trilled = from.grip().trillFinger();
+    if (trilled == Finger.OPEN || from.moment().slice().restAfter().signum() > 0) {
+      return 0;
+    }
+    for (HandState.Touch t : to.touches()) {
+      boolean elsewhere = from.lead() != null && t.string() != from.lead().string();
+      if (t.finger() == trilled && (elsewhere || to.isShiftFrom(from))) {
+        return 1;
+      }
+    }
+    return 0;
   }
 
   private static double slurShift(HandState from, HandState to) {

@@ -9,8 +9,10 @@ import java.util.Optional;
  * A finger, a string or both, set on a written note.
  *
  * @param string 1 the highest, 0 when only the finger is set
+ * @param harmonic whether the finger touches a harmonic that is not printed
  */
-public record Mark(NoteKey key, Optional<Finger> finger, int string, Standing standing) {
+public record Mark(
+    NoteKey key, Optional<Finger> finger, int string, boolean harmonic, Standing standing) {
   /** Who put it there. */
   public enum Standing {
     /** The player's committed choice: no setting or new tempo changes it. */
@@ -21,7 +23,11 @@ public record Mark(NoteKey key, Optional<Finger> finger, int string, Standing st
 
   /** The same mark on another note. */
   public Mark on(NoteKey other) {
-    return new Mark(other, finger, string, standing);
+    return new Mark(other, finger, string, harmonic, standing);
+  }
+
+  public Mark(NoteKey key, Optional<Finger> finger, int string, Standing standing) {
+    this(key, finger, string, false, standing);
   }
 
   public Mark {

@@ -5,9 +5,11 @@ import fret.score.ResolvedPassage;
 import fret.score.SoundingNote;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * Marks carried over to a page that was changed or brought in again. Notes are matched in order, by
@@ -47,7 +49,25 @@ public record Reattachment(Marks marks, List<Mark> moved, List<Mark> lost) {
     marks
         .bows()
         .forEach((key, bow) -> Optional.ofNullable(now.get(key)).ifPresent(k -> bows.put(k, bow)));
-    return new Reattachment(Marks.of(kept).withBows(bows), moved, lost);
+    List<Wish> wishes = new ArrayList<>();
+    for (Wish w : marks.wishes()) {
+      if (now.containsKey(w.from()) && now.containsKey(w.to())) {
+        wishes.add(new Wish(w.kind(), now.get(w.from()), now.get(w.to()), w.value()));
+      }
+    }
+    Set<NoteKey> vibrato = new HashSet<>();
+    marks.vibrato().forEach(k -> Optional.ofNullable(now.get(k)).ifPresent(vibrato::add));
+    Marks all = Marks.of(kept).withBows(bows).withWishes(wishes).withVibrato(vibrato);
+    for (Map.Entry<String, List<Mark>> fingering : marks.kept().entrySet()) {
+      all =
+          all.keeping(
+              fingering.getKey(),
+              fingering.getValue().stream()
+                  .filter(m -> now.containsKey(m.key()))
+                  .map(m -> m.on(now.get(m.key())))
+                  .toList());
+    }
+    return new Reattachment(all, moved, lost);
   }
 
   private static Map<NoteKey, NoteKey> match(List<SoundingNote> a, List<SoundingNote> b) {

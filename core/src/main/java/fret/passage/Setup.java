@@ -5,7 +5,7 @@ import fret.instrument.InstrumentType;
 import fret.instrument.Tuning;
 import fret.player.EffortKind;
 import fret.player.HandModel;
-import fret.player.HandSize;
+import fret.player.Hand;
 import fret.player.Preset;
 import fret.player.School;
 import java.util.Map;
@@ -27,7 +27,7 @@ public record Setup(
     String presetId,
     Map<EffortKind, Double> weights,
     School school,
-    HandSize hand) {
+    Hand hand) {
   public Setup {
     Objects.requireNonNull(tuning);
     Objects.requireNonNull(presetId);
@@ -53,7 +53,7 @@ public record Setup(
         Preset.SURE.id(),
         Map.of(),
         School.USUAL,
-        HandSize.MEDIUM);
+        Hand.MEDIUM);
   }
 
   /** The instrument as it is strung and sized. */
@@ -91,7 +91,7 @@ public record Setup(
     return new Setup(instrument, tuning, stringLengthMm, a4Hz, presetId, other, school, hand);
   }
 
-  public Setup withHand(HandSize otherHand, School otherSchool) {
+  public Setup withHand(Hand otherHand, School otherSchool) {
     return new Setup(
         instrument, tuning, stringLengthMm, a4Hz, presetId, weights, otherSchool, otherHand);
   }

@@ -5,10 +5,16 @@ import fret.fingering.FingeringSolver;
 import fret.fingering.FingeringTask;
 import fret.fingering.NoteFinger;
 import fret.fingering.NoteRule;
+import fret.fingering.PrintedWishes;
 import fret.fingering.Refinger;
+import fret.fingering.WishRules;
+import fret.fingering.Wishes;
 import fret.instrument.Finger;
+import fret.instrument.Instrument;
 import fret.mark.Mark;
 import fret.mark.Marks;
+import fret.mark.Wish;
+import fret.player.HandModel;
 import fret.score.Bar;
 import fret.score.Event;
 import fret.score.Head;
@@ -18,11 +24,14 @@ import fret.score.Resolver;
 import fret.score.Score;
 import fret.score.Signs;
 import fret.score.SoundingNote;
+import fret.tempo.TempoMap;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.IntPredicate;
 
 /**
@@ -41,14 +50,16 @@ public record Workbench(
   public static Workbench of(Passage passage, Score read) {
     Score score = bowed(passage.settings().reading().of(read), passage.marks());
     ResolvedPassage resolved = Resolver.resolve(score);
+    TempoMap tempo =
+        TempoPlan.of(score, passage.settings().target(), passage.settings().details().tempoMarks());
+    HandModel hand = passage.settings().setup().handModel();
     FingeringTask task =
         new FingeringTask(
             resolved,
-            TempoPlan.of(
-                score, passage.settings().target(), passage.settings().details().tempoMarks()),
-            passage.settings().setup().handModel(),
+            tempo,
+            hand,
             passage.settings().setup().preset(),
-            rules(passage.marks(), resolved),
+            wishes(passage.marks(), resolved, tempo, hand.instrument()),
             Map.of());
     return new Workbench(passage, score, resolved, task, new FingeringSolver(task).best());
   }
@@ -58,7 +69,7 @@ public record Workbench(
    * string, rest or decided note, is fingered anew.
    */
   public Workbench after(Passage changed, int note) {
-    FingeringTask next = task.withRules(rules(changed.marks(), resolved));
+    FingeringTask next = task.withWishes(wishes(changed.marks()));
     return new Workbench(changed, score, resolved, next, Refinger.around(next, fingering, note));
   }
 
@@ -119,6 +130,24 @@ public record Workbench(
         passage.marks().withBows(bows));
   }
 
+  private Wishes wishes(Marks marks) {
+    return wishes(marks, resolved, task.tempo(), task.hand().instrument());
+  }
+
+  /** Pins and adopted places, the player's wishes and those that are printed. */
+  private static Wishes wishes(
+      Marks marks, ResolvedPassage resolved, TempoMap tempo, Instrument instrument) {
+    List<Wish> all = new ArrayList<>(PrintedWishes.of(resolved, instrument));
+    all.addAll(marks.wishes());
+    Set<Integer> vibrato = new HashSet<>();
+    for (int i = 0; i < resolved.notes().size(); i++) {
+      if (marks.vibrato().contains(resolved.notes().get(i).key())) {
+        vibrato.add(i);
+      }
+    }
+    return WishRules.of(resolved, tempo, rules(marks, resolved), all, vibrato);
+  }
+
   /** Pins first; an adopted place counts where no pin stands. */
   private static List<NoteRule> rules(Marks marks, ResolvedPassage resolved) {
     List<NoteRule> rules = new ArrayList<>();
@@ -128,7 +157,10 @@ public record Workbench(
       marks
           .pin(key)
           .or(() -> marks.adopted(key))
-          .ifPresent(m -> rules.add(new NoteRule(note, m.finger(), m.string(), false)));
+          .ifPresent(
+              m ->
+                  rules.add(
+                      new NoteRule(note, m.finger(), m.string(), 0, m.harmonic(), false)));
     }
     return rules;
   }
@@ -172,6 +204,7 @@ public record Workbench(
                 resolved.notes().get(i).key(),
                 Optional.of(place.get().finger()),
                 place.get().string(),
+                place.get().harmonic(),
                 Mark.Standing.ADOPTED));
       }
     }
@@ -228,6 +261,6 @@ public record Workbench(
   /** A solver that may move every note that is not pinned, for comparing alternatives. */
   public FingeringSolver freeSolver() {
     Marks pinsOnly = passage.marks().withAdopted(List.of());
-    return new FingeringSolver(task.withRules(rules(pinsOnly, resolved)));
+    return new FingeringSolver(task.withWishes(wishes(pinsOnly)));
   }
 }

@@ -6,8 +6,19 @@ public enum EffortKind {
   RUSH("rush", "bits/s", "haste of the shift: how little time there is for it"),
   TRAVEL("travel", "mm", "distance: how far the hand travels"),
   SLUR_SHIFT("slur-shift", "shifts", "shift inside a slur: the bow cannot hide it"),
+  UNCOVERED(
+      "uncovered",
+      "shifts",
+      "shift in the open: no open string, rest, repeated note or bow change hides it"),
+  OFF_BEAT("off-beat", "shifts", "shift off the beat: it arrives on a weak part of the bar"),
+  LANDING("landing", "shifts", "shift to a short note: no time to hear whether it is in tune"),
+  SLIDE_HEARD("slide-heard", "dm", "slide in a slur on one finger: it can be heard"),
   CROSSING("crossing", "strings", "changing string"),
   SLUR_CROSSING("slur-crossing", "strings", "changing string inside a slur"),
+  CROSS_BACK("cross-back", "strings", "another string for one note and back"),
+  COLOUR("colour", "strings", "change of colour: another string within a sung phrase"),
+  BRILLIANCE(
+      "brilliance", "strings", "brilliance lost: the line rises and the string gets lower"),
   SKIP("skip", "strings", "skipped string: passing over one that is not played"),
   SAME_FINGER("same-finger", "1/s", "finger hops: the same one on another string"),
   SLIDE("slide", "1/s", "finger slides: the same one to another note within the hand"),
@@ -16,8 +27,14 @@ public enum EffortKind {
       "1/s",
       "weak pair of fingers: third, fourth and second following each other fast"),
   STRETCH("stretch", "semitones", "stretch: leaving the easy shape of the hand"),
+  SWAP("swap", "notes", "finger replaced on a repeated note"),
+  CHORD_HOP("chord-hop", "fingers", "chord to chord: a finger hops to another string"),
+  CHORD_LOST("chord-lost", "chords", "chord to chord: no finger stays, the place can be lost"),
   OPEN_LONG("open-long", "s", "long open string: it cannot be vibrated"),
   OPEN_STRING("open-string", "notes", "open string: it stands out"),
+  OPEN_LOUD("open-loud", "notes", "open top string in a quiet passage: it sticks out"),
+  VIBRATO("vibrato", "notes", "vibrato asked for, with an open string, a harmonic or the weakest finger"),
+  HARMONIC("harmonic", "notes", "harmonic in place of a stopped note: sure, but plain"),
   FOURTH("fourth", "notes", "fourth finger: weaker than the others"),
   FOURTH_LONG("fourth-long", "s", "long fourth finger: the weakest one holds a long note"),
   HIGH_ON_LOW("high-on-low", "semitones", "high on a low string: it speaks poorly there"),
@@ -26,6 +43,7 @@ public enum EffortKind {
   THUMB_CHANGE("thumb-change", "changes", "bringing the thumb up or taking it away"),
   BARRE("barre", "strings", "one finger across two strings"),
   WEAK_TRILL("weak-trill", "trills", "a trill with a weak pair of fingers"),
+  TRILL_EXIT("trill-exit", "trills", "after a trill: its finger is needed elsewhere at once"),
   PRINTED("printed", "notes", "not as printed: another finger or string than on the page");
 
   private final String id;

@@ -17,13 +17,15 @@ import java.util.List;
 public final class HandModel {
   private final Instrument instrument;
   private final boolean fourFingerBass;
+  private final Hand player;
   private final double sizeFactor;
   private final List<List<Placement>> bySemitone = new ArrayList<>();
 
-  public HandModel(Instrument instrument, School school, HandSize size) {
+  public HandModel(Instrument instrument, School school, Hand player) {
     this.instrument = instrument;
+    this.player = player;
     this.fourFingerBass = school == School.ONE_TWO_THREE_FOUR;
-    this.sizeFactor = size.factor();
+    this.sizeFactor = player.factor(mediumSpanMm(instrument));
     for (int n = 0; n <= instrument.highestSemitone(); n++) {
       List<Placement> placements = new ArrayList<>();
       if (n > 0) {
@@ -33,6 +35,20 @@ public final class HandModel {
       }
       bySemitone.add(List.copyOf(placements));
     }
+  }
+
+  /**
+   * What the medium hand spans from first to fourth finger at half position, in mm: a fourth on the
+   * violin and viola, a minor third on the cello, a whole tone on the bass.
+   */
+  public static double mediumSpanMm(Instrument instrument) {
+    int semitones =
+        switch (instrument.type()) {
+          case VIOLIN, VIOLA -> 5;
+          case CELLO -> 3;
+          case BASS -> 2;
+        };
+    return instrument.mmFromNut(1 + semitones) - instrument.mmFromNut(1);
   }
 
   public Instrument instrument() {
@@ -50,11 +66,20 @@ public final class HandModel {
 
   private void collect(int n, int base, List<Placement> into) {
     int offset = n - base;
+    int first = into.size();
     switch (instrument.type()) {
       case VIOLIN, VIOLA -> collectUpperStrings(base, offset, into);
       case CELLO -> collectCello(base, offset, into);
       case BASS -> collectBass(base, offset, into);
     }
+    if (player.fourthCaution()) {
+      into.subList(first, into.size()).removeIf(p -> p.finger() == Finger.FOURTH && p.strain() > 0.5);
+    }
+  }
+
+  /** Lowest base of a hand with the thumb on the string: the thumb stands a whole tone below it. */
+  private int thumbBase(int usual) {
+    return player.thumbFrom() == 0 ? usual : player.thumbFrom() + 2;
   }
 
   private static void add(
@@ -124,7 +149,7 @@ public final class HandModel {
         default -> {}
       }
     }
-    collectThumb(base, offset, 9, into);
+    collectThumb(base, offset, thumbBase(9), into);
   }
 
   private void collectBass(int base, int offset, List<Placement> into) {
@@ -150,7 +175,7 @@ public final class HandModel {
         default -> {}
       }
     }
-    collectThumb(base, offset, 11, into);
+    collectThumb(base, offset, thumbBase(11), into);
   }
 
   private static void collectThumb(int base, int offset, int lowestBase, List<Placement> into) {

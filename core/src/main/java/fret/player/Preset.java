@@ -40,6 +40,20 @@ public record Preset(
               Map.entry(EffortKind.RUSH, 0.012),
               Map.entry(EffortKind.TRAVEL, 0.0015),
               Map.entry(EffortKind.SLUR_SHIFT, 0.5),
+              Map.entry(EffortKind.UNCOVERED, 0.1),
+              Map.entry(EffortKind.OFF_BEAT, 0.04),
+              Map.entry(EffortKind.LANDING, 0.2),
+              Map.entry(EffortKind.SLIDE_HEARD, 0.15),
+              Map.entry(EffortKind.CROSS_BACK, 0.06),
+              Map.entry(EffortKind.COLOUR, 0.05),
+              Map.entry(EffortKind.BRILLIANCE, 0.1),
+              Map.entry(EffortKind.SWAP, 0.1),
+              Map.entry(EffortKind.CHORD_HOP, 0.15),
+              Map.entry(EffortKind.CHORD_LOST, 0.1),
+              Map.entry(EffortKind.OPEN_LOUD, 0.15),
+              Map.entry(EffortKind.VIBRATO, 1.0),
+              Map.entry(EffortKind.HARMONIC, 0.8),
+              Map.entry(EffortKind.TRILL_EXIT, 0.5),
               Map.entry(EffortKind.CROSSING, 0.22),
               Map.entry(EffortKind.SLUR_CROSSING, 0.08),
               Map.entry(EffortKind.SKIP, 0.5),
@@ -72,6 +86,8 @@ public record Preset(
               EffortKind.OPEN_LONG, 2.0,
               EffortKind.OPEN_STRING, 0.5,
               EffortKind.HEIGHT, 0.01,
+              EffortKind.COLOUR, 0.35,
+              EffortKind.UNCOVERED, 0.03,
               EffortKind.SLUR_SHIFT, 0.15));
 
   /** Speed first: the hand stays, the bow crosses, weak pairs are avoided. */
@@ -89,9 +105,54 @@ public record Preset(
               EffortKind.OPEN_LONG, 0.4,
               EffortKind.FOURTH, 0.08));
 
+  /** A big sound: low strings for power, strong fingers, no open strings that stick out. */
+  public static final Preset POWERFUL =
+      SURE.with(
+          "powerful",
+          "Big sound",
+          "Goes back to a lower string for power and stays there; strong fingers on long notes; climbs sooner than it crosses.",
+          Map.of(
+              EffortKind.SHIFT, 0.2,
+              EffortKind.CROSSING, 0.32,
+              EffortKind.COLOUR, 0.3,
+              EffortKind.BRILLIANCE, 0.0,
+              EffortKind.HIGH_ON_LOW, 0.015,
+              EffortKind.HEIGHT, 0.015,
+              EffortKind.OPEN_LONG, 1.4,
+              EffortKind.FOURTH_LONG, 0.5));
+
+  /** A gentle hand: no stretch that a shift can spare, the fourth finger seldom. */
+  public static final Preset GENTLE =
+      SURE.with(
+          "gentle",
+          "Gentle hand",
+          "Shifts sooner than it stretches; spares the fourth finger; open strings and harmonics are welcome.",
+          Map.of(
+              EffortKind.STRETCH, 1.6,
+              EffortKind.SHIFT, 0.2,
+              EffortKind.FOURTH, 0.25,
+              EffortKind.FOURTH_LONG, 0.5,
+              EffortKind.OPEN_LONG, 0.4,
+              EffortKind.OPEN_STRING, 0.0,
+              EffortKind.HARMONIC, 0.4,
+              EffortKind.THUMB, 0.4));
+
+  /** Shifts that nobody hears: behind open strings, rests and bow changes, on the beat. */
+  public static final Preset HIDDEN =
+      SURE.with(
+          "hidden",
+          "Hidden shifts",
+          "Shifts where something covers them, on the beat and between different fingers; never a slide that can be heard.",
+          Map.of(
+              EffortKind.UNCOVERED, 0.8,
+              EffortKind.OFF_BEAT, 0.25,
+              EffortKind.LANDING, 0.6,
+              EffortKind.SLIDE_HEARD, 1.2,
+              EffortKind.SLUR_SHIFT, 1.2));
+
   /** All presets, the default first. */
   public static List<Preset> all() {
-    return List.of(SURE, SINGING, QUICK);
+    return List.of(SURE, SINGING, QUICK, POWERFUL, GENTLE, HIDDEN);
   }
 
   /** The preset with this id, if there is one. */

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.PriorityQueue;
 import java.util.Set;
+import java.util.function.BiPredicate;
 import java.util.function.Function;
 import java.util.function.Predicate;
 
@@ -25,6 +26,7 @@ public final class LayeredSearch<S> {
   private final double[][] own;
   private final double[][] forward;
   private final int[][] from;
+  private final int[][] cheapestFirst;
   private double[][] backward;
   private int[][] next;
 
@@ -34,6 +36,7 @@ public final class LayeredSearch<S> {
     this.own = new double[length][];
     this.forward = new double[length][];
     this.from = new int[length][];
+    this.cheapestFirst = new int[length][];
     for (int i = 0; i < length; i++) {
       List<S> layer = problem.layers().get(i);
       own[i] = new double[layer.size()];
@@ -58,6 +61,7 @@ public final class LayeredSearch<S> {
           bestInto(i, s, to);
         }
       }
+      cheapestFirst[i] = order(forward[i]);
     }
   }
 
@@ -65,23 +69,33 @@ public final class LayeredSearch<S> {
     List<S> before = problem.layers().get(i - 1);
     double best = Double.POSITIVE_INFINITY;
     int bestFrom = -1;
-    for (int p = 0; p < before.size(); p++) {
+    for (int p : cheapestFirst[i - 1]) {
       double base = forward[i - 1][p];
-      if (base >= best) {
-        continue; // Efforts are never negative, so this start cannot win.
+      if (base > best || base == Double.POSITIVE_INFINITY) {
+        break; // Efforts are never negative, so no start from here on can win.
       }
       S previous = before.get(p);
       if (!problem.allowed().mayFollow(previous, to)) {
         continue;
       }
       double sum = base + problem.moveEffort(previous, to);
-      if (sum < best) {
+      if (sum < best || sum == best && p < bestFrom) {
         best = sum;
         bestFrom = p;
       }
     }
     forward[i][s] = best + own[i][s];
     from[i][s] = bestFrom;
+  }
+
+  /** Indices in order of a layer's efforts; equal ones in order of their place. */
+  private static int[] order(double[] efforts) {
+    Integer[] boxed = new Integer[efforts.length];
+    Arrays.setAll(boxed, i -> i);
+    Arrays.sort(boxed, (a, b) -> Double.compare(efforts[a], efforts[b]));
+    int[] order = new int[boxed.length];
+    Arrays.setAll(order, i -> boxed[i]);
+    return order;
   }
 
   private void fillBackward() {
@@ -99,13 +113,20 @@ public final class LayeredSearch<S> {
         continue;
       }
       List<S> after = problem.layers().get(i + 1);
+      double[] rest = new double[after.size()];
+      for (int n = 0; n < rest.length; n++) {
+        rest[n] = backward[i + 1][n] + own[i + 1][n];
+      }
+      int[] order = order(rest);
       for (int s = 0; s < layer.size(); s++) {
         double best = Double.POSITIVE_INFINITY;
-        for (int n = 0; n < after.size(); n++) {
-          double rest = backward[i + 1][n] + own[i + 1][n];
-          if (rest < best && problem.allowed().mayFollow(layer.get(s), after.get(n))) {
-            double sum = rest + problem.moveEffort(layer.get(s), after.get(n));
-            if (sum < best) {
+        for (int n : order) {
+          if (rest[n] > best || rest[n] == Double.POSITIVE_INFINITY) {
+            break;
+          }
+          if (problem.allowed().mayFollow(layer.get(s), after.get(n))) {
+            double sum = rest[n] + problem.moveEffort(layer.get(s), after.get(n));
+            if (sum < best || sum == best && n < next[i][s]) {
               best = sum;
               next[i][s] = n;
             }
@@ -148,6 +169,45 @@ public final class LayeredSearch<S> {
       }
     }
     return bestState < 0 ? Optional.empty() : Optional.of(path(layer, bestState));
+  }
+
+  /**
+   * The least effort way from one layer to another whose states all pass a test.
+   *
+   * @param fromLayer first layer of the stretch; what it costs to get into it from the layer before
+   *     counts where {@code before} is given
+   * @param before the state that stands before the stretch; null at the beginning
+   * @param after the state that stands behind it; null at the end
+   * @param admit asked with the layer and the state
+   * @return the states of the stretch; its effort includes the ways into and out of it
+   */
+  public Optional<Path<S>> bestWithin(
+      int fromLayer, int toLayer, S before, S after, BiPredicate<Integer, S> admit) {
+    List<List<S>> kept = new ArrayList<>();
+    for (int layer = fromLayer; layer <= toLayer; layer++) {
+      int at = layer;
+      kept.add(problem.layers().get(layer).stream().filter(s -> admit.test(at, s)).toList());
+    }
+    if (kept.stream().anyMatch(List::isEmpty)) {
+      return Optional.empty();
+    }
+    if (before != null) {
+      kept.add(0, List.of(before));
+    }
+    if (after != null) {
+      kept.add(List.of(after));
+    }
+    return new LayeredSearch<>(problem.withLayers(kept))
+        .best()
+        .map(
+            p -> {
+              int lead = before == null ? 0 : 1;
+              List<S> states = p.states().subList(lead, lead + toLayer - fromLayer + 1);
+              double outside = before == null ? 0 : problem.ownEffort(before);
+              outside += before == null ? 0 : problem.moveEffort(null, before);
+              outside += after == null ? 0 : problem.ownEffort(after);
+              return new Path<>(states, p.effort() - outside);
+            });
   }
 
   /**

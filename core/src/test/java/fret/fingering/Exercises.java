@@ -7,7 +7,7 @@ import fret.pitch.Interval;
 import fret.pitch.KeySignature;
 import fret.pitch.Pitch;
 import fret.player.HandModel;
-import fret.player.HandSize;
+import fret.player.Hand;
 import fret.player.Preset;
 import fret.player.School;
 import fret.score.LineBuilder;
@@ -41,7 +41,7 @@ final class Exercises {
   }
 
   static FingeringTask task(InstrumentType type, ResolvedPassage passage, double quarters) {
-    HandModel hand = new HandModel(Instrument.standard(type), School.USUAL, HandSize.MEDIUM);
+    HandModel hand = new HandModel(Instrument.standard(type), School.USUAL, Hand.MEDIUM);
     TempoMap tempo = TempoMap.steady(new Tempo(Beat.QUARTER, quarters));
     return new FingeringTask(passage, tempo, hand, Preset.SURE);
   }

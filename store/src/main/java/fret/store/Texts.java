@@ -11,11 +11,13 @@ import fret.instrument.InstrumentType;
 import fret.instrument.Tuning;
 import fret.mark.Mark;
 import fret.mark.Marks;
+import fret.mark.Wish;
 import fret.passage.Change;
 import fret.passage.Passage;
 import fret.passage.Reading;
 import fret.passage.Setup;
 import fret.player.EffortKind;
+import fret.player.Hand;
 import fret.player.HandSize;
 import fret.player.School;
 import fret.score.Bar;
@@ -27,8 +29,10 @@ import fret.tempo.Tempo;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
 
 /** Settings, marks and changes as JSON text, and back. */
@@ -44,7 +48,9 @@ final class Texts {
     node.put("title", s.title()).put("instrument", setup.instrument().name());
     node.put("beat", s.target().beat().toString()).put("perMinute", s.target().perMinute());
     node.put("preset", setup.presetId()).put("school", setup.school().name());
-    node.put("hand", setup.hand().name()).put("stringLengthMm", setup.stringLengthMm());
+    node.put("hand", setup.hand().size().name()).put("stringLengthMm", setup.stringLengthMm());
+    node.put("spanMm", setup.hand().spanMm()).put("thumbFrom", setup.hand().thumbFrom());
+    node.put("fourthCaution", setup.hand().fourthCaution());
     node.put("a4Hz", setup.a4Hz());
     Tuning tuning = setup.tuning();
     node.putObject("tuning")
@@ -73,7 +79,11 @@ final class Texts {
             node.path("preset").asText(),
             weights(node.path("weights")),
             School.valueOf(node.path("school").asText()),
-            HandSize.valueOf(node.path("hand").asText()));
+            new Hand(
+                HandSize.valueOf(node.path("hand").asText()),
+                node.path("spanMm").asDouble(),
+                node.path("fourthCaution").asBoolean(),
+                node.path("thumbFrom").asInt()));
     Reading reading =
         new Reading(
             node.path("soundsOctaveLow").asBoolean(),
@@ -117,37 +127,82 @@ final class Texts {
 
   static String of(Marks marks) {
     ArrayNode array = MAPPER.createArrayNode();
-    for (Mark m : marks.all()) {
-      array
-          .addObject()
-          .put("note", m.key().text())
-          .put("finger", m.finger().map(Finger::digit).orElse(""))
-          .put("string", m.string())
-          .put("standing", m.standing().name());
-    }
+    marks.all().forEach(m -> put(array.addObject(), m));
     Map<String, Signs.Bow> bows = new TreeMap<>();
     marks.bows().forEach((key, bow) -> bows.put(key.text(), bow));
     bows.forEach((key, bow) -> array.addObject().put("note", key).put("bow", bow.name()));
+    for (Wish w : marks.wishes()) {
+      array
+          .addObject()
+          .put("wish", w.kind().name())
+          .put("from", w.from().text())
+          .put("to", w.to().text())
+          .put("value", w.value());
+    }
+    marks.vibrato().stream()
+        .map(NoteKey::text)
+        .sorted()
+        .forEach(key -> array.addObject().put("vibrato", key));
+    marks
+        .kept()
+        .forEach(
+            (name, fingering) -> {
+              ArrayNode list = array.addObject().put("kept", name).putArray("fingering");
+              fingering.forEach(m -> put(list.addObject(), m));
+            });
     return array.toString();
+  }
+
+  private static void put(ObjectNode node, Mark m) {
+    node.put("note", m.key().text())
+        .put("finger", m.finger().map(Finger::digit).orElse(""))
+        .put("string", m.string())
+        .put("standing", m.standing().name());
+    if (m.harmonic()) {
+      node.put("harmonic", true);
+    }
   }
 
   static Marks marks(String text) {
     List<Mark> marks = new ArrayList<>();
     Map<NoteKey, Signs.Bow> bows = new HashMap<>();
+    List<Wish> wishes = new ArrayList<>();
+    Set<NoteKey> vibrato = new HashSet<>();
+    Map<String, List<Mark>> kept = new TreeMap<>();
     for (JsonNode m : read(text)) {
-      NoteKey key = NoteKey.parse(m.path("note").asText());
       if (m.has("bow")) {
-        bows.put(key, Signs.Bow.valueOf(m.path("bow").asText()));
+        bows.put(key(m, "note"), Signs.Bow.valueOf(m.path("bow").asText()));
+      } else if (m.has("wish")) {
+        Wish.Kind kind = Wish.Kind.valueOf(m.path("wish").asText());
+        wishes.add(new Wish(kind, key(m, "from"), key(m, "to"), m.path("value").asInt()));
+      } else if (m.has("vibrato")) {
+        vibrato.add(key(m, "vibrato"));
+      } else if (m.has("kept")) {
+        List<Mark> fingering = new ArrayList<>();
+        m.path("fingering").forEach(f -> fingering.add(mark(f)));
+        kept.put(m.path("kept").asText(), fingering);
       } else {
-        marks.add(
-            new Mark(
-                key,
-                Finger.ofDigit(m.path("finger").asText()),
-                m.path("string").asInt(),
-                Mark.Standing.valueOf(m.path("standing").asText())));
+        marks.add(mark(m));
       }
     }
-    return Marks.of(marks).withBows(bows);
+    Marks all = Marks.of(marks).withBows(bows).withWishes(wishes).withVibrato(vibrato);
+    for (Map.Entry<String, List<Mark>> fingering : kept.entrySet()) {
+      all = all.keeping(fingering.getKey(), fingering.getValue());
+    }
+    return all;
+  }
+
+  private static NoteKey key(JsonNode node, String field) {
+    return NoteKey.parse(node.path(field).asText());
+  }
+
+  private static Mark mark(JsonNode m) {
+    return new Mark(
+        key(m, "note"),
+        Finger.ofDigit(m.path("finger").asText()),
+        m.path("string").asInt(),
+        m.path("harmonic").asBoolean(),
+        Mark.Standing.valueOf(m.path("standing").asText()));
   }
 
   /** What a change needs to be taken back and done again. */

@@ -9,6 +9,7 @@ import fret.instrument.Instrument;
 import fret.instrument.InstrumentType;
 import fret.pitch.Interval;
 import fret.player.HandModel;
+import fret.player.Hand;
 import fret.player.HandSize;
 import fret.player.Preset;
 import fret.player.School;
@@ -130,7 +131,7 @@ final class PartOptions {
     }
     for (School school : School.values()) {
       if (school.displayName().equals(schoolName)) {
-        return new HandModel(Instrument.standard(type()), school, size);
+        return new HandModel(Instrument.standard(type()), school, Hand.of(size));
       }
     }
     throw usage("--school " + schoolName + " is not usual, 1-2-4 or 1-2-3-4");

@@ -309,9 +309,9 @@ final class PartView extends VBox {
                 "Other strings",
                 s -> s.withStrings(tuning.getValue(), s.stringLengthMm(), s.a4Hz())));
     hand.setOnAction(
-        e -> changeSetup("Hand size", s -> s.withHand(hand.getValue(), school.getValue())));
+        e -> changeSetup("Hand size", s -> s.withHand(s.hand().withSize(hand.getValue()), school.getValue())));
     school.setOnAction(
-        e -> changeSetup("School", s -> s.withHand(hand.getValue(), school.getValue())));
+        e -> changeSetup("School", s -> s.withHand(s.hand().withSize(hand.getValue()), school.getValue())));
     tempo
         .valueProperty()
         .addListener(
@@ -451,7 +451,7 @@ final class PartView extends VBox {
     a4.getValueFactory().setValue((int) Math.round(s.setup().a4Hz()));
     length.setText(DetailsPane.plain(s.setup().strung().stringLengthMm()));
     octaves.getValueFactory().setValue(s.reading().octaves());
-    hand.setValue(s.setup().hand());
+    hand.setValue(s.setup().hand().size());
     school.setValue(s.setup().school());
     tempo.getValueFactory().setValue((int) Math.round(s.target().perMinute()));
     fromBar.setText(s.reading().fromBar());

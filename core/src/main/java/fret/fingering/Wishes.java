@@ -1,0 +1,28 @@
+package fret.fingering;
+
+import java.util.List;
+import java.util.Set;
+
+/**
+ * What the player decided, as hard rules of the search.
+ *
+ * @param rules pins and bans of single notes
+ * @param stretches rules that come from wishes for whole stretches; a pin beats them
+ * @param still moments into which the hand must not move
+ * @param vibrato indices of the notes for which vibrato is wanted
+ */
+public record Wishes(
+    List<NoteRule> rules, List<NoteRule> stretches, Set<Integer> still, Set<Integer> vibrato) {
+  public static final Wishes NONE = new Wishes(List.of(), List.of(), Set.of(), Set.of());
+
+  public Wishes {
+    rules = List.copyOf(rules);
+    stretches = List.copyOf(stretches);
+    still = Set.copyOf(still);
+    vibrato = Set.copyOf(vibrato);
+  }
+
+  public Wishes withRules(List<NoteRule> other) {
+    return new Wishes(other, stretches, still, vibrato);
+  }
+}
