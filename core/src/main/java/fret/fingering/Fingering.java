@@ -11,13 +11,25 @@ import java.util.Optional;
  * @param notes one entry per sounding note; empty where it cannot be played
  * @param explanation its effort, which sums to {@link #effort}
  * @param layerOfSlice index into the explanation's layers for each slice; -1 where unplayable
+ * @param alike what was given up so that figures that come back are fingered alike
  */
 public record Fingering(
     List<Optional<NoteFinger>> notes,
     List<Shift> shifts,
     Explanation explanation,
     List<Integer> layerOfSlice,
-    List<Problem> problems) {
+    List<Problem> problems,
+    Likeness alike) {
+  /**
+   * Figures that come back and are fingered alike.
+   *
+   * @param figures how many there are
+   * @param overFree effort that the freest fingering would spare, 0 or more
+   */
+  public record Likeness(int figures, double overFree) {
+    public static final Likeness NONE = new Likeness(0, 0);
+  }
+
   public Fingering {
     notes = List.copyOf(notes);
     shifts = List.copyOf(shifts);

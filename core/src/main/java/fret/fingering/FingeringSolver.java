@@ -3,6 +3,7 @@ package fret.fingering;
 import fret.base.Problem;
 import fret.instrument.Finger;
 import fret.instrument.Instrument;
+import fret.player.EffortKind;
 import fret.score.ResolvedPassage;
 import fret.score.Slice;
 import fret.score.SoundingNote;
@@ -30,6 +31,7 @@ import java.util.function.Predicate;
  */
 public final class FingeringSolver {
   private static final int MOST_TRIED = 60;
+  private static final int LONGEST_ALIKE = 3000;
 
   private final FingeringTask task;
   private final Instrument instrument;
@@ -39,6 +41,8 @@ public final class FingeringSolver {
   private final List<List<HandState>> layers = new ArrayList<>();
   private final List<Integer> layerOfSlice = new ArrayList<>();
   private final Set<Integer> still;
+  private final Set<Integer> released = new TreeSet<>();
+  private LayeredProblem<HandState> problem;
   private LayeredSearch<HandState> search;
 
   public FingeringSolver(FingeringTask task) {
@@ -74,6 +78,84 @@ public final class FingeringSolver {
       fillFromDecisions(chosen, fewest, count);
     }
     return List.copyOf(chosen);
+  }
+
+  /**
+   * The fingering of least effort in which figures that come back are fingered alike wherever that
+   * costs little; what it gives up for that is told.
+   */
+  public Fingering consistent() {
+    Optional<Path<HandState>> free = search.best();
+    if (free.isEmpty() || layers.size() > LONGEST_ALIKE) {
+      return best();
+    }
+    Alike alike = new Alike(problem, search, free.get());
+    for (Figures.Figure figure : Figures.of(task.passage(), timed)) {
+      List<Integer> starts = new ArrayList<>();
+      for (int slice : figure.starts()) {
+        int first = layerOfSlice.get(slice);
+        int last = layerOfSlice.get(slice + figure.length() - 1);
+        if (first >= 0 && last - first == figure.length() - 1) {
+          starts.add(first);
+        }
+      }
+      if (starts.size() > 1) {
+        alike.unify(starts, figure.length(), figure.samePitch());
+      }
+    }
+    Fingering found = fingering(new Path<>(alike.states(), 0));
+    double over = Math.max(0, found.effort() - free.get().effort());
+    return new Fingering(
+        found.notes(),
+        found.shifts(),
+        found.explanation(),
+        found.layerOfSlice(),
+        found.problems(),
+        new Fingering.Likeness(alike.alike(), over));
+  }
+
+  /**
+   * Between which weights a fingering stays the best, everything else left as it is.
+   *
+   * @param chosen a fingering of this task
+   * @return the lowest and the highest weight, the highest infinite when nothing heavier was found
+   *     to change it up to four times its present height
+   */
+  public WeightRange weightRange(Fingering chosen, EffortKind kind) {
+    return WeightRange.of(
+        task.preset().weight(kind),
+        chosen.explanation(),
+        kind.id(),
+        weight -> {
+          List<Weighted<HandState>> other =
+              new Terms(instrument)
+                  .weighted(
+                      task.preset()
+                          .with(
+                              task.preset().id(),
+                              task.preset().displayName(),
+                              task.preset().description(),
+                              Map.of(kind, weight)));
+          HandRules rules = new HandRules(task.hand(), released, still);
+          Path<HandState> path =
+              new LayeredSearch<>(new LayeredProblem<>(layers, other, rules::mayFollow))
+                  .best()
+                  .orElseThrow();
+          return Explanation.of(other, path.states());
+        });
+  }
+
+  /** The best fingerings in order, each with another string or finger on some note. */
+  public List<Fingering> nearest(int count) {
+    return search
+        .kBest(count, FingeringSolver::places, p -> true, count)
+        .stream()
+        .map(this::fingering)
+        .toList();
+  }
+
+  private static Object places(HandState state) {
+    return state.touches();
   }
 
   private static boolean offer(List<Fingering> chosen, Fingering next, int fewest, int count) {
@@ -241,8 +323,8 @@ public final class FingeringSolver {
 
   /** Lets go of held notes where they cannot be kept, so that the rest can be played. */
   private void connect() {
-    Set<Integer> released = new TreeSet<>();
-    search = new LayeredSearch<>(problem(released));
+    problem = problem(released);
+    search = new LayeredSearch<>(problem);
     int reached = search.reachableLayers();
     while (reached < layers.size()) {
       Slice slice = layers.get(reached).get(0).moment().slice();
@@ -263,7 +345,8 @@ public final class FingeringSolver {
                 "The held note cannot be kept down under " + names(slice.starting()) + ".",
                 "Let it go early, or play one of the voices."));
       }
-      search = new LayeredSearch<>(problem(released));
+      problem = problem(released);
+      search = new LayeredSearch<>(problem);
       reached = search.reachableLayers();
     }
   }
@@ -358,7 +441,8 @@ public final class FingeringSolver {
         new ShiftFinder(task.passage(), instrument).shifts(states),
         Explanation.of(terms, states),
         layerOfSlice,
-        problems);
+        problems,
+        Fingering.Likeness.NONE);
   }
 
   private static int nextBase(List<HandState> states, int from) {

@@ -360,7 +360,7 @@ final class HandStates {
    * A stretch that two or more fingers hold at once weighs more than one in passing (from memory).
    */
   private static double heldFactor(List<HandState.Touch> touches) {
-    return touches.stream().filter(t -> !t.isOpen()).count() > 1 ? 1.6 : 1;
+    return touches.stream().filter(t -> !t.isOpen()).count() > 1 ? 2.5 : 1;
   }
 
   private static int barres(List<HandState.Touch> touches) {

@@ -61,7 +61,7 @@ public record Workbench(
             passage.settings().setup().preset(),
             wishes(passage.marks(), resolved, tempo, hand.instrument()),
             Map.of());
-    return new Workbench(passage, score, resolved, task, new FingeringSolver(task).best());
+    return new Workbench(passage, score, resolved, task, new FingeringSolver(task).consistent());
   }
 
   /**

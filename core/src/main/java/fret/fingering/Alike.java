@@ -1,0 +1,149 @@
+package fret.fingering;
+
+import fret.search.LayeredProblem;
+import fret.search.LayeredSearch;
+import fret.search.Path;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.BiPredicate;
+
+/**
+ * Fingers figures that come back alike: each figure takes over the way in which it is played at one
+ * of its places, where that costs no more than {@link #PRICE} for each place that changes. Around a
+ * changed place a few notes may move along; all else stays.
+ */
+final class Alike {
+  /** Effort that one more place with the known fingering is worth (from memory). */
+  static final double PRICE = 0.5;
+
+  private static final int AROUND = 3;
+
+  private final LayeredProblem<HandState> problem;
+  private final LayeredSearch<HandState> search;
+  private final List<HandState> states;
+  private int alike;
+
+  Alike(LayeredProblem<HandState> problem, LayeredSearch<HandState> search, Path<HandState> free) {
+    this.problem = problem;
+    this.search = search;
+    this.states = new ArrayList<>(free.states());
+  }
+
+  List<HandState> states() {
+    return List.copyOf(states);
+  }
+
+  /** How many figures are fingered alike wherever they come. */
+  int alike() {
+    return alike;
+  }
+
+  /**
+   * Unifies one figure.
+   *
+   * @param starts layers at which it starts; its layers follow each other
+   */
+  void unify(List<Integer> starts, int length, boolean samePitch) {
+    Set<List<Object>> patterns = new LinkedHashSet<>();
+    starts.forEach(s -> patterns.add(pattern(s, length, samePitch)));
+    if (patterns.size() == 1) {
+      alike++;
+      return;
+    }
+    List<HandState> before = List.copyOf(states);
+    List<HandState> best = null;
+    double least = Double.POSITIVE_INFINITY;
+    for (List<Object> pattern : patterns) {
+      Optional<Double> extra = impose(pattern, starts, length, samePitch);
+      if (extra.isPresent() && extra.get() < least) {
+        least = extra.get();
+        best = List.copyOf(states);
+      }
+      restore(before);
+    }
+    if (best != null && least <= 1e-9) {
+      alike++;
+      restore(best);
+    }
+  }
+
+  private void restore(List<HandState> other) {
+    for (int i = 0; i < other.size(); i++) {
+      states.set(i, other.get(i));
+    }
+  }
+
+  /** Extra effort less the price that is paid for likeness; empty where it cannot be. */
+  private Optional<Double> impose(
+      List<Object> pattern, List<Integer> starts, int length, boolean samePitch) {
+    double sum = 0;
+    for (int start : starts) {
+      if (pattern(start, length, samePitch).equals(pattern)) {
+        continue;
+      }
+      int from = Math.max(0, start - AROUND);
+      int to = Math.min(states.size() - 1, start + length - 1 + AROUND);
+      while (to + 1 < states.size() && !states.get(to + 1).isStopped()) {
+        to++; // An open string carries the hand, so it must be free to follow.
+      }
+      double now = effort(from, to);
+      BiPredicate<Integer, HandState> admit =
+          (layer, state) ->
+              layer < start
+                  || layer >= start + length
+                  || one(state, samePitch)
+                      .equals(pattern.get(layer - start));
+      Optional<Path<HandState>> way =
+          search.bestWithin(
+              from,
+              to,
+              from == 0 ? null : states.get(from - 1),
+              to + 1 == states.size() ? null : states.get(to + 1),
+              admit);
+      if (way.isEmpty()) {
+        return Optional.empty();
+      }
+      for (int i = 0; i < way.get().states().size(); i++) {
+        states.set(from + i, way.get().states().get(i));
+      }
+      if (!pattern(start, length, samePitch).equals(pattern)) {
+        return Optional.empty();
+      }
+      sum += effort(from, to) - now - PRICE;
+    }
+    return Optional.of(sum);
+  }
+
+  private double effort(int from, int to) {
+    double sum = 0;
+    for (int i = from; i <= Math.min(to + 1, states.size() - 1); i++) {
+      sum += problem.moveEffort(i == 0 ? null : states.get(i - 1), states.get(i));
+      sum += i <= to ? problem.ownEffort(states.get(i)) : 0;
+    }
+    return sum;
+  }
+
+  private List<Object> pattern(int start, int length, boolean samePitch) {
+    List<Object> pattern = new ArrayList<>();
+    for (int i = start; i < start + length; i++) {
+      pattern.add(one(states.get(i), samePitch));
+    }
+    return pattern;
+  }
+
+  /** What is the same in two places: the fingers, and at the same pitch the strings too. */
+  private static Object one(HandState state, boolean samePitch) {
+    List<Object> form = new ArrayList<>();
+    for (HandState.Touch t : state.touches()) {
+      if (!t.held()) {
+        form.add(t.finger());
+        form.add(t.harmonic());
+        form.add(samePitch ? t.string() : 0);
+      }
+    }
+    return form;
+  }
+}

@@ -1,0 +1,116 @@
+package fret.fingering;
+
+import fret.score.ResolvedPassage;
+import fret.score.Slice;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.stream.IntStream;
+import org.apache.commons.numbers.fraction.Fraction;
+
+/**
+ * Finds figures that come back: stretches of 4 to 16 moments that start on a beat and have the same
+ * steps in the same rhythm, at the same pitch or as a sequence. The longest are found first, and no
+ * moment belongs to two figures.
+ */
+final class Figures {
+  private static final int LONGEST = 16;
+  private static final int SHORTEST = 4;
+
+  /**
+   * A figure that comes back.
+   *
+   * @param starts indices of the moments at which it starts, two or more
+   * @param length how many moments it lasts
+   * @param samePitch whether it always comes at the same pitch; else it is a sequence
+   */
+  record Figure(List<Integer> starts, int length, boolean samePitch) {
+    Figure {
+      starts = List.copyOf(starts);
+    }
+  }
+
+  /** One moment without its pitch. */
+  private record Shape(List<Integer> intervals, Fraction duration, Fraction rest, boolean slurred) {}
+
+  private final List<TimedSlice> moments;
+  private final int[] lowest;
+  private final Shape[] shapes;
+  private final boolean[] taken;
+
+  private Figures(ResolvedPassage passage, List<TimedSlice> moments) {
+    this.moments = moments;
+    this.lowest = new int[moments.size()];
+    this.shapes = new Shape[moments.size()];
+    this.taken = new boolean[moments.size()];
+    for (int i = 0; i < lowest.length; i++) {
+      Slice slice = moments.get(i).slice();
+      List<Integer> midi =
+          slice.starting().stream().map(n -> passage.notes().get(n).pitch().midi()).toList();
+      lowest[i] = midi.get(0);
+      shapes[i] =
+          new Shape(
+              midi.stream().map(m -> m - midi.get(0)).toList(),
+              slice.duration(),
+              slice.restAfter(),
+              slice.slurredInto());
+    }
+  }
+
+  /** The figures of a passage, those at the same pitch first, the longest of each kind first. */
+  static List<Figure> of(ResolvedPassage passage, List<TimedSlice> moments) {
+    Figures finder = new Figures(passage, moments);
+    List<Figure> found = new ArrayList<>();
+    for (boolean samePitch : new boolean[] {true, false}) {
+      for (int length = LONGEST; length >= SHORTEST; length--) {
+        finder.collect(length, samePitch, found);
+      }
+    }
+    return found;
+  }
+
+  private void collect(int length, boolean samePitch, List<Figure> into) {
+    Map<List<Object>, List<Integer>> byForm = new LinkedHashMap<>();
+    Map<List<Object>, Integer> endOf = new HashMap<>();
+    for (int start = 0; start + length <= moments.size(); start++) {
+      if (!moments.get(start).onBeat() || isTaken(start, length)) {
+        continue;
+      }
+      List<Object> form = form(start, length, samePitch);
+      if (endOf.getOrDefault(form, 0) <= start) {
+        byForm.computeIfAbsent(form, f -> new ArrayList<>()).add(start);
+        endOf.put(form, start + length);
+      }
+    }
+    for (List<Integer> starts : byForm.values()) {
+      List<Integer> free = starts.stream().filter(s -> !isTaken(s, length)).toList();
+      if (free.size() > 1) {
+        free.forEach(s -> java.util.Arrays.fill(taken, s, s + length, true));
+        into.add(new Figure(free, length, samePitch));
+      }
+    }
+  }
+
+  private boolean isTaken(int start, int length) {
+    return IntStream.range(start, start + length).anyMatch(i -> taken[i]);
+  }
+
+  /** What two appearances must share; the slur into the first note and the rest after count not. */
+  private List<Object> form(int start, int length, boolean samePitch) {
+    List<Object> form = new ArrayList<>();
+    int zero = samePitch ? 0 : lowest[start];
+    for (int i = start; i < start + length; i++) {
+      boolean last = i == start + length - 1;
+      Shape s = shapes[i];
+      form.add(lowest[i] - zero);
+      form.add(s.intervals());
+      form.add(s.duration());
+      form.add(last ? Fraction.ZERO : s.rest());
+      form.add(i > start && s.slurred());
+    }
+    return form.stream().map(Objects::requireNonNull).toList();
+  }
+}

@@ -1,0 +1,106 @@
+package fret.fingering;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import fret.player.Preset;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+
+/**
+ * The textbook fingerings; weights were fitted on the used families only. Started with {@code
+ * -Dfret.report=FILE} it writes what it found.
+ */
+class TextbookTest {
+  private static final List<Textbook.Answer> ANSWERS = new ArrayList<>();
+
+  @BeforeAll
+  static void answerAll() throws IOException {
+    Textbook.rows().forEach(r -> ANSWERS.add(Textbook.answer(r, Preset.SURE)));
+    String report = System.getProperty("fret.report", "");
+    if (!report.isEmpty()) {
+      Files.writeString(Path.of(report), report());
+    }
+  }
+
+  private static double share(boolean used, int worstRank) {
+    List<Textbook.Answer> rows = ANSWERS.stream().filter(a -> a.row().used() == used).toList();
+    long good = rows.stream().filter(a -> a.rank() > 0 && a.rank() <= worstRank).count();
+    return (double) good / rows.size();
+  }
+
+  @Test
+  void noneIsUnplayable() {
+    assertThat(ANSWERS).hasSizeGreaterThanOrEqualTo(40).allMatch(Textbook.Answer::playable);
+  }
+
+  @Test
+  void heldBackRowsAreAnsweredAsTaught() {
+    assertThat(share(false, 1)).isGreaterThanOrEqualTo(0.8);
+    assertThat(share(false, 5)).isGreaterThanOrEqualTo(0.95);
+  }
+
+  @Test
+  void usedRowsAreAnsweredAsTaught() {
+    assertThat(share(true, 1)).isGreaterThanOrEqualTo(0.8);
+  }
+
+  private static String report() {
+    StringBuilder text = new StringBuilder();
+    text.append("# How good the fingerings are\n\n");
+    text.append("Made by `scripts/quality.sh` from the textbook rows in\n");
+    text.append("`core/src/test/resources/fret/fingering/textbook.csv`, preset \"Sure and simple\", ");
+    text.append("medium hand. The rows were written\nbefore the weights were fitted; weights were ");
+    text.append("fitted on the used families only.\n\n");
+    text.append("| rows | count | first choice | among the first five |\n|---|---|---|---|\n");
+    for (boolean used : new boolean[] {true, false}) {
+      text.append(
+          String.format(
+              Locale.ROOT,
+              "| %s | %d | %.0f %% | %.0f %% |%n",
+              used ? "used for the weights" : "held back",
+              ANSWERS.stream().filter(a -> a.row().used() == used).count(),
+              100 * share(used, 1),
+              100 * share(used, 5)));
+    }
+    Map<String, List<Textbook.Answer>> families = new LinkedHashMap<>();
+    for (boolean used : new boolean[] {true, false}) {
+      for (Textbook.Answer a : ANSWERS) {
+        if (a.row().used() == used) {
+          String name = a.row().family() + (used ? " (used)" : " (held back)");
+          families.computeIfAbsent(name, n -> new ArrayList<>()).add(a);
+        }
+      }
+    }
+    families.forEach((family, rows) -> family(text, family, rows));
+    return text.toString();
+  }
+
+  private static void family(StringBuilder text, String family, List<Textbook.Answer> rows) {
+    text.append("\n## ").append(Character.toUpperCase(family.charAt(0)));
+    text.append(family.substring(1)).append("\n\n");
+    text.append("| instrument | notes | taught | answer |\n|---|---|---|---|\n");
+    for (Textbook.Answer a : rows) {
+      String verdict =
+          a.rank() == 1
+              ? "first choice"
+              : (a.rank() == 0 ? "not among five" : "choice " + a.rank()) + "; first is " + a.first();
+      String notes =
+          a.row().notes() + (a.row().string().isEmpty() ? "" : " on the " + a.row().string());
+      text.append(
+          String.format(
+              "| %s | %s | %s | %s |%n",
+              a.row().type().displayName(),
+              notes,
+              String.join(" or ", a.row().answers()),
+              verdict));
+    }
+  }
+}
