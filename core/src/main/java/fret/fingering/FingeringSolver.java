@@ -20,6 +20,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.function.BiPredicate;
 import java.util.function.Predicate;
 
 /**
@@ -202,6 +203,26 @@ public final class FingeringSolver {
    * @return empty if the note cannot be played so
    */
   public Optional<Fingering> bestWith(int note, Optional<Finger> finger, int string) {
+    return bestWith(
+        note,
+        (s, t) ->
+            (finger.isEmpty() || finger.get() == t.finger())
+                && (string == 0 || string == t.string()));
+  }
+
+  /**
+   * The best fingering that stops a note with the hand in a given place: the answer to "why not
+   * third position?".
+   *
+   * @param base semitones above the open string where the first finger would stand
+   * @return empty if the note cannot be played from there
+   */
+  public Optional<Fingering> bestInPosition(int note, int base) {
+    return bestWith(note, (s, t) -> !t.isOpen() && s.base() == base);
+  }
+
+  private Optional<Fingering> bestWith(
+      int note, BiPredicate<HandState, HandState.Touch> suits) {
     int layer = layerOfSlice.get(task.passage().notes().get(note).slice());
     if (layer < 0) {
       return Optional.empty();
@@ -209,17 +230,14 @@ public final class FingeringSolver {
     return search
         .bestThrough(
             layer,
-            s ->
-                s.touches().stream()
-                    .anyMatch(
-                        t ->
-                            t.note() == note
-                                && (finger.isEmpty() || finger.get() == t.finger())
-                                && (string == 0 || string == t.string())))
+            s -> s.touches().stream().anyMatch(t -> t.note() == note && suits.test(s, t)))
         .map(this::fingering);
   }
 
-  /** Every way of playing one note, with the best whole fingering that has it, cheapest first. */
+  /**
+   * Every way of playing one note (string, finger, place of the hand, pressed or touched), each
+   * with the best whole fingering that has it, cheapest first.
+   */
   public List<Fingering> choicesAt(int note) {
     int layer = layerOfSlice.get(task.passage().notes().get(note).slice());
     if (layer < 0) {
@@ -229,9 +247,17 @@ public final class FingeringSolver {
     for (HandState state : layers.get(layer)) {
       for (HandState.Touch t : state.touches()) {
         if (t.note() == note) {
-          String place = t.string() + "/" + t.finger();
+          int base = t.isOpen() ? 0 : state.base();
+          String place = t.string() + "/" + t.finger() + "/" + base + "/" + t.harmonic();
           if (!found.containsKey(place)) {
-            bestWith(note, Optional.of(t.finger()), t.string()).ifPresent(f -> found.put(place, f));
+            bestWith(
+                    note,
+                    (s, o) ->
+                        o.string() == t.string()
+                            && o.finger() == t.finger()
+                            && o.harmonic() == t.harmonic()
+                            && (o.isOpen() || s.base() == base))
+                .ifPresent(f -> found.put(place, f));
           }
         }
       }
@@ -239,12 +265,13 @@ public final class FingeringSolver {
     return found.values().stream()
         .sorted(
             (a, b) -> {
+              NoteFinger p = a.notes().get(note).orElseThrow();
+              NoteFinger q = b.notes().get(note).orElseThrow();
               int byEffort = Double.compare(a.effort(), b.effort());
+              int byString = Integer.compare(p.string(), q.string());
               return byEffort != 0
                   ? byEffort
-                  : Integer.compare(
-                      a.notes().get(note).orElseThrow().string(),
-                      b.notes().get(note).orElseThrow().string());
+                  : byString != 0 ? byString : Integer.compare(p.base(), q.base());
             })
         .toList();
   }
@@ -414,11 +441,36 @@ public final class FingeringSolver {
             ? names(all) + " cannot be played as marked."
             : names(all) + " cannot be held by one hand on neighbouring strings.";
     return Problem.atBar(
-        bar(slice),
-        what,
-        all.size() == 1
-            ? "Check the harmonic sign."
-            : "Spread the chord, leave a note out, or divide it.");
+        bar(slice), what, all.size() == 1 ? "Check the harmonic sign." : nearestWay(all));
+  }
+
+  /** What of a chord that is too wide can be played: without one note, or one part after another. */
+  private String nearestWay(List<Integer> chord) {
+    List<Integer> upward = new ArrayList<>(chord);
+    upward.sort((a, b) -> task.passage().notes().get(a).pitch().compareTo(task.passage().notes().get(b).pitch()));
+    HandStates states = new HandStates(task);
+    List<String> ways = new ArrayList<>();
+    if (upward.size() > 2) {
+      for (int leftOut : upward) {
+        List<Integer> rest = upward.stream().filter(n -> n != leftOut).toList();
+        if (states.canSound(rest)) {
+          ways.add("leave out " + task.passage().notes().get(leftOut).pitch());
+        }
+      }
+      for (int cut = upward.size() - 1; cut >= 1; cut--) {
+        List<Integer> low = upward.subList(0, cut);
+        List<Integer> high = upward.subList(cut, upward.size());
+        if (states.canSound(low) && states.canSound(high)) {
+          ways.add("roll it: " + names(low) + ", then " + names(high));
+          break;
+        }
+      }
+    }
+    if (ways.isEmpty()) {
+      ways.add("play one note after the other, or divide it");
+    }
+    String all = String.join("; or ", ways);
+    return Character.toUpperCase(all.charAt(0)) + all.substring(1) + ".";
   }
 
   private Fingering fingering(Path<HandState> path) {

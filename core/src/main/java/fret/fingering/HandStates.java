@@ -86,6 +86,16 @@ final class HandStates {
     return preferTrills(states);
   }
 
+  /** Whether notes can sound together, whatever stands around them. */
+  boolean canSound(List<Integer> upward) {
+    List<List<Option>> options = upward.stream().map(n -> options(n, false, Heed.NOTHING)).toList();
+    Slice slice = passage.slices().get(passage.notes().get(upward.get(0)).slice());
+    List<HandState> states = new ArrayList<>();
+    TimedSlice moment = new TimedSlice(slice, 0, 1, TimedSlice.MEZZO_FORTE, true, false, false);
+    chooseStrings(moment, options, 0, new ArrayList<>(), List.of(), Heed.NOTHING, states);
+    return !states.isEmpty();
+  }
+
   private static List<HandState> preferTrills(List<HandState> states) {
     List<HandState> good = states.stream().filter(s -> s.grip().trillWeakness() < 100).toList();
     return good.isEmpty() ? states : good;

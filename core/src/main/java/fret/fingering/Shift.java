@@ -14,6 +14,7 @@ import java.util.Optional;
  * @param travelMm the hand's own travel, from base to base
  * @param timeMs half of the note left, and the open strings and rests between
  * @param difficultyBits log2(travel / in-tune window + 1), window plus and minus 10 cents
+ * @param windowMm the whole in-tune window at the note reached
  * @param hiddenBehind what covers the move, in players' words; empty when nothing does
  * @param oldFinger guide note of the finger left, in the new position, with the mm it slides; empty
  *     when the finger left does not exist there or lies beyond the arrival
@@ -35,6 +36,7 @@ public record Shift(
     double travelMm,
     double timeMs,
     double difficultyBits,
+    double windowMm,
     String hiddenBehind,
     Optional<Guide> oldFinger,
     Optional<Guide> newFinger) {
@@ -45,6 +47,23 @@ public record Shift(
    * @param slideMm distance the guiding finger slides
    */
   public record Guide(Pitch pitch, Finger finger, int string, int semitone, double slideMm) {}
+
+  /**
+   * Bits a second that a practised aimed movement gives (about 10: P. M. Fitts, "The information
+   * capacity of the human motor system in controlling the amplitude of movement", Journal of
+   * Experimental Psychology 47, 1954, pages 381-391; the round figure from memory).
+   */
+  public static final double PRACTISED_BITS_PER_SECOND = 10;
+
+  /** Time that a sure shift of this difficulty needs, in ms. */
+  public double neededMs() {
+    return difficultyBits / PRACTISED_BITS_PER_SECOND * 1000;
+  }
+
+  /** Whether the hand moves up the string, towards the bridge. */
+  public boolean isUp() {
+    return toBase > fromBase;
+  }
 
   /** Difficulty against the time, bits a second. */
   public double bitsPerSecond() {

@@ -1,5 +1,8 @@
 package fret.instrument;
 
+import fret.pitch.KeySignature;
+import fret.pitch.Pitch;
+
 /**
  * Names of left-hand positions as they are taught on each instrument (common practice, no source).
  */
@@ -44,6 +47,21 @@ public final class PositionNames {
   };
 
   private PositionNames() {}
+
+  /**
+   * The name of a position on a string: with the thumb on it, the thumb's note is told.
+   *
+   * @param base semitones above the open string where the first finger would stand; the thumb
+   *     stands a whole tone below it
+   */
+  public static String of(Instrument instrument, int string, int base, boolean thumb) {
+    String name = of(instrument.type(), base, thumb);
+    if (!thumb) {
+      return name + " position";
+    }
+    int midi = instrument.open(string).midi() + Math.max(0, base - 2);
+    return "thumb position, thumb on " + Pitch.ofMidi(midi, KeySignature.NONE);
+  }
 
   /**
    * The name of a position.

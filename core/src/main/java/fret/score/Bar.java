@@ -116,6 +116,24 @@ public record Bar(
         line);
   }
 
+  public Bar withDirections(List<Direction> other) {
+    return new Bar(
+        index,
+        number,
+        start,
+        length,
+        time,
+        key,
+        clef,
+        clefChanges,
+        events,
+        other,
+        repeatStart,
+        repeatEnd,
+        endings,
+        line);
+  }
+
   public Bar withLine(Line other) {
     return new Bar(
         index,

@@ -82,10 +82,6 @@ final class BarDraft {
     return remade(bar, length, bar.time(), bar.key(), bar.clef(), laid, directions);
   }
 
-  static Bar withDirections(Bar bar, List<Direction> directions) {
-    return remade(bar, bar.length(), bar.time(), bar.key(), bar.clef(), bar.events(), directions);
-  }
-
   static Bar withKey(Bar bar, KeySignature key) {
     return remade(bar, bar.length(), bar.time(), key, bar.clef(), bar.events(), bar.directions());
   }

@@ -185,8 +185,7 @@ public final class Writing {
     Fraction onset = onset(draft);
     return draft.bar(
         b ->
-            BarDraft.withDirections(
-                b, b.directions().stream().filter(d -> !d.onset().equals(onset)).toList()));
+            b.withDirections(b.directions().stream().filter(d -> !d.onset().equals(onset)).toList()));
   }
 
   private static Fraction onset(Draft draft) {
@@ -196,9 +195,7 @@ public final class Writing {
   private static Draft without(Draft draft, Fraction onset, Direction.Kind kind) {
     return draft.bar(
         b ->
-            BarDraft.withDirections(
-                b,
-                b.directions().stream()
+            b.withDirections(b.directions().stream()
                     .filter(d -> d.kind() != kind || !d.onset().equals(onset))
                     .toList()));
   }
@@ -209,7 +206,7 @@ public final class Writing {
           List<Direction> all = new ArrayList<>(b.directions());
           all.add(direction);
           all.sort(java.util.Comparator.comparing(Direction::onset));
-          return BarDraft.withDirections(b, all);
+          return b.withDirections(all);
         });
   }
 
