@@ -30,6 +30,10 @@ public record StripStyle(
     }
   }
 
+  public StripStyle withShiftMarks(Map<Integer, Boolean> other) {
+    return new StripStyle(stretch, collapseRests, before, other);
+  }
+
   StripStyle withStretch(double other) {
     return new StripStyle(other, collapseRests, before, shiftMarks);
   }

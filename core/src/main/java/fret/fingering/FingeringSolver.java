@@ -13,8 +13,6 @@ import fret.search.LayeredSearch;
 import fret.search.Path;
 import fret.search.Weighted;
 import java.util.ArrayList;
-import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -31,7 +29,11 @@ import java.util.function.Predicate;
  * it.
  */
 public final class FingeringSolver {
-  private static final int MOST_TRIED = 60;
+  private static final int MOST_TRIED = 10;
+
+  /** Notes on another string or with another finger that make another fingering. */
+  private static final int MOST_DIFFERENCE = 8;
+
   private static final int LONGEST_ALIKE = 3000;
 
   private final FingeringTask task;
@@ -67,12 +69,25 @@ public final class FingeringSolver {
    * @param count how many at most, the best included; fewer come back when there are no more
    */
   public List<Fingering> alternatives(int count) {
-    List<Fingering> chosen = new ArrayList<>();
+    return alternatives(List.of(), count);
+  }
+
+  /**
+   * Fingerings that really differ from one that stands and from each other, best first.
+   *
+   * @param count how many at most
+   */
+  public List<Fingering> alternativesTo(Fingering standing, int count) {
+    return alternatives(List.of(standing), count + 1).stream().skip(1).toList();
+  }
+
+  private List<Fingering> alternatives(List<Fingering> standing, int count) {
+    List<Fingering> chosen = new ArrayList<>(standing);
     if (layers.isEmpty()) {
-      return List.of(best());
+      return standing.isEmpty() ? List.of(best()) : standing;
     }
-    int fewest = Math.max(1, Math.min(4, layers.size() / 8));
-    Predicate<Path<HandState>> differs = p -> offer(chosen, fingering(p), fewest, count);
+    int fewest = Math.max(1, Math.min(MOST_DIFFERENCE, layers.size() / 6));
+    Predicate<Path<HandState>> differs = p -> offer(chosen, p, fewest, count);
     search.kBest(
         count, HandState::noticeable, differs, Math.min(MOST_TRIED, 4000 / layers.size() + 4));
     if (chosen.size() < count) {
@@ -159,13 +174,31 @@ public final class FingeringSolver {
     return state.touches();
   }
 
-  private static boolean offer(List<Fingering> chosen, Fingering next, int fewest, int count) {
+  private boolean offer(
+      List<Fingering> chosen, Path<HandState> next, int fewest, int count) {
     boolean room = chosen.size() < count;
-    boolean differs = chosen.stream().allMatch(f -> f.notesUnlike(next) >= fewest);
-    if (room && differs) {
-      chosen.add(next);
+    boolean differs = room && chosen.stream().allMatch(f -> differs(next, f, fewest));
+    if (differs) {
+      chosen.add(fingering(next));
     }
-    return room && differs;
+    return differs;
+  }
+
+  /** Whether at least {@code fewest} notes lie on another string or under another finger. */
+  private static boolean differs(Path<HandState> path, Fingering other, int fewest) {
+    int unlike = 0;
+    for (HandState state : path.states()) {
+      for (HandState.Touch t : state.touches()) {
+        Optional<NoteFinger> there = other.notes().get(t.note());
+        boolean same =
+            there.isPresent()
+                && there.get().string() == t.string()
+                && there.get().finger() == t.finger()
+                && there.get().harmonic() == t.harmonic();
+        unlike += t.held() || same ? 0 : 1;
+      }
+    }
+    return unlike >= fewest;
   }
 
   /** Tries the best fingering through every decision, cheapest first. */
@@ -173,13 +206,7 @@ public final class FingeringSolver {
     List<Path<HandState>> paths = new ArrayList<>();
     int stride = Math.max(1, layers.size() / 400);
     for (int layer = 0; layer < layers.size(); layer += stride) {
-      Set<Object> classes = new HashSet<>();
-      for (HandState state : layers.get(layer)) {
-        Object kind = state.noticeable();
-        if (classes.add(kind)) {
-          search.bestThrough(layer, s -> s.noticeable().equals(kind)).ifPresent(paths::add);
-        }
-      }
+      paths.addAll(search.bestThroughEach(layer, HandState::noticeable).values());
     }
     paths.sort((a, b) -> Double.compare(a.effort(), b.effort()));
     double previous = -1;
@@ -188,7 +215,7 @@ public final class FingeringSolver {
         continue; // Another decision on the same fingering.
       }
       previous = path.effort();
-      offer(chosen, fingering(path), fewest, count);
+      offer(chosen, path, fewest, count);
       if (chosen.size() == count) {
         return;
       }
@@ -243,26 +270,12 @@ public final class FingeringSolver {
     if (layer < 0) {
       return List.of();
     }
-    Map<String, Fingering> found = new HashMap<>();
-    for (HandState state : layers.get(layer)) {
-      for (HandState.Touch t : state.touches()) {
-        if (t.note() == note) {
-          int base = t.isOpen() ? 0 : state.base();
-          String place = t.string() + "/" + t.finger() + "/" + base + "/" + t.harmonic();
-          if (!found.containsKey(place)) {
-            bestWith(
-                    note,
-                    (s, o) ->
-                        o.string() == t.string()
-                            && o.finger() == t.finger()
-                            && o.harmonic() == t.harmonic()
-                            && (o.isOpen() || s.base() == base))
-                .ifPresent(f -> found.put(place, f));
-          }
-        }
-      }
+    List<Fingering> found = new ArrayList<>();
+    for (Path<HandState> path :
+        search.bestThroughEach(layer, state -> wayOf(state, note)).values()) {
+      found.add(fingering(path));
     }
-    return found.values().stream()
+    return found.stream()
         .sorted(
             (a, b) -> {
               NoteFinger p = a.notes().get(note).orElseThrow();
@@ -274,6 +287,18 @@ public final class FingeringSolver {
                   : byString != 0 ? byString : Integer.compare(p.base(), q.base());
             })
         .toList();
+  }
+
+  /** String, finger, place of the hand, pressed or touched. */
+  private record Way(int string, Finger finger, int base, boolean harmonic) {}
+
+  private static Way wayOf(HandState state, int note) {
+    for (HandState.Touch t : state.touches()) {
+      if (t.note() == note) {
+        return new Way(t.string(), t.finger(), t.isOpen() ? 0 : state.base(), t.harmonic());
+      }
+    }
+    throw new IllegalArgumentException("note " + note + " does not sound there");
   }
 
   /** The whole problem, for checking the search against other implementations. */

@@ -3,6 +3,8 @@ package fret.fingering;
 import fret.instrument.Finger;
 import fret.pitch.Pitch;
 import fret.player.Region;
+import fret.score.Head;
+import fret.score.ResolvedPassage;
 import java.util.Objects;
 
 /**
@@ -34,6 +36,11 @@ public record NoteFinger(
 
   public boolean isOpen() {
     return finger == Finger.OPEN;
+  }
+
+  /** Whether the page itself asks for the harmonic. */
+  public boolean isPrintedHarmonic(ResolvedPassage passage) {
+    return harmonic && passage.notes().get(note).harmonic() != Head.Harmonic.NONE;
   }
 
   /** Digit as printed: 0 to 4, T, or with h before it for a natural harmonic. */

@@ -165,14 +165,24 @@ public record Workbench(
     return rules;
   }
 
+  /** The change that pins a note as it is played elsewhere. */
+  public Change pin(NoteFinger place) {
+    boolean touched = place.harmonic() && !place.isPrintedHarmonic(resolved);
+    return pin(place.note(), Optional.of(place.finger()), place.string(), touched);
+  }
+
   /** The change that pins a finger, a string or both on a note; a pin replaces the one before. */
   public Change pin(int note, Optional<Finger> finger, int string) {
+    return pin(note, finger, string, false);
+  }
+
+  private Change pin(int note, Optional<Finger> finger, int string, boolean harmonic) {
     SoundingNote n = resolved.notes().get(note);
     String what =
         finger
             .map(f -> "finger " + f.digit())
             .orElse("string " + task.hand().instrument().stringName(string));
-    Mark mark = new Mark(n.key(), finger, string, Mark.Standing.PINNED);
+    Mark mark = new Mark(n.key(), finger, string, harmonic, Mark.Standing.PINNED);
     return new Change.MarksChange(
         "Pin " + what + " on " + n.pitch() + ", bar " + n.bar(),
         passage.marks(),
@@ -195,21 +205,99 @@ public record Workbench(
 
   /** The change that makes a fingering the player's own. */
   public Change adopt(Fingering chosen) {
+    return marked(
+        "Adopt the fingering",
+        passage.marks().withAdopted(marks(chosen, Mark.Standing.ADOPTED)));
+  }
+
+  private List<Mark> marks(Fingering chosen, Mark.Standing standing) {
     List<Mark> marks = new ArrayList<>();
     for (int i = 0; i < chosen.notes().size(); i++) {
-      Optional<NoteFinger> place = chosen.notes().get(i);
-      if (place.isPresent()) {
-        marks.add(
-            new Mark(
-                resolved.notes().get(i).key(),
-                Optional.of(place.get().finger()),
-                place.get().string(),
-                place.get().harmonic(),
-                Mark.Standing.ADOPTED));
-      }
+      NoteKey key = resolved.notes().get(i).key();
+      chosen
+          .notes()
+          .get(i)
+          .ifPresent(
+              p -> {
+                boolean touched = p.harmonic() && !p.isPrintedHarmonic(resolved);
+                marks.add(
+                    new Mark(key, Optional.of(p.finger()), p.string(), touched, standing));
+              });
     }
-    return new Change.MarksChange(
-        "Adopt the fingering", passage.marks(), passage.marks().withAdopted(marks));
+    return marks;
+  }
+
+  private Change marked(String name, Marks after) {
+    return new Change.MarksChange(name, passage.marks(), after);
+  }
+
+  /** The change that keeps a whole fingering under a name, to come back to. */
+  public Change keep(String name, Fingering chosen) {
+    return marked(
+        "Keep the fingering as " + name,
+        passage.marks().keeping(name, marks(chosen, Mark.Standing.ADOPTED)));
+  }
+
+  /** The change that forgets a kept fingering. */
+  public Change forget(String name) {
+    return marked("Forget the fingering " + name, passage.marks().forgetting(name));
+  }
+
+  /** A kept fingering with its reasons at the present tempo and weights. */
+  public Fingering kept(String name) {
+    Marks marks =
+        Marks.of(passage.marks().kept().getOrDefault(name, List.of()))
+            .withVibrato(passage.marks().vibrato());
+    return new FingeringSolver(task.withWishes(wishes(marks))).best();
+  }
+
+  /**
+   * The change that asks something of a stretch of notes, or takes it back when just that was asked
+   * of the same notes.
+   *
+   * @param value the string or the place of the hand, see {@link Wish}
+   */
+  public Change wish(Wish.Kind kind, int fromNote, int toNote, int value) {
+    SoundingNote first = resolved.notes().get(Math.min(fromNote, toNote));
+    SoundingNote last = resolved.notes().get(Math.max(fromNote, toNote));
+    Wish wish = new Wish(kind, first.key(), last.key(), value);
+    List<Wish> all = new ArrayList<>(passage.marks().wishes());
+    boolean there = all.remove(wish);
+    if (!there) {
+      all.add(wish);
+    }
+    String bars =
+        first.bar().equals(last.bar())
+            ? "bar " + first.bar()
+            : "bars " + first.bar() + " to " + last.bar();
+    return marked(
+        (there ? "No longer: " : "Ask for: ") + kind.displayName() + ", " + bars,
+        passage.marks().withWishes(all));
+  }
+
+  /** The change that takes a wish back. */
+  public Change withoutWish(Wish wish) {
+    List<Wish> all = new ArrayList<>(passage.marks().wishes());
+    all.remove(wish);
+    return marked("No longer: " + wish.kind().displayName(), passage.marks().withWishes(all));
+  }
+
+  /** The wishes that are printed on the page as words. */
+  public List<Wish> printedWishes() {
+    return PrintedWishes.of(resolved, task.hand().instrument());
+  }
+
+  /** The change that marks a note for vibrato, or takes the mark off. */
+  public Change vibrato(int note) {
+    SoundingNote n = resolved.notes().get(note);
+    Set<NoteKey> all = new HashSet<>(passage.marks().vibrato());
+    boolean there = all.remove(n.key());
+    if (!there) {
+      all.add(n.key());
+    }
+    return marked(
+        (there ? "No vibrato mark on " : "Vibrato on ") + n.pitch() + ", bar " + n.bar(),
+        passage.marks().withVibrato(all));
   }
 
   /** The change that lets the program propose again; pins stay. */
@@ -260,7 +348,23 @@ public record Workbench(
 
   /** A solver that may move every note that is not pinned, for comparing alternatives. */
   public FingeringSolver freeSolver() {
-    Marks pinsOnly = passage.marks().withAdopted(List.of());
-    return new FingeringSolver(task.withWishes(wishes(pinsOnly)));
+    return new FingeringSolver(freeTask());
+  }
+
+  private FingeringTask freeTask() {
+    return task.withWishes(wishes(passage.marks().withAdopted(List.of())));
+  }
+
+  /** A solver that may move only some notes that follow each other; the rest stays as it is. */
+  public FingeringSolver freeSolver(int fromNote, int toNote) {
+    Map<Integer, NoteFinger> fixed = new HashMap<>();
+    for (int i = 0; i < fingering.notes().size(); i++) {
+      int note = i;
+      boolean outside = i < Math.min(fromNote, toNote) || i > Math.max(fromNote, toNote);
+      if (outside) {
+        fingering.notes().get(i).ifPresent(p -> fixed.put(note, p));
+      }
+    }
+    return new FingeringSolver(freeTask().withFixed(fixed));
   }
 }

@@ -105,8 +105,8 @@ public final class HandModel {
       }
       case 3 -> add(into, Finger.THIRD, base, region, 0);
       case 4 -> {
-        add(into, Finger.THIRD, base, region, 0.3);
-        add(into, Finger.FOURTH, base, region, 0.3);
+        add(into, Finger.THIRD, base, region, 0.2);
+        add(into, Finger.FOURTH, base, region, 0.15);
       }
       case 5 -> add(into, Finger.FOURTH, base, region, 0);
       case 6 -> add(into, Finger.FOURTH, base, region, 1);

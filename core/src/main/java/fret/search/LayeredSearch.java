@@ -3,7 +3,9 @@ package fret.search;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.PriorityQueue;
 import java.util.Set;
@@ -169,6 +171,31 @@ public final class LayeredSearch<S> {
       }
     }
     return bestState < 0 ? Optional.empty() : Optional.of(path(layer, bestState));
+  }
+
+  /**
+   * The least effort path through each kind of choice at a layer, in the order in which the kinds
+   * first stand there.
+   *
+   * @param kindOf the kind of a choice; null for choices that are not asked for
+   */
+  public <K> Map<K, Path<S>> bestThroughEach(int layer, Function<S, K> kindOf) {
+    fillBackward();
+    Map<K, Integer> best = new LinkedHashMap<>();
+    List<S> states = problem.layers().get(layer);
+    for (int s = 0; s < states.size(); s++) {
+      K kind = kindOf.apply(states.get(s));
+      double total = forward[layer][s] + backward[layer][s];
+      if (kind != null && total < Double.POSITIVE_INFINITY) {
+        Integer before = best.get(kind);
+        boolean better =
+            before == null || total < forward[layer][before] + backward[layer][before];
+        best.put(kind, better ? Integer.valueOf(s) : before);
+      }
+    }
+    Map<K, Path<S>> paths = new LinkedHashMap<>();
+    best.forEach((kind, state) -> paths.put(kind, path(layer, state)));
+    return paths;
   }
 
   /**

@@ -223,12 +223,24 @@ class SearchLawsTest {
     for (Fingering f : solver.choicesAt(6)) {
       assertThat(f.effort()).isGreaterThanOrEqualTo(best.effort() - 1e-9);
       NoteFinger place = f.notes().get(6).orElseThrow();
+      double least =
+          solver.choicesAt(6).stream()
+              .filter(o -> o.notes().get(6).orElseThrow().string() == place.string())
+              .filter(o -> o.notes().get(6).orElseThrow().finger() == place.finger())
+              .mapToDouble(Fingering::effort)
+              .min()
+              .orElseThrow();
       assertThat(
               solver
                   .bestWith(6, Optional.of(place.finger()), place.string())
                   .orElseThrow()
                   .effort())
-          .isCloseTo(f.effort(), within(1e-9));
+          .isCloseTo(least, within(1e-9));
+      if (!place.isOpen()) {
+        Fingering there = solver.bestInPosition(6, place.base()).orElseThrow();
+        assertThat(there.effort()).isLessThanOrEqualTo(f.effort() + 1e-9);
+        assertThat(there.notes().get(6).orElseThrow().base()).isEqualTo(place.base());
+      }
     }
   }
 
@@ -239,14 +251,16 @@ class SearchLawsTest {
     Fingering best = solver.best();
     for (Fingering choice : solver.choicesAt(7)) {
       NoteFinger place = choice.notes().get(7).orElseThrow();
+      if (place.harmonic()) {
+        continue; // A pinned finger presses the string.
+      }
       Fingering pinned =
           new FingeringSolver(
                   task.withRules(List.of(NoteRule.pin(7, place.finger(), place.string()))))
               .best();
       assertThat(pinned.notes().get(7).orElseThrow().samePlace(place)).isTrue();
       assertThat(pinned.effort())
-          .isGreaterThanOrEqualTo(best.effort() - 1e-9)
-          .isCloseTo(choice.effort(), within(1e-9));
+          .isBetween(best.effort() - 1e-9, choice.effort() + 1e-9);
     }
   }
 

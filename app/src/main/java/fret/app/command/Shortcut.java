@@ -53,6 +53,45 @@ public enum Shortcut {
       "Left hand",
       "Adopt the fingering shown",
       new KeyCodeCombination(KeyCode.A, KeyCombination.SHORTCUT_DOWN)),
+  STOP_TRYING("Left hand", "Back to what stands", new KeyCodeCombination(KeyCode.ESCAPE)),
+  EXTEND_RIGHT(
+      "Left hand",
+      "Select to the right",
+      new KeyCodeCombination(KeyCode.RIGHT, KeyCombination.SHIFT_DOWN)),
+  EXTEND_LEFT(
+      "Left hand",
+      "Select to the left",
+      new KeyCodeCombination(KeyCode.LEFT, KeyCombination.SHIFT_DOWN)),
+  SHOW_NOTE("Left hand", "Look at the note", new KeyCodeCombination(KeyCode.N)),
+  SHOW_SHIFTS("Left hand", "Look at the shifts", new KeyCodeCombination(KeyCode.S)),
+  SHOW_CROSSINGS("Left hand", "Look at the crossings", new KeyCodeCombination(KeyCode.X)),
+  SHOW_FINGERINGS("Left hand", "Compare whole fingerings", new KeyCodeCombination(KeyCode.F)),
+  SHOW_CARES("Left hand", "My hand and the weights", new KeyCodeCombination(KeyCode.C)),
+  VIBRATO("Left hand", "Vibrato wanted, or not", new KeyCodeCombination(KeyCode.V)),
+  WISH_STRING(
+      "Left hand",
+      "Ask for: on this string",
+      new KeyCodeCombination(KeyCode.G, KeyCombination.SHIFT_DOWN)),
+  WISH_POSITION(
+      "Left hand",
+      "Ask for: in this position",
+      new KeyCodeCombination(KeyCode.P, KeyCombination.SHIFT_DOWN)),
+  WISH_STAYS(
+      "Left hand",
+      "Ask for: the hand stays",
+      new KeyCodeCombination(KeyCode.H, KeyCombination.SHIFT_DOWN)),
+  WISH_NO_OPEN(
+      "Left hand",
+      "Ask for: no open strings",
+      new KeyCodeCombination(KeyCode.O, KeyCombination.SHIFT_DOWN)),
+  WISH_NO_FOURTH(
+      "Left hand",
+      "Ask for: no long fourth finger",
+      new KeyCodeCombination(KeyCode.DIGIT4, KeyCombination.SHIFT_DOWN)),
+  WISH_PRINTED(
+      "Left hand",
+      "Ask for: as printed",
+      new KeyCodeCombination(KeyCode.R, KeyCombination.SHIFT_DOWN)),
   DIGITS("Left hand", "All digits, or only the needed ones", new KeyCodeCombination(KeyCode.D)),
   DOWN_BOW(
       "Strip",

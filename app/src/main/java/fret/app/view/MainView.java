@@ -1,6 +1,7 @@
 package fret.app.view;
 
 import fret.app.command.Shortcut;
+import fret.app.viewmodel.LeftHandModel;
 import fret.app.viewmodel.PracticeModel;
 import fret.app.viewmodel.Studio;
 import fret.app.viewmodel.WritingModel;
@@ -10,6 +11,7 @@ import fret.app.widget.StripView;
 import fret.base.Problem;
 import fret.instrument.Finger;
 import fret.instrument.InstrumentType;
+import fret.mark.Wish;
 import fret.journal.Verdict;
 import fret.passage.ScoreReader.PartChoice;
 import fret.passage.Setup;
@@ -53,6 +55,7 @@ public final class MainView extends BorderPane {
   private final Map<Area, Button> buttons = new EnumMap<>(Area.class);
   private final StackPane centre = new StackPane();
   private final VBox errorBox = new VBox(4);
+  private final LeftHandModel leftHandModel;
   private final LeftHandView leftHand;
   private final PartView part;
   private final WritingModel writing;
@@ -67,7 +70,8 @@ public final class MainView extends BorderPane {
     this.demo = demo;
     this.look = look;
     getStyleClass().add("fret");
-    leftHand = new LeftHandView(studio, look);
+    leftHandModel = new LeftHandModel(studio);
+    leftHand = new LeftHandView(studio, leftHandModel, look);
     writing = new WritingModel(studio, devices.notes(), devices.keyboard());
     part = new PartView(studio, writing, look, this::chooseAgain);
     practise = new PractiseView(studio, practice, devices.click(), look);
@@ -197,6 +201,11 @@ public final class MainView extends BorderPane {
     }
   }
 
+  /** What the left hand is looked at with. */
+  public LeftHandModel leftHand() {
+    return leftHandModel;
+  }
+
   /** Shows an area by its name, such as {@code LEFT_HAND}. */
   public void goTo(String area) {
     go(Area.valueOf(area));
@@ -212,7 +221,7 @@ public final class MainView extends BorderPane {
     }
     buttons.forEach(
         (a, b) -> b.pseudoClassStateChanged(PseudoClass.getPseudoClass("current"), a == area));
-    studio.setComparing(area == Area.LEFT_HAND);
+    leftHandModel.setComparing(area == Area.LEFT_HAND);
     if (area == Area.LEFT_HAND) {
       leftHand.strip().requestFocus();
     } else if (area == Area.PART) {
@@ -474,7 +483,22 @@ public final class MainView extends BorderPane {
       case STRING_UP -> studio.pinString(-1);
       case STRING_DOWN -> studio.pinString(1);
       case UNPIN -> studio.unpin();
-      case ADOPT -> studio.adopt(studio.bench().fingering());
+      case ADOPT -> leftHandModel.adopt();
+      case EXTEND_RIGHT -> leftHandModel.extend(1);
+      case EXTEND_LEFT -> leftHandModel.extend(-1);
+      case STOP_TRYING -> leftHandModel.stopTrying();
+      case SHOW_NOTE -> leftHand.show(LeftHandView.Tab.NOTE);
+      case SHOW_SHIFTS -> leftHand.show(LeftHandView.Tab.SHIFTS);
+      case SHOW_CROSSINGS -> leftHand.show(LeftHandView.Tab.CROSSINGS);
+      case SHOW_FINGERINGS -> leftHand.show(LeftHandView.Tab.FINGERINGS);
+      case SHOW_CARES -> leftHand.show(LeftHandView.Tab.CARES);
+      case VIBRATO -> leftHandModel.toggleVibrato();
+      case WISH_STRING -> leftHandModel.wish(Wish.Kind.ON_STRING);
+      case WISH_POSITION -> leftHandModel.wish(Wish.Kind.POSITION);
+      case WISH_STAYS -> leftHandModel.wish(Wish.Kind.IN_POSITION);
+      case WISH_NO_OPEN -> leftHandModel.wish(Wish.Kind.NO_OPEN);
+      case WISH_NO_FOURTH -> leftHandModel.wish(Wish.Kind.NO_LONG_FOURTH);
+      case WISH_PRINTED -> leftHandModel.wish(Wish.Kind.AS_PRINTED);
       case DIGITS -> studio.toggleDigits();
       case DOWN_BOW -> studio.markBow(Signs.Bow.DOWN);
       case UP_BOW -> studio.markBow(Signs.Bow.UP);

@@ -117,13 +117,13 @@ final class PartView extends VBox {
     settings.setMinWidth(400);
     StackPane pane = new StackPane();
     HBox tabs = Parts.row(6);
-    Node noticed = new VBox(8, question, scroll(problems));
-    tab(tabs, pane, "Noticed", "tab-noticed", noticed);
-    tab(tabs, pane, "About", "tab-about", details.about());
-    tab(tabs, pane, "Tempo", "tab-tempo", details.tempo());
+    Node noticed = new VBox(8, question, Parts.scroll(problems));
+    Parts.tab(tabs, pane, "Noticed", "tab-noticed", noticed);
+    Parts.tab(tabs, pane, "About", "tab-about", details.about());
+    Parts.tab(tabs, pane, "Tempo", "tab-tempo", details.tempo());
     paper = new PaperPane(studio);
-    tab(tabs, pane, "Picture", "tab-picture", paper.picture());
-    tab(tabs, pane, "Paper", "tab-paper", paper.out());
+    Parts.tab(tabs, pane, "Picture", "tab-picture", paper.picture());
+    Parts.tab(tabs, pane, "Paper", "tab-paper", paper.out());
     VBox right = Parts.card("", tabs, pane);
     VBox.setVgrow(pane, Priority.ALWAYS);
     HBox.setHgrow(right, Priority.ALWAYS);
@@ -145,24 +145,6 @@ final class PartView extends VBox {
 
   PaperPane paper() {
     return paper;
-  }
-
-  private static ScrollPane scroll(Node content) {
-    ScrollPane scroll = new ScrollPane(content);
-    scroll.setFitToWidth(true);
-    scroll.getStyleClass().add("plain-scroll");
-    VBox.setVgrow(scroll, Priority.ALWAYS);
-    return scroll;
-  }
-
-  private static void tab(HBox tabs, StackPane pane, String text, String id, Node content) {
-    Button button = Parts.button(text, id, () -> {}, "tab");
-    button.setOnAction(
-        e -> {
-          pane.getChildren().setAll(content);
-          tabs.getChildren().forEach(t -> t.pseudoClassStateChanged(CURRENT, t.equals(button)));
-        });
-    tabs.getChildren().add(button);
   }
 
   // ---- writing ---------------------------------------------------------------------------------

@@ -1,14 +1,17 @@
 package fret.app.view;
 
 import java.util.function.Function;
+import javafx.css.PseudoClass;
 import javafx.geometry.Insets;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.util.StringConverter;
 
@@ -86,6 +89,29 @@ final class Parts {
     HBox.setHgrow(r, Priority.ALWAYS);
     VBox.setVgrow(r, Priority.ALWAYS);
     return r;
+  }
+
+  private static final PseudoClass CURRENT = PseudoClass.getPseudoClass("current");
+
+  /** A button that puts its content into a pane; one of a row. */
+  static Button tab(HBox tabs, StackPane pane, String text, String id, Node content) {
+    Button button = button(text, id, () -> {}, "tab");
+    button.setOnAction(
+        e -> {
+          pane.getChildren().setAll(content);
+          tabs.getChildren().forEach(t -> t.pseudoClassStateChanged(CURRENT, t.equals(button)));
+        });
+    tabs.getChildren().add(button);
+    return button;
+  }
+
+  /** Content that scrolls up and down when it is higher than its place. */
+  static ScrollPane scroll(Node content) {
+    ScrollPane scroll = new ScrollPane(content);
+    scroll.setFitToWidth(true);
+    scroll.getStyleClass().add("plain-scroll");
+    VBox.setVgrow(scroll, Priority.ALWAYS);
+    return scroll;
   }
 
   static VBox page(Node... nodes) {

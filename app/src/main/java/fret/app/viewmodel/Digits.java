@@ -23,7 +23,7 @@ public final class Digits {
 
   private static final String[] NUMERALS = {"", "I", "II", "III", "IV", "V", "VI"};
 
-  /** Another fingering of the same passage, as printed. */
+  /** Another fingering of the same passage, as printed; each note that differs gets its digit. */
   public static List<FingerText> of(Workbench bench, Fingering fingering, boolean full) {
     Marks marks = bench.passage().marks();
     var notes = bench.resolved().notes();
@@ -42,7 +42,9 @@ public final class Digits {
       if (place.isPresent()) {
         NoteFinger p = place.get();
         boolean pinned = marks.pin(notes.get(i).key()).isPresent();
-        boolean shown = full || sparse.contains(i);
+        boolean unlike =
+            bench.fingering().notes().get(i).map(q -> !q.samePlace(p)).orElse(true);
+        boolean shown = full || sparse.contains(i) || unlike;
         boolean numeral =
             p.string() != string
                 && (full && !p.isOpen() || arrivals.contains(i) || p.base() > 5 && shown);

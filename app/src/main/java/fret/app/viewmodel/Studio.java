@@ -5,7 +5,6 @@ import fret.base.Problem;
 import fret.base.UnusableInput;
 import fret.engraving.Page;
 import fret.fingering.Fingering;
-import fret.fingering.FingeringSolver;
 import fret.fingering.NoteFinger;
 import fret.instrument.Finger;
 import fret.journal.JournalEntry;
@@ -38,6 +37,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.Callable;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
@@ -63,9 +63,6 @@ import javafx.util.Duration;
  * order in which they were asked for.
  */
 public final class Studio {
-  /** One way to play the selected note, with what the whole fingering then costs more. */
-  public record Choice(NoteFinger place, double extraEffort, Fingering whole) {}
-
   /** What proof-reading found on a page. */
   public record Proof(Score page, List<Finding> findings) {}
 
@@ -92,10 +89,6 @@ public final class Studio {
   private final ReadOnlyObjectWrapper<Workbench> bench = new ReadOnlyObjectWrapper<>();
   private final ReadOnlyObjectWrapper<List<Problem>> importProblems =
       new ReadOnlyObjectWrapper<>(List.of());
-  private final ReadOnlyObjectWrapper<List<Choice>> choices =
-      new ReadOnlyObjectWrapper<>(List.of());
-  private final ReadOnlyObjectWrapper<List<Fingering>> alternatives =
-      new ReadOnlyObjectWrapper<>(List.of());
   private final ReadOnlyObjectWrapper<Proof> proof =
       new ReadOnlyObjectWrapper<>(new Proof(null, List.of()));
   private final ReadOnlyObjectWrapper<Planning> planned = new ReadOnlyObjectWrapper<>();
@@ -110,7 +103,6 @@ public final class Studio {
   private final AtomicBoolean waiting = new AtomicBoolean();
   private Computed newest;
   private int generation;
-  private boolean compares;
 
   /**
    * @param printer made when it is first needed, as loading its fonts takes a moment
@@ -205,14 +197,6 @@ public final class Studio {
 
   public ReadOnlyObjectProperty<List<Problem>> importProblemsProperty() {
     return importProblems.getReadOnlyProperty();
-  }
-
-  public ReadOnlyObjectProperty<List<Choice>> choicesProperty() {
-    return choices.getReadOnlyProperty();
-  }
-
-  public ReadOnlyObjectProperty<List<Fingering>> alternativesProperty() {
-    return alternatives.getReadOnlyProperty();
   }
 
   public ReadOnlyObjectProperty<Planning> plannedProperty() {
@@ -416,7 +400,6 @@ public final class Studio {
   }
 
   private void publish(Workbench made) {
-    alternatives.set(List.of());
     bench.set(made);
     for (int i = 0; i < passages.size(); i++) {
       if (passages.get(i).id() == made.passage().id() && !passages.get(i).equals(made.passage())) {
@@ -426,7 +409,6 @@ public final class Studio {
     if (selected.get() >= made.resolved().notes().size()) {
       selected.set(made.resolved().notes().size() - 1);
     }
-    updateChoices();
     updatePlan();
     proofRead(made);
   }
@@ -693,12 +675,6 @@ public final class Studio {
     apply(b -> b.bow(note, there ? Signs.Bow.NONE : bow));
   }
 
-  /** Plays the selected note as a choice says. */
-  public void take(Choice choice) {
-    NoteFinger p = choice.place();
-    apply(b -> b.pin(p.note(), Optional.of(p.finger()), p.string()));
-  }
-
   public void adopt(Fingering fingering) {
     apply(b -> b.adopt(fingering));
   }
@@ -853,7 +829,6 @@ public final class Studio {
       return;
     }
     selected.set(Math.max(0, Math.min(now.resolved().notes().size() - 1, note)));
-    updateChoices();
   }
 
   public void selectSlice(int slice) {
@@ -884,49 +859,6 @@ public final class Studio {
             && selected.get() >= 0
             && selected.get() < bench.get().fingering().notes().size();
     return any ? bench.get().fingering().notes().get(selected.get()) : Optional.empty();
-  }
-
-  /** Whether other fingerings are looked for: only while they are looked at. */
-  public void setComparing(boolean wanted) {
-    boolean starts = wanted && !compares;
-    compares = wanted;
-    if (starts) {
-      updateChoices();
-      findAlternatives();
-    }
-  }
-
-  private void updateChoices() {
-    Workbench now = bench.get();
-    int note = selected.get();
-    choices.set(List.of());
-    if (now == null || !compares || note < 0 || note >= now.resolved().notes().size()) {
-      return;
-    }
-    int mine = generation;
-    background.run(
-        () -> {
-          FingeringSolver solver = now.freeSolver();
-          double best = solver.best().effort();
-          List<Choice> found = new ArrayList<>();
-          for (Fingering f : solver.choicesAt(note)) {
-            found.add(new Choice(f.notes().get(note).orElseThrow(), f.effort() - best, f));
-          }
-          return found;
-        },
-        () -> mine == generation && selected.get() == note,
-        choices::set);
-  }
-
-  /** Computes alternatives for the whole passage, where they are not there yet. */
-  public void findAlternatives() {
-    Workbench now = bench.get();
-    if (now == null || !compares || !alternatives.get().isEmpty()) {
-      return;
-    }
-    int mine = generation;
-    background.run(
-        () -> now.freeSolver().alternatives(4), () -> mine == generation, alternatives::set);
   }
 
   // ---- plan and journal --------------------------------------------------------------------
@@ -972,6 +904,24 @@ public final class Studio {
             .orElse(0);
     saveHabits(new Planning.Habits(h.gate(), h.ladder(), h.ladderStart(), newest));
     message.set("Stretches are back in the plan");
+  }
+
+  /**
+   * Computes something from the open passage off the interface thread; the result is dropped when
+   * the passage has changed meanwhile, or when it is not wanted any more.
+   */
+  <T> void compute(Callable<T> work, BooleanSupplier isWanted, Consumer<T> then) {
+    int mine = generation;
+    background.run(work, () -> mine == generation && isWanted.getAsBoolean(), then);
+  }
+
+  /** What is stored under a name in the library's settings. */
+  Optional<String> setting(String name) {
+    return library.setting(name);
+  }
+
+  void putSetting(String name, String value) {
+    library.putSetting(name, value);
   }
 
   /** The plan of any passage of the shelf, handed on when it is made. */

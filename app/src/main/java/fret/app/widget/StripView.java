@@ -9,6 +9,7 @@ import fret.fingering.Fingering;
 import fret.instrument.Instrument;
 import fret.score.ResolvedPassage;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.IntConsumer;
@@ -40,11 +41,22 @@ public final class StripView extends Region {
   private double space = 9;
   private double scrollX;
   private int selectedSlice = -1;
+  private int rangeFrom = -1;
+  private int rangeTo = -1;
+  private List<Stretch> stretches = List.of();
   private IntConsumer onPick = s -> {};
+  private IntConsumer onExtend = s -> {};
   private Consumer<Fraction> onPlace = o -> {};
   private boolean writing;
   private double placeX = Double.NaN;
   private double caretX;
+
+  /**
+   * Something that is asked of a stretch of notes, shown as a line under the stave.
+   *
+   * @param from moment at which it starts; {@code to} the last one
+   */
+  public record Stretch(int from, int to, String label) {}
 
   /**
    * @param laneHeight height of the hand lane in px; 0 for none
@@ -73,6 +85,24 @@ public final class StripView extends Region {
     onPick = handler;
   }
 
+  /** Called with the moment that was clicked with the shift key down. */
+  public void setOnExtend(IntConsumer handler) {
+    onExtend = handler;
+  }
+
+  /** Shows which moments are selected together; the same moment twice for none but that. */
+  public void selectRange(int from, int to) {
+    rangeFrom = from;
+    rangeTo = to;
+    paint();
+  }
+
+  /** Shows what is asked of stretches of notes. */
+  public void showStretches(List<Stretch> asked) {
+    stretches = List.copyOf(asked);
+    paint();
+  }
+
   /** Called with the onset that was clicked while writing. */
   public void setOnPlace(Consumer<Fraction> handler) {
     onPlace = handler;
@@ -84,8 +114,22 @@ public final class StripView extends Region {
       List<FingerText> digits,
       Optional<Fingering> fingering,
       Instrument instrument) {
-    strip =
-        StripEngraver.engrave(shown, digits, font, writing ? StripStyle.WRITING : StripStyle.PLAIN);
+    show(shown, digits, fingering, instrument, Map.of());
+  }
+
+  /**
+   * Shows a passage with marks over the events during which the hand moves.
+   *
+   * @param shiftMarks moments with whether the hand moves up the string
+   */
+  public void show(
+      ResolvedPassage shown,
+      List<FingerText> digits,
+      Optional<Fingering> fingering,
+      Instrument instrument,
+      Map<Integer, Boolean> shiftMarks) {
+    StripStyle style = writing ? StripStyle.WRITING : StripStyle.PLAIN.withShiftMarks(shiftMarks);
+    strip = StripEngraver.engrave(shown, digits, font, style);
     passage = shown;
     lane.show(fingering, instrument);
     scrollX = Math.max(0, Math.min(scrollX, maxScroll()));
@@ -218,7 +262,7 @@ public final class StripView extends Region {
       if (writing) {
         onPlace.accept(strip.onsetAt(x));
       } else {
-        onPick.accept(strip.sliceAt(x));
+        (e.isShiftDown() ? onExtend : onPick).accept(strip.sliceAt(x));
       }
     }
   }
@@ -256,6 +300,7 @@ public final class StripView extends Region {
       }
     }
     g.restore();
+    stretches.forEach(w -> paintStretch(g, w));
     lane.paint(
         g,
         inks,
@@ -285,7 +330,38 @@ public final class StripView extends Region {
     g.strokeLine(x, staveTop() - space, x, staveTop() + 5 * space);
   }
 
+  private double sliceX(int slice) {
+    int last = strip.sliceX().size() - 1;
+    return strip.sliceX().get(Math.max(0, Math.min(last, slice))) * space + MARGIN - scrollX;
+  }
+
+  /** A line under the stave with short ends and its words, in the ink of the left hand. */
+  private void paintStretch(GraphicsContext g, Stretch w) {
+    if (strip.sliceX().isEmpty()) {
+      return;
+    }
+    double left = sliceX(w.from()) - space;
+    double right = sliceX(w.to()) + space;
+    double y = staveHeight() - 8;
+    g.setStroke(inks.hand());
+    g.setLineWidth(1.5);
+    g.strokeLine(left, y, right, y);
+    g.strokeLine(left, y, left, y - 5);
+    g.strokeLine(right, y, right, y - 5);
+    g.setFill(inks.hand());
+    g.setFont(MusicFont.textFont(Primitive.Text.Style.ITALIC, 12));
+    g.setTextAlign(TextAlignment.LEFT);
+    g.setTextBaseline(VPos.BOTTOM);
+    g.fillText(w.label(), Math.max(left + 4, 8), y - 2);
+  }
+
   private void paintSelection(GraphicsContext g) {
+    if (rangeFrom >= 0 && rangeTo > rangeFrom && !strip.sliceX().isEmpty()) {
+      double left = sliceX(rangeFrom) - space * 1.1;
+      g.setFill(inks.selection().deriveColor(0, 1, 1, 0.5));
+      double width = sliceX(rangeTo) + space * 1.1 - left;
+      g.fillRoundRect(left, 4, width, staveHeight() + lane.height() - 8, 8, 8);
+    }
     if (selectedSlice >= 0 && selectedSlice < strip.sliceX().size()) {
       double x = strip.sliceX().get(selectedSlice) * space + MARGIN - scrollX;
       g.setFill(inks.selection());

@@ -1,0 +1,277 @@
+package fret.app.view;
+
+import fret.app.viewmodel.LeftHandModel;
+import fret.app.viewmodel.Studio;
+import fret.app.viewmodel.Words;
+import fret.fingering.WeightRange;
+import fret.instrument.Instrument;
+import fret.passage.Setup;
+import fret.passage.Workbench;
+import fret.player.EffortKind;
+import fret.player.Hand;
+import fret.player.HandModel;
+import fret.player.HandSize;
+import fret.player.Preset;
+import fret.player.School;
+import fret.search.Explanation;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import javafx.animation.PauseTransition;
+import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.Slider;
+import javafx.scene.control.TextField;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import javafx.util.Duration;
+
+/** What the player cares about: the hand, and every weight, with what it does on this passage. */
+final class CaresPane extends HBox {
+  private final Studio studio;
+  private final LeftHandModel model;
+  private final Label about = Parts.label("", "plain");
+  private final ComboBox<HandSize> size = new ComboBox<>();
+  private final ComboBox<School> school = new ComboBox<>();
+  private final TextField span = new TextField();
+  private final CheckBox caution = new CheckBox("never stretch the fourth finger");
+  private final ComboBox<Thumb> thumb = new ComboBox<>();
+  private final GridPane weights = new GridPane();
+  private final Map<EffortKind, Row> rows = new EnumMap<>(EffortKind.class);
+  private boolean showing;
+
+  /** Where the thumb may come up. */
+  private enum Thumb {
+    USUAL("usual place", 0),
+    EARLY("from the fifth on", 7),
+    OCTAVE("from the octave on", 12),
+    NEVER("never", Hand.NO_THUMB);
+
+    private final String words;
+    private final int semitone;
+
+    Thumb(String words, int semitone) {
+      this.words = words;
+      this.semitone = semitone;
+    }
+  }
+
+  private record Row(Slider slider, Label weight, Label effect, Label range) {}
+
+  CaresPane(Studio studio, LeftHandModel model) {
+    super(12);
+    this.studio = studio;
+    this.model = model;
+    VBox hand = Parts.card("My hand", about, handGrid());
+    hand.setMinWidth(350);
+    hand.setPrefWidth(370);
+    weights.setHgap(10);
+    weights.setVgap(3);
+    for (EffortKind kind : EffortKind.values()) {
+      addRow(kind);
+    }
+    Button ranges = Parts.button("How firm is it?", "ranges", model::findRanges, "small");
+    ranges.setTooltip(new Tooltip("How far each weight may move before this fingering changes"));
+    Button reset =
+        Parts.button(
+            "Weights of the preset",
+            "reset-weights",
+            () ->
+                studio.changeSettings(
+                    "Weights of the preset", s -> s.withSetup(s.setup().withWeights(Map.of()))),
+            "small");
+    VBox card =
+        Parts.card(
+            "",
+            Parts.row(
+                8, Parts.line("Weights", "card-title"), Parts.spring(), ranges, reset),
+            Parts.scroll(weights));
+    HBox.setHgrow(card, Priority.ALWAYS);
+    getChildren().addAll(hand, card);
+    studio.benchProperty().addListener(o -> show());
+    model.rangesProperty().addListener(o -> showRanges());
+  }
+
+  private GridPane handGrid() {
+    GridPane grid = new GridPane();
+    grid.setHgap(8);
+    grid.setVgap(6);
+    size.getItems().setAll(HandSize.values());
+    size.setConverter(Parts.named(s -> s.name().toLowerCase(Locale.ROOT)));
+    size.setId("hand-size");
+    size.setOnAction(
+        e -> changeHand("Hand size", h -> h.withSize(size.getValue()).withSpanMm(0)));
+    school.getItems().setAll(School.values());
+    school.setConverter(Parts.named(School::displayName));
+    school.setId("hand-school");
+    school.setOnAction(
+        e -> {
+          if (!showing) {
+            studio.changeSettings(
+                "School",
+                s -> s.withSetup(s.setup().withHand(s.setup().hand(), school.getValue())));
+          }
+        });
+    span.setId("hand-span");
+    span.setPrefWidth(70);
+    span.setAccessibleText("Measured span from first to fourth finger at half position, in mm");
+    Parts.onCommit(span, this::saveSpan);
+    caution.setId("fourth-caution");
+    caution
+        .selectedProperty()
+        .addListener(
+            o ->
+                changeHand(
+                    "Care for the fourth finger", h -> h.withFourthCaution(caution.isSelected())));
+    thumb.getItems().setAll(Thumb.values());
+    thumb.setConverter(Parts.named(t -> t.words));
+    thumb.setId("thumb-from");
+    thumb.setOnAction(
+        e -> changeHand("Where the thumb comes up", h -> h.withThumbFrom(thumb.getValue().semitone)));
+    grid.addRow(0, Parts.line("Size"), Parts.row(8, size, Parts.line("school"), school));
+    grid.addRow(1, Parts.line("Span"), Parts.row(8, span, Parts.line("mm, 1 to 4 low down", "quiet")));
+    grid.addRow(2, Parts.line("Thumb"), thumb);
+    grid.add(caution, 0, 3, 2, 1);
+    return grid;
+  }
+
+  private void changeHand(String what, java.util.function.UnaryOperator<Hand> edit) {
+    if (!showing && studio.bench() != null) {
+      model.changeHand(what, edit);
+    }
+  }
+
+  private void saveSpan() {
+    if (showing || studio.bench() == null) {
+      return;
+    }
+    String text = span.getText().strip().replace(',', '.');
+    try {
+      double mm = text.isEmpty() ? 0 : Double.parseDouble(text);
+      changeHand("Span of the hand", h -> h.withSpanMm(mm));
+    } catch (IllegalArgumentException e) {
+      studio.tell("A span is 40 to 250 mm; leave it empty to go by the size");
+      show();
+    }
+  }
+
+  private void addRow(EffortKind kind) {
+    Slider slider = new Slider(0, 3, 1);
+    slider.setPrefWidth(150);
+    slider.setId("weight-" + kind.id());
+    slider.setAccessibleText("Weight of: " + kind.description());
+    slider.setBlockIncrement(0.25);
+    PauseTransition pause = new PauseTransition(Duration.millis(180));
+    pause.setOnFinished(e -> model.weigh(kind, weightAt(kind, slider.getValue())));
+    slider
+        .valueProperty()
+        .addListener(
+            (o, before, now) -> {
+              if (!showing && studio.bench() != null) {
+                rows.get(kind)
+                    .weight()
+                    .setText(String.format(Locale.ROOT, "%.3f", weightAt(kind, now.doubleValue())));
+                pause.playFromStart();
+              }
+            });
+    String[] words = kind.description().split(":", 2);
+    Label name = Parts.line(words[0], "plain");
+    name.setTooltip(new Tooltip(kind.description()));
+    name.setPrefWidth(210);
+    Row row =
+        new Row(
+            slider, Parts.line("", "figure"), Parts.line("", "quiet"), Parts.line("", "quiet"));
+    row.effect().setMinWidth(190);
+    rows.put(kind, row);
+    weights.addRow(kind.ordinal(), name, slider, row.weight(), row.effect(), row.range());
+  }
+
+  /** In the middle third of the slider stands the preset's weight; a square law above it. */
+  private double weightAt(EffortKind kind, double slider) {
+    double usual = usual(kind);
+    return usual > 0 ? usual * slider * slider : 0.1 * Math.max(0, slider - 1);
+  }
+
+  private double sliderAt(EffortKind kind, double weight) {
+    double usual = usual(kind);
+    return usual > 0 ? Math.sqrt(weight / usual) : 1 + weight / 0.1;
+  }
+
+  private double usual(EffortKind kind) {
+    return named().weight(kind);
+  }
+
+  private Preset named() {
+    Setup setup = studio.bench().passage().settings().setup();
+    return Preset.named(setup.presetId()).orElse(Preset.SURE);
+  }
+
+  private void show() {
+    Workbench b = studio.bench();
+    if (b == null) {
+      return;
+    }
+    showing = true;
+    Setup setup = b.passage().settings().setup();
+    about.setText(named().displayName() + ": " + named().description());
+    size.setValue(setup.hand().size());
+    school.setValue(setup.school());
+    Instrument on = setup.strung();
+    span.setPromptText(
+        String.valueOf(Math.round(setup.hand().size().factor() * HandModel.mediumSpanMm(on))));
+    span.setText(setup.hand().spanMm() > 0 ? Words.one(setup.hand().spanMm()) : "");
+    caution.setSelected(setup.hand().fourthCaution());
+    thumb.setValue(
+        List.of(Thumb.values()).stream()
+            .filter(t -> t.semitone == setup.hand().thumbFrom())
+            .findFirst()
+            .orElse(Thumb.USUAL));
+    for (Explanation.Share s : b.fingering().explanation().shares()) {
+      for (EffortKind kind : EffortKind.values()) {
+        if (kind.id().equals(s.id())) {
+          double weight = setup.preset().weight(kind);
+          Row row = rows.get(kind);
+          row.slider().setValue(sliderAt(kind, weight));
+          row.weight().setText(String.format(Locale.ROOT, "%.3f", weight));
+          row.effect()
+              .setText(
+                  s.quantity() == 0
+                      ? "does not occur"
+                      : String.format(
+                          Locale.ROOT,
+                          "%.1f %s, effort %.2f",
+                          s.quantity(),
+                          s.unit().equals("1/s") ? "per s" : s.unit(),
+                          s.effort()));
+        }
+      }
+    }
+    showing = false;
+    showRanges();
+  }
+
+  private void showRanges() {
+    Map<EffortKind, WeightRange> found = model.rangesProperty().get();
+    rows.forEach(
+        (kind, row) -> {
+          WeightRange r = found.get(kind);
+          row.range()
+              .setText(
+                  r == null
+                      ? ""
+                      : String.format(
+                          Locale.ROOT,
+                          "stands from %.3f to %s",
+                          r.least(),
+                          Double.isInfinite(r.most())
+                              ? "far above"
+                              : String.format(Locale.ROOT, "%.3f", r.most())));
+        });
+  }
+}

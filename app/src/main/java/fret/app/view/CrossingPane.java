@@ -1,0 +1,90 @@
+package fret.app.view;
+
+import fret.app.viewmodel.LeftHandModel;
+import fret.app.viewmodel.Studio;
+import fret.fingering.FingerAhead;
+import fret.instrument.Instrument;
+import fret.passage.Workbench;
+import java.util.Locale;
+import javafx.scene.control.ListCell;
+import javafx.scene.control.ListView;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+
+/** The finger before the bow: what must be down on the next string, from when on, and how long. */
+final class CrossingPane extends HBox {
+  private final Studio studio;
+  private final LeftHandModel model;
+  private final ListView<FingerAhead> list = new ListView<>();
+
+  CrossingPane(Studio studio, LeftHandModel model) {
+    this.studio = studio;
+    this.model = model;
+    list.setId("crossings");
+    list.setPlaceholder(
+        Parts.label("No crossing to a stopped note: the bow may go first.", "quiet"));
+    list.setCellFactory(v -> new Cell());
+    list.getSelectionModel()
+        .selectedItemProperty()
+        .addListener(
+            (o, a, c) -> {
+              if (c != null) {
+                studio.select(c.note());
+              }
+            });
+    VBox.setVgrow(list, Priority.ALWAYS);
+    VBox card =
+        Parts.card(
+            "The finger before the bow",
+            Parts.label(
+                "At each crossing the finger is down on the next string before the bow gets there.",
+                "quiet"),
+            list);
+    HBox.setHgrow(card, Priority.ALWAYS);
+    getChildren().add(card);
+    studio.benchProperty().addListener(o -> show());
+    model.triedProperty().addListener(o -> show());
+  }
+
+  private void show() {
+    Workbench b = studio.bench();
+    if (b != null) {
+      list.getItems().setAll(FingerAhead.of(b.task(), model.shown()));
+    }
+  }
+
+  private final class Cell extends ListCell<FingerAhead> {
+    @Override
+    protected void updateItem(FingerAhead c, boolean empty) {
+      super.updateItem(c, empty);
+      setText(empty || c == null ? "" : text(c));
+    }
+
+    private String text(FingerAhead c) {
+      Workbench b = studio.bench();
+      Instrument on = b.task().hand().instrument();
+      var note = b.resolved().notes().get(c.note());
+      String when;
+      if (c.timeMs() == 0) {
+        when = "no time: the same finger is busy up to the crossing, it must hop";
+      } else {
+        var free = b.resolved().slices().get(c.freeFromSlice()).starting().get(0);
+        when =
+            String.format(
+                Locale.ROOT,
+                "%.0f ms, from %s on",
+                c.timeMs(),
+                b.resolved().notes().get(free).pitch());
+      }
+      return String.format(
+          "bar %s  %s string to %s string, %s: finger %s first; %s",
+          note.bar(),
+          on.stringName(c.fromString()),
+          on.stringName(c.string()),
+          note.pitch(),
+          c.finger().digit(),
+          when);
+    }
+  }
+}

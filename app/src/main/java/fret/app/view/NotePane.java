@@ -1,0 +1,269 @@
+package fret.app.view;
+
+import fret.app.viewmodel.LeftHandModel;
+import fret.app.viewmodel.Studio;
+import fret.app.viewmodel.Words;
+import fret.fingering.Fingering;
+import fret.fingering.NoteFinger;
+import fret.fingering.Shift;
+import fret.instrument.Finger;
+import fret.instrument.Instrument;
+import fret.mark.Wish;
+import fret.passage.Workbench;
+import fret.score.SoundingNote;
+import fret.search.Explanation;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+
+/** The selected note: why it is fingered so, how else it could be, and what is asked of it. */
+final class NotePane extends HBox {
+  private static final int MOST_CHOICES = 12;
+
+  private final Studio studio;
+  private final LeftHandModel model;
+  private final VBox reasons = new VBox(4);
+  private final VBox others = new VBox(4);
+  private final VBox asked = new VBox(4);
+  private final Label asksOf = Parts.line("", "quiet");
+  private final Button onString;
+
+  NotePane(Studio studio, LeftHandModel model) {
+    super(12);
+    this.studio = studio;
+    this.model = model;
+    VBox reasonCard = Parts.card("", Parts.scroll(reasons));
+    reasonCard.setId("reason-card");
+    reasonCard.setPrefWidth(380);
+    reasonCard.setMinWidth(320);
+    VBox otherCard = Parts.card("Or play this note", Parts.scroll(others));
+    otherCard.setPrefWidth(300);
+    otherCard.setMinWidth(260);
+    onString = wish("On this string", "wish-string", Wish.Kind.ON_STRING);
+    FlowPane wishes =
+        new FlowPane(
+            6,
+            6,
+            onString,
+            wish("In this position", "wish-position", Wish.Kind.POSITION),
+            wish("The hand stays", "wish-stays", Wish.Kind.IN_POSITION),
+            wish("No open strings", "wish-no-open", Wish.Kind.NO_OPEN),
+            wish("No long fourth", "wish-no-fourth", Wish.Kind.NO_LONG_FOURTH),
+            wish("As printed", "wish-printed", Wish.Kind.AS_PRINTED),
+            Parts.button("Vibrato (V)", "vibrato", model::toggleVibrato, "small"));
+    VBox askCard = Parts.card("Ask for", asksOf, wishes, Parts.scroll(asked));
+    HBox.setHgrow(askCard, Priority.ALWAYS);
+    askCard.setMinWidth(240);
+    getChildren().addAll(reasonCard, otherCard, askCard);
+    studio.benchProperty().addListener(o -> show());
+    studio.selectedProperty().addListener(o -> show());
+    model.anchorProperty().addListener(o -> show());
+    model.triedProperty().addListener(o -> show());
+    model.choicesProperty().addListener(o -> showChoices());
+  }
+
+  private Button wish(String text, String id, Wish.Kind kind) {
+    return Parts.button(text, id, () -> model.wish(kind), "small");
+  }
+
+  private Instrument instrument() {
+    return studio.bench().task().hand().instrument();
+  }
+
+  private Optional<SoundingNote> selected() {
+    Workbench b = studio.bench();
+    int note = studio.selectedProperty().get();
+    boolean any = b != null && note >= 0 && note < b.resolved().notes().size();
+    return any ? Optional.of(b.resolved().notes().get(note)) : Optional.empty();
+  }
+
+  private Optional<NoteFinger> place() {
+    return selected().isEmpty()
+        ? Optional.empty()
+        : model.shown().notes().get(studio.selectedProperty().get());
+  }
+
+  /** The selected note as a sentence. */
+  String spoken() {
+    return selected()
+        .map(
+            n ->
+                n.pitch()
+                    + ", bar "
+                    + n.bar()
+                    + ". "
+                    + place().map(p -> sentence(n, p)).orElse("It cannot be played here."))
+        .orElse("");
+  }
+
+  private void show() {
+    reasons.getChildren().clear();
+    Optional<SoundingNote> note = selected();
+    if (note.isEmpty()) {
+      return;
+    }
+    SoundingNote n = note.get();
+    showAsked(n);
+    reasons.getChildren().add(Parts.line(n.pitch() + ", bar " + n.bar(), "card-title"));
+    Optional<NoteFinger> place = place();
+    if (place.isEmpty()) {
+      Fingering shown = model.shown();
+      shown.problems().stream()
+          .filter(p -> p.bar().equals(n.bar()))
+          .forEach(p -> reasons.getChildren().add(Parts.label(p.toString(), "problem")));
+      return;
+    }
+    reasons.getChildren().add(Parts.label(sentence(n, place.get())));
+    List<Explanation.Share> shares = model.shown().reasonsAt(n.slice());
+    for (Explanation.Share s : shares) {
+      reasons.getChildren().add(reason(s));
+    }
+    caution(place.get(), shares);
+  }
+
+  private static HBox reason(Explanation.Share s) {
+    Label amount = Parts.line(quantity(s), "figure");
+    amount.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+    return Parts.row(
+        8,
+        Parts.line(s.description().split(":", 2)[0], "quiet"),
+        Parts.spring(),
+        amount,
+        Parts.line(String.format(Locale.ROOT, "%.2f", s.effort()), "effort"));
+  }
+
+  /** Cautions stand where a stretch can hurt. */
+  private void caution(NoteFinger place, List<Explanation.Share> shares) {
+    double stretch =
+        shares.stream()
+            .filter(s -> s.id().equals("stretch"))
+            .mapToDouble(Explanation.Share::quantity)
+            .sum();
+    if (stretch >= 1 || stretch > 0 && place.finger() == Finger.FOURTH) {
+      reasons
+          .getChildren()
+          .add(
+              Parts.label(
+                  "A stretch: warm up, turn the hand rather than force the finger, and stop at pain or tingling. Your teacher's eye comes first.",
+                  "warning"));
+    }
+  }
+
+  private static String quantity(Explanation.Share s) {
+    String value =
+        s.quantity() == Math.rint(s.quantity())
+            ? String.valueOf((int) s.quantity())
+            : Words.one(s.quantity());
+    boolean one = s.quantity() == 1 && s.unit().endsWith("s") && s.unit().length() > 2;
+    String unit = s.unit().equals("1/s") ? "per s" : s.unit();
+    return value + " " + (one ? s.unit().substring(0, s.unit().length() - 1) : unit);
+  }
+
+  private String sentence(SoundingNote n, NoteFinger p) {
+    Workbench b = studio.bench();
+    Optional<Shift> shift =
+        model.shown().shifts().stream().filter(s -> s.toSlice() == n.slice()).findFirst();
+    boolean tries = model.triedProperty().get().isPresent();
+    String why;
+    if (b.passage().marks().pin(n.key()).isPresent()) {
+      why = "You pinned it.";
+    } else if (!tries && b.passage().marks().adopted(n.key()).isPresent()) {
+      why = "You adopted it.";
+    } else if (shift.isPresent()) {
+      Shift s = shift.get();
+      why =
+          String.format(
+              Locale.ROOT,
+              "The hand moves %.0f mm in %.0f ms to get here%s; staying would cost more.",
+              s.travelMm(),
+              s.timeMs(),
+              s.hiddenBehind().isEmpty() ? "" : ", behind the " + s.hiddenBehind());
+    } else {
+      why = "The hand stays where it is.";
+    }
+    return Words.place(instrument(), p) + ". " + why;
+  }
+
+  private void showAsked(SoundingNote n) {
+    Workbench b = studio.bench();
+    int first = model.firstSelected();
+    int last = model.lastSelected();
+    asksOf.setText(
+        model.hasRange()
+            ? "of the "
+                + (last - first + 1)
+                + " notes selected, bar "
+                + b.resolved().notes().get(Math.max(0, first)).bar()
+                + " to "
+                + b.resolved().notes().get(last).bar()
+            : "of this note; Shift and the arrows select more");
+    place()
+        .ifPresent(
+            p -> onString.setText("On the " + instrument().stringName(p.string()) + " string"));
+    asked.getChildren().clear();
+    for (Wish w : b.passage().marks().wishes()) {
+      asked.getChildren().add(asked(b, w, false));
+    }
+    b.printedWishes().forEach(w -> asked.getChildren().add(asked(b, w, true)));
+    if (b.passage().marks().vibrato().contains(n.key())) {
+      asked.getChildren().add(Parts.line("Vibrato is wanted on this note.", "hand"));
+    }
+  }
+
+  private HBox asked(Workbench b, Wish w, boolean printed) {
+    String bars =
+        b.resolved().indexOf(w.from()).map(i -> b.resolved().notes().get(i).bar()).orElse("?")
+            + "-"
+            + b.resolved().indexOf(w.to()).map(i -> b.resolved().notes().get(i).bar()).orElse("?");
+    HBox row =
+        Parts.row(
+            8,
+            Parts.line("Bars " + bars + ": " + Words.wish(instrument(), w), "hand"),
+            Parts.spring());
+    row.getChildren()
+        .add(
+            printed
+                ? Parts.line("printed", "quiet")
+                : Parts.button("Take back", "", () -> model.withdraw(w), "small"));
+    return row;
+  }
+
+  private void showChoices() {
+    others.getChildren().clear();
+    Optional<NoteFinger> now = studio.selectedPlace();
+    for (LeftHandModel.Choice c : model.choicesProperty().get()) {
+      if (others.getChildren().size() >= MOST_CHOICES) {
+        break;
+      }
+      boolean current =
+          now.isPresent()
+              && now.get().samePlace(c.place())
+              && (now.get().isOpen() || now.get().base() == c.place().base());
+      String price =
+          current ? "now" : c.extraEffort() < 0.005 ? "the same" : "+" + Words.one(c.extraEffort());
+      HBox text =
+          Parts.row(
+              8,
+              Parts.line(Words.shortPlace(instrument(), c.place()), "plain"),
+              Parts.spring(),
+              Parts.line(price, "effort"));
+      text.setPrefWidth(170);
+      HBox.setHgrow(text, Priority.ALWAYS);
+      Button pin =
+          Parts.button("", "choice-" + others.getChildren().size(), () -> model.take(c), "choice");
+      pin.setGraphic(text);
+      pin.setAccessibleText("Pin " + Words.shortPlace(instrument(), c.place()) + ", " + price);
+      pin.setDisable(current);
+      Button look = Parts.button("Try", "", () -> model.tryOut(c.whole()), "small");
+      look.setAccessibleText("Try the best fingering with it");
+      look.setDisable(current);
+      others.getChildren().add(Parts.row(6, pin, look));
+    }
+  }
+}

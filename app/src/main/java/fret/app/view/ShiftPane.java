@@ -1,0 +1,247 @@
+package fret.app.view;
+
+import fret.app.viewmodel.LeftHandModel;
+import fret.app.viewmodel.Studio;
+import fret.app.viewmodel.Words;
+import fret.app.widget.Fingerboard;
+import fret.app.widget.Look;
+import fret.app.widget.StripView;
+import fret.drill.ShiftDrill;
+import fret.engraving.FingerText;
+import fret.fingering.EqualSteps;
+import fret.fingering.Fingering;
+import fret.fingering.NoteFinger;
+import fret.fingering.Shift;
+import fret.passage.Workbench;
+import fret.player.BodyCue;
+import fret.player.Region;
+import fret.score.ResolvedPassage;
+import fret.score.Resolver;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListCell;
+import javafx.scene.control.ListView;
+import javafx.scene.control.Spinner;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+
+/** Every shift, the hardest first, and one card for the one chosen, with its drill. */
+final class ShiftPane extends HBox {
+  private final Studio studio;
+  private final LeftHandModel model;
+  private final ListView<Shift> list = new ListView<>();
+  private final Label title = Parts.line("", "card-title");
+  private final Label facts = Parts.label("", "plain");
+  private final Label guides = Parts.label("", "hand");
+  private final Label proof = Parts.label("", "plain");
+  private final TextField cue = new TextField();
+  private final Fingerboard board;
+  private final StripView drill;
+  private final CheckBox oldFinger = new CheckBox("old finger guides");
+  private final CheckBox late = new CheckBox("slide late");
+  private final Spinner<Integer> beats = new Spinner<>(1, 4, 2);
+  private final VBox card;
+  private BodyCue cueShown;
+  private boolean showing;
+
+  ShiftPane(Studio studio, LeftHandModel model, Look look) {
+    super(12);
+    this.studio = studio;
+    this.model = model;
+    this.board = new Fingerboard(look);
+    this.drill = new StripView(look, 0);
+    drill.zoom(0.67);
+    drill.setId("shift-drill");
+    list.setId("shifts");
+    list.setPlaceholder(Parts.label("No shifts: the hand stays.", "quiet"));
+    list.setCellFactory(v -> new ShiftCell());
+    list.getSelectionModel().selectedItemProperty().addListener((o, a, s) -> showShift(s));
+    VBox.setVgrow(list, Priority.ALWAYS);
+    VBox listCard = Parts.card("The hardest first", list);
+    listCard.setMinWidth(230);
+    listCard.setPrefWidth(230);
+    cue.setId("cue");
+    cue.setAccessibleText("What elbow, thumb and forearm do; in your own words");
+    Parts.onCommit(
+        cue,
+        () -> {
+          if (cueShown != null && !showing) {
+            model.setCue(cueShown, cue.getText());
+            cue.setText(model.cue(cueShown));
+          }
+        });
+    habits();
+    VBox told = new VBox(4, title, facts, guides, proof);
+    told.setPrefWidth(330);
+    told.setMinWidth(270);
+    HBox habit =
+        Parts.row(
+            10, Parts.line("Drill", "strong"), oldFinger, late, Parts.line("over", "quiet"), beats,
+            Parts.line("beats", "quiet"));
+    VBox pictures = new VBox(4, board, Parts.row(8, Parts.line("Arm", "quiet"), grows(cue)));
+    HBox.setHgrow(pictures, Priority.ALWAYS);
+    VBox.setVgrow(board, Priority.ALWAYS);
+    card = Parts.card("", new HBox(14, told, pictures), habit, drill);
+    HBox.setHgrow(card, Priority.ALWAYS);
+    card.setSpacing(5);
+    card.setId("shift-card");
+    getChildren().addAll(listCard, card);
+    studio.benchProperty().addListener(o -> show());
+    model.triedProperty().addListener(o -> show());
+    studio.selectedProperty().addListener(o -> follow());
+  }
+
+  private static TextField grows(TextField field) {
+    HBox.setHgrow(field, Priority.ALWAYS);
+    return field;
+  }
+
+  private void habits() {
+    ShiftDrill.Manner manner = model.manner();
+    oldFinger.setSelected(manner.oldFinger());
+    oldFinger.setId("old-finger");
+    late.setSelected(manner.late());
+    late.setId("slide-late");
+    beats.getValueFactory().setValue(manner.slideBeats());
+    beats.setPrefWidth(64);
+    beats.setAccessibleText("Beats that the slow slide is counted over");
+    Runnable save =
+        () -> {
+          model.setManner(
+              new ShiftDrill.Manner(oldFinger.isSelected(), late.isSelected(), beats.getValue()));
+          showShift(list.getSelectionModel().getSelectedItem());
+        };
+    oldFinger.selectedProperty().addListener(o -> save.run());
+    late.selectedProperty().addListener(o -> save.run());
+    beats.valueProperty().addListener(o -> save.run());
+  }
+
+  private void show() {
+    if (studio.bench() == null) {
+      return;
+    }
+    List<Shift> ranked = new ArrayList<>(model.shown().shifts());
+    ranked.sort(Comparator.comparingDouble(Shift::bitsPerSecond).reversed());
+    Shift before = list.getSelectionModel().getSelectedItem();
+    showing = true;
+    list.getItems().setAll(ranked);
+    showing = false;
+    card.setVisible(!ranked.isEmpty());
+    if (!ranked.isEmpty()) {
+      list.getSelectionModel().select(Math.max(0, ranked.indexOf(before)));
+    }
+  }
+
+  /** Choosing a note that a shift reaches shows that shift. */
+  private void follow() {
+    int note = studio.selectedProperty().get();
+    list.getItems().stream()
+        .filter(s -> s.toNote() == note)
+        .findFirst()
+        .ifPresent(s -> list.getSelectionModel().select(s));
+  }
+
+  private void showShift(Shift s) {
+    if (s == null || showing) {
+      return;
+    }
+    Workbench b = studio.bench();
+    Fingering shown = model.shown();
+    Optional<NoteFinger> from = shown.notes().get(s.fromNote());
+    Optional<NoteFinger> to = shown.notes().get(s.toNote());
+    if (from.isEmpty() || to.isEmpty()) {
+      return;
+    }
+    if (list.isFocused()) {
+      studio.select(s.toNote());
+    }
+    var on = b.task().hand().instrument();
+    ShiftDrill.Manner manner = model.manner();
+    title.setText(
+        "Bar " + b.resolved().notes().get(s.toNote()).bar() + ": " + Words.shiftPath(b, s));
+    facts.setText(
+        String.format(
+            Locale.ROOT,
+            "%.0f mm %s the string. %s. In tune within %.1f mm either way. %s",
+            s.travelMm(),
+            s.isUp() ? "up" : "down",
+            Words.time(s),
+            s.windowMm() / 2,
+            s.hiddenBehind().isEmpty()
+                ? "Nothing hides it."
+                : "Hidden behind the " + s.hiddenBehind() + "."));
+    guides.setText(
+        Words.guide(s.oldFinger(), true)
+            + ".\n"
+            + Words.guide(s.newFinger(), false)
+            + "."
+            + chain(shown, s));
+    proof.setText("Prove it: " + Words.checks(on, to.get()) + ".");
+    Optional<Shift.Guide> heard =
+        manner.oldFinger() ? s.oldFinger().or(s::newFinger) : s.newFinger().or(s::oldFinger);
+    board.show(on, s, from.get(), to.get(), heard);
+    cueShown =
+        BodyCue.of(
+            on.type(),
+            s.fromBase(),
+            s.toBase(),
+            from.get().region() == Region.THUMB || to.get().region() == Region.THUMB);
+    cue.setText(model.cue(cueShown));
+    showDrill(
+        Resolver.resolve(ShiftDrill.notation(b.resolved(), s, from.get(), to.get(), manner)));
+  }
+
+  private static String chain(Fingering shown, Shift s) {
+    return EqualSteps.of(shown.shifts()).stream()
+        .filter(c -> c.shifts().contains(s))
+        .findFirst()
+        .map(
+            c ->
+                String.format(
+                    Locale.ROOT,
+                    "%nOne of %d equal shifts of about %.0f mm.",
+                    c.shifts().size(),
+                    c.meanMm()))
+        .orElse("");
+  }
+
+  private void showDrill(ResolvedPassage notes) {
+    List<FingerText> digits = new ArrayList<>();
+    for (int i = 0; i < notes.notes().size(); i++) {
+      digits.add(new FingerText(i, notes.notes().get(i).printedFinger(), "", false));
+    }
+    drill.show(
+        notes, digits, Optional.empty(), studio.bench().task().hand().instrument());
+  }
+
+  private final class ShiftCell extends ListCell<Shift> {
+    @Override
+    protected void updateItem(Shift s, boolean empty) {
+      super.updateItem(s, empty);
+      if (empty || s == null) {
+        setText("");
+        return;
+      }
+      var notes = studio.bench().resolved().notes();
+      setText(
+          String.format(
+              Locale.ROOT,
+              "bar %s  %s-%s, %s to %s%n%.0f mm in %.0f ms%s",
+              notes.get(s.toNote()).bar(),
+              s.fromFinger().digit(),
+              s.toFinger().digit(),
+              notes.get(s.fromNote()).pitch(),
+              notes.get(s.toNote()).pitch(),
+              s.travelMm(),
+              s.timeMs(),
+              s.hiddenBehind().isEmpty() ? "" : ", " + s.hiddenBehind()));
+    }
+  }
+}

@@ -1,0 +1,357 @@
+package fret.app.viewmodel;
+
+import fret.drill.ShiftDrill;
+import fret.fingering.Fingering;
+import fret.fingering.FingeringSolver;
+import fret.fingering.NoteFinger;
+import fret.fingering.Tally;
+import fret.fingering.WeightRange;
+import fret.instrument.InstrumentType;
+import fret.mark.Wish;
+import fret.passage.Change;
+import fret.passage.Passage;
+import fret.passage.Workbench;
+import fret.player.BodyCue;
+import fret.player.EffortKind;
+import fret.player.Hand;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import javafx.beans.property.ReadOnlyIntegerProperty;
+import javafx.beans.property.ReadOnlyIntegerWrapper;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+
+/**
+ * What the left hand is looked at with: the notes selected, other ways to play one note, other whole
+ * fingerings side by side, the one that is tried on the strip, and the player's habits in shifting.
+ */
+public final class LeftHandModel {
+  /** One way to play the selected note, with what the whole fingering then costs more. */
+  public record Choice(NoteFinger place, double extraEffort, Fingering whole) {}
+
+  /**
+   * A whole fingering to compare.
+   *
+   * @param keptName name under which the player keeps it; empty for one that is proposed
+   * @param unlike notes that differ from what stands on the strip
+   */
+  public record Option(String keptName, Fingering fingering, Tally tally, int unlike) {}
+
+  private static final int MOST_OTHERS = 3;
+
+  private final Studio studio;
+  private final ReadOnlyObjectWrapper<List<Choice>> choices =
+      new ReadOnlyObjectWrapper<>(List.of());
+  private final ReadOnlyObjectWrapper<Optional<List<Option>>> options =
+      new ReadOnlyObjectWrapper<>(Optional.empty());
+  private final ReadOnlyObjectWrapper<Optional<Fingering>> tried =
+      new ReadOnlyObjectWrapper<>(Optional.empty());
+  private final ReadOnlyObjectWrapper<Map<EffortKind, WeightRange>> ranges =
+      new ReadOnlyObjectWrapper<>(Map.of());
+  private final ReadOnlyIntegerWrapper anchor = new ReadOnlyIntegerWrapper(-1);
+  private boolean compares;
+  private boolean extending;
+
+  public LeftHandModel(Studio studio) {
+    this.studio = studio;
+    studio.benchProperty().addListener(o -> follow());
+    studio
+        .selectedProperty()
+        .addListener(
+            (o, before, now) -> {
+              if (!extending) {
+                anchor.set(now.intValue());
+                forgetOptions();
+              }
+              findChoices();
+            });
+  }
+
+  public ReadOnlyObjectProperty<List<Choice>> choicesProperty() {
+    return choices.getReadOnlyProperty();
+  }
+
+  /** Fingerings side by side; empty while they are being looked for. */
+  public ReadOnlyObjectProperty<Optional<List<Option>>> optionsProperty() {
+    return options.getReadOnlyProperty();
+  }
+
+  /** The fingering that is tried on the strip in place of what stands there. */
+  public ReadOnlyObjectProperty<Optional<Fingering>> triedProperty() {
+    return tried.getReadOnlyProperty();
+  }
+
+  /** Between which weights the fingering shown stands; only what was asked for last. */
+  public ReadOnlyObjectProperty<Map<EffortKind, WeightRange>> rangesProperty() {
+    return ranges.getReadOnlyProperty();
+  }
+
+  /** The other end of the selection; the same as the selected note when only one is selected. */
+  public ReadOnlyIntegerProperty anchorProperty() {
+    return anchor.getReadOnlyProperty();
+  }
+
+  public int firstSelected() {
+    return Math.min(anchor.get(), studio.selectedProperty().get());
+  }
+
+  public int lastSelected() {
+    return Math.max(anchor.get(), studio.selectedProperty().get());
+  }
+
+  public boolean hasRange() {
+    return anchor.get() >= 0 && anchor.get() != studio.selectedProperty().get();
+  }
+
+  /** What is shown: the fingering that is tried, else the one that stands. */
+  public Fingering shown() {
+    return tried.get().orElseGet(() -> studio.bench().fingering());
+  }
+
+  private void follow() {
+    tried.set(Optional.empty());
+    ranges.set(Map.of());
+    if (studio.bench() != null && anchor.get() >= studio.bench().resolved().notes().size()) {
+      anchor.set(studio.selectedProperty().get());
+    }
+    options.set(Optional.empty());
+    findChoices();
+    findOptions();
+  }
+
+  private void forgetOptions() {
+    options.set(Optional.empty());
+    findOptions();
+  }
+
+  /** Moves one end of the selection; the other stays. */
+  public void extend(int by) {
+    extending = true;
+    studio.select(studio.selectedProperty().get() + by);
+    extending = false;
+    forgetOptions();
+  }
+
+  /** Other fingerings are looked for only while they are looked at. */
+  public void setComparing(boolean wanted) {
+    boolean starts = wanted && !compares;
+    compares = wanted;
+    if (starts) {
+      findChoices();
+      findOptions();
+    }
+  }
+
+  private void findChoices() {
+    Workbench now = studio.bench();
+    int note = studio.selectedProperty().get();
+    choices.set(List.of());
+    if (now == null || !compares || note < 0 || note >= now.resolved().notes().size()) {
+      return;
+    }
+    studio.compute(
+        () -> {
+          FingeringSolver solver = now.freeSolver();
+          double best = solver.best().effort();
+          List<Choice> found = new ArrayList<>();
+          for (Fingering f : solver.choicesAt(note)) {
+            found.add(new Choice(f.notes().get(note).orElseThrow(), f.effort() - best, f));
+          }
+          return found;
+        },
+        () -> studio.selectedProperty().get() == note,
+        choices::set);
+  }
+
+  /** Looks for fingerings of the selection, or of everything when one note is selected. */
+  private void findOptions() {
+    Workbench now = studio.bench();
+    if (now == null || !compares || options.get().isPresent()) {
+      return;
+    }
+    boolean part = hasRange();
+    int from = firstSelected();
+    int to = lastSelected();
+    studio.compute(
+        () -> options(now, part ? now.freeSolver(from, to) : now.freeSolver()),
+        () -> part == hasRange() && (!part || from == firstSelected() && to == lastSelected()),
+        found -> options.set(Optional.of(found)));
+  }
+
+  private static List<Option> options(Workbench now, FingeringSolver solver) {
+    List<Option> found = new ArrayList<>();
+    found.add(option("", now.fingering(), now));
+    for (Fingering f : solver.alternativesTo(now.fingering(), MOST_OTHERS)) {
+      found.add(option("", f, now));
+    }
+    for (String name : now.passage().marks().kept().keySet()) {
+      found.add(option(name, now.kept(name), now));
+    }
+    return found;
+  }
+
+  private static Option option(String name, Fingering f, Workbench now) {
+    return new Option(name, f, Tally.of(f), f.notesUnlike(now.fingering()));
+  }
+
+  // ---- deciding ----------------------------------------------------------------------------
+
+  /** Shows a fingering on the strip; nothing is decided yet. */
+  public void tryOut(Fingering fingering) {
+    boolean same = fingering.notesUnlike(studio.bench().fingering()) == 0;
+    tried.set(same ? Optional.empty() : Optional.of(fingering));
+  }
+
+  /** Goes back to what stands. */
+  public void stopTrying() {
+    tried.set(Optional.empty());
+  }
+
+  /** Plays the selected note as a choice says. */
+  public void take(Choice choice) {
+    studio.apply(b -> b.pin(choice.place()));
+  }
+
+  /** Makes the fingering shown the player's own. */
+  public void adopt() {
+    if (studio.bench() != null) {
+      Fingering chosen = shown();
+      studio.apply(b -> b.adopt(chosen));
+    }
+  }
+
+  /** Lets the program propose again; pins and wishes stay. */
+  public void release() {
+    studio.apply(Workbench::release);
+  }
+
+  /** Keeps the fingering shown under a name. */
+  public void keep(String name) {
+    Fingering chosen = shown();
+    if (!name.isBlank()) {
+      studio.apply(b -> b.keep(name.strip(), chosen));
+    }
+  }
+
+  public void forget(String name) {
+    studio.apply(b -> b.forget(name));
+  }
+
+  /** Asks something of the selected notes, or takes it back. */
+  public void wish(Wish.Kind kind) {
+    Optional<NoteFinger> place = studio.selectedPlace();
+    if (place.isEmpty() || anchor.get() < 0) {
+      return;
+    }
+    int value =
+        switch (kind) {
+          case ON_STRING -> place.get().string();
+          case POSITION -> place.get().base();
+          default -> 0;
+        };
+    Change change =
+        studio.bench().with(studio.passage()).wish(kind, firstSelected(), lastSelected(), value);
+    studio.apply(b -> change);
+  }
+
+  public void withdraw(Wish wish) {
+    studio.apply(b -> b.withoutWish(wish));
+  }
+
+  /** Marks the selected note for vibrato, or takes the mark off. */
+  public void toggleVibrato() {
+    if (studio.bench() != null && studio.selectedProperty().get() >= 0) {
+      studio.apply(b -> b.vibrato(studio.selectedProperty().get()));
+    }
+  }
+
+  /** Whether a wish covers a note. */
+  public boolean covers(Wish wish, int note) {
+    int from = studio.bench().resolved().indexOf(wish.from()).orElse(Integer.MAX_VALUE);
+    int to = studio.bench().resolved().indexOf(wish.to()).orElse(-1);
+    return note >= from && note <= to;
+  }
+
+  // ---- what the player cares about -----------------------------------------------------------
+
+  /** Gives one kind of effort another weight. */
+  public void weigh(EffortKind kind, double weight) {
+    studio.changeSettings(
+        "Weigh: " + kind.description().split(":", 2)[0],
+        s -> {
+          Map<EffortKind, Double> all = new EnumMap<>(EffortKind.class);
+          all.putAll(s.setup().weights());
+          all.put(kind, weight);
+          return s.withSetup(s.setup().withWeights(all));
+        });
+  }
+
+  public void usePreset(String id, String name) {
+    studio.changeSettings(
+        "Finger it as: " + name, s -> s.withSetup(s.setup().withPreset(id)));
+  }
+
+  public void changeHand(String what, java.util.function.UnaryOperator<Hand> edit) {
+    studio.changeSettings(
+        what,
+        (Passage.Settings s) ->
+            s.withSetup(s.setup().withHand(edit.apply(s.setup().hand()), s.setup().school())));
+  }
+
+  /** Finds out how far each weight may move before the fingering shown would change. */
+  public void findRanges() {
+    Workbench now = studio.bench();
+    if (now == null) {
+      return;
+    }
+    Fingering chosen = now.fingering();
+    studio.compute(
+        () -> {
+          FingeringSolver solver = new FingeringSolver(now.task());
+          Map<EffortKind, WeightRange> found = new EnumMap<>(EffortKind.class);
+          for (EffortKind kind : EffortKind.values()) {
+            found.put(kind, solver.weightRange(chosen, kind));
+          }
+          return found;
+        },
+        () -> true,
+        ranges::set);
+  }
+
+  // ---- habits in shifting --------------------------------------------------------------------
+
+  /** How the player shifts. */
+  public ShiftDrill.Manner manner() {
+    return new ShiftDrill.Manner(
+        studio.setting("guideFinger").map("old"::equals).orElse(true),
+        studio.setting("slideLate").map(Boolean::parseBoolean).orElse(false),
+        studio.setting("slideBeats").map(Integer::parseInt).orElse(2));
+  }
+
+  public void setManner(ShiftDrill.Manner manner) {
+    studio.putSetting("guideFinger", manner.oldFinger() ? "old" : "new");
+    studio.putSetting("slideLate", String.valueOf(manner.late()));
+    studio.putSetting("slideBeats", String.valueOf(manner.slideBeats()));
+  }
+
+  /** The line on elbow, thumb and forearm, in the player's own words where there are some. */
+  public String cue(BodyCue cue) {
+    InstrumentType type = studio.bench().task().hand().instrument().type();
+    return studio.setting(cueKey(cue, type)).orElse(cue.usualText(type));
+  }
+
+  /** Other words for a cue; empty ones bring the usual words back. */
+  public void setCue(BodyCue cue, String words) {
+    InstrumentType type = studio.bench().task().hand().instrument().type();
+    String kept = words.isBlank() ? cue.usualText(type) : words.strip();
+    studio.putSetting(cueKey(cue, type), kept);
+  }
+
+  private static String cueKey(BodyCue cue, InstrumentType type) {
+    return "cue." + type.name().toLowerCase(Locale.ROOT) + "." + cue.id();
+  }
+}
