@@ -12,7 +12,8 @@ import java.util.Optional;
  * @param string the string concerned, 1 the highest; 0 for any
  * @param base where the hand stands, in semitones above the open string; 0 for anywhere. An open
  *     string leaves the hand free and always suits
- * @param harmonic whether a finger touches a harmonic; counts only together with a finger
+ * @param harmonic whether the finger touches a harmonic that is not printed, instead of pressing;
+ *     counts only in a pin of a finger
  * @param forbidden true for a ban, false for a pin
  */
 public record NoteRule(
@@ -59,7 +60,7 @@ public record NoteRule(
         (finger.isEmpty() || finger.get() == otherFinger)
             && (string == 0 || string == otherString)
             && (base == 0 || otherBase == 0 || otherFinger == Finger.OPEN || base == otherBase)
-            && (finger.isEmpty() || forbidden || harmonic || !freeHarmonic);
+            && (finger.isEmpty() || forbidden || harmonic == freeHarmonic);
     return matches != forbidden;
   }
 }

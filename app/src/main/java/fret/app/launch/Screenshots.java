@@ -4,6 +4,7 @@ import fret.app.view.MainView;
 import fret.app.viewmodel.PracticeModel;
 import fret.app.viewmodel.Studio;
 import fret.instrument.InstrumentType;
+import fret.mark.Wish;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
@@ -43,6 +44,15 @@ final class Screenshots {
     steps.add(new Step(() -> open(4, main, "LEFT_HAND"), "left-hand-violin"));
     steps.add(new Step(() -> open(1, main, "LEFT_HAND"), ""));
     steps.add(new Step(() -> studio.select(9), "left-hand-cello"));
+    steps.add(new Step(() -> main.fireEvent(press(KeyCode.S)), "left-hand-shifts"));
+    steps.add(new Step(() -> open(0, main, "LEFT_HAND"), ""));
+    steps.add(new Step(() -> askForAString(main), "left-hand-asked"));
+    steps.add(new Step(studio::undo, ""));
+    steps.add(new Step(() -> studio.select(20), ""));
+    steps.add(new Step(() -> main.fireEvent(press(KeyCode.F)), "left-hand-fingerings"));
+    steps.add(new Step(() -> main.leftHand().findRanges(), ""));
+    steps.add(new Step(() -> main.fireEvent(press(KeyCode.C)), "left-hand-cares"));
+    steps.add(new Step(() -> main.fireEvent(press(KeyCode.N)), ""));
     steps.add(new Step(() -> main.newPage(InstrumentType.VIOLA), ""));
     steps.add(new Step(() -> type(main), "writing"));
     steps.add(new Step(() -> main.fireEvent(press(KeyCode.F1)), "writing-keys"));
@@ -58,6 +68,12 @@ final class Screenshots {
     steps.add(new Step(() -> main.goTo("PRACTISE"), "practise"));
     steps.add(new Step(() -> main.goTo("JOURNAL"), "journal"));
     practice.restart();
+  }
+
+  private void askForAString(MainView main) {
+    studio.select(8);
+    main.leftHand().extend(4);
+    main.leftHand().wish(Wish.Kind.ON_STRING);
   }
 
   private void fire(String id) {

@@ -69,15 +69,15 @@ final class CaresPane extends HBox {
     this.studio = studio;
     this.model = model;
     VBox hand = Parts.card("My hand", about, handGrid());
-    hand.setMinWidth(350);
-    hand.setPrefWidth(370);
+    hand.setMinWidth(330);
+    hand.setPrefWidth(340);
     weights.setHgap(10);
     weights.setVgap(3);
     for (EffortKind kind : EffortKind.values()) {
       addRow(kind);
     }
     Button ranges = Parts.button("How firm is it?", "ranges", model::findRanges, "small");
-    ranges.setTooltip(new Tooltip("How far each weight may move before this fingering changes"));
+    ranges.setTooltip(new Tooltip("Between which weights this fingering stays the best"));
     Button reset =
         Parts.button(
             "Weights of the preset",
@@ -163,7 +163,8 @@ final class CaresPane extends HBox {
 
   private void addRow(EffortKind kind) {
     Slider slider = new Slider(0, 3, 1);
-    slider.setPrefWidth(150);
+    slider.setPrefWidth(110);
+    slider.setMinWidth(90);
     slider.setId("weight-" + kind.id());
     slider.setAccessibleText("Weight of: " + kind.description());
     slider.setBlockIncrement(0.25);
@@ -183,11 +184,14 @@ final class CaresPane extends HBox {
     String[] words = kind.description().split(":", 2);
     Label name = Parts.line(words[0], "plain");
     name.setTooltip(new Tooltip(kind.description()));
-    name.setPrefWidth(210);
+    name.setPrefWidth(190);
+    name.setMinWidth(150);
     Row row =
         new Row(
             slider, Parts.line("", "figure"), Parts.line("", "quiet"), Parts.line("", "quiet"));
-    row.effect().setMinWidth(190);
+    row.effect().setMinWidth(170);
+    row.weight().setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+    row.range().setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
     rows.put(kind, row);
     weights.addRow(kind.ordinal(), name, slider, row.weight(), row.effect(), row.range());
   }
@@ -267,10 +271,10 @@ final class CaresPane extends HBox {
                       ? ""
                       : String.format(
                           Locale.ROOT,
-                          "stands from %.3f to %s",
+                          "%.3f to %s",
                           r.least(),
                           Double.isInfinite(r.most())
-                              ? "far above"
+                              ? "far"
                               : String.format(Locale.ROOT, "%.3f", r.most())));
         });
   }

@@ -53,7 +53,7 @@ final class LeftHandView extends VBox {
   LeftHandView(Studio studio, LeftHandModel model, Look look) {
     this.studio = studio;
     this.model = model;
-    this.strip = new StripView(look, 128);
+    this.strip = new StripView(look, 112);
     strip.setId("strip");
     strip.setOnPick(studio::selectSlice);
     strip.setOnExtend(this::extendTo);

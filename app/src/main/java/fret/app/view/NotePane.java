@@ -10,6 +10,7 @@ import fret.instrument.Finger;
 import fret.instrument.Instrument;
 import fret.mark.Wish;
 import fret.passage.Workbench;
+import fret.score.NoteKey;
 import fret.score.SoundingNote;
 import fret.search.Explanation;
 import java.util.List;
@@ -40,11 +41,11 @@ final class NotePane extends HBox {
     this.model = model;
     VBox reasonCard = Parts.card("", Parts.scroll(reasons));
     reasonCard.setId("reason-card");
-    reasonCard.setPrefWidth(380);
+    reasonCard.setPrefWidth(370);
     reasonCard.setMinWidth(320);
     VBox otherCard = Parts.card("Or play this note", Parts.scroll(others));
-    otherCard.setPrefWidth(300);
-    otherCard.setMinWidth(260);
+    otherCard.setPrefWidth(330);
+    otherCard.setMinWidth(290);
     onString = wish("On this string", "wish-string", Wish.Kind.ON_STRING);
     FlowPane wishes =
         new FlowPane(
@@ -198,10 +199,7 @@ final class NotePane extends HBox {
         model.hasRange()
             ? "of the "
                 + (last - first + 1)
-                + " notes selected, bar "
-                + b.resolved().notes().get(Math.max(0, first)).bar()
-                + " to "
-                + b.resolved().notes().get(last).bar()
+                + " notes selected"
             : "of this note; Shift and the arrows select more");
     place()
         .ifPresent(
@@ -217,14 +215,13 @@ final class NotePane extends HBox {
   }
 
   private HBox asked(Workbench b, Wish w, boolean printed) {
-    String bars =
-        b.resolved().indexOf(w.from()).map(i -> b.resolved().notes().get(i).bar()).orElse("?")
-            + "-"
-            + b.resolved().indexOf(w.to()).map(i -> b.resolved().notes().get(i).bar()).orElse("?");
+    String first = bar(b, w.from());
+    String last = bar(b, w.to());
+    String bars = first.equals(last) ? "Bar " + first : "Bars " + first + " to " + last;
     HBox row =
         Parts.row(
             8,
-            Parts.line("Bars " + bars + ": " + Words.wish(instrument(), w), "hand"),
+            Parts.line(bars + ": " + Words.wish(instrument(), w), "hand"),
             Parts.spring());
     row.getChildren()
         .add(
@@ -232,6 +229,10 @@ final class NotePane extends HBox {
                 ? Parts.line("printed", "quiet")
                 : Parts.button("Take back", "", () -> model.withdraw(w), "small"));
     return row;
+  }
+
+  private static String bar(Workbench b, NoteKey key) {
+    return b.resolved().indexOf(key).map(i -> b.resolved().notes().get(i).bar()).orElse("?");
   }
 
   private void showChoices() {
@@ -253,7 +254,7 @@ final class NotePane extends HBox {
               Parts.line(Words.shortPlace(instrument(), c.place()), "plain"),
               Parts.spring(),
               Parts.line(price, "effort"));
-      text.setPrefWidth(170);
+      text.setPrefWidth(192);
       HBox.setHgrow(text, Priority.ALWAYS);
       Button pin =
           Parts.button("", "choice-" + others.getChildren().size(), () -> model.take(c), "choice");
@@ -261,6 +262,7 @@ final class NotePane extends HBox {
       pin.setAccessibleText("Pin " + Words.shortPlace(instrument(), c.place()) + ", " + price);
       pin.setDisable(current);
       Button look = Parts.button("Try", "", () -> model.tryOut(c.whole()), "small");
+      look.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
       look.setAccessibleText("Try the best fingering with it");
       look.setDisable(current);
       others.getChildren().add(Parts.row(6, pin, look));

@@ -44,7 +44,7 @@ final class ShiftPane extends HBox {
   private final TextField cue = new TextField();
   private final Fingerboard board;
   private final StripView drill;
-  private final CheckBox oldFinger = new CheckBox("old finger guides");
+  private final CheckBox oldFinger = new CheckBox("old finger");
   private final CheckBox late = new CheckBox("slide late");
   private final Spinner<Integer> beats = new Spinner<>(1, 4, 2);
   private final VBox card;
@@ -57,7 +57,7 @@ final class ShiftPane extends HBox {
     this.model = model;
     this.board = new Fingerboard(look);
     this.drill = new StripView(look, 0);
-    drill.zoom(0.67);
+    drill.zoom(0.61);
     drill.setId("shift-drill");
     list.setId("shifts");
     list.setPlaceholder(Parts.label("No shifts: the hand stays.", "quiet"));
@@ -80,15 +80,18 @@ final class ShiftPane extends HBox {
     habits();
     VBox told = new VBox(4, title, facts, guides, proof);
     told.setPrefWidth(330);
-    told.setMinWidth(270);
+    told.setMinWidth(300);
+    for (Label l : List.of(facts, guides, proof)) {
+      l.setMinHeight(javafx.scene.layout.Region.USE_PREF_SIZE);
+    }
     HBox habit =
         Parts.row(
             10, Parts.line("Drill", "strong"), oldFinger, late, Parts.line("over", "quiet"), beats,
             Parts.line("beats", "quiet"));
-    VBox pictures = new VBox(4, board, Parts.row(8, Parts.line("Arm", "quiet"), grows(cue)));
+    VBox pictures = new VBox(4, board, habit);
     HBox.setHgrow(pictures, Priority.ALWAYS);
     VBox.setVgrow(board, Priority.ALWAYS);
-    card = Parts.card("", new HBox(14, told, pictures), habit, drill);
+    card = Parts.card("", new HBox(14, told, pictures), Parts.row(8, Parts.line("Arm", "quiet"), grows(cue)), drill);
     HBox.setHgrow(card, Priority.ALWAYS);
     card.setSpacing(5);
     card.setId("shift-card");
@@ -169,14 +172,14 @@ final class ShiftPane extends HBox {
     facts.setText(
         String.format(
             Locale.ROOT,
-            "%.0f mm %s the string. %s. In tune within %.1f mm either way. %s",
+            "%.0f mm %s the string in %s. In tune: %.1f mm either way. %s",
             s.travelMm(),
             s.isUp() ? "up" : "down",
             Words.time(s),
             s.windowMm() / 2,
             s.hiddenBehind().isEmpty()
                 ? "Nothing hides it."
-                : "Hidden behind the " + s.hiddenBehind() + "."));
+                : "Behind the " + s.hiddenBehind() + "."));
     guides.setText(
         Words.guide(s.oldFinger(), true)
             + ".\n"

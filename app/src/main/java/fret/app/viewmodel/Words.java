@@ -73,14 +73,15 @@ public final class Words {
         + on.stringName(s.arrivalString());
   }
 
-  /** How the time for a shift compares with what a sure one needs. */
+  /** How the time for a shift compares with what it takes to aim and correct on the way. */
   public static String time(Shift s) {
-    String verdict =
-        s.timeMs() >= s.neededMs()
-            ? String.format(Locale.ROOT, "%.0f ms to spare", s.timeMs() - s.neededMs())
-            : String.format(Locale.ROOT, "%.0f ms short", s.neededMs() - s.timeMs());
     return String.format(
-        Locale.ROOT, "%.0f ms there, about %.0f needed: %s", s.timeMs(), s.neededMs(), verdict);
+        Locale.ROOT,
+        s.timeMs() >= s.neededMs()
+            ? "%.0f ms, time enough to aim (about %.0f)"
+            : "%.0f ms; to aim takes about %.0f, so learn it as one throw",
+        s.timeMs(),
+        s.neededMs());
   }
 
   /** The guide note of a school, with the way that its finger slides. */
@@ -97,7 +98,7 @@ public final class Words {
                         old ? "to" : "from",
                         g.pitch(),
                         g.slideMm()))
-            .orElse(old ? "it would overshoot, the new finger guides" : "none");
+            .orElse(old ? "would overshoot" : "none");
   }
 
   /** What proves the note reached. */

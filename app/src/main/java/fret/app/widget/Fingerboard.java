@@ -59,7 +59,7 @@ public final class Fingerboard extends Region {
     getChildren().add(canvas);
     setAccessibleRole(AccessibleRole.IMAGE_VIEW);
     setMinHeight(86);
-    setPrefHeight(96);
+    setPrefHeight(90);
   }
 
   /**

@@ -32,6 +32,10 @@ public final class StripView extends Region {
   private static final double MARGIN = 12;
   private static final double HEIGHT_STEP = 40;
 
+  /** Below this staff space a strip stands in a card, where room is short. */
+  private static final double SMALL = 7;
+
+
   private final Canvas canvas = new Canvas();
   private final MusicFont font;
   private final HandLane lane;
@@ -228,7 +232,8 @@ public final class StripView extends Region {
   /** In coarse steps, so that what stands below seldom moves while zooming. */
   private double staveHeight() {
     double needed = strip == null ? 160 : (strip.bottom() - strip.top()) * space + 2 * MARGIN;
-    return Math.ceil(needed / HEIGHT_STEP) * HEIGHT_STEP;
+    double step = space < SMALL ? 1 : HEIGHT_STEP;
+    return Math.ceil(needed / step) * step;
   }
 
   @Override

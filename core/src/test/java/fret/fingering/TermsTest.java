@@ -1,0 +1,299 @@
+package fret.fingering;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import fret.instrument.Finger;
+import fret.instrument.Instrument;
+import fret.instrument.InstrumentType;
+import fret.pitch.Clef;
+import fret.pitch.Interval;
+import fret.pitch.KeySignature;
+import fret.pitch.Pitch;
+import fret.player.EffortKind;
+import fret.score.Bar;
+import fret.score.Direction;
+import fret.score.Head;
+import fret.score.LineBuilder;
+import fret.score.ResolvedPassage;
+import fret.score.Resolver;
+import fret.score.Score;
+import fret.score.Signs;
+import fret.score.TimeSignature;
+import fret.search.Explanation;
+import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.apache.commons.numbers.fraction.Fraction;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.EnumSource;
+
+/**
+ * Each reason on its own: a fingering is pinned note by note, and the quantity of one term is read
+ * off. Quantities are worked out by hand.
+ */
+class TermsTest {
+  private static final Fraction QUARTER = Fraction.of(1, 4);
+  private static final Fraction SIXTEENTH = Fraction.of(1, 16);
+  private static final double AT = 60;
+
+  /** Pins in order, each as string and finger, such as {@code A3} or {@code E0}; h for touched. */
+  private static Fingering pinned(
+      InstrumentType type, ResolvedPassage passage, double tempo, String pins) {
+    Instrument on = Instrument.standard(type);
+    List<NoteRule> rules = new ArrayList<>();
+    String[] words = pins.trim().split("\\s+");
+    for (int i = 0; i < words.length; i++) {
+      boolean touched = words[i].startsWith("h");
+      String place = touched ? words[i].substring(1) : words[i];
+      Finger finger = Finger.ofDigit(place.substring(place.length() - 1)).orElseThrow();
+      int string = on.stringNamed(place.substring(0, place.length() - 1));
+      rules.add(
+          new NoteRule(i, java.util.Optional.of(finger), string, 0, touched, false));
+    }
+    Fingering f =
+        new FingeringSolver(Exercises.task(type, passage, tempo).withRules(rules)).best();
+    assertThat(f.problems()).as("the pins can be played").isEmpty();
+    return f;
+  }
+
+  private static double quantity(Fingering f, EffortKind kind) {
+    return f.explanation().shares().stream()
+        .filter(s -> s.id().equals(kind.id()))
+        .mapToDouble(Explanation.Share::quantity)
+        .sum();
+  }
+
+  /** Every kind is weighed exactly once, and no kind is forgotten. */
+  @ParameterizedTest
+  @EnumSource(EffortKind.class)
+  void eachKindHasATermOfItsOwn(EffortKind kind) {
+    var term = new Terms(Instrument.standard(InstrumentType.VIOLIN)).term(kind);
+    assertThat(term.id()).isEqualTo(kind.id());
+    assertThat(term.unit()).isEqualTo(kind.unit()).isNotBlank();
+    assertThat(term.description()).isNotBlank();
+    Set<String> ids =
+        EnumSet.allOf(EffortKind.class).stream().map(EffortKind::id).collect(Collectors.toSet());
+    assertThat(ids).hasSize(EffortKind.values().length);
+  }
+
+  /** Quarter notes at 60, so that each lasts a second; violin. */
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        // two strings over, one of them skipped
+        "CROSSING    | G4 G5       | D3 E2       | 2",
+        "SKIP        | G4 G5       | D3 E2       | 1",
+        "SKIP        | G4 D5       | D3 A3       | 0",
+        // the line goes to the next string for one note and back
+        "CROSS_BACK  | B4 F5 B4    | A1 E1 A1    | 1",
+        "CROSS_BACK  | B4 F5 A5    | A1 E1 E3    | 0",
+        "COLOUR      | B4 F5       | A1 E1       | 1",
+        // one finger hops: once a second
+        "SAME_FINGER | B4 F#5      | A1 E1       | 1",
+        "SAME_FINGER | B4 G5       | A1 E2       | 0",
+        "SLIDE       | F5 F#5      | E1 E1       | 1",
+        "WEAK_PAIR   | D5 E5       | A3 A4       | 1",
+        "WEAK_PAIR   | C5 D5       | A2 A3       | 0",
+        "FOURTH      | D5 E5 E5    | A3 A4 A4    | 2",
+        // half a second is free
+        "FOURTH_LONG | D5 E5       | A3 A4       | 0.5",
+        // three quarters of a second are free
+        "OPEN_LONG   | D5 E5       | A3 E0       | 0.25",
+        "OPEN_STRING | D5 E5 A4    | A3 E0 A0    | 2",
+        "OPEN_LOUD   | D5 E5       | A3 E0       | 0",
+        // nine semitones above the open G string, two counted, on the lowest string
+        "HIGH_ON_LOW | E4 E4       | G2 G2       | 8",
+        "HEIGHT      | B4 C5       | A1 A2       | 0",
+        "THUMB       | B4 C5       | A1 A2       | 0",
+        "SWAP        | D5 D5       | A3 A1       | 1",
+        "HARMONIC    | B4 A5       | A1 hA4      | 1",
+        "BARRE       | B4 F#5      | A1 E1       | 0",
+        "PRINTED     | B4 F#5      | A1 E1       | 0",
+      })
+  void whatSlowNotesBring(EffortKind kind, String notes, String pins, double expected) {
+    Fingering f =
+        pinned(InstrumentType.VIOLIN, Exercises.line(notes.strip(), QUARTER), AT, pins);
+    assertThat(quantity(f, kind)).isCloseTo(expected, within(1e-6));
+  }
+
+  @Test
+  void travelIsMillimetresOfTheHand() {
+    Fingering f = pinned(InstrumentType.VIOLIN, Exercises.line("B4 D5", QUARTER), AT, "A1 A1");
+    // 328 (2^(-2/12) - 2^(-5/12)), from first to third position
+    assertThat(quantity(f, EffortKind.TRAVEL)).isCloseTo(46.49, within(0.01));
+    // window 2 * 10 cents at the fifth semitone: 2.84 mm; log2(46.49 / 2.84 + 1) = 4.12 bits
+    assertThat(quantity(f, EffortKind.SHIFT)).isCloseTo(4.12, within(0.01));
+    // half of the second that the first note lasts
+    assertThat(quantity(f, EffortKind.RUSH)).isCloseTo(4.12 / 0.5, within(0.03));
+  }
+
+  private static ResolvedPassage slurred(String notes, Fraction length) {
+    LineBuilder line = new LineBuilder(TimeSignature.COMMON_TIME, KeySignature.NONE, Clef.TREBLE);
+    String[] words = notes.split(" ");
+    for (int i = 0; i < words.length; i++) {
+      Signs signs =
+          i == 0
+              ? Signs.PLAIN.withSlurs(List.of(1), List.of())
+              : i == words.length - 1 ? Signs.PLAIN.withSlurs(List.of(), List.of(1)) : Signs.PLAIN;
+      line.add(length, List.of(Head.of(Pitch.parse(words[i]))), signs);
+    }
+    return Resolver.resolve(line.build("slurred", Interval.UNISON));
+  }
+
+  @Test
+  void aSlurMakesShiftsAndCrossingsHarder() {
+    Fingering slid = pinned(InstrumentType.VIOLIN, slurred("B4 D5", QUARTER), AT, "A1 A1");
+    assertThat(quantity(slid, EffortKind.SLUR_SHIFT)).isEqualTo(1);
+    assertThat(quantity(slid, EffortKind.UNCOVERED)).isEqualTo(1);
+    assertThat(quantity(slid, EffortKind.SLIDE_HEARD)).isCloseTo(0.4649, within(1e-4));
+    Fingering other = pinned(InstrumentType.VIOLIN, slurred("B4 D5", QUARTER), AT, "A1 A2");
+    assertThat(quantity(other, EffortKind.SLIDE_HEARD)).as("another finger arrives").isZero();
+    Fingering crossed = pinned(InstrumentType.VIOLIN, slurred("B4 F5", QUARTER), AT, "A1 E1");
+    assertThat(quantity(crossed, EffortKind.SLUR_CROSSING)).isEqualTo(1);
+    Fingering apart =
+        pinned(InstrumentType.VIOLIN, Exercises.line("B4 F5", QUARTER), AT, "A1 E1");
+    assertThat(quantity(apart, EffortKind.SLUR_CROSSING)).isZero();
+  }
+
+  /** common practice, no source: where a shift is hidden. */
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "B4 A4 D5 | A1 A0 A1 | 0   | open string",
+        "B4 - D5  | A1 A1    | 0   | rest",
+        "D5 D5    | A3 A1    | 0   | repeated note",
+        "C5 C#5   | A2 A1    | 0.3 | semitone between neighbouring fingers",
+        "B4 D5    | A1 A1    | 0.6 | bow change",
+      })
+  void whatHidesAShift(String notes, String pins, double open, String cover) {
+    Fingering f =
+        pinned(InstrumentType.VIOLIN, Exercises.line(notes.strip(), QUARTER), AT, pins);
+    assertThat(f.shifts()).singleElement().extracting(Shift::hiddenBehind).isEqualTo(cover);
+    assertThat(quantity(f, EffortKind.UNCOVERED)).isCloseTo(open, within(1e-9));
+  }
+
+  @Test
+  void aShiftIsBetterOnTheBeatAndOntoANoteThatLasts() {
+    Fingering onBeat =
+        pinned(InstrumentType.VIOLIN, Exercises.line("B4 D5", QUARTER), AT, "A1 A1");
+    assertThat(quantity(onBeat, EffortKind.OFF_BEAT)).isZero();
+    assertThat(quantity(onBeat, EffortKind.LANDING)).isZero();
+    Fingering between =
+        pinned(InstrumentType.VIOLIN, Exercises.line("B4 D5", SIXTEENTH), 150, "A1 A1");
+    assertThat(quantity(between, EffortKind.OFF_BEAT)).isEqualTo(1);
+    // a sixteenth at 150 lasts 100 ms of the 150 that it takes to hear a note
+    assertThat(quantity(between, EffortKind.LANDING)).isCloseTo(1 / 3.0, within(1e-6));
+  }
+
+  private static ResolvedPassage loud(String notes, String dynamic) {
+    Score plain = Exercises.line(notes, QUARTER).score();
+    Bar first = plain.bars().get(0);
+    Direction d = new Direction(first.start(), Direction.Kind.DYNAMIC, dynamic, 0);
+    List<Bar> bars = new ArrayList<>(plain.bars());
+    bars.set(0, first.withDirections(List.of(d)));
+    return Resolver.resolve(plain.withBars(bars));
+  }
+
+  @Test
+  void anOpenTopStringSticksOutOnlyWhereItIsQuiet() {
+    Fingering quiet = pinned(InstrumentType.VIOLIN, loud("D5 E5", "p"), AT, "A3 E0");
+    assertThat(quantity(quiet, EffortKind.OPEN_LOUD)).isEqualTo(1);
+    Fingering loud = pinned(InstrumentType.VIOLIN, loud("D5 E5", "f"), AT, "A3 E0");
+    assertThat(quantity(loud, EffortKind.OPEN_LOUD)).isZero();
+    Fingering lower = pinned(InstrumentType.VIOLIN, loud("G4 A4", "p"), AT, "D3 A0");
+    assertThat(quantity(lower, EffortKind.OPEN_LOUD)).isZero();
+  }
+
+  @Test
+  void aRisingLineLosesBrillianceOnALowerStringFromForteOn() {
+    String pins = "A1 D4";
+    Fingering loud = pinned(InstrumentType.VIOLIN, loud("B4 C5", "f"), AT, pins);
+    assertThat(quantity(loud, EffortKind.BRILLIANCE)).isEqualTo(1);
+    Fingering quiet = pinned(InstrumentType.VIOLIN, loud("B4 C5", "mp"), AT, pins);
+    assertThat(quantity(quiet, EffortKind.BRILLIANCE)).isZero();
+  }
+
+  @Test
+  void vibratoForbidsNothingButWeighsOpenStringsAndTheFourthFinger() {
+    ResolvedPassage line = Exercises.line("F5 E5", QUARTER);
+    FingeringTask task = Exercises.task(InstrumentType.VIOLIN, line, 90);
+    Fingering plain = new FingeringSolver(task).best();
+    assertThat(plain.notes().get(1).orElseThrow().isOpen()).isTrue();
+    Wishes wanted = new Wishes(List.of(), List.of(), Set.of(), Set.of(1));
+    Fingering warm = new FingeringSolver(task.withWishes(wanted)).best();
+    assertThat(warm.notes().get(1).orElseThrow().isOpen()).isFalse();
+    Fingering open =
+        new FingeringSolver(
+                task.withWishes(wanted.withRules(List.of(NoteRule.pin(1, Finger.OPEN, 1)))))
+            .best();
+    assertThat(quantity(open, EffortKind.VIBRATO)).isEqualTo(2);
+    Fingering fourth =
+        new FingeringSolver(
+                task.withWishes(wanted.withRules(List.of(NoteRule.pin(1, Finger.FOURTH, 2)))))
+            .best();
+    assertThat(quantity(fourth, EffortKind.VIBRATO)).isEqualTo(0.5);
+  }
+
+  @Test
+  void fingersStaySwapAndHopBetweenChords() {
+    // sixths on the A and D strings: 1+2, then 2+3; both fingers are new, the second one hops
+    Fingering sixths =
+        pinned(InstrumentType.VIOLIN, Exercises.line("E4+C5 F4+D5", QUARTER), AT, "D1 A2 D2 A3");
+    assertThat(quantity(sixths, EffortKind.CHORD_HOP)).isEqualTo(1);
+    assertThat(quantity(sixths, EffortKind.CHORD_LOST)).isEqualTo(1);
+    // thirds: the first finger keeps its string
+    Fingering thirds =
+        pinned(InstrumentType.VIOLIN, Exercises.line("G4+B4 A4+B4", QUARTER), AT, "D3 A1 D4 A1");
+    assertThat(quantity(thirds, EffortKind.CHORD_HOP)).isZero();
+    assertThat(quantity(thirds, EffortKind.CHORD_LOST)).isZero();
+    Fingering fifth =
+        pinned(InstrumentType.VIOLIN, Exercises.line("E4+B4 D4+A4", QUARTER), AT, "D1 A1 D0 A0");
+    assertThat(quantity(fifth, EffortKind.BARRE)).isEqualTo(1);
+  }
+
+  private static ResolvedPassage trilled(String note, String next) {
+    LineBuilder line = new LineBuilder(TimeSignature.COMMON_TIME, KeySignature.NONE, Clef.TREBLE);
+    line.add(
+        QUARTER,
+        List.of(Head.of(Pitch.parse(note))),
+        Signs.PLAIN.withOrnament(Signs.Ornament.TRILL));
+    line.add(QUARTER, List.of(Head.of(Pitch.parse(next))), Signs.PLAIN);
+    return Resolver.resolve(line.build("trill", Interval.UNISON));
+  }
+
+  /** common practice, no source: 3-4 is the weakest pair, and the finger must be free after it. */
+  @Test
+  void trillsAreJudgedByTheirFingersAndByWhatFollows() {
+    Fingering strong = pinned(InstrumentType.VIOLIN, trilled("B4", "A4"), AT, "A1 A0");
+    assertThat(quantity(strong, EffortKind.WEAK_TRILL)).isZero();
+    Fingering weak = pinned(InstrumentType.VIOLIN, trilled("D5", "C5"), AT, "A3 A2");
+    assertThat(quantity(weak, EffortKind.WEAK_TRILL)).isEqualTo(1);
+    // the second finger trilled to C5 on the A string and is wanted on the E string at once
+    Fingering wanted = pinned(InstrumentType.VIOLIN, trilled("B4", "G5"), AT, "A1 E2");
+    assertThat(quantity(wanted, EffortKind.TRILL_EXIT)).isEqualTo(1);
+    assertThat(quantity(strong, EffortKind.TRILL_EXIT)).isZero();
+  }
+
+  @Test
+  void theThumbIsCountedAndItsComingAndGoingToo() {
+    Fingering f =
+        pinned(InstrumentType.CELLO, Exercises.line("D4 A4 B4", QUARTER), AT, "A1 AT A1");
+    assertThat(quantity(f, EffortKind.THUMB)).isEqualTo(2);
+    assertThat(quantity(f, EffortKind.THUMB_CHANGE)).isEqualTo(1);
+  }
+
+  @Test
+  void stretchesAreSemitonesBeyondTheEasyShape() {
+    // the first finger reaches back a semitone, the others stand in the closed hand
+    Fingering passing =
+        pinned(InstrumentType.CELLO, Exercises.line("B3 C#4 D#4", QUARTER), AT, "A1 A2 A4");
+    assertThat(quantity(passing, EffortKind.STRETCH)).isCloseTo(1, within(1e-9));
+  }
+}
