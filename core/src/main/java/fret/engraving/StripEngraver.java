@@ -54,7 +54,8 @@ public final class StripEngraver {
     texts.forEach(t -> fingers.put(t.note(), t));
     for (SoundingNote note : passage.notes()) {
       sliceOfEvent.put(
-          new EventKey(note.key().barIndex(), note.voice(), note.onset(), note.key().grace()), note.slice());
+          new EventKey(note.key().barIndex(), note.voice(), note.onset(), note.key().grace()),
+          note.slice());
     }
   }
 
@@ -340,7 +341,8 @@ public final class StripEngraver {
     for (int i = 0; i < graces.size(); i++) {
       Event g = graces.get(i);
       int rank = graces.size() - i;
-      int slice = sliceOfEvent.getOrDefault(new EventKey(bar.index(), g.voice(), g.onset(), rank), -1);
+      int slice =
+          sliceOfEvent.getOrDefault(new EventKey(bar.index(), g.voice(), g.onset(), rank), -1);
       boolean sign =
           g.heads().stream()
               .anyMatch(h -> h.pitch().alter() != bar.key().alterOf(h.pitch().step()));

@@ -94,8 +94,7 @@ final class Alike {
           (layer, state) ->
               layer < start
                   || layer >= start + length
-                  || one(state, samePitch)
-                      .equals(pattern.get(layer - start));
+                  || one(state, samePitch).equals(pattern.get(layer - start));
       Optional<Path<HandState>> way =
           search.bestWithin(
               from,

@@ -34,7 +34,8 @@ final class Figures {
   }
 
   /** One moment without its pitch. */
-  private record Shape(List<Integer> intervals, Fraction duration, Fraction rest, boolean slurred) {}
+  private record Shape(
+      List<Integer> intervals, Fraction duration, Fraction rest, boolean slurred) {}
 
   private final List<TimedSlice> moments;
   private final int[] lowest;

@@ -163,9 +163,7 @@ public final class FingeringSolver {
 
   /** The best fingerings in order, each with another string or finger on some note. */
   public List<Fingering> nearest(int count) {
-    return search
-        .kBest(count, FingeringSolver::places, p -> true, count)
-        .stream()
+    return search.kBest(count, FingeringSolver::places, p -> true, count).stream()
         .map(this::fingering)
         .toList();
   }
@@ -174,8 +172,7 @@ public final class FingeringSolver {
     return state.touches();
   }
 
-  private boolean offer(
-      List<Fingering> chosen, Path<HandState> next, int fewest, int count) {
+  private boolean offer(List<Fingering> chosen, Path<HandState> next, int fewest, int count) {
     boolean room = chosen.size() < count;
     boolean differs = room && chosen.stream().allMatch(f -> differs(next, f, fewest));
     if (differs) {
@@ -248,16 +245,14 @@ public final class FingeringSolver {
     return bestWith(note, (s, t) -> !t.isOpen() && s.base() == base);
   }
 
-  private Optional<Fingering> bestWith(
-      int note, BiPredicate<HandState, HandState.Touch> suits) {
+  private Optional<Fingering> bestWith(int note, BiPredicate<HandState, HandState.Touch> suits) {
     int layer = layerOfSlice.get(task.passage().notes().get(note).slice());
     if (layer < 0) {
       return Optional.empty();
     }
     return search
         .bestThrough(
-            layer,
-            s -> s.touches().stream().anyMatch(t -> t.note() == note && suits.test(s, t)))
+            layer, s -> s.touches().stream().anyMatch(t -> t.note() == note && suits.test(s, t)))
         .map(this::fingering);
   }
 
@@ -351,8 +346,7 @@ public final class FingeringSolver {
   }
 
   /** The hands of a moment; decisions that cannot be kept are named, the player's pins last. */
-  private List<HandState> heeding(
-      HandStates states, TimedSlice moment, List<HandState> before) {
+  private List<HandState> heeding(HandStates states, TimedSlice moment, List<HandState> before) {
     List<HandState> here = states.at(moment, before, HandStates.Heed.ALL);
     boolean stretch = concerns(task.wishes().stretches(), moment.slice());
     if (here.isEmpty() && stretch) {
@@ -469,10 +463,14 @@ public final class FingeringSolver {
         bar(slice), what, all.size() == 1 ? "Check the harmonic sign." : nearestWay(all));
   }
 
-  /** What of a chord that is too wide can be played: without one note, or one part after another. */
+  /**
+   * What of a chord that is too wide can be played: without one note, or one part after another.
+   */
   private String nearestWay(List<Integer> chord) {
     List<Integer> upward = new ArrayList<>(chord);
-    upward.sort((a, b) -> task.passage().notes().get(a).pitch().compareTo(task.passage().notes().get(b).pitch()));
+    upward.sort(
+        (a, b) ->
+            task.passage().notes().get(a).pitch().compareTo(task.passage().notes().get(b).pitch()));
     HandStates states = new HandStates(task);
     List<String> ways = new ArrayList<>();
     if (upward.size() > 2) {

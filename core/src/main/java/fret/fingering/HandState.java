@@ -52,12 +52,7 @@ final class HandState {
   private final Touch lead;
 
   HandState(
-      TimedSlice moment,
-      TimedSlice left,
-      List<Touch> touches,
-      int base,
-      Region region,
-      Grip grip) {
+      TimedSlice moment, TimedSlice left, List<Touch> touches, int base, Region region, Grip grip) {
     this.moment = moment;
     this.left = left;
     this.touches = List.copyOf(touches);

@@ -171,8 +171,7 @@ final class HandStates {
 
   /** Whether it is a harmonic that the page does not ask for. */
   private boolean isFree(Option option) {
-    return option.harmonic()
-        && passage.notes().get(option.note()).harmonic() == Head.Harmonic.NONE;
+    return option.harmonic() && passage.notes().get(option.note()).harmonic() == Head.Harmonic.NONE;
   }
 
   private void chooseStrings(
@@ -321,15 +320,7 @@ final class HandStates {
       if (canHoldAll(touches, touch, p.region())) {
         touches.add(touch);
         assign(
-            moment,
-            chosen,
-            depth + 1,
-            base,
-            p.region(),
-            touches,
-            strain + p.strain(),
-            heed,
-            into);
+            moment, chosen, depth + 1, base, p.region(), touches, strain + p.strain(), heed, into);
         touches.remove(touches.size() - 1);
       }
     }

@@ -21,7 +21,8 @@ import org.apache.commons.numbers.fraction.Fraction;
  */
 public final class PrintedWishes {
   private static final Pattern ON_STRING =
-      Pattern.compile("(?:sul|on the|sur|auf)\\s+(?:la\\s+)?([a-g])\\b.*|(iv|iii|ii|i)(?:\\.|a)?\\s*(?:corda)?");
+      Pattern.compile(
+          "(?:sul|on the|sur|auf)\\s+(?:la\\s+)?([a-g])\\b.*|(iv|iii|ii|i)(?:\\.|a)?\\s*(?:corda)?");
   private static final Pattern IN_POSITION =
       Pattern.compile(".*(stay|remain)\\b.*\\bposition.*|restez.*|in position");
   private static final Pattern END = Pattern.compile("loco|ord\\.?|ordinario|nat\\.?");

@@ -56,8 +56,8 @@ public record Shift(
   public static final double PRACTISED_BITS_PER_SECOND = 10;
 
   /**
-   * Time in ms to aim at the note and correct on the way. A practised shift may be much quicker: then
-   * it is one throw of the arm, learned as a whole.
+   * Time in ms to aim at the note and correct on the way. A practised shift may be much quicker:
+   * then it is one throw of the arm, learned as a whole.
    */
   public double neededMs() {
     return difficultyBits / PRACTISED_BITS_PER_SECOND * 1000;

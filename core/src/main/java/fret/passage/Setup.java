@@ -4,8 +4,8 @@ import fret.instrument.Instrument;
 import fret.instrument.InstrumentType;
 import fret.instrument.Tuning;
 import fret.player.EffortKind;
-import fret.player.HandModel;
 import fret.player.Hand;
+import fret.player.HandModel;
 import fret.player.Preset;
 import fret.player.School;
 import java.util.Map;
@@ -46,14 +46,7 @@ public record Setup(
   /** The usual instrument in its usual tuning, a medium hand and the sure preset. */
   public static Setup usual(InstrumentType type) {
     return new Setup(
-        type,
-        Tuning.usual(type),
-        0,
-        440,
-        Preset.SURE.id(),
-        Map.of(),
-        School.USUAL,
-        Hand.MEDIUM);
+        type, Tuning.usual(type), 0, 440, Preset.SURE.id(), Map.of(), School.USUAL, Hand.MEDIUM);
   }
 
   /** The instrument as it is strung and sized. */

@@ -158,9 +158,7 @@ public record Workbench(
           .pin(key)
           .or(() -> marks.adopted(key))
           .ifPresent(
-              m ->
-                  rules.add(
-                      new NoteRule(note, m.finger(), m.string(), 0, m.harmonic(), false)));
+              m -> rules.add(new NoteRule(note, m.finger(), m.string(), 0, m.harmonic(), false)));
     }
     return rules;
   }
@@ -206,8 +204,7 @@ public record Workbench(
   /** The change that makes a fingering the player's own. */
   public Change adopt(Fingering chosen) {
     return marked(
-        "Adopt the fingering",
-        passage.marks().withAdopted(marks(chosen, Mark.Standing.ADOPTED)));
+        "Adopt the fingering", passage.marks().withAdopted(marks(chosen, Mark.Standing.ADOPTED)));
   }
 
   private List<Mark> marks(Fingering chosen, Mark.Standing standing) {
@@ -220,8 +217,7 @@ public record Workbench(
           .ifPresent(
               p -> {
                 boolean touched = p.harmonic() && !p.isPrintedHarmonic(resolved);
-                marks.add(
-                    new Mark(key, Optional.of(p.finger()), p.string(), touched, standing));
+                marks.add(new Mark(key, Optional.of(p.finger()), p.string(), touched, standing));
               });
     }
     return marks;

@@ -17,8 +17,7 @@ public enum EffortKind {
   SLUR_CROSSING("slur-crossing", "strings", "changing string inside a slur"),
   CROSS_BACK("cross-back", "strings", "another string for one note and back"),
   COLOUR("colour", "strings", "change of colour: another string within a sung phrase"),
-  BRILLIANCE(
-      "brilliance", "strings", "brilliance lost: the line rises and the string gets lower"),
+  BRILLIANCE("brilliance", "strings", "brilliance lost: the line rises and the string gets lower"),
   SKIP("skip", "strings", "skipped string: passing over one that is not played"),
   SAME_FINGER("same-finger", "1/s", "finger hops: the same one on another string"),
   SLIDE("slide", "1/s", "finger slides: the same one to another note within the hand"),
@@ -33,7 +32,10 @@ public enum EffortKind {
   OPEN_LONG("open-long", "s", "long open string: it cannot be vibrated"),
   OPEN_STRING("open-string", "notes", "open string: it stands out"),
   OPEN_LOUD("open-loud", "notes", "open top string in a quiet passage: it sticks out"),
-  VIBRATO("vibrato", "notes", "vibrato asked for, with an open string, a harmonic or the weakest finger"),
+  VIBRATO(
+      "vibrato",
+      "notes",
+      "vibrato asked for, with an open string, a harmonic or the weakest finger"),
   HARMONIC("harmonic", "notes", "harmonic in place of a stopped note: sure, but plain"),
   FOURTH("fourth", "notes", "fourth finger: weaker than the others"),
   FOURTH_LONG("fourth-long", "s", "long fourth finger: the weakest one holds a long note"),

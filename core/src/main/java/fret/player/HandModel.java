@@ -73,7 +73,8 @@ public final class HandModel {
       case BASS -> collectBass(base, offset, into);
     }
     if (player.fourthCaution()) {
-      into.subList(first, into.size()).removeIf(p -> p.finger() == Finger.FOURTH && p.strain() > 0.5);
+      into.subList(first, into.size())
+          .removeIf(p -> p.finger() == Finger.FOURTH && p.strain() > 0.5);
     }
   }
 

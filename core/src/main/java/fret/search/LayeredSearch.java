@@ -188,8 +188,7 @@ public final class LayeredSearch<S> {
       double total = forward[layer][s] + backward[layer][s];
       if (kind != null && total < Double.POSITIVE_INFINITY) {
         Integer before = best.get(kind);
-        boolean better =
-            before == null || total < forward[layer][before] + backward[layer][before];
+        boolean better = before == null || total < forward[layer][before] + backward[layer][before];
         best.put(kind, better ? Integer.valueOf(s) : before);
       }
     }

@@ -185,7 +185,8 @@ public final class Writing {
     Fraction onset = onset(draft);
     return draft.bar(
         b ->
-            b.withDirections(b.directions().stream().filter(d -> !d.onset().equals(onset)).toList()));
+            b.withDirections(
+                b.directions().stream().filter(d -> !d.onset().equals(onset)).toList()));
   }
 
   private static Fraction onset(Draft draft) {
@@ -195,7 +196,8 @@ public final class Writing {
   private static Draft without(Draft draft, Fraction onset, Direction.Kind kind) {
     return draft.bar(
         b ->
-            b.withDirections(b.directions().stream()
+            b.withDirections(
+                b.directions().stream()
                     .filter(d -> d.kind() != kind || !d.onset().equals(onset))
                     .toList()));
   }

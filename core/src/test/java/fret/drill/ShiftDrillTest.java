@@ -53,8 +53,7 @@ class ShiftDrillTest {
         new FingeringTask(
                 passage,
                 TempoMap.steady(new Tempo(Beat.QUARTER, 96)),
-                new HandModel(
-                    Instrument.standard(InstrumentType.CELLO), School.USUAL, Hand.MEDIUM),
+                new HandModel(Instrument.standard(InstrumentType.CELLO), School.USUAL, Hand.MEDIUM),
                 Preset.SURE)
             .withRules(
                 List.of(NoteRule.pin(0, Finger.FIRST, 2), NoteRule.pin(1, Finger.FOURTH, 2)));

@@ -26,14 +26,15 @@ class AlikeTest {
 
   @Test
   void theSameBarTwiceIsOneFigure() {
-    List<Figures.Figure> found =
-        figures("B4 D5 F5 D5 B4 G4 B4 D5 " + "B4 D5 F5 D5 B4 G4 B4 D5");
-    assertThat(found).first().satisfies(
-        f -> {
-          assertThat(f.samePitch()).isTrue();
-          assertThat(f.length()).isEqualTo(8);
-          assertThat(f.starts()).containsExactly(0, 8);
-        });
+    List<Figures.Figure> found = figures("B4 D5 F5 D5 B4 G4 B4 D5 " + "B4 D5 F5 D5 B4 G4 B4 D5");
+    assertThat(found)
+        .first()
+        .satisfies(
+            f -> {
+              assertThat(f.samePitch()).isTrue();
+              assertThat(f.length()).isEqualTo(8);
+              assertThat(f.starts()).containsExactly(0, 8);
+            });
   }
 
   @Test
@@ -54,15 +55,13 @@ class AlikeTest {
   void noMomentBelongsToTwoFigures() {
     List<Figures.Figure> found =
         figures("G4 A4 B4 C5 G4 A4 B4 C5 G4 A4 B4 C5 G4 A4 B4 C5 D5 G4 D5 G4 D5 G4 D5 G4");
-    long moments =
-        found.stream().mapToLong(f -> (long) f.length() * f.starts().size()).sum();
+    long moments = found.stream().mapToLong(f -> (long) f.length() * f.starts().size()).sum();
     long different =
         found.stream()
             .flatMapToInt(
                 f ->
                     f.starts().stream()
-                        .flatMapToInt(
-                            s -> java.util.stream.IntStream.range(s, s + f.length())))
+                        .flatMapToInt(s -> java.util.stream.IntStream.range(s, s + f.length())))
             .distinct()
             .count();
     assertThat(different).isEqualTo(moments);
@@ -114,8 +113,7 @@ class AlikeTest {
         double outside = range.most() + 0.05 * Math.max(0.05, range.most());
         assertThat(bestAt(task, kind, inside))
             .isCloseTo(heldAt(best, kind, now, inside), within(1e-6));
-        assertThat(bestAt(task, kind, outside))
-            .isLessThan(heldAt(best, kind, now, outside) - 1e-9);
+        assertThat(bestAt(task, kind, outside)).isLessThan(heldAt(best, kind, now, outside) - 1e-9);
       }
     }
     assertThat(bounded).as("some weights change it").isPositive();
@@ -165,9 +163,7 @@ class AlikeTest {
             .mapToObj(i -> NoteRule.onString(i, string))
             .toList();
     FingeringTask neutral =
-        task.withPreset(
-                task.preset()
-                    .with("neutral", "", "", Map.of(EffortKind.HIGH_ON_LOW, 0.0)))
+        task.withPreset(task.preset().with("neutral", "", "", Map.of(EffortKind.HIGH_ON_LOW, 0.0)))
             .withRules(rules);
     return Exercises.digits(new FingeringSolver(neutral).best());
   }
@@ -188,15 +184,11 @@ class AlikeTest {
     double before = 0;
     for (int tempo = 40; tempo <= 200; tempo += 40) {
       double amount =
-          new FingeringSolver(
-                  Exercises.task(InstrumentType.VIOLIN, p, tempo).withFixed(held))
-              .best()
-              .explanation()
-              .shares()
-              .stream()
-              .filter(s -> s.id().equals(kind.id()))
-              .mapToDouble(s -> s.quantity())
-              .sum();
+          new FingeringSolver(Exercises.task(InstrumentType.VIOLIN, p, tempo).withFixed(held))
+              .best().explanation().shares().stream()
+                  .filter(s -> s.id().equals(kind.id()))
+                  .mapToDouble(s -> s.quantity())
+                  .sum();
       assertThat(amount).isGreaterThanOrEqualTo(before - 1e-9);
       before = amount;
     }

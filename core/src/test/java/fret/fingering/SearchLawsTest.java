@@ -259,8 +259,7 @@ class SearchLawsTest {
                   task.withRules(List.of(NoteRule.pin(7, place.finger(), place.string()))))
               .best();
       assertThat(pinned.notes().get(7).orElseThrow().samePlace(place)).isTrue();
-      assertThat(pinned.effort())
-          .isBetween(best.effort() - 1e-9, choice.effort() + 1e-9);
+      assertThat(pinned.effort()).isBetween(best.effort() - 1e-9, choice.effort() + 1e-9);
     }
   }
 

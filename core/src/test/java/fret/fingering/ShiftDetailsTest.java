@@ -25,7 +25,8 @@ import org.junit.jupiter.params.provider.EnumSource;
 class ShiftDetailsTest {
   private static final Fraction QUARTER = Fraction.of(1, 4);
 
-  private static Fingering fingered(InstrumentType type, String notes, double tempo, NoteRule... r) {
+  private static Fingering fingered(
+      InstrumentType type, String notes, double tempo, NoteRule... r) {
     return new FingeringSolver(
             Exercises.task(type, Exercises.line(notes, QUARTER), tempo).withRules(List.of(r)))
         .best();
@@ -93,7 +94,9 @@ class ShiftDetailsTest {
     assertThat(ArrivalCheck.of(violin, at(InstrumentType.VIOLIN, 2, 1))).isEmpty();
   }
 
-  /** The worked example of a bass string: 148.8, 162.3 and 156.6 mm cover nearly the same length. */
+  /**
+   * The worked example of a bass string: 148.8, 162.3 and 156.6 mm cover nearly the same length.
+   */
   @Test
   void aThirdAThirdAndAFourthAreEqualSteps() {
     Fingering f =
@@ -197,8 +200,7 @@ class ShiftDetailsTest {
     HandModel usual = new HandModel(cello, School.USUAL, Hand.MEDIUM);
     HandModel measured =
         new HandModel(cello, School.USUAL, Hand.of(HandSize.SMALL).withSpanMm(medium));
-    HandModel narrow =
-        new HandModel(cello, School.USUAL, Hand.MEDIUM.withSpanMm(medium * 0.8));
+    HandModel narrow = new HandModel(cello, School.USUAL, Hand.MEDIUM.withSpanMm(medium * 0.8));
     assertThat(canExtend(usual)).isTrue();
     assertThat(canExtend(measured)).as("the span counts, not the size").isTrue();
     assertThat(canExtend(narrow)).isFalse();
@@ -215,8 +217,7 @@ class ShiftDetailsTest {
   @Test
   void aSparedFourthFingerIsNeverStretched() {
     Instrument cello = Instrument.standard(InstrumentType.CELLO);
-    HandModel spared =
-        new HandModel(cello, School.USUAL, Hand.MEDIUM.withFourthCaution(true));
+    HandModel spared = new HandModel(cello, School.USUAL, Hand.MEDIUM.withFourthCaution(true));
     assertThat(spared.placements(6))
         .noneMatch(p -> p.finger() == Finger.FOURTH && p.strain() > 0.5);
     assertThat(new HandModel(cello, School.USUAL, Hand.MEDIUM).placements(6))
@@ -226,8 +227,7 @@ class ShiftDetailsTest {
   @Test
   void theThumbComesUpWhereThePlayerWantsIt() {
     Instrument cello = Instrument.standard(InstrumentType.CELLO);
-    HandModel never =
-        new HandModel(cello, School.USUAL, Hand.MEDIUM.withThumbFrom(Hand.NO_THUMB));
+    HandModel never = new HandModel(cello, School.USUAL, Hand.MEDIUM.withThumbFrom(Hand.NO_THUMB));
     HandModel early = new HandModel(cello, School.USUAL, Hand.MEDIUM.withThumbFrom(5));
     assertThat(never.placements(12)).noneMatch(p -> p.finger() == Finger.THUMB);
     assertThat(early.placements(5)).anyMatch(p -> p.finger() == Finger.THUMB);

@@ -52,11 +52,9 @@ class TermsTest {
       String place = touched ? words[i].substring(1) : words[i];
       Finger finger = Finger.ofDigit(place.substring(place.length() - 1)).orElseThrow();
       int string = on.stringNamed(place.substring(0, place.length() - 1));
-      rules.add(
-          new NoteRule(i, java.util.Optional.of(finger), string, 0, touched, false));
+      rules.add(new NoteRule(i, java.util.Optional.of(finger), string, 0, touched, false));
     }
-    Fingering f =
-        new FingeringSolver(Exercises.task(type, passage, tempo).withRules(rules)).best();
+    Fingering f = new FingeringSolver(Exercises.task(type, passage, tempo).withRules(rules)).best();
     assertThat(f.problems()).as("the pins can be played").isEmpty();
     return f;
   }
@@ -117,8 +115,7 @@ class TermsTest {
         "PRINTED     | B4 F#5      | A1 E1       | 0",
       })
   void whatSlowNotesBring(EffortKind kind, String notes, String pins, double expected) {
-    Fingering f =
-        pinned(InstrumentType.VIOLIN, Exercises.line(notes.strip(), QUARTER), AT, pins);
+    Fingering f = pinned(InstrumentType.VIOLIN, Exercises.line(notes.strip(), QUARTER), AT, pins);
     assertThat(quantity(f, kind)).isCloseTo(expected, within(1e-6));
   }
 
@@ -156,8 +153,7 @@ class TermsTest {
     assertThat(quantity(other, EffortKind.SLIDE_HEARD)).as("another finger arrives").isZero();
     Fingering crossed = pinned(InstrumentType.VIOLIN, slurred("B4 F5", QUARTER), AT, "A1 E1");
     assertThat(quantity(crossed, EffortKind.SLUR_CROSSING)).isEqualTo(1);
-    Fingering apart =
-        pinned(InstrumentType.VIOLIN, Exercises.line("B4 F5", QUARTER), AT, "A1 E1");
+    Fingering apart = pinned(InstrumentType.VIOLIN, Exercises.line("B4 F5", QUARTER), AT, "A1 E1");
     assertThat(quantity(apart, EffortKind.SLUR_CROSSING)).isZero();
   }
 
@@ -173,16 +169,14 @@ class TermsTest {
         "B4 D5    | A1 A1    | 0.6 | bow change",
       })
   void whatHidesAShift(String notes, String pins, double open, String cover) {
-    Fingering f =
-        pinned(InstrumentType.VIOLIN, Exercises.line(notes.strip(), QUARTER), AT, pins);
+    Fingering f = pinned(InstrumentType.VIOLIN, Exercises.line(notes.strip(), QUARTER), AT, pins);
     assertThat(f.shifts()).singleElement().extracting(Shift::hiddenBehind).isEqualTo(cover);
     assertThat(quantity(f, EffortKind.UNCOVERED)).isCloseTo(open, within(1e-9));
   }
 
   @Test
   void aShiftIsBetterOnTheBeatAndOntoANoteThatLasts() {
-    Fingering onBeat =
-        pinned(InstrumentType.VIOLIN, Exercises.line("B4 D5", QUARTER), AT, "A1 A1");
+    Fingering onBeat = pinned(InstrumentType.VIOLIN, Exercises.line("B4 D5", QUARTER), AT, "A1 A1");
     assertThat(quantity(onBeat, EffortKind.OFF_BEAT)).isZero();
     assertThat(quantity(onBeat, EffortKind.LANDING)).isZero();
     Fingering between =
@@ -283,8 +277,7 @@ class TermsTest {
 
   @Test
   void theThumbIsCountedAndItsComingAndGoingToo() {
-    Fingering f =
-        pinned(InstrumentType.CELLO, Exercises.line("D4 A4 B4", QUARTER), AT, "A1 AT A1");
+    Fingering f = pinned(InstrumentType.CELLO, Exercises.line("D4 A4 B4", QUARTER), AT, "A1 AT A1");
     assertThat(quantity(f, EffortKind.THUMB)).isEqualTo(2);
     assertThat(quantity(f, EffortKind.THUMB_CHANGE)).isEqualTo(1);
   }

@@ -56,8 +56,10 @@ class TextbookTest {
     StringBuilder text = new StringBuilder();
     text.append("# How good the fingerings are\n\n");
     text.append("Made by `scripts/quality.sh` from the textbook rows in\n");
-    text.append("`core/src/test/resources/fret/fingering/textbook.csv`, preset \"Sure and simple\", ");
-    text.append("medium hand. The rows were written\nbefore the weights were fitted; weights were ");
+    text.append(
+        "`core/src/test/resources/fret/fingering/textbook.csv`, preset \"Sure and simple\", ");
+    text.append(
+        "medium hand. The rows were written\nbefore the weights were fitted; weights were ");
     text.append("fitted on the used families only.\n\n");
     text.append("| rows | count | first choice | among the first five |\n|---|---|---|---|\n");
     for (boolean used : new boolean[] {true, false}) {
@@ -91,7 +93,9 @@ class TextbookTest {
       String verdict =
           a.rank() == 1
               ? "first choice"
-              : (a.rank() == 0 ? "not among five" : "choice " + a.rank()) + "; first is " + a.first();
+              : (a.rank() == 0 ? "not among five" : "choice " + a.rank())
+                  + "; first is "
+                  + a.first();
       String notes =
           a.row().notes() + (a.row().string().isEmpty() ? "" : " on the " + a.row().string());
       text.append(

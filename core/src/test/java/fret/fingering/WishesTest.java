@@ -37,13 +37,11 @@ class WishesTest {
     FingeringTask task = Exercises.task(InstrumentType.VIOLIN, passage, 80);
     Wish wish =
         new Wish(kind, passage.notes().get(from).key(), passage.notes().get(to).key(), value);
-    Wishes wishes =
-        WishRules.of(passage, task.tempo(), List.of(pins), List.of(wish), Set.of());
+    Wishes wishes = WishRules.of(passage, task.tempo(), List.of(pins), List.of(wish), Set.of());
     return new FingeringSolver(task.withWishes(wishes)).best();
   }
 
-  private static final ResolvedPassage CLIMB =
-      Exercises.line("B4 C5 D5 E5 F5 G5 A5 E5", EIGHTH);
+  private static final ResolvedPassage CLIMB = Exercises.line("B4 C5 D5 E5 F5 G5 A5 E5", EIGHTH);
 
   @Test
   void aStretchOnOneStringStaysThereAndTheRestIsFree() {
@@ -105,8 +103,7 @@ class WishesTest {
 
   @Test
   void aPinBeatsAStretchAndTheConflictIsNamed() {
-    Fingering f =
-        asked(CLIMB, Wish.Kind.NO_OPEN, 0, 7, 0, NoteRule.pin(3, Finger.OPEN, 1));
+    Fingering f = asked(CLIMB, Wish.Kind.NO_OPEN, 0, 7, 0, NoteRule.pin(3, Finger.OPEN, 1));
     assertThat(f.notes().get(3).orElseThrow().isOpen()).isTrue();
     assertThat(f.problems())
         .singleElement()

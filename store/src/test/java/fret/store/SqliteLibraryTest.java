@@ -12,6 +12,7 @@ import fret.journal.JournalEntry;
 import fret.journal.Verdict;
 import fret.mark.Mark;
 import fret.mark.Marks;
+import fret.mark.Wish;
 import fret.passage.Change;
 import fret.passage.Passage;
 import fret.passage.Reading;
@@ -21,6 +22,9 @@ import fret.pitch.Interval;
 import fret.pitch.KeySignature;
 import fret.pitch.Pitch;
 import fret.player.EffortKind;
+import fret.player.Hand;
+import fret.player.HandSize;
+import fret.player.School;
 import fret.score.Bar;
 import fret.score.Divided;
 import fret.score.LineBuilder;
@@ -42,6 +46,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.apache.commons.numbers.fraction.Fraction;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -57,7 +62,8 @@ class SqliteLibraryTest {
     Setup setup =
         Setup.usual(InstrumentType.VIOLA)
             .withStrings(Tuning.parse("A4 D4 G3 Db3", true), 370.5, 415)
-            .withWeights(Map.of(EffortKind.SHIFT, 0.3));
+            .withWeights(Map.of(EffortKind.SHIFT, 0.3))
+            .withHand(new Hand(HandSize.LARGE, 91.5, true, 7), School.USUAL);
     Passage.Settings settings =
         new Passage.Settings(
             "Étude",
@@ -78,6 +84,36 @@ class SqliteLibraryTest {
       line.add(Fraction.of(1, 4), Pitch.parse(i % 2 == 0 ? "Bb4" : "F4"), Pitch.parse("D5"));
     }
     return line.build("page", Interval.UNISON);
+  }
+
+  @Test
+  void allThatThePlayerDecidedIsKept() {
+    NoteKey from = pin(Finger.FIRST).key();
+    NoteKey to = new NoteKey(2, "1", Fraction.of(3, 2), 0, Pitch.parse("F4"));
+    Mark touched = new Mark(to, Optional.of(Finger.FOURTH), 2, true, Mark.Standing.ADOPTED);
+    Marks marks =
+        Marks.of(List.of(pin(Finger.SECOND), touched))
+            .withBows(Map.of(from, Signs.Bow.DOWN))
+            .withWishes(
+                List.of(
+                    new Wish(Wish.Kind.ON_STRING, from, to, 3),
+                    new Wish(Wish.Kind.NO_OPEN, from, to, 0)))
+            .withVibrato(Set.of(to))
+            .keeping("for the hall", List.of(touched))
+            .keeping("dry room", List.of());
+    long id;
+    try (SqliteLibrary library = SqliteLibrary.open(file())) {
+      id = library.add(passage(), new byte[0]).id();
+      library.apply(id, new Change.MarksChange("decide", Marks.NONE, marks));
+    }
+    try (SqliteLibrary library = SqliteLibrary.open(file())) {
+      Passage kept = library.passage(id).orElseThrow();
+      assertThat(kept.marks()).isEqualTo(marks);
+      assertThat(kept.marks().kept()).containsOnlyKeys("dry room", "for the hall");
+      assertThat(kept.settings()).isEqualTo(passage().settings());
+      library.undo(id);
+      assertThat(library.passage(id).orElseThrow().marks()).isEqualTo(Marks.NONE);
+    }
   }
 
   @Test

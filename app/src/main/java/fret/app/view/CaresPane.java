@@ -89,8 +89,7 @@ final class CaresPane extends HBox {
     VBox card =
         Parts.card(
             "",
-            Parts.row(
-                8, Parts.line("Weights", "card-title"), Parts.spring(), ranges, reset),
+            Parts.row(8, Parts.line("Weights", "card-title"), Parts.spring(), ranges, reset),
             Parts.scroll(weights));
     HBox.setHgrow(card, Priority.ALWAYS);
     getChildren().addAll(hand, card);
@@ -105,8 +104,7 @@ final class CaresPane extends HBox {
     size.getItems().setAll(HandSize.values());
     size.setConverter(Parts.named(s -> s.name().toLowerCase(Locale.ROOT)));
     size.setId("hand-size");
-    size.setOnAction(
-        e -> changeHand("Hand size", h -> h.withSize(size.getValue()).withSpanMm(0)));
+    size.setOnAction(e -> changeHand("Hand size", h -> h.withSize(size.getValue()).withSpanMm(0)));
     school.getItems().setAll(School.values());
     school.setConverter(Parts.named(School::displayName));
     school.setId("hand-school");
@@ -133,9 +131,12 @@ final class CaresPane extends HBox {
     thumb.setConverter(Parts.named(t -> t.words));
     thumb.setId("thumb-from");
     thumb.setOnAction(
-        e -> changeHand("Where the thumb comes up", h -> h.withThumbFrom(thumb.getValue().semitone)));
+        e ->
+            changeHand(
+                "Where the thumb comes up", h -> h.withThumbFrom(thumb.getValue().semitone)));
     grid.addRow(0, Parts.line("Size"), Parts.row(8, size, Parts.line("school"), school));
-    grid.addRow(1, Parts.line("Span"), Parts.row(8, span, Parts.line("mm, 1 to 4 low down", "quiet")));
+    grid.addRow(
+        1, Parts.line("Span"), Parts.row(8, span, Parts.line("mm, 1 to 4 low down", "quiet")));
     grid.addRow(2, Parts.line("Thumb"), thumb);
     grid.add(caution, 0, 3, 2, 1);
     return grid;
@@ -187,8 +188,7 @@ final class CaresPane extends HBox {
     name.setPrefWidth(190);
     name.setMinWidth(150);
     Row row =
-        new Row(
-            slider, Parts.line("", "figure"), Parts.line("", "quiet"), Parts.line("", "quiet"));
+        new Row(slider, Parts.line("", "figure"), Parts.line("", "quiet"), Parts.line("", "quiet"));
     row.effect().setMinWidth(170);
     row.weight().setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
     row.range().setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);

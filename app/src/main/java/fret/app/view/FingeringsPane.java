@@ -18,7 +18,16 @@ import javafx.scene.layout.VBox;
 /** Whole fingerings side by side: what each gains and loses, to try, adopt, name and keep. */
 final class FingeringsPane extends HBox {
   private static final String[] HEADS = {
-    "", "effort", "shifts", "mm", "hardest", "crossings", "open", "stretches", "colour", "fourths",
+    "",
+    "effort",
+    "shifts",
+    "mm",
+    "hardest",
+    "crossings",
+    "open",
+    "stretches",
+    "colour",
+    "fourths",
     "notes differ"
   };
 
@@ -88,7 +97,9 @@ final class FingeringsPane extends HBox {
       few.setText(
           others == 0
               ? "No other fingering really differs."
-              : "Only " + others + (others == 1 ? " other really differs." : " others really differ."));
+              : "Only "
+                  + others
+                  + (others == 1 ? " other really differs." : " others really differ."));
     }
   }
 
@@ -141,8 +152,7 @@ final class FingeringsPane extends HBox {
       buttons
           .getChildren()
           .add(
-              Parts.button(
-                  "Forget", "forget-" + index, () -> model.forget(o.keptName()), "small"));
+              Parts.button("Forget", "forget-" + index, () -> model.forget(o.keptName()), "small"));
     }
     table.add(buttons, HEADS.length, row);
   }

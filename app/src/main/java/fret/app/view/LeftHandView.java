@@ -67,8 +67,7 @@ final class LeftHandView extends VBox {
     tabs.put(Tab.NOTE, Parts.tab(row, pane, "Note (N)", "tab-note", note));
     tabs.put(Tab.SHIFTS, Parts.tab(row, pane, "Shifts (S)", "tab-shifts", shifts));
     tabs.put(Tab.CROSSINGS, Parts.tab(row, pane, "Crossings (X)", "tab-crossings", crossings));
-    tabs.put(
-        Tab.FINGERINGS, Parts.tab(row, pane, "Fingerings (F)", "tab-fingerings", fingerings));
+    tabs.put(Tab.FINGERINGS, Parts.tab(row, pane, "Fingerings (F)", "tab-fingerings", fingerings));
     tabs.put(Tab.CARES, Parts.tab(row, pane, "Cares (C)", "tab-cares", cares));
     VBox.setVgrow(pane, Priority.ALWAYS);
     VBox below = new VBox(6, row, pane);
@@ -129,8 +128,7 @@ final class LeftHandView extends VBox {
       return;
     }
     showing = true;
-    preset.setValue(
-        Preset.named(b.passage().settings().setup().presetId()).orElse(Preset.SURE));
+    preset.setValue(Preset.named(b.passage().settings().setup().presetId()).orElse(Preset.SURE));
     showing = false;
     Fingering shown = model.shown();
     strip.show(

@@ -197,9 +197,7 @@ final class NotePane extends HBox {
     int last = model.lastSelected();
     asksOf.setText(
         model.hasRange()
-            ? "of the "
-                + (last - first + 1)
-                + " notes selected"
+            ? "of the " + (last - first + 1) + " notes selected"
             : "of this note; Shift and the arrows select more");
     place()
         .ifPresent(
@@ -219,10 +217,7 @@ final class NotePane extends HBox {
     String last = bar(b, w.to());
     String bars = first.equals(last) ? "Bar " + first : "Bars " + first + " to " + last;
     HBox row =
-        Parts.row(
-            8,
-            Parts.line(bars + ": " + Words.wish(instrument(), w), "hand"),
-            Parts.spring());
+        Parts.row(8, Parts.line(bars + ": " + Words.wish(instrument(), w), "hand"), Parts.spring());
     row.getChildren()
         .add(
             printed

@@ -32,7 +32,6 @@ import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
-import javafx.scene.control.ScrollPane;
 import javafx.scene.control.Spinner;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
@@ -291,9 +290,14 @@ final class PartView extends VBox {
                 "Other strings",
                 s -> s.withStrings(tuning.getValue(), s.stringLengthMm(), s.a4Hz())));
     hand.setOnAction(
-        e -> changeSetup("Hand size", s -> s.withHand(s.hand().withSize(hand.getValue()), school.getValue())));
+        e ->
+            changeSetup(
+                "Hand size",
+                s -> s.withHand(s.hand().withSize(hand.getValue()), school.getValue())));
     school.setOnAction(
-        e -> changeSetup("School", s -> s.withHand(s.hand().withSize(hand.getValue()), school.getValue())));
+        e ->
+            changeSetup(
+                "School", s -> s.withHand(s.hand().withSize(hand.getValue()), school.getValue())));
     tempo
         .valueProperty()
         .addListener(

@@ -86,12 +86,22 @@ final class ShiftPane extends HBox {
     }
     HBox habit =
         Parts.row(
-            10, Parts.line("Drill", "strong"), oldFinger, late, Parts.line("over", "quiet"), beats,
+            10,
+            Parts.line("Drill", "strong"),
+            oldFinger,
+            late,
+            Parts.line("over", "quiet"),
+            beats,
             Parts.line("beats", "quiet"));
     VBox pictures = new VBox(4, board, habit);
     HBox.setHgrow(pictures, Priority.ALWAYS);
     VBox.setVgrow(board, Priority.ALWAYS);
-    card = Parts.card("", new HBox(14, told, pictures), Parts.row(8, Parts.line("Arm", "quiet"), grows(cue)), drill);
+    card =
+        Parts.card(
+            "",
+            new HBox(14, told, pictures),
+            Parts.row(8, Parts.line("Arm", "quiet"), grows(cue)),
+            drill);
     HBox.setHgrow(card, Priority.ALWAYS);
     card.setSpacing(5);
     card.setId("shift-card");
@@ -197,8 +207,7 @@ final class ShiftPane extends HBox {
             s.toBase(),
             from.get().region() == Region.THUMB || to.get().region() == Region.THUMB);
     cue.setText(model.cue(cueShown));
-    showDrill(
-        Resolver.resolve(ShiftDrill.notation(b.resolved(), s, from.get(), to.get(), manner)));
+    showDrill(Resolver.resolve(ShiftDrill.notation(b.resolved(), s, from.get(), to.get(), manner)));
   }
 
   private static String chain(Fingering shown, Shift s) {
@@ -220,8 +229,7 @@ final class ShiftPane extends HBox {
     for (int i = 0; i < notes.notes().size(); i++) {
       digits.add(new FingerText(i, notes.notes().get(i).printedFinger(), "", false));
     }
-    drill.show(
-        notes, digits, Optional.empty(), studio.bench().task().hand().instrument());
+    drill.show(notes, digits, Optional.empty(), studio.bench().task().hand().instrument());
   }
 
   private final class ShiftCell extends ListCell<Shift> {

@@ -42,8 +42,7 @@ public final class Digits {
       if (place.isPresent()) {
         NoteFinger p = place.get();
         boolean pinned = marks.pin(notes.get(i).key()).isPresent();
-        boolean unlike =
-            bench.fingering().notes().get(i).map(q -> !q.samePlace(p)).orElse(true);
+        boolean unlike = bench.fingering().notes().get(i).map(q -> !q.samePlace(p)).orElse(true);
         boolean shown = full || sparse.contains(i) || unlike;
         boolean numeral =
             p.string() != string

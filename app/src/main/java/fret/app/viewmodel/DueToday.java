@@ -38,7 +38,8 @@ public final class DueToday {
   public void refresh() {
     int mine = ++generation;
     List<Due> found = new ArrayList<>();
-    for (Passage passage : List.copyOf(studio.passages())) {
+    List<Passage> all = List.copyOf(studio.passages());
+    for (Passage passage : all) {
       studio.planOf(
           passage,
           () -> mine == generation,
@@ -47,11 +48,19 @@ public final class DueToday {
                 .filter(d -> d.date().equals(studio.today()) && !d.items().isEmpty())
                 .findFirst()
                 .ifPresent(d -> found.add(new Due(passage, d, !planning.held().isEmpty())));
-            due.set(List.copyOf(found));
+            publish(found, passage.equals(all.get(all.size() - 1)));
           });
     }
-    if (studio.passages().isEmpty()) {
+    if (all.isEmpty()) {
       due.set(List.of());
+    }
+  }
+
+  /** A list that is there already is not shortened while it is made anew. */
+  private void publish(List<Due> found, boolean complete) {
+    boolean grows = found.size() > due.get().size();
+    if ((grows || complete) && !found.equals(due.get())) {
+      due.set(List.copyOf(found));
     }
   }
 }

@@ -26,8 +26,9 @@ import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 
 /**
- * What the left hand is looked at with: the notes selected, other ways to play one note, other whole
- * fingerings side by side, the one that is tried on the strip, and the player's habits in shifting.
+ * What the left hand is looked at with: the notes selected, other ways to play one note, other
+ * whole fingerings side by side, the one that is tried on the strip, and the player's habits in
+ * shifting.
  */
 public final class LeftHandModel {
   /** One way to play the selected note, with what the whole fingering then costs more. */
@@ -291,8 +292,7 @@ public final class LeftHandModel {
   }
 
   public void usePreset(String id, String name) {
-    studio.changeSettings(
-        "Finger it as: " + name, s -> s.withSetup(s.setup().withPreset(id)));
+    studio.changeSettings("Finger it as: " + name, s -> s.withSetup(s.setup().withPreset(id)));
   }
 
   public void changeHand(String what, java.util.function.UnaryOperator<Hand> edit) {

@@ -115,8 +115,7 @@ public final class Words {
   public static String wish(Instrument instrument, Wish wish) {
     return switch (wish.kind()) {
       case ON_STRING -> "on the " + instrument.stringName(wish.value()) + " string";
-      case POSITION ->
-          PositionNames.of(instrument.type(), wish.value(), false) + " position";
+      case POSITION -> PositionNames.of(instrument.type(), wish.value(), false) + " position";
       default -> wish.kind().displayName();
     };
   }

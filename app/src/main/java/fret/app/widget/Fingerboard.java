@@ -175,8 +175,7 @@ public final class Fingerboard extends Region {
       if (node <= instrument.highestSemitone() && x < canvas.getWidth() - 10) {
         double y = y(shift.arrivalString());
         double r = node == 12 ? 5.5 : 3.5;
-        g.fillPolygon(
-            new double[] {x - r, x, x + r, x}, new double[] {y, y - r, y, y + r}, 4);
+        g.fillPolygon(new double[] {x - r, x, x + r, x}, new double[] {y, y - r, y, y + r}, 4);
       }
     }
   }

@@ -25,6 +25,7 @@ public final class MusicFont implements GlyphMetrics {
 
   private final Map<Primitive.Text.Style, Map<Character, Double>> advances =
       new ConcurrentHashMap<>();
+
   private record TextFont(Primitive.Text.Style style, double size) {}
 
   private static final Map<TextFont, Font> TEXT_FONTS = new ConcurrentHashMap<>();

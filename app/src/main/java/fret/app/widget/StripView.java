@@ -35,7 +35,6 @@ public final class StripView extends Region {
   /** Below this staff space a strip stands in a card, where room is short. */
   private static final double SMALL = 7;
 
-
   private final Canvas canvas = new Canvas();
   private final MusicFont font;
   private final HandLane lane;

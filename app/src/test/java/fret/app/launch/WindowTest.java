@@ -120,6 +120,50 @@ class WindowTest {
   }
 
   @Test
+  void theLeftHandIsLookedAtAndDecidedByKey(FxRobot robot) throws Exception {
+    openFirst(robot);
+    robot.type(KeyCode.S);
+    assertThat(robot.lookup("#shift-card").tryQuery()).isPresent();
+    assertThat(robot.lookup("#shifts").<javafx.scene.control.ListView<?>>query().getItems())
+        .hasSameSizeAs(studio.bench().fingering().shifts());
+    robot.type(KeyCode.X);
+    assertThat(robot.lookup("#crossings").tryQuery()).isPresent();
+    robot.type(KeyCode.C);
+    assertThat(robot.lookup("#weight-shift").tryQuery()).isPresent();
+    robot.type(KeyCode.F);
+    until(() -> robot.lookup("#try-1").tryQuery().isPresent());
+    robot.clickOn("#try-1");
+    until(() -> main.leftHand().triedProperty().get().isPresent());
+    robot.type(KeyCode.ESCAPE);
+    until(() -> main.leftHand().triedProperty().get().isEmpty());
+    robot.type(KeyCode.N);
+    robot.interact(() -> studio.select(4));
+    for (int i = 0; i < 3; i++) {
+      robot.push(KeyCode.SHIFT, KeyCode.RIGHT);
+    }
+    assertThat(main.leftHand().lastSelected()).isEqualTo(7);
+    robot.push(KeyCode.SHIFT, KeyCode.O);
+    until(() -> studio.passage().marks().wishes().size() == 1 && !studio.isBehind());
+    until(() -> robot.lookup("Take back").tryQuery().isPresent());
+    robot.clickOn("Take back");
+    until(() -> studio.passage().marks().wishes().isEmpty());
+  }
+
+  @Test
+  void anAreaWithoutAPassageSaysWhatToDo(FxRobot robot) throws Exception {
+    robot.type(KeyCode.F4);
+    assertThat(robot.lookup("#to-shelf").tryQuery()).isPresent();
+    robot.clickOn("#to-shelf");
+    until(
+        () ->
+            robot.lookup("#due-" + studio.passages().get(4).id()).tryQuery().isPresent()
+                && !studio.isBehind());
+    robot.clickOn("#due-" + studio.passages().get(0).id());
+    until(() -> robot.lookup("#drill-strip").tryQuery().isPresent() && !studio.isBehind());
+    assertThat(studio.bench().passage().id()).isEqualTo(studio.passages().get(0).id());
+  }
+
+  @Test
   void todaysItemIsPractisedJudgedAndKept(FxRobot robot) throws Exception {
     openFirst(robot);
     int before = studio.journal().size();

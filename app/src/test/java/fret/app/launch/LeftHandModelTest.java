@@ -1,0 +1,236 @@
+package fret.app.launch;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import fret.app.viewmodel.DueToday;
+import fret.app.viewmodel.LeftHandModel;
+import fret.app.viewmodel.Studio;
+import fret.app.viewmodel.Words;
+import fret.drill.ShiftDrill;
+import fret.fingering.Fingering;
+import fret.fingering.NoteFinger;
+import fret.fingering.WeightRange;
+import fret.instrument.Instrument;
+import fret.instrument.InstrumentType;
+import fret.mark.Wish;
+import fret.player.BodyCue;
+import fret.player.EffortKind;
+import fret.player.Hand;
+import fret.store.SqliteLibrary;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import java.util.concurrent.TimeUnit;
+import java.util.function.BooleanSupplier;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.testfx.api.FxToolkit;
+import org.testfx.util.WaitForAsyncUtils;
+
+/** The left hand's view-model over the demo library, without a window. */
+class LeftHandModelTest {
+  private static final LocalDate TODAY = LocalDate.of(2026, 3, 3);
+
+  @TempDir Path dir;
+  private SqliteLibrary library;
+  private Studio studio;
+  private LeftHandModel model;
+
+  @BeforeEach
+  void open() throws Exception {
+    FxToolkit.registerPrimaryStage();
+    library = SqliteLibrary.open(dir.resolve("library.sqlite"));
+    Demo.fill(library, FretApplication.FORMATS, TODAY);
+    Clock clock = Clock.fixed(TODAY.atTime(9, 0).toInstant(ZoneOffset.UTC), ZoneOffset.UTC);
+    studio =
+        new Studio(
+            library,
+            FretApplication.FORMATS,
+            FretApplication.FORMATS,
+            FretApplication.PRINTER,
+            clock);
+    model = new LeftHandModel(studio);
+    does(() -> model.setComparing(true));
+    does(() -> studio.open(studio.passages().get(0)));
+    until(() -> studio.plannedProperty().get() != null && !studio.isBehind());
+  }
+
+  @AfterEach
+  void close() throws Exception {
+    until(() -> !studio.isBehind());
+    library.close();
+  }
+
+  private static void until(BooleanSupplier condition) throws Exception {
+    WaitForAsyncUtils.waitFor(
+        30, TimeUnit.SECONDS, (Callable<Boolean>) () -> condition.getAsBoolean());
+    WaitForAsyncUtils.waitForFxEvents();
+  }
+
+  private void does(Runnable action) throws Exception {
+    WaitForAsyncUtils.asyncFx(action).get();
+    until(() -> !studio.isBehind());
+  }
+
+  private Fingering standing() {
+    return studio.bench().fingering();
+  }
+
+  private NoteFinger at(int note) {
+    return standing().notes().get(note).orElseThrow();
+  }
+
+  @Test
+  void fingeringsStandSideBySideAndDiffer() throws Exception {
+    until(() -> model.optionsProperty().get().isPresent());
+    List<LeftHandModel.Option> all = model.optionsProperty().get().orElseThrow();
+    assertThat(all).hasSize(4);
+    assertThat(all.get(0).fingering()).isEqualTo(standing());
+    assertThat(all.subList(1, 4)).allMatch(o -> o.unlike() >= 8);
+    does(() -> model.tryOut(all.get(1).fingering()));
+    assertThat(model.shown()).isEqualTo(all.get(1).fingering());
+    assertThat(studio.bench().passage().marks().isAdopted()).as("only tried").isFalse();
+    does(model::stopTrying);
+    assertThat(model.shown()).isEqualTo(standing());
+  }
+
+  @Test
+  void aTriedFingeringIsKeptByNameAdoptedAndTakenBack() throws Exception {
+    until(() -> model.optionsProperty().get().isPresent());
+    Fingering other = model.optionsProperty().get().orElseThrow().get(2).fingering();
+    does(() -> model.tryOut(other));
+    does(() -> model.keep("for the hall"));
+    assertThat(studio.bench().kept("for the hall").notesUnlike(other)).isZero();
+    does(() -> model.tryOut(other));
+    does(model::adopt);
+    assertThat(standing().notesUnlike(other)).isZero();
+    does(() -> model.usePreset("singing", "Singing line"));
+    assertThat(standing().notesUnlike(other)).as("no weight changes what is adopted").isZero();
+    does(model::release);
+    assertThat(studio.bench().passage().marks().isAdopted()).isFalse();
+    does(() -> model.forget("for the hall"));
+    assertThat(studio.bench().passage().marks().kept()).isEmpty();
+    does(studio::undo);
+    assertThat(studio.bench().passage().marks().kept()).containsKey("for the hall");
+  }
+
+  @Test
+  void onlyTheSelectedNotesAreComparedWhenSomeAreSelected() throws Exception {
+    does(() -> studio.select(8));
+    does(() -> model.extend(7));
+    assertThat(model.firstSelected()).isEqualTo(8);
+    assertThat(model.lastSelected()).isEqualTo(15);
+    until(() -> model.optionsProperty().get().isPresent());
+    for (LeftHandModel.Option o : model.optionsProperty().get().orElseThrow()) {
+      for (int i = 0; i < standing().notes().size(); i++) {
+        if (i < 8 || i > 15) {
+          assertThat(o.fingering().notes().get(i))
+              .as("note " + i)
+              .isEqualTo(standing().notes().get(i));
+        }
+      }
+    }
+    does(() -> studio.select(3));
+    assertThat(model.hasRange()).isFalse();
+  }
+
+  @Test
+  void whatIsAskedOfAStretchHoldsThroughEveryRun() throws Exception {
+    does(() -> studio.select(4));
+    does(() -> model.extend(3));
+    int string = at(7).string();
+    does(() -> model.wish(Wish.Kind.ON_STRING));
+    for (int i = 4; i <= 7; i++) {
+      assertThat(at(i).string()).isEqualTo(string);
+    }
+    does(() -> model.usePreset("quick", "Quick and light"));
+    for (int i = 4; i <= 7; i++) {
+      assertThat(at(i).string()).isEqualTo(string);
+    }
+    Wish wish = studio.bench().passage().marks().wishes().get(0);
+    assertThat(model.covers(wish, 5)).isTrue();
+    assertThat(model.covers(wish, 8)).isFalse();
+    does(() -> model.withdraw(wish));
+    assertThat(studio.bench().passage().marks().wishes()).isEmpty();
+  }
+
+  @Test
+  void aChoiceIsPinnedAndVibratoIsMarked() throws Exception {
+    does(() -> studio.select(5));
+    until(() -> model.choicesProperty().get().size() > 1);
+    LeftHandModel.Choice second =
+        model.choicesProperty().get().stream()
+            .filter(c -> !c.place().samePlace(at(5)) && !c.place().isOpen())
+            .findFirst()
+            .orElseThrow();
+    assertThat(second.extraEffort()).isGreaterThanOrEqualTo(-1e-9);
+    does(() -> model.take(second));
+    assertThat(at(5).samePlace(second.place())).isTrue();
+    does(model::toggleVibrato);
+    assertThat(studio.bench().passage().marks().vibrato()).hasSize(1);
+    does(model::toggleVibrato);
+    assertThat(studio.bench().passage().marks().vibrato()).isEmpty();
+  }
+
+  @Test
+  void everyWeightCanBeMovedAndTellsHowFarItMay() throws Exception {
+    does(() -> model.weigh(EffortKind.FOURTH, 2.5));
+    assertThat(studio.bench().task().preset().weight(EffortKind.FOURTH)).isEqualTo(2.5);
+    assertThat(standing().notes()).noneMatch(n -> n.isPresent() && n.get().digit().equals("4"));
+    does(model::findRanges);
+    until(() -> !model.rangesProperty().get().isEmpty());
+    WeightRange range = model.rangesProperty().get().get(EffortKind.FOURTH);
+    assertThat(range.least()).isLessThanOrEqualTo(2.5);
+    assertThat(range.most()).isGreaterThanOrEqualTo(2.5);
+    does(() -> model.changeHand("Size", h -> Hand.MEDIUM.withSpanMm(70)));
+    assertThat(library.passages().get(0).settings().setup().hand().spanMm()).isEqualTo(70);
+    assertThat(library.passages().get(0).settings().setup().weights())
+        .containsEntry(EffortKind.FOURTH, 2.5);
+  }
+
+  @Test
+  void habitsInShiftingAndWordsForTheArmAreRemembered() throws Exception {
+    assertThat(model.manner()).isEqualTo(ShiftDrill.Manner.USUAL);
+    ShiftDrill.Manner mine = new ShiftDrill.Manner(false, true, 3);
+    does(() -> model.setManner(mine));
+    assertThat(new LeftHandModel(studio).manner()).isEqualTo(mine);
+    String usual = BodyCue.NECK_UP.usualText(InstrumentType.VIOLIN);
+    assertThat(model.cue(BodyCue.NECK_UP)).isEqualTo(usual);
+    does(() -> model.setCue(BodyCue.NECK_UP, "  Elbow first. "));
+    assertThat(model.cue(BodyCue.NECK_UP)).isEqualTo("Elbow first.");
+    does(() -> model.setCue(BodyCue.NECK_UP, ""));
+    assertThat(model.cue(BodyCue.NECK_UP)).isEqualTo(usual);
+  }
+
+  @Test
+  void shiftsAreToldInPlayersWords() {
+    Instrument violin = Instrument.standard(InstrumentType.VIOLIN);
+    var shift = standing().shifts().get(0);
+    NoteFinger reached = at(shift.toNote());
+    assertThat(Words.shiftPath(studio.bench(), shift))
+        .contains(" with " + shift.fromFinger().digit())
+        .contains(" to " + reached.sounding());
+    assertThat(Words.time(shift)).contains(Math.round(shift.timeMs()) + " ms");
+    assertThat(Words.guide(shift.newFinger(), false)).startsWith("New finger: slide");
+    assertThat(Words.guide(Optional.empty(), true)).isEqualTo("Old finger: would overshoot");
+    assertThat(Words.place(violin, reached)).contains("position", "mm from the nut");
+    assertThat(Words.count(1, "shift")).isEqualTo("1 shift");
+    assertThat(Words.count(3, "shift")).isEqualTo("3 shifts");
+  }
+
+  @Test
+  void theShelfKnowsWhatIsDueToday() throws Exception {
+    DueToday due = new DueToday(studio);
+    does(due::refresh);
+    until(() -> due.dueProperty().get().size() == 5);
+    assertThat(due.dueProperty().get()).extracting(d -> d.passage().id()).isSorted();
+    assertThat(due.minutes()).isPositive();
+    assertThat(due.dueProperty().get()).noneMatch(DueToday.Due::held);
+  }
+}
