@@ -63,7 +63,7 @@ final class HandRules {
   }
 
   private boolean keepsHeld(HandState from, HandState to) {
-    if (releasedAt.contains(to.moment().slice().index())) {
+    if (!to.holds() || releasedAt.contains(to.moment().slice().index())) {
       return true;
     }
     for (HandState.Touch t : to.touches()) {

@@ -29,6 +29,8 @@ final class HandState {
    * @param barres strings that one finger covers beyond its first
    * @param printedBroken notes that are not fingered as printed
    * @param freeHarmonics notes touched as harmonics that are not printed so
+   * @param windowMm whole width of the narrowest in-tune window under a finger; infinite without
+   *     one
    */
   record Grip(
       double strain,
@@ -36,7 +38,8 @@ final class HandState {
       Finger trillFinger,
       int barres,
       int printedBroken,
-      int freeHarmonics) {}
+      int freeHarmonics,
+      double windowMm) {}
 
   private final TimedSlice moment;
   private final TimedSlice left;
@@ -46,6 +49,7 @@ final class HandState {
   private final Grip grip;
   private final boolean stopped;
   private final int fingersDown;
+  private final boolean holds;
   private final double plane;
   private final int lowestString;
   private final int highestString;
@@ -75,6 +79,7 @@ final class HandState {
         last = t;
       }
     }
+    this.holds = count < touches.size();
     this.stopped = down > 0;
     this.fingersDown = down;
     this.plane = sum / Math.max(1, count);
@@ -111,6 +116,11 @@ final class HandState {
   /** Whether any finger is down. */
   boolean isStopped() {
     return stopped;
+  }
+
+  /** Whether a note from before still sounds. */
+  boolean holds() {
+    return holds;
   }
 
   /** How many fingers are down. */

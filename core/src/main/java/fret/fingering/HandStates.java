@@ -22,6 +22,9 @@ final class HandStates {
   /** An open string carries the hand's place over at most this many moments in a row. */
   private static final int LONGEST_CARRY = 12;
 
+  /** How many in-tune windows wide the place is where a node still speaks (from memory). */
+  private static final double HARMONIC_WINDOWS = 5;
+
   /** One candidate for one note. */
   private record Option(int note, int string, int semitone, boolean harmonic, boolean held) {}
 
@@ -30,6 +33,7 @@ final class HandStates {
   private final ResolvedPassage passage;
   private final HandModel hand;
   private final Instrument instrument;
+  private final double[] windowMm;
   private final Map<Integer, List<NoteRule>> pins;
   private final Map<Integer, List<NoteRule>> all;
   private final Map<Integer, NoteFinger> fixed;
@@ -46,6 +50,10 @@ final class HandStates {
     this.hand = task.hand();
     this.instrument = hand.instrument();
     this.fixed = task.fixed();
+    this.windowMm = new double[instrument.highestSemitone() + 2];
+    for (int n = 0; n < windowMm.length; n++) {
+      windowMm[n] = instrument.windowMm(n, Instrument.TOLERANCE_CENTS);
+    }
     this.pins = byNote(task.wishes().rules(), List.of());
     this.all = byNote(task.wishes().rules(), task.wishes().stretches());
   }
@@ -407,7 +415,24 @@ final class HandStates {
       }
     }
     return new HandState.Grip(
-        strain, weakness, trills, barres(touches), printedBroken(touches), harmonics);
+        strain,
+        weakness,
+        trills,
+        barres(touches),
+        printedBroken(touches),
+        harmonics,
+        narrowest(touches));
+  }
+
+  private double narrowest(List<HandState.Touch> touches) {
+    double narrowest = Double.POSITIVE_INFINITY;
+    for (HandState.Touch t : touches) {
+      if (!t.isOpen()) {
+        double factor = t.harmonic() ? HARMONIC_WINDOWS : 1;
+        narrowest = Math.min(narrowest, factor * windowMm[t.semitone()]);
+      }
+    }
+    return narrowest;
   }
 
   private record Auxiliary(Finger finger, double weakness) {}

@@ -62,7 +62,7 @@ final class ShiftFinder {
         terms.travelMm(before, to),
         to.transitMs(before),
         terms.shiftBits(before, to),
-        terms.windowMm(to),
+        to.grip().windowMm(),
         ShiftPlace.cover(before, to).words(),
         guide(left, left.semitone() + moved).filter(g -> !overshoots(left, g, reached)),
         guide(reached, reached.semitone() - moved));

@@ -24,20 +24,18 @@ final class Terms {
   /** A note at least this long carries the colour of its string (from memory). */
   private static final double SUNG_S = 0.35;
 
-  /** How many in-tune windows wide the place is where a node still speaks (from memory). */
-  private static final double HARMONIC_WINDOWS = 5;
-
+  private static final double LOG_2 = Math.log(2);
   private static final double FOURTH_SHORT_S = 0.5;
   private static final double LONGEST_COUNTED_S = 2;
 
   private final Instrument instrument;
-  private final double[] windowMm;
+  private final double[] mmFromNut;
 
   Terms(Instrument instrument) {
     this.instrument = instrument;
-    this.windowMm = new double[instrument.highestSemitone() + 2];
-    for (int n = 0; n < windowMm.length; n++) {
-      windowMm[n] = instrument.windowMm(n, Instrument.TOLERANCE_CENTS);
+    this.mmFromNut = new double[instrument.highestSemitone() + 2];
+    for (int n = 0; n < mmFromNut.length; n++) {
+      mmFromNut[n] = instrument.mmFromNut(n);
     }
   }
 
@@ -92,8 +90,28 @@ final class Terms {
     };
   }
 
+  private static final EffortTerm.Guard<HandState> SHIFTS = (f, t) -> t.isShiftFrom(f);
+  private static final EffortTerm.Guard<HandState> CROSSES = (f, t) -> f.plane() != t.plane();
+  private static final EffortTerm.Guard<HandState> CHORDS =
+      (f, t) -> f.fingersDown() > 1 && t.fingersDown() > 1;
+  private static final EffortTerm.Guard<HandState> FINGER_TO_FINGER =
+      (f, t) -> f.lead() != null && t.lead() != null && !f.lead().isOpen() && !t.lead().isOpen();
+
+  private static EffortTerm.Guard<HandState> guardOf(EffortKind kind) {
+    return switch (kind) {
+      case SHIFT, RUSH, TRAVEL, SLUR_SHIFT, UNCOVERED, OFF_BEAT, LANDING, SLIDE_HEARD -> SHIFTS;
+      case CROSSING, SLUR_CROSSING, CROSS_BACK, COLOUR, SKIP -> CROSSES;
+      case CHORD_HOP, CHORD_LOST -> CHORDS;
+      case SAME_FINGER, SLIDE, WEAK_PAIR, SWAP -> FINGER_TO_FINGER;
+      default -> EffortTerm.Guard.always();
+    };
+  }
+
   private record Term(
-      EffortKind kind, boolean dependsOnPrevious, ToDoubleBiFunction<HandState, HandState> rule)
+      EffortKind kind,
+      boolean dependsOnPrevious,
+      EffortTerm.Guard<HandState> guard,
+      ToDoubleBiFunction<HandState, HandState> rule)
       implements EffortTerm<HandState> {
     @Override
     public String id() {
@@ -117,18 +135,16 @@ final class Terms {
   }
 
   private static EffortTerm<HandState> own(EffortKind kind, ToDoubleFunction<HandState> rule) {
-    return new Term(kind, false, (from, to) -> rule.applyAsDouble(to));
+    return new Term(kind, false, EffortTerm.Guard.always(), (from, to) -> rule.applyAsDouble(to));
   }
 
   private static EffortTerm<HandState> move(
       EffortKind kind, ToDoubleBiFunction<HandState, HandState> rule) {
-    return new Term(kind, true, rule);
+    return new Term(kind, true, guardOf(kind), rule);
   }
 
   double travelMm(HandState from, HandState to) {
-    return to.isShiftFrom(from)
-        ? Math.abs(instrument.mmFromNut(to.base()) - instrument.mmFromNut(from.base()))
-        : 0;
+    return to.isShiftFrom(from) ? Math.abs(mmFromNut[to.base()] - mmFromNut[from.base()]) : 0;
   }
 
   /**
@@ -145,19 +161,7 @@ final class Terms {
     if (travel == 0) {
       return 0;
     }
-    return Math.log(travel / windowMm(to) + 1) / Math.log(2);
-  }
-
-  /** Whole width of the narrowest in-tune window under the fingers of a state. */
-  double windowMm(HandState state) {
-    double narrowest = Double.MAX_VALUE;
-    for (HandState.Touch t : state.touches()) {
-      if (!t.isOpen()) {
-        double factor = t.harmonic() ? HARMONIC_WINDOWS : 1;
-        narrowest = Math.min(narrowest, factor * windowMm[t.semitone()]);
-      }
-    }
-    return narrowest;
+    return Math.log(travel / to.grip().windowMm() + 1) / LOG_2;
   }
 
   private static double perSecond(double bits, HandState from, HandState to) {

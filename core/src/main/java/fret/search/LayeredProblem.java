@@ -1,6 +1,9 @@
 package fret.search;
 
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 
 /**
@@ -12,7 +15,16 @@ public final class LayeredProblem<S> {
   private final List<List<S>> layers;
   private final List<Weighted<S>> ownTerms;
   private final List<Weighted<S>> moveTerms;
+  private final Group<S>[] groups;
   private final Follows<S> allowed;
+
+  /** Terms with the same guard. */
+  private record Group<S>(EffortTerm.Guard<S> guard, Weighted<S>[] terms) {}
+
+  @SuppressWarnings("unchecked")
+  private static <S> Weighted<S>[] array(List<Weighted<S>> terms) {
+    return terms.toArray(new Weighted[0]);
+  }
 
   /** Says whether one choice may follow another: a hard rule, never a large number. */
   @FunctionalInterface
@@ -36,6 +48,18 @@ public final class LayeredProblem<S> {
     List<Weighted<S>> weighing = terms.stream().filter(w -> w.weight() > 0).toList();
     this.ownTerms = weighing.stream().filter(w -> !w.term().dependsOnPrevious()).toList();
     this.moveTerms = weighing.stream().filter(w -> w.term().dependsOnPrevious()).toList();
+    this.groups = groups(moveTerms);
+  }
+
+  @SuppressWarnings("unchecked")
+  private static <S> Group<S>[] groups(List<Weighted<S>> terms) {
+    Map<EffortTerm.Guard<S>, List<Weighted<S>>> byGuard = new LinkedHashMap<>();
+    for (Weighted<S> w : terms) {
+      byGuard.computeIfAbsent(w.term().guard(), g -> new ArrayList<>()).add(w);
+    }
+    List<Group<S>> groups = new ArrayList<>();
+    byGuard.forEach((guard, list) -> groups.add(new Group<>(guard, array(list))));
+    return groups.toArray(new Group[0]);
   }
 
   /** The same terms and rules over other layers. */
@@ -51,6 +75,7 @@ public final class LayeredProblem<S> {
     this.layers = layers;
     this.ownTerms = ownTerms;
     this.moveTerms = moveTerms;
+    this.groups = groups(moveTerms);
     this.allowed = allowed;
   }
 
@@ -73,9 +98,27 @@ public final class LayeredProblem<S> {
 
   /** Effort of the way from one state to the next; {@code from} is null at the first layer. */
   public double moveEffort(S from, S to) {
+    return moveEffort(from, to, Double.POSITIVE_INFINITY);
+  }
+
+  /**
+   * Effort of the way from one state to the next.
+   *
+   * @param from null at the first layer
+   * @param limit above it the sum is not wanted
+   * @return infinite when the sum is above the limit
+   */
+  double moveEffort(S from, S to, double limit) {
     double sum = 0;
-    for (int i = 0; i < moveTerms.size(); i++) {
-      sum += moveTerms.get(i).effort(from, to);
+    for (Group<S> group : groups) {
+      if (from == null || group.guard().mayCount(from, to)) {
+        for (Weighted<S> w : group.terms()) {
+          sum += w.effort(from, to);
+          if (sum > limit) {
+            return Double.POSITIVE_INFINITY;
+          }
+        }
+      }
     }
     return sum;
   }

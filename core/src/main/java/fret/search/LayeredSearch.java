@@ -80,7 +80,7 @@ public final class LayeredSearch<S> {
       if (!problem.allowed().mayFollow(previous, to)) {
         continue;
       }
-      double sum = base + problem.moveEffort(previous, to);
+      double sum = base + problem.moveEffort(previous, to, best - base);
       if (sum < best || sum == best && p < bestFrom) {
         best = sum;
         bestFrom = p;
@@ -92,11 +92,15 @@ public final class LayeredSearch<S> {
 
   /** Indices in order of a layer's efforts; equal ones in order of their place. */
   private static int[] order(double[] efforts) {
-    Integer[] boxed = new Integer[efforts.length];
-    Arrays.setAll(boxed, i -> i);
-    Arrays.sort(boxed, (a, b) -> Double.compare(efforts[a], efforts[b]));
-    int[] order = new int[boxed.length];
-    Arrays.setAll(order, i -> boxed[i]);
+    int[] order = new int[efforts.length];
+    for (int i = 0; i < order.length; i++) {
+      int at = i; // By insertion: layers are short, and nothing is boxed.
+      while (at > 0 && efforts[order[at - 1]] > efforts[i]) {
+        order[at] = order[at - 1];
+        at--;
+      }
+      order[at] = i;
+    }
     return order;
   }
 
@@ -127,7 +131,7 @@ public final class LayeredSearch<S> {
             break;
           }
           if (problem.allowed().mayFollow(layer.get(s), after.get(n))) {
-            double sum = rest[n] + problem.moveEffort(layer.get(s), after.get(n));
+            double sum = rest[n] + problem.moveEffort(layer.get(s), after.get(n), best - rest[n]);
             if (sum < best || sum == best && n < next[i][s]) {
               best = sum;
               next[i][s] = n;

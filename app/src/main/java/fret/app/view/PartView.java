@@ -45,7 +45,6 @@ import javafx.scene.layout.VBox;
 /** Part: what is on the page, the instrument and the target; and writing on the page. */
 final class PartView extends VBox {
   private static final int MOST_SHOWN = 12;
-  private static final PseudoClass CURRENT = PseudoClass.getPseudoClass("current");
 
   private final Studio studio;
   private final StripView strip;
