@@ -1,12 +1,8 @@
 package fret.fingering;
 
-import fret.base.Problem;
 import fret.instrument.Finger;
 import fret.instrument.Instrument;
 import fret.player.EffortKind;
-import fret.score.ResolvedPassage;
-import fret.score.Slice;
-import fret.score.SoundingNote;
 import fret.search.Explanation;
 import fret.search.LayeredProblem;
 import fret.search.LayeredSearch;
@@ -16,8 +12,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
-import java.util.TreeSet;
 import java.util.function.BiPredicate;
 import java.util.function.Predicate;
 
@@ -39,23 +33,15 @@ public final class FingeringSolver {
   private final FingeringTask task;
   private final Instrument instrument;
   private final List<Weighted<HandState>> terms;
-  private final List<TimedSlice> timed;
-  private final List<Problem> problems = new ArrayList<>();
-  private final List<List<HandState>> layers = new ArrayList<>();
-  private final List<Integer> layerOfSlice = new ArrayList<>();
-  private final Set<Integer> still;
-  private final Set<Integer> released = new TreeSet<>();
-  private LayeredProblem<HandState> problem;
-  private LayeredSearch<HandState> search;
+  private final HandLayers hands;
+  private final LayeredSearch<HandState> search;
 
   public FingeringSolver(FingeringTask task) {
     this.task = task;
     this.instrument = task.hand().instrument();
     this.terms = new Terms(instrument).weighted(task.preset());
-    this.timed = Timing.of(task.passage(), task.tempo(), task.wishes().vibrato());
-    this.still = new TreeSet<>(task.wishes().still());
-    buildLayers();
-    connect();
+    this.hands = new HandLayers(task, terms);
+    this.search = hands.search();
   }
 
   /** The fingering of least effort. */
@@ -83,13 +69,16 @@ public final class FingeringSolver {
 
   private List<Fingering> alternatives(List<Fingering> standing, int count) {
     List<Fingering> chosen = new ArrayList<>(standing);
-    if (layers.isEmpty()) {
+    if (hands.layers().isEmpty()) {
       return standing.isEmpty() ? List.of(best()) : standing;
     }
-    int fewest = Math.max(1, Math.min(MOST_DIFFERENCE, layers.size() / 6));
+    int fewest = Math.max(1, Math.min(MOST_DIFFERENCE, hands.layers().size() / 6));
     Predicate<Path<HandState>> differs = p -> offer(chosen, p, fewest, count);
     search.kBest(
-        count, HandState::noticeable, differs, Math.min(MOST_TRIED, 4000 / layers.size() + 4));
+        count,
+        HandState::noticeable,
+        differs,
+        Math.min(MOST_TRIED, 4000 / hands.layers().size() + 4));
     if (chosen.size() < count) {
       fillFromDecisions(chosen, fewest, count);
     }
@@ -102,15 +91,15 @@ public final class FingeringSolver {
    */
   public Fingering consistent() {
     Optional<Path<HandState>> free = search.best();
-    if (free.isEmpty() || layers.size() > LONGEST_ALIKE) {
+    if (free.isEmpty() || hands.layers().size() > LONGEST_ALIKE) {
       return best();
     }
-    Alike alike = new Alike(problem, search, free.get());
-    for (Figures.Figure figure : Figures.of(task.passage(), timed)) {
+    Alike alike = new Alike(hands.problem(), search, free.get());
+    for (Figures.Figure figure : Figures.of(task.passage(), hands.timed())) {
       List<Integer> starts = new ArrayList<>();
       for (int slice : figure.starts()) {
-        int first = layerOfSlice.get(slice);
-        int last = layerOfSlice.get(slice + figure.length() - 1);
+        int first = hands.layerOfSlice().get(slice);
+        int last = hands.layerOfSlice().get(slice + figure.length() - 1);
         if (first >= 0 && last - first == figure.length() - 1) {
           starts.add(first);
         }
@@ -152,11 +141,7 @@ public final class FingeringSolver {
                               task.preset().displayName(),
                               task.preset().description(),
                               Map.of(kind, weight)));
-          HandRules rules = new HandRules(task.hand(), released, still);
-          Path<HandState> path =
-              new LayeredSearch<>(new LayeredProblem<>(layers, other, rules::mayFollow))
-                  .best()
-                  .orElseThrow();
+          Path<HandState> path = new LayeredSearch<>(hands.weighed(other)).best().orElseThrow();
           return Explanation.of(other, path.states());
         });
   }
@@ -201,8 +186,8 @@ public final class FingeringSolver {
   /** Tries the best fingering through every decision, cheapest first. */
   private void fillFromDecisions(List<Fingering> chosen, int fewest, int count) {
     List<Path<HandState>> paths = new ArrayList<>();
-    int stride = Math.max(1, layers.size() / 400);
-    for (int layer = 0; layer < layers.size(); layer += stride) {
+    int stride = Math.max(1, hands.layers().size() / 400);
+    for (int layer = 0; layer < hands.layers().size(); layer += stride) {
       paths.addAll(search.bestThroughEach(layer, HandState::noticeable).values());
     }
     paths.sort((a, b) -> Double.compare(a.effort(), b.effort()));
@@ -246,7 +231,7 @@ public final class FingeringSolver {
   }
 
   private Optional<Fingering> bestWith(int note, BiPredicate<HandState, HandState.Touch> suits) {
-    int layer = layerOfSlice.get(task.passage().notes().get(note).slice());
+    int layer = hands.layerOfNote(note);
     if (layer < 0) {
       return Optional.empty();
     }
@@ -261,7 +246,7 @@ public final class FingeringSolver {
    * with the best whole fingering that has it, cheapest first.
    */
   public List<Fingering> choicesAt(int note) {
-    int layer = layerOfSlice.get(task.passage().notes().get(note).slice());
+    int layer = hands.layerOfNote(note);
     if (layer < 0) {
       return List.of();
     }
@@ -297,9 +282,8 @@ public final class FingeringSolver {
   }
 
   /** The whole problem, for checking the search against other implementations. */
-  LayeredProblem<HandState> problem(Set<Integer> releasedAt) {
-    HandRules rules = new HandRules(task.hand(), releasedAt, still);
-    return new LayeredProblem<>(layers, terms, rules::mayFollow);
+  LayeredProblem<HandState> problem() {
+    return hands.problem();
   }
 
   /**
@@ -308,7 +292,8 @@ public final class FingeringSolver {
    * from}.
    */
   public double[][][] weights() {
-    LayeredProblem<HandState> problem = problem(Set.of());
+    LayeredProblem<HandState> problem = problem();
+    List<List<HandState>> layers = problem.layers();
     double[][][] all = new double[layers.size()][][];
     for (int i = 0; i < all.length; i++) {
       List<HandState> before =
@@ -327,173 +312,6 @@ public final class FingeringSolver {
       }
     }
     return all;
-  }
-
-  private void buildLayers() {
-    HandStates states = new HandStates(task);
-    List<HandState> before = List.of();
-    for (TimedSlice moment : timed) {
-      List<HandState> here = heeding(states, moment, before);
-      if (here.isEmpty()) {
-        problems.add(unplayable(moment.slice()));
-        layerOfSlice.add(-1);
-      } else {
-        layerOfSlice.add(layers.size());
-        layers.add(here);
-        before = here;
-      }
-    }
-  }
-
-  /** The hands of a moment; decisions that cannot be kept are named, the player's pins last. */
-  private List<HandState> heeding(HandStates states, TimedSlice moment, List<HandState> before) {
-    List<HandState> here = states.at(moment, before, HandStates.Heed.ALL);
-    boolean stretch = concerns(task.wishes().stretches(), moment.slice());
-    if (here.isEmpty() && stretch) {
-      here = states.at(moment, before, HandStates.Heed.PINS);
-      if (!here.isEmpty()) {
-        problems.add(stretchProblem(moment.slice()));
-      }
-    }
-    boolean pin =
-        concerns(task.rules(), moment.slice())
-            || moment.slice().starting().stream().anyMatch(task.fixed()::containsKey);
-    if (here.isEmpty() && (pin || stretch)) {
-      here = states.at(moment, before, HandStates.Heed.NOTHING);
-      if (!here.isEmpty()) {
-        problems.add(wishProblem(moment.slice()));
-      }
-    }
-    return here;
-  }
-
-  /** Lets go of held notes where they cannot be kept, so that the rest can be played. */
-  private void connect() {
-    problem = problem(released);
-    search = new LayeredSearch<>(problem);
-    int reached = search.reachableLayers();
-    while (reached < layers.size()) {
-      Slice slice = layers.get(reached).get(0).moment().slice();
-      if (still.remove(slice.index())) {
-        problems.add(
-            Problem.atBar(
-                bar(slice),
-                "The hand cannot stay in position there and reach "
-                    + names(slice.starting())
-                    + " as it is decided; it moves.",
-                "Take the pin off, or shorten the stretch that stays in position."));
-      } else if (!released.add(slice.index())) {
-        throw new IllegalStateException("no way into bar " + bar(slice));
-      } else {
-        problems.add(
-            Problem.atBar(
-                bar(slice),
-                "The held note cannot be kept down under " + names(slice.starting()) + ".",
-                "Let it go early, or play one of the voices."));
-      }
-      problem = problem(released);
-      search = new LayeredSearch<>(problem);
-      reached = search.reachableLayers();
-    }
-  }
-
-  private static boolean concerns(List<NoteRule> rules, Slice slice) {
-    return rules.stream()
-        .anyMatch(r -> slice.starting().contains(r.note()) || slice.held().contains(r.note()));
-  }
-
-  private Problem stretchProblem(Slice slice) {
-    return Problem.atBar(
-        bar(slice),
-        "What is asked of this stretch does not suit "
-            + names(slice.starting())
-            + ", or a pin on it; that note is fingered without it.",
-        "Take the pin off, or end the stretch before it.");
-  }
-
-  private String bar(Slice slice) {
-    return task.passage().notes().get(slice.starting().get(0)).bar();
-  }
-
-  private String names(List<Integer> notes) {
-    List<String> names =
-        notes.stream().map(n -> task.passage().notes().get(n).pitch().toString()).toList();
-    return String.join(" and ", names);
-  }
-
-  private Problem wishProblem(Slice slice) {
-    return Problem.atBar(
-        bar(slice),
-        "The finger or string asked for cannot play "
-            + names(slice.starting())
-            + "; it is fingered without it.",
-        "Choose another finger or string there.");
-  }
-
-  private Problem unplayable(Slice slice) {
-    ResolvedPassage passage = task.passage();
-    List<Integer> all = new ArrayList<>(slice.held());
-    all.addAll(slice.starting());
-    int lowest = instrument.open(instrument.stringCount()).midi() - instrument.extension();
-    for (int note : slice.starting()) {
-      SoundingNote n = passage.notes().get(note);
-      if (n.pitch().midi() < lowest) {
-        return Problem.atBar(
-            bar(slice),
-            n.pitch()
-                + " lies below the lowest string of the "
-                + instrument.type().displayName()
-                + " ("
-                + instrument.open(instrument.stringCount())
-                + ").",
-            "Check the clef and the instrument, or leave the note out.");
-      }
-      if (n.pitch().midi() > instrument.open(1).midi() + instrument.highestSemitone()) {
-        return Problem.atBar(
-            bar(slice),
-            n.pitch() + " lies beyond the end of the fingerboard.",
-            "Check the clef and the octave line, or play it as a harmonic.");
-      }
-    }
-    String what =
-        all.size() == 1
-            ? names(all) + " cannot be played as marked."
-            : names(all) + " cannot be held by one hand on neighbouring strings.";
-    return Problem.atBar(
-        bar(slice), what, all.size() == 1 ? "Check the harmonic sign." : nearestWay(all));
-  }
-
-  /**
-   * What of a chord that is too wide can be played: without one note, or one part after another.
-   */
-  private String nearestWay(List<Integer> chord) {
-    List<Integer> upward = new ArrayList<>(chord);
-    upward.sort(
-        (a, b) ->
-            task.passage().notes().get(a).pitch().compareTo(task.passage().notes().get(b).pitch()));
-    HandStates states = new HandStates(task);
-    List<String> ways = new ArrayList<>();
-    if (upward.size() > 2) {
-      for (int leftOut : upward) {
-        List<Integer> rest = upward.stream().filter(n -> n != leftOut).toList();
-        if (states.canSound(rest)) {
-          ways.add("leave out " + task.passage().notes().get(leftOut).pitch());
-        }
-      }
-      for (int cut = upward.size() - 1; cut >= 1; cut--) {
-        List<Integer> low = upward.subList(0, cut);
-        List<Integer> high = upward.subList(cut, upward.size());
-        if (states.canSound(low) && states.canSound(high)) {
-          ways.add("roll it: " + names(low) + ", then " + names(high));
-          break;
-        }
-      }
-    }
-    if (ways.isEmpty()) {
-      ways.add("play one note after the other, or divide it");
-    }
-    String all = String.join("; or ", ways);
-    return Character.toUpperCase(all.charAt(0)) + all.substring(1) + ".";
   }
 
   private Fingering fingering(Path<HandState> path) {
@@ -515,8 +333,8 @@ public final class FingeringSolver {
         notes,
         new ShiftFinder(task.passage(), instrument).shifts(states),
         Explanation.of(terms, states),
-        layerOfSlice,
-        problems,
+        hands.layerOfSlice(),
+        hands.problems(),
         Fingering.Likeness.NONE);
   }
 

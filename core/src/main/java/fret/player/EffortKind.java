@@ -27,15 +27,15 @@ public enum EffortKind {
       "weak pair of fingers: third, fourth and second following each other fast"),
   STRETCH("stretch", "semitones", "stretch: leaving the easy shape of the hand"),
   SWAP("swap", "notes", "finger replaced on a repeated note"),
-  CHORD_HOP("chord-hop", "fingers", "chord to chord: a finger hops to another string"),
-  CHORD_LOST("chord-lost", "chords", "chord to chord: no finger stays, the place can be lost"),
+  CHORD_HOP("chord-hop", "fingers", "hop between chords: a finger goes to another string"),
+  CHORD_LOST("chord-lost", "chords", "nothing stays between chords: the place can be lost"),
   OPEN_LONG("open-long", "s", "long open string: it cannot be vibrated"),
   OPEN_STRING("open-string", "notes", "open string: it stands out"),
   OPEN_LOUD("open-loud", "notes", "open top string in a quiet passage: it sticks out"),
   VIBRATO(
       "vibrato",
       "notes",
-      "vibrato asked for, with an open string, a harmonic or the weakest finger"),
+      "vibrato asked for: an open string, a harmonic or the weakest finger plays it"),
   HARMONIC("harmonic", "notes", "harmonic in place of a stopped note: sure, but plain"),
   FOURTH("fourth", "notes", "fourth finger: weaker than the others"),
   FOURTH_LONG("fourth-long", "s", "long fourth finger: the weakest one holds a long note"),
@@ -45,7 +45,7 @@ public enum EffortKind {
   THUMB_CHANGE("thumb-change", "changes", "bringing the thumb up or taking it away"),
   BARRE("barre", "strings", "one finger across two strings"),
   WEAK_TRILL("weak-trill", "trills", "a trill with a weak pair of fingers"),
-  TRILL_EXIT("trill-exit", "trills", "after a trill: its finger is needed elsewhere at once"),
+  TRILL_EXIT("trill-exit", "trills", "way out of a trill: its finger is needed elsewhere at once"),
   PRINTED("printed", "notes", "not as printed: another finger or string than on the page");
 
   private final String id;

@@ -16,7 +16,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
-import java.util.Set;
 import java.util.function.ObjDoubleConsumer;
 import java.util.stream.Collectors;
 import org.apache.commons.numbers.fraction.Fraction;
@@ -75,8 +74,7 @@ class SearchLawsTest {
   @EnumSource(InstrumentType.class)
   void bestAndKBestEqualBruteForce(InstrumentType type) {
     for (long seed = 1; seed <= 3; seed++) {
-      LayeredProblem<HandState> problem =
-          new FingeringSolver(random(type, 3, seed)).problem(Set.of());
+      LayeredProblem<HandState> problem = new FingeringSolver(random(type, 3, seed)).problem();
       Map<List<Object>, Double> byClass = new HashMap<>();
       everyPath(
           problem,
@@ -157,7 +155,7 @@ class SearchLawsTest {
       all.walk(0, 0, 0);
       double least = Arrays.stream(all.leastThrough[0]).min().orElseThrow();
       assertThat(solver.best().effort()).isCloseTo(least, within(1e-9));
-      LayeredProblem<HandState> problem = solver.problem(Set.of());
+      LayeredProblem<HandState> problem = solver.problem();
       LayeredSearch<HandState> search = new LayeredSearch<>(problem);
       for (int layer = 0; layer < 6; layer++) {
         for (int s = 0; s < all.leastThrough[layer].length; s++) {
@@ -181,7 +179,7 @@ class SearchLawsTest {
   @ParameterizedTest
   @EnumSource(InstrumentType.class)
   void longLinesEqualAnIndependentShortestPath(InstrumentType type) {
-    LayeredProblem<HandState> problem = new FingeringSolver(random(type, 40, 11)).problem(Set.of());
+    LayeredProblem<HandState> problem = new FingeringSolver(random(type, 40, 11)).problem();
     var graph =
         new SimpleDirectedWeightedGraph<Integer, DefaultWeightedEdge>(DefaultWeightedEdge.class);
     graph.addVertex(-1);

@@ -1,6 +1,7 @@
 package fret.app.launch;
 
 import fret.app.view.MainView;
+import fret.app.viewmodel.PaperModel;
 import fret.app.viewmodel.PracticeModel;
 import fret.app.viewmodel.Studio;
 import fret.instrument.InstrumentType;
@@ -82,18 +83,20 @@ final class Screenshots {
 
   /** The part's own PDF stands in for a scan. */
   private void pagePicture(MainView main) {
-    studio.make(
-        Studio.Paper.PART_PDF,
-        fret.engraving.Page.Paper.A4,
-        pdf -> {
-          try {
-            Path scan = Files.createTempFile("page", ".pdf");
-            Files.write(scan, pdf);
-            main.takePicture(scan.toFile());
-          } catch (IOException e) {
-            throw new UncheckedIOException(e);
-          }
-        });
+    studio
+        .paper()
+        .make(
+            PaperModel.Kind.PART_PDF,
+            fret.engraving.Page.Paper.A4,
+            pdf -> {
+              try {
+                Path scan = Files.createTempFile("page", ".pdf");
+                Files.write(scan, pdf);
+                main.takePicture(scan.toFile());
+              } catch (IOException e) {
+                throw new UncheckedIOException(e);
+              }
+            });
   }
 
   private static KeyEvent press(KeyCode key) {

@@ -2,6 +2,7 @@ package fret.app.view;
 
 import fret.app.command.Shortcut;
 import fret.app.viewmodel.LeftHandModel;
+import fret.app.viewmodel.PaperModel;
 import fret.app.viewmodel.PracticeModel;
 import fret.app.viewmodel.Studio;
 import fret.app.viewmodel.WritingModel;
@@ -312,7 +313,7 @@ public final class MainView extends BorderPane {
   }
 
   /** Saves a file to print, to show or to hear. */
-  public void savePaper(Studio.Paper kind, File file) {
+  public void savePaper(PaperModel.Kind kind, File file) {
     part.paper().save(kind, file);
   }
 
@@ -323,17 +324,21 @@ public final class MainView extends BorderPane {
 
   /** Saves the open passage with its fingering to a file. */
   public void saveTo(File file) {
-    studio.export(
-        bytes -> {
-          try {
-            Files.write(file.toPath(), bytes);
-            studio.tell("Saved " + file.getName());
-          } catch (IOException e) {
-            studio.report(
-                new Problem(
-                    file.getName(), "The file cannot be written there.", "Choose another folder."));
-          }
-        });
+    studio
+        .paper()
+        .export(
+            bytes -> {
+              try {
+                Files.write(file.toPath(), bytes);
+                studio.tell("Saved " + file.getName());
+              } catch (IOException e) {
+                studio.report(
+                    new Problem(
+                        file.getName(),
+                        "The file cannot be written there.",
+                        "Choose another folder."));
+              }
+            });
   }
 
   /** Reads a file into the library. */

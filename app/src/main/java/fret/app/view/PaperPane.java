@@ -1,5 +1,6 @@
 package fret.app.view;
 
+import fret.app.viewmodel.PaperModel;
 import fret.app.viewmodel.Studio;
 import fret.base.Problem;
 import fret.engraving.Page;
@@ -50,17 +51,17 @@ final class PaperPane {
         Parts.row(8, Parts.line("Paper"), size),
         row(
             "The part, with fingering, shift marks and chunks",
-            button("Save PDF", Studio.Paper.PART_PDF),
-            print(Studio.Paper.PART_PDF)),
+            button("Save PDF", PaperModel.Kind.PART_PDF),
+            print(PaperModel.Kind.PART_PDF)),
         row(
             "A sheet to practise from, with ladder and drills",
-            button("Save PDF", Studio.Paper.PRACTICE_PDF),
-            print(Studio.Paper.PRACTICE_PDF)),
+            button("Save PDF", PaperModel.Kind.PRACTICE_PDF),
+            print(PaperModel.Kind.PRACTICE_PDF)),
         row(
             "The bars asked for, as a picture",
-            button("Save SVG", Studio.Paper.SVG),
-            button("Save PNG", Studio.Paper.PNG)),
-        row("As it sounds, repeats played out", button("Save MIDI", Studio.Paper.MIDI)),
+            button("Save SVG", PaperModel.Kind.SVG),
+            button("Save PNG", PaperModel.Kind.PNG)),
+        row("As it sounds, repeats played out", button("Save MIDI", PaperModel.Kind.MIDI)),
         Parts.label(
             "Ctrl+S saves MusicXML with the fingering written into your own file.", "quiet"));
   }
@@ -74,7 +75,7 @@ final class PaperPane {
     return row;
   }
 
-  private Node button(String text, Studio.Paper kind) {
+  private Node button(String text, PaperModel.Kind kind) {
     return Parts.button(
         text,
         "save-" + kind.name().toLowerCase(java.util.Locale.ROOT).replace('_', '-'),
@@ -82,11 +83,11 @@ final class PaperPane {
         "small");
   }
 
-  private Node print(Studio.Paper kind) {
-    return Parts.button("Print", "", () -> studio.print(kind, size.getValue()), "small");
+  private Node print(PaperModel.Kind kind) {
+    return Parts.button("Print", "", () -> studio.paper().print(kind, size.getValue()), "small");
   }
 
-  private void choose(Studio.Paper kind) {
+  private void choose(PaperModel.Kind kind) {
     if (studio.bench() == null) {
       return;
     }
@@ -97,20 +98,24 @@ final class PaperPane {
   }
 
   /** Makes a file and writes it. */
-  void save(Studio.Paper kind, File file) {
-    studio.make(
-        kind,
-        size.getValue(),
-        bytes -> {
-          try {
-            Files.write(file.toPath(), bytes);
-            studio.tell("Saved " + file.getName());
-          } catch (IOException e) {
-            studio.report(
-                new Problem(
-                    file.getName(), "The file cannot be written there.", "Choose another folder."));
-          }
-        });
+  void save(PaperModel.Kind kind, File file) {
+    studio
+        .paper()
+        .make(
+            kind,
+            size.getValue(),
+            bytes -> {
+              try {
+                Files.write(file.toPath(), bytes);
+                studio.tell("Saved " + file.getName());
+              } catch (IOException e) {
+                studio.report(
+                    new Problem(
+                        file.getName(),
+                        "The file cannot be written there.",
+                        "Choose another folder."));
+              }
+            });
   }
 
   /** The photo or scan. */
@@ -154,7 +159,7 @@ final class PaperPane {
         return;
       }
       page = 0;
-      studio.keepPicture(file.getName(), Files.readAllBytes(file.toPath()), this::show);
+      studio.paper().keepPicture(file.getName(), Files.readAllBytes(file.toPath()), this::show);
     } catch (IOException e) {
       studio.report(
           new Problem(file.getName(), "The file cannot be read.", "Check that it is there."));
@@ -164,17 +169,19 @@ final class PaperPane {
   /** Another passage was opened. */
   void opened() {
     page = 0;
-    studio.picture(0, this::show);
+    studio.paper().picture(0, this::show);
   }
 
   private void turn(int by) {
     int wanted = Math.max(0, page + by);
-    studio.picture(
-        wanted,
-        png -> {
-          page = wanted;
-          show(png);
-        });
+    studio
+        .paper()
+        .picture(
+            wanted,
+            png -> {
+              page = wanted;
+              show(png);
+            });
   }
 
   private void scale(double by) {

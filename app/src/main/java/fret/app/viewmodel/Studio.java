@@ -3,7 +3,6 @@ package fret.app.viewmodel;
 import fret.base.Outcome;
 import fret.base.Problem;
 import fret.base.UnusableInput;
-import fret.engraving.Page;
 import fret.fingering.Fingering;
 import fret.fingering.NoteFinger;
 import fret.instrument.Finger;
@@ -27,16 +26,13 @@ import fret.proof.ProofReader;
 import fret.score.Resolver;
 import fret.score.Score;
 import fret.score.Signs;
-import fret.score.SoundingNote;
 import fret.shelf.Audition;
 import fret.shelf.Library;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 import java.util.concurrent.Callable;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.BooleanSupplier;
@@ -80,8 +76,7 @@ public final class Studio {
 
   private final Library library;
   private final ScoreReader reader;
-  private final MarkedFileWriter writer;
-  private final Supplier<Printer> printer;
+  private final PaperModel paper;
   private final Clock clock;
   private final Background background = new Background(this::failed);
   private final ObservableList<Passage> passages = FXCollections.observableArrayList();
@@ -113,8 +108,7 @@ public final class Studio {
       MarkedFileWriter writer,
       Supplier<Printer> printer,
       Clock clock) {
-    this.printer = printer;
-    this.writer = writer;
+    this.paper = new PaperModel(this, library, writer, printer);
     this.library = library;
     this.reader = reader;
     this.clock = clock;
@@ -473,54 +467,10 @@ public final class Studio {
           if (mine == generation) {
             Workbench before = bench.get();
             publish(made);
-            tellChanged(change.name(), before, made);
+            Relearning.of(before, made, planned.get(), journal)
+                .ifPresent(r -> message.set(change.name() + ". " + r.sentence()));
           }
         });
-  }
-
-  /** Says which bars another decision changed, and which of them were practised before. */
-  private void tellChanged(String name, Workbench before, Workbench made) {
-    if (before == null || !before.resolved().equals(made.resolved())) {
-      return;
-    }
-    Set<String> bars = new LinkedHashSet<>();
-    List<SoundingNote> notes = made.resolved().notes();
-    for (int i = 0; i < notes.size(); i++) {
-      Optional<NoteFinger> was = before.fingering().notes().get(i);
-      Optional<NoteFinger> is = made.fingering().notes().get(i);
-      boolean same =
-          was.isPresent() == is.isPresent()
-              && (was.isEmpty() || was.get().samePlace(is.orElseThrow()));
-      if (!same) {
-        bars.add(notes.get(i).bar());
-      }
-    }
-    if (bars.isEmpty()) {
-      return;
-    }
-    Planning plan = planned.get();
-    Set<String> practised = new LinkedHashSet<>();
-    for (JournalEntry e : journal) {
-      if (plan != null && e.passageId() == made.passage().id()) {
-        plan.chunks().stream()
-            .filter(c -> c.id().equals(e.chunkId()))
-            .forEach(
-                c ->
-                    notes.stream()
-                        .filter(n -> n.onset().compareTo(c.fromOnset()) >= 0)
-                        .filter(n -> n.onset().compareTo(c.toOnset()) < 0)
-                        .map(SoundingNote::bar)
-                        .filter(bars::contains)
-                        .forEach(practised::add));
-      }
-    }
-    message.set(
-        name
-            + ". Changed in bar "
-            + String.join(", ", bars)
-            + (practised.isEmpty()
-                ? ""
-                : ". Practised before, to be relearned: bar " + String.join(", ", practised)));
   }
 
   /** A new snapshot; where only one note was decided, from the newest one there is. */
@@ -702,115 +652,6 @@ public final class Studio {
     }
   }
 
-  /** The passage's file with the fingering written into it, handed on when it is made. */
-  public void export(Consumer<byte[]> then) {
-    Workbench now = bench.get();
-    if (now != null) {
-      long id = now.passage().id();
-      background.run(
-          () ->
-              library.page(id).isPresent()
-                  ? writer.writePage(now)
-                  : writer.write(now, library.source(id)),
-          () -> true,
-          then);
-    }
-  }
-
-  /** What a file is made for. */
-  public enum Paper {
-    PART_PDF("part.pdf"),
-    PRACTICE_PDF("practice.pdf"),
-    SVG("part.svg"),
-    PNG("part.png"),
-    MIDI("part.mid");
-
-    private final String ending;
-
-    Paper(String ending) {
-      this.ending = ending;
-    }
-
-    /** End of the name of the file. */
-    public String ending() {
-      return ending;
-    }
-  }
-
-  /** Makes a file of the open passage, handed on when it is made. */
-  public void make(Paper kind, Page.Paper size, Consumer<byte[]> then) {
-    Workbench now = bench.get();
-    Planning plan = planned.get();
-    if (now == null || plan == null) {
-      return;
-    }
-    background.run(
-        () -> {
-          Printer p = printer.get();
-          return switch (kind) {
-            case PART_PDF -> p.partPdf(now, Digits.of(now), plan.chunks(), size);
-            case PRACTICE_PDF -> p.practicePdf(now, plan.chunks(), plan.ladder(), size);
-            case SVG -> p.svg(now, Digits.of(now));
-            case PNG -> p.png(now, Digits.of(now));
-            case MIDI -> p.midi(now);
-          };
-        },
-        () -> true,
-        then);
-  }
-
-  /** Prints the part or the practice sheet on the usual printer. */
-  public void print(Paper kind, Page.Paper size) {
-    make(
-        kind,
-        size,
-        pdf ->
-            background.run(
-                () -> printer.get().print(pdf, open.settings().title()),
-                () -> true,
-                done -> {
-                  if (done) {
-                    message.set("Sent to the printer");
-                  } else {
-                    error.set(
-                        new Problem(
-                            "",
-                            "No printer is set up on this computer.",
-                            "Save a PDF and print it elsewhere."));
-                  }
-                }));
-  }
-
-  /** Keeps a photo or scan of the page beside the open passage. */
-  public void keepPicture(String name, byte[] bytes, Consumer<byte[]> then) {
-    long id = open.id();
-    background.run(
-        () -> {
-          byte[] shown = printer.get().picture(name, bytes, 0);
-          library.keepPicture(id, new Library.Picture(name, bytes));
-          return shown;
-        },
-        () -> true,
-        then);
-  }
-
-  /** A page of the kept photo or scan as a PNG picture, handed on when there is one. */
-  public void picture(int page, Consumer<byte[]> then) {
-    if (open == null) {
-      return;
-    }
-    long id = open.id();
-    background.run(
-        () -> {
-          Optional<Library.Picture> kept = library.picture(id);
-          return kept.isEmpty()
-              ? new byte[0]
-              : printer.get().picture(kept.get().name(), kept.get().bytes(), page);
-        },
-        () -> open.id() == id,
-        then);
-  }
-
   /** Says what was done. */
   public void tell(String text) {
     message.set(text);
@@ -913,6 +754,16 @@ public final class Studio {
   <T> void compute(Callable<T> work, BooleanSupplier isWanted, Consumer<T> then) {
     int mine = generation;
     background.run(work, () -> mine == generation && isWanted.getAsBoolean(), then);
+  }
+
+  /** Does work off the interface thread, in order with all other work. */
+  <T> void run(Callable<T> work, BooleanSupplier isWanted, Consumer<T> then) {
+    background.run(work, isWanted, then);
+  }
+
+  /** Files and paper made of the open passage. */
+  public PaperModel paper() {
+    return paper;
   }
 
   /** What is stored under a name in the library's settings. */

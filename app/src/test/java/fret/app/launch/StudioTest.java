@@ -164,7 +164,7 @@ class StudioTest {
     does(() -> studio.select(0));
     does(() -> studio.markBow(Signs.Bow.UP));
     String[] written = new String[1];
-    does(() -> studio.export(b -> written[0] = new String(b, StandardCharsets.UTF_8)));
+    does(() -> studio.paper().export(b -> written[0] = new String(b, StandardCharsets.UTF_8)));
     int second = written[0].indexOf("<measure number=\"2\"");
     assertThat(written[0].indexOf("<up-bow/>")).isGreaterThan(second);
     does(() -> studio.markBow(Signs.Bow.UP));
@@ -196,7 +196,7 @@ class StudioTest {
     does(studio::undo);
     assertThat(studio.bench().score()).isEqualTo(page);
     byte[][] file = new byte[1][];
-    does(() -> studio.export(b -> file[0] = b));
+    does(() -> studio.paper().export(b -> file[0] = b));
     assertThat(new String(file[0], StandardCharsets.UTF_8)).contains("<fingering>");
   }
 

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import fret.app.device.SimulatedMidiKeyboard;
 import fret.app.view.Devices;
 import fret.app.view.MainView;
+import fret.app.viewmodel.PaperModel;
 import fret.app.viewmodel.PracticeModel;
 import fret.app.viewmodel.Studio;
 import fret.app.widget.Look;
@@ -257,7 +258,7 @@ class WindowTest {
     robot.clickOn("Fill it with rests");
     until(() -> studio.page().bars().get(0).events().stream().anyMatch(fret.score.Event::isRest));
     File pdf = dir.resolve("page.pdf").toFile();
-    robot.interact(() -> main.savePaper(Studio.Paper.PRACTICE_PDF, pdf));
+    robot.interact(() -> main.savePaper(PaperModel.Kind.PRACTICE_PDF, pdf));
     until(() -> pdf.length() > 1000);
     assertThat(Files.readAllBytes(pdf.toPath())).startsWith("%PDF".getBytes("US-ASCII"));
     robot.interact(() -> main.takePicture(pdf));
