@@ -285,7 +285,8 @@ final class Terms {
       return 0;
     }
     boolean slides = a.string() == b.string() && a.semitone() != b.semitone();
-    return slides && !to.isShiftFrom(from) ? 1 / to.sinceStartSeconds(from) : 0;
+    int semitones = Math.abs(a.semitone() - b.semitone());
+    return slides && !to.isShiftFrom(from) ? semitones / to.sinceStartSeconds(from) : 0;
   }
 
   private double weakPair(HandState from, HandState to) {

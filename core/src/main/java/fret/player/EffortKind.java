@@ -20,7 +20,7 @@ public enum EffortKind {
   BRILLIANCE("brilliance", "strings", "brilliance lost: the line rises and the string gets lower"),
   SKIP("skip", "strings", "skipped string: passing over one that is not played"),
   SAME_FINGER("same-finger", "1/s", "finger hops: the same one on another string"),
-  SLIDE("slide", "1/s", "finger slides: the same one to another note within the hand"),
+  SLIDE("slide", "semitones/s", "finger slides: the same one to another note within the hand"),
   WEAK_PAIR(
       "weak-pair",
       "1/s",

@@ -122,14 +122,14 @@ public final class HandModel {
         case 0 -> add(into, Finger.FIRST, base, Region.NECK, 0);
         case 1 -> add(into, Finger.SECOND, base, Region.NECK, 0);
         case 2 -> {
-          add(into, Finger.SECOND, base, Region.NECK, 0.8);
+          add(into, Finger.SECOND, base, Region.NECK, 0.4); // In the extended hand.
           add(into, Finger.THIRD, base, Region.NECK, 0);
         }
         case 3 -> {
           add(into, Finger.THIRD, base, Region.NECK, 0.8);
           add(into, Finger.FOURTH, base, Region.NECK, 0);
         }
-        case 4 -> add(into, Finger.FOURTH, base, Region.NECK, 1);
+        case 4 -> add(into, Finger.FOURTH, base, Region.NECK, 0.8);
         default -> {}
       }
     } else if (base <= 12) {

@@ -38,7 +38,7 @@ public record Preset(
           Map.ofEntries(
               Map.entry(EffortKind.SHIFT, 0.27),
               Map.entry(EffortKind.RUSH, 0.012),
-              Map.entry(EffortKind.TRAVEL, 0.0015),
+              Map.entry(EffortKind.TRAVEL, 0.003),
               Map.entry(EffortKind.SLUR_SHIFT, 0.5),
               Map.entry(EffortKind.UNCOVERED, 0.1),
               Map.entry(EffortKind.OFF_BEAT, 0.04),
