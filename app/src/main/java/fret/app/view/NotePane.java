@@ -10,9 +10,11 @@ import fret.instrument.Finger;
 import fret.instrument.Instrument;
 import fret.mark.Wish;
 import fret.passage.Workbench;
+import fret.player.EffortKind;
 import fret.score.NoteKey;
 import fret.score.SoundingNote;
 import fret.search.Explanation;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -26,6 +28,7 @@ import javafx.scene.layout.VBox;
 /** The selected note: why it is fingered so, how else it could be, and what is asked of it. */
 final class NotePane extends HBox {
   private static final int MOST_CHOICES = 12;
+  private static final int MOST_DIFFERENCES = 6;
 
   private final Studio studio;
   private final LeftHandModel model;
@@ -126,6 +129,37 @@ final class NotePane extends HBox {
       reasons.getChildren().add(reason(s));
     }
     caution(place.get(), shares);
+    model.triedProperty().get().ifPresent(this::showDifference);
+  }
+
+  /** What the fingering that is tried gains and loses against the one that stands. */
+  private void showDifference(Fingering tried) {
+    reasons.getChildren().add(Parts.line("The whole, against what stands", "strong"));
+    tried.explanation().minus(studio.bench().fingering().explanation()).stream()
+        .sorted(Comparator.comparingDouble((Explanation.Difference d) -> -Math.abs(d.effort())))
+        .limit(MOST_DIFFERENCES)
+        .forEach(
+            d ->
+                reasons
+                    .getChildren()
+                    .add(
+                        Parts.row(
+                            8,
+                            Parts.line(name(d.id()), "quiet"),
+                            Parts.spring(),
+                            Parts.line(
+                                String.format(Locale.ROOT, "%+.1f %s", d.quantity(), d.unit()),
+                                "figure"),
+                            Parts.line(
+                                String.format(Locale.ROOT, "%+.2f", d.effort()), "effort"))));
+  }
+
+  private static String name(String id) {
+    return List.of(EffortKind.values()).stream()
+        .filter(k -> k.id().equals(id))
+        .map(k -> k.description().split(":", 2)[0])
+        .findFirst()
+        .orElse(id);
   }
 
   private static HBox reason(Explanation.Share s) {

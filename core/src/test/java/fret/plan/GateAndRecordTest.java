@@ -1,0 +1,143 @@
+package fret.plan;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import fret.drill.DrillKind;
+import fret.journal.Breakage;
+import fret.journal.JournalEntry;
+import fret.journal.Progress;
+import fret.journal.Verdict;
+import fret.tempo.Ladder;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** Moving up and down the ladder, what the record proves, and when to be ready. */
+class GateAndRecordTest {
+  private static final Ladder LADDER = Ladder.toTarget(120);
+
+  private static Gate play(Gate gate, String verdicts) {
+    Gate now = gate;
+    for (char c : verdicts.toCharArray()) {
+      now =
+          now.after(
+              switch (c) {
+                case 'c' -> Verdict.CLEAN;
+                case 'n' -> Verdict.NEARLY;
+                case 'm' -> Verdict.MISSED;
+                default -> Verdict.HURTS;
+              });
+    }
+    return now;
+  }
+
+  /** 60 to 120 by 10; three clean tries in a row move up (common practice, a setting). */
+  @ParameterizedTest
+  @CsvSource({
+    "c, 80, 1",
+    "cc, 80, 2",
+    "ccc, 90, 0",
+    "ccn, 80, 0",
+    "ccncc, 80, 2",
+    "m, 70, 0",
+    "ccm, 70, 0",
+    "cccccc, 100, 0",
+  })
+  void cleanTriesMoveUpAndAMissGoesDown(String verdicts, int tempo, int row) {
+    Gate gate = play(Gate.at(LADDER, Gate.Settings.USUAL, 80), verdicts);
+    assertThat(gate.perMinute()).isEqualTo(tempo);
+    assertThat(gate.cleanInRow()).isEqualTo(row);
+    assertThat(gate.stopped()).isFalse();
+  }
+
+  @Test
+  void habitsPainAndTheTop() {
+    Gate.Settings patient = new Gate.Settings(2, false);
+    assertThat(play(Gate.at(LADDER, patient, 80), "m").perMinute()).isEqualTo(80);
+    assertThat(play(Gate.at(LADDER, patient, 80), "cc").perMinute()).isEqualTo(90);
+    assertThat(play(Gate.at(LADDER, patient, 80), "h").stopped()).isTrue();
+    assertThat(play(Gate.at(LADDER, patient, 120), "cc").stopped())
+        .as("the top is closed")
+        .isTrue();
+    assertThat(play(Gate.at(LADDER, Gate.Settings.USUAL, 60), "m").perMinute())
+        .as("nothing lies below the first level")
+        .isEqualTo(60);
+    assertThatThrownBy(() -> new Gate.Settings(0, true))
+        .isInstanceOf(IllegalArgumentException.class);
+  }
+
+  private static List<JournalEntry> journal(String tries) {
+    List<JournalEntry> all = new ArrayList<>();
+    int tempo = 60;
+    for (String word : tries.split(" ")) {
+      if (Character.isDigit(word.charAt(0))) {
+        tempo = Integer.parseInt(word);
+        continue;
+      }
+      Verdict verdict =
+          word.equals("c") ? Verdict.CLEAN : word.equals("m") ? Verdict.MISSED : Verdict.HURTS;
+      all.add(
+          new JournalEntry(
+              all.size() + 1L,
+              7,
+              LocalDate.of(2026, 3, 3),
+              "bars-1-2",
+              DrillKind.STRAIGHT,
+              tempo,
+              30,
+              verdict,
+              Breakage.NONE,
+              ""));
+    }
+    return all;
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "60 c c, 0",
+    "60 c c c, 60",
+    "60 c c c 70 c c c, 70",
+    "60 c c m c, 0",
+    "60 c c 70 c, 0",
+    // what broke where it had been sure is open again
+    "60 c c c 70 c c c m, 60",
+  })
+  void theRecordProvesATempo(String tries, int closed) {
+    Progress p = Progress.of(journal(tries), 7, "bars-1-2", 3);
+    assertThat(p.closedTempo().orElse(0)).isEqualTo(closed);
+    assertThat(Progress.of(journal(tries), 8, "bars-1-2", 3).closedTempo()).isEmpty();
+    assertThat(Progress.of(journal(tries), 7, "bars-3-4", 3).tries()).isZero();
+  }
+
+  @Test
+  void painIsRemembered() {
+    assertThat(Progress.of(journal("60 c h"), 7, "bars-1-2", 3).hurt()).isTrue();
+    assertThat(Progress.of(journal("60 h c"), 7, "bars-1-2", 3).hurt()).isFalse();
+  }
+
+  /** Three weeks before, or a quarter of the days left when nearer than twelve weeks. */
+  @ParameterizedTest
+  @CsvSource({
+    "2026-01-01, 2026-06-01, 2026-05-11",
+    "2026-03-01, 2026-05-24, 2026-05-03",
+    "2026-03-01, 2026-05-23, 2026-05-03",
+    "2026-03-01, 2026-03-11, 2026-03-09",
+    "2026-03-01, 2026-03-04, 2026-03-04",
+    "2026-03-01, 2026-03-01, 2026-03-01",
+  })
+  void theReadyDateLiesBefore(LocalDate today, LocalDate audition, LocalDate ready) {
+    assertThat(ReadyDate.of(today, audition)).isEqualTo(ready);
+  }
+
+  @Test
+  void aDateThatIsOverIsRefused() {
+    LocalDate today = LocalDate.of(2026, 3, 1);
+    assertThatThrownBy(() -> ReadyDate.of(today, today.minusDays(1)))
+        .isInstanceOf(IllegalArgumentException.class)
+        .hasMessageContaining("2026-02-28");
+  }
+}
