@@ -234,7 +234,8 @@ final class HandLane {
       g.setLineWidth(2.5);
       g.strokeLine(start, y1, end, y2);
       g.setFill(inks.hand());
-      double labelY = Math.max(top + 14, Math.min(y1, y2) - (y(0, top) - y(8, top)) - 6);
+      // Below the lower frame: above it the label would meet the dots of the higher one.
+      double labelY = Math.min(top + height - 4, Math.max(y1, y2) + 18);
       g.fillText(Math.round(s.travelMm()) + " mm", (start + end) / 2, labelY);
     }
   }
