@@ -24,6 +24,8 @@ public final class Drills {
   /**
    * The notation of a drill. The written notes of one voice are used; grace notes are left out of
    * the rhythm drills.
+   *
+   * @param kind one of {@link DrillKind#OF_CHUNKS}
    */
   public static Score notation(Score score, Chunk chunk, DrillKind kind) {
     Score cut = ScoreCut.cut(score, chunk.fromOnset(), chunk.toOnset());
@@ -31,6 +33,7 @@ public final class Drills {
       case STRAIGHT -> cut.withTitle(chunk.label());
       case ADD_A_NOTE -> addANote(cut, chunk);
       case RHYTHMS -> rhythms(cut, chunk);
+      case SHIFT -> throw new IllegalArgumentException("a shift has its own drill");
     };
   }
 

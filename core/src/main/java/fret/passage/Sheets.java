@@ -3,12 +3,15 @@ package fret.passage;
 import fret.drill.Chunk;
 import fret.drill.DrillKind;
 import fret.drill.Drills;
+import fret.drill.ShiftDrill;
 import fret.engraving.FingerText;
 import fret.engraving.GlyphMetrics;
 import fret.engraving.Page;
 import fret.engraving.PageMaker;
 import fret.engraving.Primitive;
 import fret.fingering.Fingering;
+import fret.fingering.NoteFinger;
+import fret.fingering.Shift;
 import fret.score.ResolvedPassage;
 import fret.score.Resolver;
 import fret.score.Score;
@@ -18,6 +21,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Collectors;
 
 /** Lays the part, and a sheet to practise from, out on pages. */
@@ -113,13 +117,34 @@ public final class Sheets {
           ladder.levels().stream().map(l -> l + " [   ]").collect(Collectors.joining("   ")),
           TEXT_MM,
           Primitive.Text.Style.REGULAR);
-      for (DrillKind kind : DrillKind.values()) {
+      shiftDrill(maker, bench, chunk);
+      for (DrillKind kind : DrillKind.OF_CHUNKS) {
         ResolvedPassage drill = Resolver.resolve(Drills.notation(fingered, chunk, kind));
         maker.text(kind.displayName() + ". " + kind.hint(), TEXT_MM, Primitive.Text.Style.ITALIC);
         maker.music(drill, printed(drill), Map.of(), List.of());
       }
     }
     return maker.pages();
+  }
+
+  /** A chunk around one shift begins with the drill of that shift. */
+  private static void shiftDrill(PageMaker maker, Workbench bench, Chunk chunk) {
+    Fingering f = bench.fingering();
+    for (Shift s : f.shifts()) {
+      Optional<NoteFinger> left = f.notes().get(s.fromNote());
+      Optional<NoteFinger> reached = f.notes().get(s.toNote());
+      if (chunk.id().equals("spot-" + s.toSlice()) && left.isPresent() && reached.isPresent()) {
+        Score score =
+            ShiftDrill.notation(
+                bench.resolved(), s, left.get(), reached.get(), ShiftDrill.Manner.USUAL);
+        ResolvedPassage drill = Resolver.resolve(score);
+        maker.text(
+            DrillKind.SHIFT.displayName() + ". " + DrillKind.SHIFT.hint(),
+            TEXT_MM,
+            Primitive.Text.Style.ITALIC);
+        maker.music(drill, printed(drill), Map.of(), List.of());
+      }
+    }
   }
 
   /** The digits that a drill carries on its notes. */

@@ -60,7 +60,7 @@ public final class Planner {
       int closed = progress.closedTempo().orElse(0);
       level.put(chunk.id(), (int) ladder.levels().stream().filter(l -> l <= closed).count());
       Map<DrillKind, Double> lengths = new EnumMap<>(DrillKind.class);
-      for (DrillKind kind : DrillKind.values()) {
+      for (DrillKind kind : DrillKind.OF_CHUNKS) {
         lengths.put(kind, Drills.length(request.score(), chunk, kind).doubleValue());
       }
       wholeNotes.put(chunk.id(), lengths);

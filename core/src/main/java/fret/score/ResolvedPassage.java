@@ -16,6 +16,11 @@ public record ResolvedPassage(Score score, List<SoundingNote> notes, List<Slice>
     slices = List.copyOf(slices);
   }
 
+  /** The page alone, without its sounding notes: quick to make, and enough to engrave it. */
+  public static ResolvedPassage pageOnly(Score score) {
+    return new ResolvedPassage(score, List.of(), List.of());
+  }
+
   /** Index of the note that a written note resolved to; empty for tied-on notes and rests. */
   public Optional<Integer> indexOf(NoteKey key) {
     for (int i = 0; i < notes.size(); i++) {

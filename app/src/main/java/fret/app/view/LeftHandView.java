@@ -50,15 +50,15 @@ final class LeftHandView extends VBox {
   private final CaresPane cares;
   private boolean showing;
 
-  LeftHandView(Studio studio, LeftHandModel model, Look look) {
+  LeftHandView(Studio studio, LeftHandModel model, Look look, ShiftPane.Stand stand) {
     this.studio = studio;
     this.model = model;
-    this.strip = new StripView(look, 112);
+    this.strip = new StripView(look, 96);
     strip.setId("strip");
     strip.setOnPick(studio::selectSlice);
     strip.setOnExtend(this::extendTo);
     note = new NotePane(studio, model);
-    shifts = new ShiftPane(studio, model, look);
+    shifts = new ShiftPane(studio, model, look, stand);
     crossings = new CrossingPane(studio, model);
     fingerings = new FingeringsPane(studio, model);
     cares = new CaresPane(studio, model);
@@ -76,6 +76,7 @@ final class LeftHandView extends VBox {
     VBox.setVgrow(page, Priority.ALWAYS);
     getChildren().add(page);
     show(Tab.NOTE);
+    heightProperty().addListener(o -> strip.setLaneHeight(laneHeight(getHeight())));
 
     studio.benchProperty().addListener(o -> paint());
     studio.selectedProperty().addListener(o -> follow());
@@ -102,6 +103,11 @@ final class LeftHandView extends VBox {
         preset,
         Parts.button("Digits", "digits", studio::toggleDigits),
         Parts.button("Adopt", "adopt", model::adopt, "primary"));
+  }
+
+  /** The lane takes its share of the room that the window gives. */
+  private static double laneHeight(double room) {
+    return room < 640 ? 76 : room > 860 ? 180 : 96;
   }
 
   StripView strip() {

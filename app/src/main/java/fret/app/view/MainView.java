@@ -72,7 +72,15 @@ public final class MainView extends BorderPane {
     this.look = look;
     getStyleClass().add("fret");
     leftHandModel = new LeftHandModel(studio);
-    leftHand = new LeftHandView(studio, leftHandModel, look);
+    leftHand =
+        new LeftHandView(
+            studio,
+            leftHandModel,
+            look,
+            (slice, title, drill) -> {
+              practice.putOnStand(slice, title, drill);
+              go(Area.PRACTISE);
+            });
     writing = new WritingModel(studio, devices.notes(), devices.keyboard());
     part = new PartView(studio, writing, look, this::chooseAgain);
     practise = new PractiseView(studio, practice, devices.click(), look);

@@ -45,10 +45,10 @@ final class NotePane extends HBox {
     VBox reasonCard = Parts.card("", Parts.scroll(reasons));
     reasonCard.setId("reason-card");
     reasonCard.setPrefWidth(370);
-    reasonCard.setMinWidth(320);
+    reasonCard.setMinWidth(240);
     VBox otherCard = Parts.card("Or play this note", Parts.scroll(others));
     otherCard.setPrefWidth(330);
-    otherCard.setMinWidth(290);
+    otherCard.setMinWidth(280);
     onString = wish("On this string", "wish-string", Wish.Kind.ON_STRING);
     FlowPane wishes =
         new FlowPane(
@@ -63,7 +63,7 @@ final class NotePane extends HBox {
             Parts.button("Vibrato (V)", "vibrato", model::toggleVibrato, "small"));
     VBox askCard = Parts.card("Ask for", asksOf, wishes, Parts.scroll(asked));
     HBox.setHgrow(askCard, Priority.ALWAYS);
-    askCard.setMinWidth(240);
+    askCard.setMinWidth(190);
     getChildren().addAll(reasonCard, otherCard, askCard);
     studio.benchProperty().addListener(o -> show());
     studio.selectedProperty().addListener(o -> show());

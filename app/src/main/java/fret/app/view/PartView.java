@@ -18,7 +18,7 @@ import fret.player.School;
 import fret.proof.Finding;
 import fret.score.Divided;
 import fret.score.Event;
-import fret.score.Resolver;
+import fret.score.ResolvedPassage;
 import fret.tempo.Tempo;
 import fret.writing.Draft;
 import java.util.ArrayList;
@@ -222,7 +222,7 @@ final class PartView extends VBox {
     strip.startPlace();
     if (before == null || !before.page().equals(now.page())) {
       strip.show(
-          Resolver.resolve(now.page()),
+          ResolvedPassage.pageOnly(now.page()),
           List.of(),
           Optional.empty(),
           studio.bench().task().hand().instrument());

@@ -96,6 +96,7 @@ final class Parts {
   /** A button that puts its content into a pane; one of a row. */
   static Button tab(HBox tabs, StackPane pane, String text, String id, Node content) {
     Button button = button(text, id, () -> {}, "tab");
+    button.setMinWidth(Region.USE_PREF_SIZE);
     button.setOnAction(
         e -> {
           pane.getChildren().setAll(content);

@@ -17,11 +17,13 @@ import fret.player.BodyCue;
 import fret.player.Region;
 import fret.score.ResolvedPassage;
 import fret.score.Resolver;
+import fret.score.Score;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
@@ -34,6 +36,12 @@ import javafx.scene.layout.VBox;
 
 /** Every shift, the hardest first, and one card for the one chosen, with its drill. */
 final class ShiftPane extends HBox {
+  /** Where drills are practised. */
+  @FunctionalInterface
+  interface Stand {
+    void put(int slice, String title, Score drill);
+  }
+
   private final Studio studio;
   private final LeftHandModel model;
   private final ListView<Shift> list = new ListView<>();
@@ -49,9 +57,13 @@ final class ShiftPane extends HBox {
   private final Spinner<Integer> beats = new Spinner<>(1, 4, 2);
   private final VBox card;
   private BodyCue cueShown;
+  private Score drillShown;
   private boolean showing;
 
-  ShiftPane(Studio studio, LeftHandModel model, Look look) {
+  /**
+   * @param stand takes the drill of a shift to be practised
+   */
+  ShiftPane(Studio studio, LeftHandModel model, Look look, Stand stand) {
     super(12);
     this.studio = studio;
     this.model = model;
@@ -79,11 +91,12 @@ final class ShiftPane extends HBox {
         });
     habits();
     VBox told = new VBox(4, title, facts, guides, proof);
-    told.setPrefWidth(330);
-    told.setMinWidth(300);
+    told.setPrefWidth(345);
+    told.setMinWidth(215);
     for (Label l : List.of(facts, guides, proof)) {
       l.setMinHeight(javafx.scene.layout.Region.USE_PREF_SIZE);
     }
+    Button practise = Parts.button("Practise it", "practise-shift", () -> practise(stand), "small");
     HBox habit =
         Parts.row(
             10,
@@ -94,14 +107,16 @@ final class ShiftPane extends HBox {
             beats,
             Parts.line("beats", "quiet"));
     VBox pictures = new VBox(4, board, habit);
+    pictures.setMinWidth(310);
     HBox.setHgrow(pictures, Priority.ALWAYS);
     VBox.setVgrow(board, Priority.ALWAYS);
-    card =
-        Parts.card(
-            "",
+    VBox all =
+        new VBox(
+            3,
             new HBox(14, told, pictures),
-            Parts.row(8, Parts.line("Arm", "quiet"), grows(cue)),
+            Parts.row(8, Parts.line("Arm", "quiet"), grows(cue), practise),
             drill);
+    card = Parts.card("", Parts.scroll(all));
     HBox.setHgrow(card, Priority.ALWAYS);
     card.setSpacing(5);
     card.setId("shift-card");
@@ -149,6 +164,7 @@ final class ShiftPane extends HBox {
     card.setVisible(!ranked.isEmpty());
     if (!ranked.isEmpty()) {
       list.getSelectionModel().select(Math.max(0, ranked.indexOf(before)));
+      showShift(list.getSelectionModel().getSelectedItem());
     }
   }
 
@@ -196,7 +212,7 @@ final class ShiftPane extends HBox {
             + Words.guide(s.newFinger(), false)
             + "."
             + chain(shown, s));
-    proof.setText("Prove it: " + Words.checks(on, to.get()) + ".");
+    proof.setText("Prove it: " + Words.checks(on, to.get()));
     Optional<Shift.Guide> heard =
         manner.oldFinger() ? s.oldFinger().or(s::newFinger) : s.newFinger().or(s::oldFinger);
     board.show(on, s, from.get(), to.get(), heard);
@@ -207,7 +223,19 @@ final class ShiftPane extends HBox {
             s.toBase(),
             from.get().region() == Region.THUMB || to.get().region() == Region.THUMB);
     cue.setText(model.cue(cueShown));
-    showDrill(Resolver.resolve(ShiftDrill.notation(b.resolved(), s, from.get(), to.get(), manner)));
+    drillShown = ShiftDrill.notation(b.resolved(), s, from.get(), to.get(), manner);
+    showDrill(Resolver.resolve(drillShown));
+  }
+
+  private void practise(Stand stand) {
+    Shift s = list.getSelectionModel().getSelectedItem();
+    if (s != null && drillShown != null) {
+      String title = "Shift " + s.fromFinger().digit() + "-" + s.toFinger().digit();
+      stand.put(
+          s.toSlice(),
+          title + ", bar " + studio.bench().resolved().notes().get(s.toNote()).bar(),
+          drillShown);
+    }
   }
 
   private static String chain(Fingering shown, Shift s) {

@@ -17,7 +17,10 @@ import fret.score.Resolver;
 import fret.score.Score;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Supplier;
@@ -33,6 +36,7 @@ public final class PracticeModel {
   private final ReadOnlyIntegerWrapper index = new ReadOnlyIntegerWrapper(0);
   private final ReadOnlyObjectWrapper<Gate> gate = new ReadOnlyObjectWrapper<>();
   private final ReadOnlyObjectWrapper<ResolvedPassage> notation = new ReadOnlyObjectWrapper<>();
+  private final Map<String, Extra> extras = new HashMap<>();
   private List<PracticePlan.Item> items = List.of();
   private Instant tryStarted;
 
@@ -63,7 +67,9 @@ public final class PracticeModel {
   }
 
   public Optional<PracticePlan.Item> item() {
-    return index.get() < items.size() ? Optional.of(items.get(index.get())) : Optional.empty();
+    return index.get() >= 0 && index.get() < items.size()
+        ? Optional.of(items.get(index.get()))
+        : Optional.empty();
   }
 
   /** A new plan keeps the item on the stand where the player is in the middle of it. */
@@ -82,9 +88,40 @@ public final class PracticeModel {
     return studio.bench() != null && studio.bench().passage().id() == shownPassage;
   }
 
+  /** A drill that the player put on the stand, beside what is due. */
+  private record Extra(String title, Score drill) {}
+
+  /**
+   * Puts the drill of a shift on the stand, at the lowest level of the ladder; what is due stays
+   * behind it.
+   *
+   * @param slice moment that the shift reaches
+   */
+  public void putOnStand(int slice, String title, Score drill) {
+    Planning planned = studio.plannedProperty().get();
+    if (planned == null) {
+      return;
+    }
+    if (!samePassage()) {
+      restart();
+    }
+    String id = "shift-" + slice;
+    extras.put(id, new Extra(title, drill));
+    List<PracticePlan.Item> all = new ArrayList<>(items);
+    all.removeIf(i -> i.chunk().equals(id));
+    all.add(
+        0,
+        new PracticePlan.Item(
+            id, DrillKind.SHIFT, planned.ladder().start(), 1, "put on the stand by you"));
+    items = List.copyOf(all);
+    index.set(-1); // So that whoever shows the list hears of the new one.
+    show(0);
+  }
+
   /** Takes today's items from the plan anew. */
   public void restart() {
     Planning planned = studio.plannedProperty().get();
+    extras.clear();
     shownPassage = studio.bench() == null ? -1 : studio.bench().passage().id();
     items =
         planned == null
@@ -113,6 +150,9 @@ public final class PracticeModel {
   }
 
   private Score score(PracticePlan.Item item, Planning planned) {
+    if (extras.containsKey(item.chunk())) {
+      return extras.get(item.chunk()).drill();
+    }
     Workbench bench = studio.bench();
     Set<Integer> sparse =
         SparseDigits.of(
@@ -142,6 +182,9 @@ public final class PracticeModel {
   /** Name of the item's chunk as the player knows it. */
   public String label(PracticePlan.Item item) {
     Planning planned = studio.plannedProperty().get();
+    if (extras.containsKey(item.chunk())) {
+      return extras.get(item.chunk()).title();
+    }
     if (item.chunk().equals(Planner.WHOLE) || planned == null) {
       return "The whole passage";
     }
@@ -154,7 +197,7 @@ public final class PracticeModel {
 
   /** The fingering printed on the drill: that of the target tempo. */
   public List<FingerText> digits() {
-    List<FingerText> texts = new java.util.ArrayList<>();
+    List<FingerText> texts = new ArrayList<>();
     ResolvedPassage drill = notation.get();
     for (int i = 0; drill != null && i < drill.notes().size(); i++) {
       String digit = drill.notes().get(i).printedFinger();

@@ -105,10 +105,10 @@ public final class Words {
   public static String checks(Instrument instrument, NoteFinger reached) {
     List<ArrivalCheck> checks = ArrivalCheck.of(instrument, reached);
     if (checks.isEmpty()) {
-      return "No open string agrees with it: check by its octave or with a drone.";
+      return "no open string agrees with it; its octave or a drone does.";
     }
     ArrivalCheck c = checks.get(0);
-    return c.kind().words() + " " + instrument.stringName(c.string()) + " (" + c.against() + ")";
+    return c.kind().words() + " " + instrument.stringName(c.string()) + " (" + c.against() + ").";
   }
 
   /** What a wish asks for, as it stands on the strip. */

@@ -29,7 +29,7 @@ final class HandLane {
   private static final double FOLDED = 26;
   private static final double LABEL = 58;
 
-  private final double height;
+  private double height;
   private Optional<Fingering> fingering = Optional.empty();
   private Instrument instrument;
   private double mostMm = 100;
@@ -39,6 +39,11 @@ final class HandLane {
 
   HandLane(double height) {
     this.height = height;
+  }
+
+  /** Gives the lane another height, in px. */
+  void setHeight(double other) {
+    height = other;
   }
 
   double height() {

@@ -208,6 +208,13 @@ public final class StripView extends Region {
     paint();
   }
 
+  /** Gives the hand lane another height, in px. */
+  public void setLaneHeight(double height) {
+    lane.setHeight(height);
+    requestLayout();
+    paint();
+  }
+
   /** Folds the hand lane to one line of summary, or opens it. */
   public void foldLane() {
     lane.fold();

@@ -49,6 +49,7 @@ class WindowTest {
   private SqliteLibrary library;
   private Studio studio;
   private MainView main;
+  private PracticeModel practice;
   private Path file;
 
   @Start
@@ -64,10 +65,11 @@ class WindowTest {
             FretApplication.FORMATS,
             FretApplication.PRINTER,
             Clock.systemDefaultZone());
+    practice = new PracticeModel(studio, Instant::now);
     main =
         new MainView(
             studio,
-            new PracticeModel(studio, Instant::now),
+            practice,
             new Devices(player, notes, keyboard),
             new Look(MusicFont.load()),
             () -> {});
@@ -127,7 +129,13 @@ class WindowTest {
     assertThat(robot.lookup("#shift-card").tryQuery()).isPresent();
     assertThat(robot.lookup("#shifts").<javafx.scene.control.ListView<?>>query().getItems())
         .hasSameSizeAs(studio.bench().fingering().shifts());
-    robot.type(KeyCode.X);
+    robot.interact(
+        () -> robot.lookup("#practise-shift").<javafx.scene.control.Button>query().fire());
+    until(() -> robot.lookup("#drill-strip").tryQuery().isPresent());
+    assertThat(practice.item().orElseThrow().drill()).isEqualTo(fret.drill.DrillKind.SHIFT);
+    robot.type(KeyCode.C);
+    until(() -> studio.journal().stream().anyMatch(e -> e.chunkId().startsWith("shift-")));
+    robot.type(KeyCode.F4, KeyCode.X);
     assertThat(robot.lookup("#crossings").tryQuery()).isPresent();
     robot.type(KeyCode.C);
     assertThat(robot.lookup("#weight-shift").tryQuery()).isPresent();
