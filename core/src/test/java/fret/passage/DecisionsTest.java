@@ -162,8 +162,7 @@ class DecisionsTest {
     var tempo = Workbench.of(p, CLIMB).task().tempo();
     // four quarters at 80 are 3 s; in bar 2 at 40 they are 6 s, and the hold adds 1.5 s
     assertThat(tempo.msAt(Fraction.ONE)).isCloseTo(3000, within(1e-6));
-    assertThat(tempo.msAt(Fraction.of(2)) - tempo.msAt(Fraction.ONE))
-        .isCloseTo(7500, within(1e-6));
+    assertThat(tempo.msAt(Fraction.of(2)) - tempo.msAt(Fraction.ONE)).isCloseTo(7500, within(1e-6));
     assertThatThrownBy(() -> new Details.TempoMark("2", Details.TempoMark.Kind.SECTION, 0))
         .isInstanceOf(IllegalArgumentException.class);
   }
@@ -205,14 +204,12 @@ class DecisionsTest {
 
   @Test
   void aWeightOfOnesOwnBeatsThePreset() {
-    Setup mine =
-        Setup.usual(InstrumentType.CELLO).withWeights(Map.of(EffortKind.FOURTH, 1.25));
+    Setup mine = Setup.usual(InstrumentType.CELLO).withWeights(Map.of(EffortKind.FOURTH, 1.25));
     assertThat(mine.preset().weight(EffortKind.FOURTH)).isEqualTo(1.25);
     assertThat(mine.preset().weight(EffortKind.SHIFT))
         .isEqualTo(Preset.SURE.weight(EffortKind.SHIFT));
     assertThat(mine.withPreset("quick").weights()).as("another preset starts afresh").isEmpty();
-    assertThatThrownBy(
-            () -> Preset.SURE.with("x", "x", "x", Map.of(EffortKind.SHIFT, Double.NaN)))
+    assertThatThrownBy(() -> Preset.SURE.with("x", "x", "x", Map.of(EffortKind.SHIFT, Double.NaN)))
         .isInstanceOf(IllegalArgumentException.class);
   }
 }

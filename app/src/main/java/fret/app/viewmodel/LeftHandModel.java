@@ -20,6 +20,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.FutureTask;
 import javafx.beans.property.ReadOnlyIntegerProperty;
 import javafx.beans.property.ReadOnlyIntegerWrapper;
 import javafx.beans.property.ReadOnlyObjectProperty;
@@ -302,24 +303,31 @@ public final class LeftHandModel {
             s.withSetup(s.setup().withHand(edit.apply(s.setup().hand()), s.setup().school())));
   }
 
-  /** Finds out how far each weight may move before the fingering shown would change. */
+  /**
+   * Finds out how far each weight may move before the fingering that stands would change; one kind
+   * after the other, so that anything else that is asked for meanwhile comes first.
+   */
   public void findRanges() {
     Workbench now = studio.bench();
     if (now == null) {
       return;
     }
-    Fingering chosen = now.fingering();
-    studio.compute(
-        () -> {
-          FingeringSolver solver = new FingeringSolver(now.task());
-          Map<EffortKind, WeightRange> found = new EnumMap<>(EffortKind.class);
-          for (EffortKind kind : EffortKind.values()) {
-            found.put(kind, solver.weightRange(chosen, kind));
-          }
-          return found;
-        },
-        () -> true,
-        ranges::set);
+    ranges.set(Map.of());
+    FutureTask<FingeringSolver> solver = new FutureTask<>(() -> new FingeringSolver(now.task()));
+    for (EffortKind kind : EffortKind.values()) {
+      studio.compute(
+          () -> {
+            solver.run();
+            return solver.get().weightRange(now.fingering(), kind);
+          },
+          () -> true,
+          range -> {
+            Map<EffortKind, WeightRange> all = new EnumMap<>(EffortKind.class);
+            all.putAll(ranges.get());
+            all.put(kind, range);
+            ranges.set(all);
+          });
+    }
   }
 
   // ---- habits in shifting --------------------------------------------------------------------

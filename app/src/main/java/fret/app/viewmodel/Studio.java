@@ -97,7 +97,9 @@ public final class Studio {
   private final PauseTransition pause = new PauseTransition(Duration.millis(250));
   private final AtomicBoolean waiting = new AtomicBoolean();
   private Computed newest;
-  private int generation;
+
+  /** Counts what was asked for; changed on the interface thread, looked at on both. */
+  private volatile int generation;
 
   /**
    * @param printer made when it is first needed, as loading its fonts takes a moment

@@ -35,7 +35,11 @@ import org.junit.jupiter.params.provider.ValueSource;
 /** What is written reads back the same, whatever was written: made-up pages from fixed seeds. */
 class RoundTripTest {
   private static final Fraction[] LENGTHS = {
-    Fraction.of(1, 16), Fraction.of(1, 8), Fraction.of(3, 16), Fraction.of(1, 4), Fraction.of(3, 8),
+    Fraction.of(1, 16),
+    Fraction.of(1, 8),
+    Fraction.of(3, 16),
+    Fraction.of(1, 4),
+    Fraction.of(3, 8),
     Fraction.of(1, 2)
   };
   private static final String[] DYNAMICS = {"pp", "p", "mf", "f", "ff"};
@@ -44,8 +48,7 @@ class RoundTripTest {
     Random random = new Random(seed);
     KeySignature key = new KeySignature(random.nextInt(9) - 4);
     TimeSignature time = TimeSignature.of(2 + random.nextInt(3), 4);
-    Clef clef =
-        List.of(Clef.TREBLE, Clef.ALTO, Clef.TENOR, Clef.BASS).get(random.nextInt(4));
+    Clef clef = List.of(Clef.TREBLE, Clef.ALTO, Clef.TENOR, Clef.BASS).get(random.nextInt(4));
     LineBuilder line = new LineBuilder(time, key, clef);
     boolean slurred = false;
     for (int i = 0; i < 40; i++) {
@@ -138,12 +141,26 @@ class RoundTripTest {
   private static String text(Event e) {
     String heads =
         e.heads().stream()
-            .map(h -> h.pitch() + (h.tieStart() ? "-" : "") + (h.tieStop() ? "~" : "")
-                + h.printedFinger())
+            .map(
+                h ->
+                    h.pitch()
+                        + (h.tieStart() ? "-" : "")
+                        + (h.tieStop() ? "~" : "")
+                        + h.printedFinger())
             .reduce("", String::concat);
     Signs s = e.signs();
-    return e.onset() + " " + e.duration() + " " + heads + " " + s.slurStarts().size() + "/"
-        + s.slurStops().size() + s.articulations() + s.bow() + s.fermata();
+    return e.onset()
+        + " "
+        + e.duration()
+        + " "
+        + heads
+        + " "
+        + s.slurStarts().size()
+        + "/"
+        + s.slurStops().size()
+        + s.articulations()
+        + s.bow()
+        + s.fermata();
   }
 
   /** MIDI keeps what sounds; notes that touch at the same pitch stay two notes. */
@@ -151,8 +168,8 @@ class RoundTripTest {
   @ValueSource(longs = {21, 22, 23, 24, 25, 26, 27, 28})
   void midiKeepsWhatSounds(long seed) throws UnusableInput {
     Score page = page(seed);
-    byte[] file = MidiWriter.write(
-            Resolver.resolve(page), TempoMap.steady(new Tempo(Beat.QUARTER, 72)), 40);
+    byte[] file =
+        MidiWriter.write(Resolver.resolve(page), TempoMap.steady(new Tempo(Beat.QUARTER, 72)), 40);
     Score read = MidiReader.read("seed.mid", file, "").value();
     assertThat(onsets(read)).isEqualTo(onsets(page));
   }
