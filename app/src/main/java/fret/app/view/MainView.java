@@ -332,21 +332,7 @@ public final class MainView extends BorderPane {
 
   /** Saves the open passage with its fingering to a file. */
   public void saveTo(File file) {
-    studio
-        .paper()
-        .export(
-            bytes -> {
-              try {
-                Files.write(file.toPath(), bytes);
-                studio.tell("Saved " + file.getName());
-              } catch (IOException e) {
-                studio.report(
-                    new Problem(
-                        file.getName(),
-                        "The file cannot be written there.",
-                        "Choose another folder."));
-              }
-            });
+    studio.paper().export(bytes -> part.paper().write(file, bytes));
   }
 
   /** Reads a file into the library. */

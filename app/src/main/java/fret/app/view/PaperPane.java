@@ -99,23 +99,19 @@ final class PaperPane {
 
   /** Makes a file and writes it. */
   void save(PaperModel.Kind kind, File file) {
-    studio
-        .paper()
-        .make(
-            kind,
-            size.getValue(),
-            bytes -> {
-              try {
-                Files.write(file.toPath(), bytes);
-                studio.tell("Saved " + file.getName());
-              } catch (IOException e) {
-                studio.report(
-                    new Problem(
-                        file.getName(),
-                        "The file cannot be written there.",
-                        "Choose another folder."));
-              }
-            });
+    studio.paper().make(kind, size.getValue(), bytes -> write(file, bytes));
+  }
+
+  /** Writes a file, and says so or why not. */
+  void write(File file, byte[] bytes) {
+    try {
+      Files.write(file.toPath(), bytes);
+      studio.tell("Saved " + file.getName());
+    } catch (IOException e) {
+      studio.report(
+          new Problem(
+              file.getName(), "The file cannot be written there.", "Choose another folder."));
+    }
   }
 
   /** The photo or scan. */

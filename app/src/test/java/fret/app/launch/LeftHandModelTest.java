@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import fret.app.viewmodel.DueToday;
 import fret.app.viewmodel.LeftHandModel;
-import fret.app.viewmodel.Studio;
 import fret.app.viewmodel.Words;
 import fret.drill.ShiftDrill;
 import fret.fingering.Fingering;
@@ -16,66 +15,20 @@ import fret.mark.Wish;
 import fret.player.BodyCue;
 import fret.player.EffortKind;
 import fret.player.Hand;
-import fret.store.SqliteLibrary;
-import java.nio.file.Path;
-import java.time.Clock;
-import java.time.LocalDate;
-import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
-import java.util.concurrent.Callable;
-import java.util.concurrent.TimeUnit;
-import java.util.function.BooleanSupplier;
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
-import org.testfx.api.FxToolkit;
-import org.testfx.util.WaitForAsyncUtils;
 
 /** The left hand's view-model over the demo library, without a window. */
-class LeftHandModelTest {
-  private static final LocalDate TODAY = LocalDate.of(2026, 3, 3);
-
-  @TempDir Path dir;
-  private SqliteLibrary library;
-  private Studio studio;
+class LeftHandModelTest extends OnDemoLibrary {
   private LeftHandModel model;
 
   @BeforeEach
-  void open() throws Exception {
-    FxToolkit.registerPrimaryStage();
-    library = SqliteLibrary.open(dir.resolve("library.sqlite"));
-    Demo.fill(library, FretApplication.FORMATS, TODAY);
-    Clock clock = Clock.fixed(TODAY.atTime(9, 0).toInstant(ZoneOffset.UTC), ZoneOffset.UTC);
-    studio =
-        new Studio(
-            library,
-            FretApplication.FORMATS,
-            FretApplication.FORMATS,
-            FretApplication.PRINTER,
-            clock);
+  void openFirst() throws Exception {
     model = new LeftHandModel(studio);
     does(() -> model.setComparing(true));
-    does(() -> studio.open(studio.passages().get(0)));
-    until(() -> studio.plannedProperty().get() != null && !studio.isBehind());
-  }
-
-  @AfterEach
-  void close() throws Exception {
-    until(() -> !studio.isBehind());
-    library.close();
-  }
-
-  private static void until(BooleanSupplier condition) throws Exception {
-    WaitForAsyncUtils.waitFor(
-        30, TimeUnit.SECONDS, (Callable<Boolean>) () -> condition.getAsBoolean());
-    WaitForAsyncUtils.waitForFxEvents();
-  }
-
-  private void does(Runnable action) throws Exception {
-    WaitForAsyncUtils.asyncFx(action).get();
-    until(() -> !studio.isBehind());
+    openDemo(0);
   }
 
   private Fingering standing() {

@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import fret.app.viewmodel.Planning;
 import fret.app.viewmodel.PracticeModel;
-import fret.app.viewmodel.Studio;
 import fret.base.UnusableInput;
 import fret.fingering.NoteFinger;
 import fret.instrument.Finger;
@@ -16,71 +15,15 @@ import fret.passage.Reading;
 import fret.plan.Gate;
 import fret.score.Divided;
 import fret.score.Signs;
-import fret.store.SqliteLibrary;
 import fret.tempo.MetronomeScale;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Path;
-import java.time.Clock;
 import java.time.Instant;
-import java.time.LocalDate;
-import java.time.ZoneOffset;
 import java.util.Arrays;
 import java.util.List;
-import java.util.concurrent.Callable;
-import java.util.concurrent.TimeUnit;
-import java.util.function.BooleanSupplier;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
-import org.testfx.api.FxToolkit;
-import org.testfx.util.WaitForAsyncUtils;
 
 /** The view-models over a real library, without a window. */
-class StudioTest {
-  private static final LocalDate TODAY = LocalDate.of(2026, 3, 3);
-
-  @TempDir Path dir;
-  private SqliteLibrary library;
-  private Studio studio;
-
-  @BeforeEach
-  void open() throws Exception {
-    FxToolkit.registerPrimaryStage();
-    library = SqliteLibrary.open(dir.resolve("library.sqlite"));
-    Demo.fill(library, FretApplication.FORMATS, TODAY);
-    Clock clock = Clock.fixed(TODAY.atTime(9, 0).toInstant(ZoneOffset.UTC), ZoneOffset.UTC);
-    studio =
-        new Studio(
-            library,
-            FretApplication.FORMATS,
-            FretApplication.FORMATS,
-            FretApplication.PRINTER,
-            clock);
-  }
-
-  @AfterEach
-  void close() throws Exception {
-    until(() -> !studio.isBehind());
-    library.close();
-  }
-
-  private static void until(BooleanSupplier condition) throws Exception {
-    WaitForAsyncUtils.waitFor(
-        20, TimeUnit.SECONDS, (Callable<Boolean>) () -> condition.getAsBoolean());
-    WaitForAsyncUtils.waitForFxEvents();
-  }
-
-  private void does(Runnable action) throws Exception {
-    WaitForAsyncUtils.asyncFx(action).get();
-    until(() -> !studio.isBehind());
-  }
-
-  private void openDemo(int index) throws Exception {
-    does(() -> studio.open(studio.passages().get(index)));
-    until(() -> studio.plannedProperty().get() != null && !studio.isBehind());
-  }
-
+class StudioTest extends OnDemoLibrary {
   private static byte[] resource(String name) throws Exception {
     try (var in = StudioTest.class.getResourceAsStream(name)) {
       return in.readAllBytes();
