@@ -8,7 +8,6 @@ import fret.base.Problem;
 import fret.base.UnusableInput;
 import fret.fingering.Fingering;
 import fret.fingering.FingeringSolver;
-import fret.fingering.FingeringTask;
 import fret.fingering.NoteFinger;
 import fret.fingering.Shift;
 import fret.instrument.Instrument;
@@ -66,8 +65,7 @@ final class FingerCommand implements Callable<Integer> {
     Beat beat = options.beat(score);
     ResolvedPassage passage = Resolver.resolve(score);
     TempoMap tempo = TempoMap.steady(new Tempo(beat, perMinute));
-    FingeringSolver solver =
-        new FingeringSolver(new FingeringTask(passage, tempo, options.hand(), options.preset()));
+    FingeringSolver solver = new FingeringSolver(options.task(passage, tempo));
     List<Fingering> fingerings = count == 1 ? List.of(solver.best()) : solver.alternatives(count);
     if (options.json) {
       spec.commandLine().getOut().println(Json.text(json(read, passage, beat, fingerings)));

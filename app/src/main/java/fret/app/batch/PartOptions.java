@@ -3,6 +3,10 @@ package fret.app.batch;
 import fret.base.Outcome;
 import fret.base.Problem;
 import fret.base.UnusableInput;
+import fret.fingering.FingeringTask;
+import fret.fingering.PrintedWishes;
+import fret.fingering.WishRules;
+import fret.fingering.Wishes;
 import fret.format.musicxml.MusicXmlFile;
 import fret.format.musicxml.MusicXmlReader;
 import fret.instrument.Instrument;
@@ -13,14 +17,17 @@ import fret.player.HandModel;
 import fret.player.HandSize;
 import fret.player.Preset;
 import fret.player.School;
+import fret.score.ResolvedPassage;
 import fret.score.Score;
 import fret.tempo.Beat;
+import fret.tempo.TempoMap;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Set;
 import org.apache.commons.numbers.fraction.Fraction;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
@@ -135,6 +142,15 @@ final class PartOptions {
       }
     }
     throw usage("--school " + schoolName + " is not usual, 1-2-4 or 1-2-3-4");
+  }
+
+  /** What is to be fingered; words such as "on the G string" on the page are obeyed. */
+  FingeringTask task(ResolvedPassage passage, TempoMap tempo) {
+    HandModel hand = hand();
+    Wishes printed =
+        WishRules.of(
+            passage, tempo, List.of(), PrintedWishes.of(passage, hand.instrument()), Set.of());
+    return new FingeringTask(passage, tempo, hand, preset()).withWishes(printed);
   }
 
   Preset preset() {

@@ -9,7 +9,6 @@ import fret.drill.Chunk;
 import fret.drill.Chunker;
 import fret.fingering.Fingering;
 import fret.fingering.FingeringSolver;
-import fret.fingering.FingeringTask;
 import fret.plan.Gate;
 import fret.plan.PlanRequest;
 import fret.plan.Planner;
@@ -71,11 +70,7 @@ final class PlanCommand implements Callable<Integer> {
     Score score = read.value();
     Tempo tempo = new Tempo(options.beat(score), target);
     ResolvedPassage passage = Resolver.resolve(score);
-    Fingering fingering =
-        new FingeringSolver(
-                new FingeringTask(
-                    passage, TempoMap.steady(tempo), options.hand(), options.preset()))
-            .best();
+    Fingering fingering = new FingeringSolver(options.task(passage, TempoMap.steady(tempo))).best();
     List<Chunk> chunks = Chunker.chunks(passage, fingering);
     Ladder ladder = Ladder.toTarget(target);
     LocalDate ready = ReadyDate.of(from, audition);

@@ -162,6 +162,56 @@ class BatchCommandsTest {
     assertThat(err.toString(StandardCharsets.UTF_8)).isNotBlank().doesNotContain("\tat ");
   }
 
+  @ParameterizedTest
+  @CsvSource({
+    "pdf, %PDF",
+    "svg, <?xml",
+    "png, PNG",
+    "midi, MThd",
+    "musicxml, <?xml",
+  })
+  void aPartIsExported(String format, String start) throws IOException {
+    String[] line =
+        ("export DIR/violone.musicxml --instrument cello --tempo 72 --to " + format + " -o DIR/out")
+            .split(" ");
+    assertThat(run(line)).isZero();
+    byte[] written = Files.readAllBytes(dir.resolve("out"));
+    assertThat(new String(written, 0, 8, StandardCharsets.ISO_8859_1)).contains(start);
+    if (format.equals("musicxml")) {
+      assertThat(new String(written, StandardCharsets.UTF_8)).contains("<fingering>");
+    }
+    line[line.length - 3] = "docx";
+    line[1] = "DIR/violone.musicxml";
+    assertThat(run(line)).isEqualTo(2);
+    assertThat(err.toString(StandardCharsets.UTF_8)).contains("docx");
+  }
+
+  @Test
+  void printedWordsAreObeyed() throws IOException {
+    String part =
+        Files.readString(dir.resolve("violin.musicxml"))
+            .replaceFirst(
+                "(?s)(<measure number=\"3\".*?)(<note)",
+                "$1<direction><direction-type><words>on the A string</words></direction-type>"
+                    + "</direction>$2");
+    Files.writeString(dir.resolve("words.musicxml"), part);
+    assertThat(
+            run(
+                "finger",
+                "DIR/words.musicxml",
+                "--instrument",
+                "violin",
+                "--tempo",
+                "72",
+                "--bars",
+                "3-3",
+                "--json"))
+        .isZero();
+    assertThat(json().path("alternatives").path(0).path("notes"))
+        .isNotEmpty()
+        .allMatch(n -> n.path("string").asText().equals("A"));
+  }
+
   @Test
   void badInputIsOneLine() throws IOException {
     Files.writeString(dir.resolve("broken.musicxml"), "<score-partwise><part>");
