@@ -71,6 +71,7 @@ class SqliteLibraryTest {
             setup,
             new Reading(true, Divided.LOWER, "2", "8", -1),
             false);
+    settings = settings.withDetails(settings.details().withRunning(3));
     return new Passage(0, 0, "etude.musicxml", "Viola", 0, settings, Marks.NONE);
   }
 

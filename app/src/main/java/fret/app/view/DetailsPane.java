@@ -32,6 +32,7 @@ final class DetailsPane {
   private final TextField markBar = new TextField();
   private final TextField markValue = new TextField();
   private final ComboBox<TempoMark.Kind> markKind = new ComboBox<>();
+  private final ComboBox<Integer> running = new ComboBox<>();
   private final TextField performance = new TextField();
   private final Label targets = Parts.label("", "quiet");
   private boolean showing;
@@ -77,6 +78,21 @@ final class DetailsPane {
     performance.setPrefWidth(80);
     performance.setId("performance");
     Parts.onCommit(performance, this::savePerformance);
+    for (int i = 0; i <= Details.MOST_RUNNING; i++) {
+      running.getItems().add(i);
+    }
+    running.setConverter(Parts.named(DetailsPane::runningName));
+    running.setId("running");
+    running.setAccessibleText(
+        "Notes to a beat in which the accompaniment runs, heard in the click");
+    running.setOnAction(
+        e -> {
+          if (!showing) {
+            studio.changeSettings(
+                "The accompaniment runs in " + runningName(running.getValue()),
+                s -> s.withDetails(s.details().withRunning(running.getValue())));
+          }
+        });
     markBar.setPrefWidth(64);
     markBar.setPromptText("bar");
     markBar.setId("mark-bar");
@@ -102,12 +118,17 @@ final class DetailsPane {
             performance,
             Parts.button("Target a notch under it", "notch", this::notchUnder, "small")),
         targets,
+        Parts.row(8, Parts.line("The accompaniment runs in"), running),
         Parts.line("Sections, gradual changes and holds", "strong"),
         marks,
         add,
         Parts.label(
             "A gradual change runs from its bar to the next mark. A hold adds seconds to the end of its bar.",
             "quiet"));
+  }
+
+  private static String runningName(int notes) {
+    return notes == 0 ? "nothing said" : notes == 1 ? "beats" : notes + " notes a beat";
   }
 
   private static String kindName(TempoMark.Kind kind) {
@@ -121,6 +142,7 @@ final class DetailsPane {
   void show(Details details) {
     showing = true;
     fields.forEach((topic, field) -> field.setText(details.texts().getOrDefault(topic, "")));
+    running.setValue(details.running());
     performance.setText(details.performance() > 0 ? plain(details.performance()) : "");
     var target = studio.bench().passage().settings().target();
     targets.setText(

@@ -7,6 +7,7 @@ import fret.app.widget.Look;
 import fret.app.widget.StripView;
 import fret.journal.Breakage;
 import fret.journal.Verdict;
+import fret.passage.Details;
 import fret.plan.Gate;
 import fret.plan.PracticePlan;
 import fret.score.ResolvedPassage;
@@ -41,6 +42,7 @@ final class PractiseView extends VBox {
   private final Button start;
   private final Button subdivide;
   private int subdivision = 1;
+  private int runningHeard;
   private boolean playing;
 
   PractiseView(Studio studio, PracticeModel practice, ClickPlayer player, Look look) {
@@ -140,6 +142,7 @@ final class PractiseView extends VBox {
                 "Warm up first. Rest at least every half hour. Keep the click at a safe level. At pain, numbness or tingling stop; a teacher and a health professional come before the program.",
                 "quiet"));
     getChildren().add(page);
+    studio.benchProperty().addListener(o -> followRunning());
     practice.notationProperty().addListener(o -> show());
     practice.gateProperty().addListener(o -> showGate());
     practice.indexProperty().addListener(o -> showList());
@@ -237,11 +240,25 @@ final class PractiseView extends VBox {
   }
 
   void nextSubdivision() {
-    subdivision = subdivision % 4 + 1;
-    subdivide.setText(subdivision == 1 ? "1 click a beat" : subdivision + " clicks a beat");
+    subdivideBy(subdivision % Details.MOST_RUNNING + 1);
+  }
+
+  private void subdivideBy(int clicks) {
+    subdivision = clicks;
+    subdivide.setText(clicks == 1 ? "1 click a beat" : clicks + " clicks a beat");
     if (playing) {
       play();
     }
+  }
+
+  /** Another passage, or another running value of its accompaniment, sets the click. */
+  private void followRunning() {
+    int running =
+        studio.bench() == null ? 0 : studio.bench().passage().settings().details().running();
+    if (running > 0 && running != runningHeard) {
+      subdivideBy(running);
+    }
+    runningHeard = running;
   }
 
   void nextItem() {

@@ -176,7 +176,13 @@ class WindowTest {
   void todaysItemIsPractisedJudgedAndKept(FxRobot robot) throws Exception {
     openFirst(robot);
     int before = studio.journal().size();
+    robot.interact(
+        () ->
+            studio.changeSettings(
+                "It runs in triplets", p -> p.withDetails(p.details().withRunning(3))));
+    until(() -> !studio.isBehind());
     robot.type(KeyCode.F6);
+    assertThat(robot.lookup("#subdivide").queryButton().getText()).isEqualTo("3 clicks a beat");
     robot.type(KeyCode.SPACE);
     Mockito.verify(player, Mockito.timeout(5000)).start(Mockito.any(), Mockito.any());
     robot.type(KeyCode.C);
