@@ -144,14 +144,27 @@ public final class StripView extends Region {
   public void select(int slice) {
     selectedSlice = slice;
     if (strip != null && slice >= 0 && slice < strip.sliceX().size()) {
-      double x = strip.sliceX().get(slice) * space + MARGIN;
-      if (x - scrollX < 90) {
-        scrollX = Math.max(0, x - 200);
-      } else if (x - scrollX > getWidth() - 120) {
-        scrollX = Math.min(maxScroll(), x - getWidth() / 2);
-      }
+      reveal(strip.sliceX().get(slice) * space + MARGIN, 120);
     }
     paint();
+  }
+
+  /**
+   * Scrolls a place into view. A strip that has no width yet, in an area that was not shown, waits
+   * until it has one.
+   *
+   * @param x from the start of the strip, in px
+   * @param room px that stay free on its right
+   */
+  private void reveal(double x, double room) {
+    if (getWidth() <= 0) {
+      return;
+    }
+    if (x - scrollX < 90) {
+      scrollX = Math.max(0, x - 200);
+    } else if (x - scrollX > getWidth() - room) {
+      scrollX = Math.max(0, Math.min(maxScroll(), x - getWidth() / 2));
+    }
   }
 
   /**
@@ -170,12 +183,7 @@ public final class StripView extends Region {
           Double.isNaN(placeX)
               ? Math.max(span.left() + 0.4, firstX(span).orElse(span.right() - 3) - 0.7)
               : placeX + 1.75;
-      double x = caretX * space + MARGIN;
-      if (x - scrollX < 90) {
-        scrollX = Math.max(0, x - 200);
-      } else if (x - scrollX > getWidth() - 160) {
-        scrollX = Math.max(0, Math.min(maxScroll(), x - getWidth() / 2));
-      }
+      reveal(caretX * space + MARGIN, 160);
     }
     writing = true;
     paint();
@@ -260,9 +268,14 @@ public final class StripView extends Region {
   @Override
   protected void layoutChildren() {
     if (canvas.getWidth() != getWidth() || canvas.getHeight() != getHeight()) {
+      boolean first = canvas.getWidth() == 0;
       canvas.setWidth(getWidth());
       canvas.setHeight(getHeight());
-      paint();
+      if (first) {
+        select(selectedSlice);
+      } else {
+        paint();
+      }
     }
   }
 
