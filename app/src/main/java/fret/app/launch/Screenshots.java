@@ -72,6 +72,7 @@ final class Screenshots {
   }
 
   private void askForAString(MainView main) {
+    main.fireEvent(press(KeyCode.N));
     studio.select(8);
     main.leftHand().extend(4);
     main.leftHand().wish(Wish.Kind.ON_STRING);

@@ -271,13 +271,6 @@ public final class LeftHandModel {
     }
   }
 
-  /** Whether a wish covers a note. */
-  public boolean covers(Wish wish, int note) {
-    int from = studio.bench().resolved().indexOf(wish.from()).orElse(Integer.MAX_VALUE);
-    int to = studio.bench().resolved().indexOf(wish.to()).orElse(-1);
-    return note >= from && note <= to;
-  }
-
   // ---- what the player cares about -----------------------------------------------------------
 
   /** Gives one kind of effort another weight. */

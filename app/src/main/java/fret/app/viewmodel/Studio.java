@@ -627,12 +627,8 @@ public final class Studio {
     apply(b -> b.bow(note, there ? Signs.Bow.NONE : bow));
   }
 
-  public void adopt(Fingering fingering) {
+  private void adopt(Fingering fingering) {
     apply(b -> b.adopt(fingering));
-  }
-
-  public void release() {
-    apply(Workbench::release);
   }
 
   /** Changes settings; nothing happens when they stay the same. */

@@ -107,8 +107,8 @@ class LeftHandModelTest extends OnDemoLibrary {
       assertThat(at(i).string()).isEqualTo(string);
     }
     Wish wish = studio.bench().passage().marks().wishes().get(0);
-    assertThat(model.covers(wish, 5)).isTrue();
-    assertThat(model.covers(wish, 8)).isFalse();
+    assertThat(studio.bench().resolved().indexOf(wish.from())).contains(4);
+    assertThat(studio.bench().resolved().indexOf(wish.to())).contains(7);
     does(() -> model.withdraw(wish));
     assertThat(studio.bench().passage().marks().wishes()).isEmpty();
   }
