@@ -86,8 +86,8 @@ final class Alike {
       }
       int from = Math.max(0, start - AROUND);
       int to = Math.min(states.size() - 1, start + length - 1 + AROUND);
-      while (to + 1 < states.size() && !states.get(to + 1).isStopped()) {
-        to++; // An open string carries the hand, so it must be free to follow.
+      while (to + 1 < states.size() && follows(states.get(to + 1))) {
+        to++;
       }
       double now = effort(from, to);
       BiPredicate<Integer, HandState> admit =
@@ -116,6 +116,11 @@ final class Alike {
     return Optional.of(sum);
   }
 
+  /** An open string carries the hand, and some notes carry their past: they must be free. */
+  private static boolean follows(HandState state) {
+    return !state.isStopped() || state.moment().remembers();
+  }
+
   private double effort(int from, int to) {
     double sum = 0;
     for (int i = from; i <= Math.min(to + 1, states.size() - 1); i++) {
@@ -141,6 +146,7 @@ final class Alike {
         form.add(t.finger());
         form.add(t.harmonic());
         form.add(samePitch ? t.string() : 0);
+        form.add(state.handsOver() ? state.out().lead().finger() : t.finger());
       }
     }
     return form;

@@ -43,8 +43,11 @@ public record EqualSteps(List<Shift> shifts, double meanMm) {
 
   private static boolean follows(Shift a, Shift b) {
     boolean sameWay = a.toBase() > a.fromBase() == b.toBase() > b.fromBase();
-    double longer = Math.max(a.travelMm(), b.travelMm());
-    boolean equal = Math.abs(a.travelMm() - b.travelMm()) <= TOLERANCE * longer;
-    return a.toSlice() == b.fromSlice() && sameWay && equal;
+    return a.toSlice() == b.fromSlice() && sameWay && areEqual(a.travelMm(), b.travelMm());
+  }
+
+  /** Whether two distances in mm feel the same. */
+  static boolean areEqual(double oneMm, double otherMm) {
+    return Math.abs(oneMm - otherMm) <= TOLERANCE * Math.max(oneMm, otherMm);
   }
 }

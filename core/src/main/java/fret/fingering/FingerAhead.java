@@ -58,8 +58,8 @@ public record FingerAhead(
     int free = i;
     for (int k = i - 1; k >= 0; k--) {
       Optional<NoteFinger> place = lead(moments.get(k), fingering);
-      boolean otherPlace = place.isPresent() && place.get().base() != wanted.base();
-      boolean busy = place.isPresent() && place.get().finger() == wanted.finger();
+      boolean otherPlace = place.isPresent() && place.get().lastBase() != wanted.base();
+      boolean busy = place.isPresent() && place.get().lastFinger() == wanted.finger();
       if (place.isEmpty() || otherPlace || busy) {
         return free;
       }

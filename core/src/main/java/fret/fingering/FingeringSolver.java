@@ -9,6 +9,7 @@ import fret.search.LayeredSearch;
 import fret.search.Path;
 import fret.search.Weighted;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -29,6 +30,7 @@ public final class FingeringSolver {
   private static final int MOST_DIFFERENCE = 8;
 
   private static final int LONGEST_ALIKE = 3000;
+  private static final int MOST_REPLACED = 6;
 
   private final FingeringTask task;
   private final Instrument instrument;
@@ -148,13 +150,9 @@ public final class FingeringSolver {
 
   /** The best fingerings in order, each with another string or finger on some note. */
   public List<Fingering> nearest(int count) {
-    return search.kBest(count, FingeringSolver::places, p -> true, count).stream()
+    return search.kBest(count, HandState::places, p -> true, count).stream()
         .map(this::fingering)
         .toList();
-  }
-
-  private static Object places(HandState state) {
-    return state.touches();
   }
 
   private boolean offer(List<Fingering> chosen, Path<HandState> next, int fewest, int count) {
@@ -176,7 +174,8 @@ public final class FingeringSolver {
             there.isPresent()
                 && there.get().string() == t.string()
                 && there.get().finger() == t.finger()
-                && there.get().harmonic() == t.harmonic();
+                && there.get().harmonic() == t.harmonic()
+                && (!state.handsOver() || there.get().lastFinger() == state.out().lead().finger());
         unlike += t.held() || same ? 0 : 1;
       }
     }
@@ -243,19 +242,23 @@ public final class FingeringSolver {
 
   /**
    * Every way of playing one note (string, finger, place of the hand, pressed or touched), each
-   * with the best whole fingering that has it, cheapest first.
+   * with the best whole fingering that has it, cheapest first. Of the ways that put another finger
+   * on the note while it sounds only the cheapest few are given.
    */
   public List<Fingering> choicesAt(int note) {
     int layer = hands.layerOfNote(note);
     if (layer < 0) {
       return List.of();
     }
-    List<Fingering> found = new ArrayList<>();
-    for (Path<HandState> path :
-        search.bestThroughEach(layer, state -> wayOf(state, note)).values()) {
-      found.add(fingering(path));
-    }
-    return found.stream()
+    Map<Way, Path<HandState>> paths = search.bestThroughEach(layer, state -> wayOf(state, note));
+    List<Way> replaced =
+        paths.keySet().stream()
+            .filter(Way::isReplaced)
+            .sorted(Comparator.comparingDouble(w -> paths.get(w).effort()))
+            .toList();
+    replaced.stream().skip(MOST_REPLACED).forEach(paths::remove);
+    return paths.values().stream()
+        .map(this::fingering)
         .sorted(
             (a, b) -> {
               NoteFinger p = a.notes().get(note).orElseThrow();
@@ -269,13 +272,22 @@ public final class FingeringSolver {
         .toList();
   }
 
-  /** String, finger, place of the hand, pressed or touched. */
-  private record Way(int string, Finger finger, int base, boolean harmonic) {}
+  /** String, finger, place of the hand, pressed or touched; finger and place at the note's end. */
+  private record Way(
+      int string, Finger finger, int base, boolean harmonic, Finger last, int lastBase) {
+    boolean isReplaced() {
+      return finger != last || base != lastBase;
+    }
+  }
 
   private static Way wayOf(HandState state, int note) {
     for (HandState.Touch t : state.touches()) {
       if (t.note() == note) {
-        return new Way(t.string(), t.finger(), t.isOpen() ? 0 : state.base(), t.harmonic());
+        HandState out = state.out();
+        Finger last = state.handsOver() ? out.lead().finger() : t.finger();
+        int base = t.isOpen() ? 0 : state.base();
+        return new Way(
+            t.string(), t.finger(), base, t.harmonic(), last, t.isOpen() ? 0 : out.base());
       }
     }
     throw new IllegalArgumentException("note " + note + " does not sound there");
@@ -326,6 +338,8 @@ public final class FingeringSolver {
       for (HandState.Touch t : state.touches()) {
         if (!t.held()) {
           notes.set(t.note(), Optional.of(noteFinger(t, base, state)));
+        } else {
+          notes.set(t.note(), notes.get(t.note()).map(n -> takenOver(n, t, state)));
         }
       }
     }
@@ -361,6 +375,16 @@ public final class FingeringSolver {
         state.region(),
         t.harmonic(),
         pitch,
-        instrument.mmFromNut(t.semitone()));
+        instrument.mmFromNut(t.semitone()),
+        state.handsOver()
+            ? Optional.of(
+                new NoteFinger.Replacement(state.out().lead().finger(), state.out().base()))
+            : Optional.empty());
+  }
+
+  /** A note that sounds on, perhaps under another finger. */
+  private static NoteFinger takenOver(NoteFinger n, HandState.Touch held, HandState state) {
+    boolean same = held.finger() == n.lastFinger();
+    return same ? n : n.replacedBy(new NoteFinger.Replacement(held.finger(), state.base()));
   }
 }

@@ -67,7 +67,10 @@ final class HandLayers {
   /** The same choices, weighed otherwise. */
   LayeredProblem<HandState> weighed(List<Weighted<HandState>> terms) {
     return new LayeredProblem<>(
-        layers, terms, new HandRules(task.hand(), released, still)::mayFollow);
+        layers,
+        terms,
+        new HandRules(task.hand(), released, still)::mayFollow,
+        new LeastMove(task.hand().instrument(), terms)::atLeast);
   }
 
   private void buildLayers() {

@@ -4,7 +4,10 @@ import fret.player.HandModel;
 import fret.player.Region;
 import java.util.Set;
 
-/** The hard rules of what may follow what: held notes stay, the hand does not outgrow its reach. */
+/**
+ * The hard rules of what may follow what: held notes stay under their finger or under another that
+ * takes over, the hand does not outgrow its reach.
+ */
 final class HandRules {
   private final HandModel hand;
   private final Set<Integer> releasedAt;
@@ -20,7 +23,11 @@ final class HandRules {
     this.still = still;
   }
 
-  boolean mayFollow(HandState from, HandState to) {
+  boolean mayFollow(HandState before, HandState to) {
+    HandState from = before.out();
+    if (to.moment().remembers() && !to.past().isBetween(from, to)) {
+      return false;
+    }
     if (!still.isEmpty() && to.isShiftFrom(from) && still.contains(to.moment().slice().index())) {
       return false;
     }
@@ -71,10 +78,14 @@ final class HandRules {
         continue;
       }
       boolean kept = false;
+      boolean replaced = false;
       for (HandState.Touch f : from.touches()) {
-        kept |= f.note() == t.note() && f.string() == t.string() && f.finger() == t.finger();
+        boolean same = f.note() == t.note() && f.string() == t.string();
+        kept |= same && f.finger() == t.finger();
+        replaced |= same && f.finger() != t.finger() && !f.isOpen() && !t.isOpen();
       }
-      if (!kept || !t.isOpen() && (from.base() != to.base() || !sameThumb(from, to))) {
+      boolean sameHand = from.base() == to.base() && sameThumb(from, to);
+      if (!kept && !replaced || kept && !t.isOpen() && !sameHand) {
         return false;
       }
     }

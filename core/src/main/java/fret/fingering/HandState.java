@@ -39,7 +39,51 @@ final class HandState {
       int barres,
       int printedBroken,
       int freeHarmonics,
-      double windowMm) {}
+      double windowMm) {
+    /** Whether only the target's width tells it from an easy hand. */
+    boolean isPlain() {
+      return strain == 0
+          && trillWeakness == 0
+          && barres == 0
+          && printedBroken == 0
+          && freeHarmonics == 0;
+    }
+  }
+
+  /**
+   * How the moment was reached, where that counts for the next one.
+   *
+   * @param crossed whether the bow has crossed the way the line goes for its one note
+   * @param movedFrom where the hand stood before it moved along an arpeggio; 0 when it stayed or
+   *     that does not count
+   */
+  record Past(boolean crossed, int movedFrom) {
+    static final Past NONE = new Past(false, 0);
+
+    /** The past of {@code to} when it follows {@code from}. */
+    static Past between(HandState from, HandState to) {
+      boolean crossed = crosses(from, to);
+      int base = baseLeft(from, to);
+      return crossed || base != 0 ? new Past(crossed, base) : NONE;
+    }
+
+    /** Whether this is the past of {@code to} when it follows {@code from}. */
+    boolean isBetween(HandState from, HandState to) {
+      return crossed == crosses(from, to) && movedFrom == baseLeft(from, to);
+    }
+
+    /** Higher strings have lower numbers. */
+    private static boolean crosses(HandState from, HandState to) {
+      return (from.plane - to.plane) * to.moment.contour().turn() > 0;
+    }
+
+    private static int baseLeft(HandState from, HandState to) {
+      int way = to.moment.contour().arpeggio();
+      return from.stopped && to.isShiftFrom(from) && (to.base - from.base) * way > 0
+          ? from.base
+          : 0;
+    }
+  }
 
   private final TimedSlice moment;
   private final TimedSlice left;
@@ -48,15 +92,35 @@ final class HandState {
   private final Region region;
   private final Grip grip;
   private final boolean stopped;
+  private final boolean fourth;
   private final int fingersDown;
   private final boolean holds;
   private final double plane;
   private final int lowestString;
   private final int highestString;
   private final Touch lead;
+  private final Past past;
+  private final HandState handover;
+  private final boolean takesOver;
 
   HandState(
       TimedSlice moment, TimedSlice left, List<Touch> touches, int base, Region region, Grip grip) {
+    this(moment, left, touches, base, region, grip, Past.NONE, null, false);
+  }
+
+  private HandState(
+      TimedSlice moment,
+      TimedSlice left,
+      List<Touch> touches,
+      int base,
+      Region region,
+      Grip grip,
+      Past past,
+      HandState handover,
+      boolean takesOver) {
+    this.past = past;
+    this.handover = handover;
+    this.takesOver = takesOver;
     this.moment = moment;
     this.left = left;
     this.touches = List.copyOf(touches);
@@ -68,9 +132,11 @@ final class HandState {
     int low = 0;
     int high = Integer.MAX_VALUE;
     int down = 0;
+    boolean fourth = false;
     Touch last = null;
     for (Touch t : touches) {
       down += t.isOpen() ? 0 : 1;
+      fourth |= t.finger() == Finger.FOURTH;
       low = Math.max(low, t.string());
       high = Math.min(high, t.string());
       if (!t.held()) {
@@ -81,11 +147,52 @@ final class HandState {
     }
     this.holds = count < touches.size();
     this.stopped = down > 0;
+    this.fourth = fourth;
     this.fingersDown = down;
     this.plane = sum / Math.max(1, count);
     this.lowestString = low;
     this.highestString = high;
     this.lead = last;
+  }
+
+  /** The same hand with another past. */
+  HandState reached(Past other) {
+    return new HandState(moment, left, touches, base, region, grip, other, handover, takesOver);
+  }
+
+  /** The hand that puts another finger on its note while it sounds, and so moves. */
+  HandState handingOverTo(HandState other) {
+    HandState after =
+        new HandState(
+            moment,
+            left,
+            other.touches,
+            other.base,
+            other.region,
+            other.grip,
+            Past.NONE,
+            null,
+            true);
+    return new HandState(moment, left, touches, base, region, grip, past, after, false);
+  }
+
+  Past past() {
+    return past;
+  }
+
+  /** The hand that goes on from here: another one where a finger was replaced. */
+  HandState out() {
+    return handover == null ? this : handover;
+  }
+
+  /** Whether another finger takes the note over while it sounds. */
+  boolean handsOver() {
+    return handover != null;
+  }
+
+  /** Whether this hand has taken a sounding note over. */
+  boolean takesOver() {
+    return takesOver;
   }
 
   TimedSlice moment() {
@@ -123,6 +230,10 @@ final class HandState {
     return holds;
   }
 
+  boolean hasFourth() {
+    return fourth;
+  }
+
   /** How many fingers are down. */
   int fingersDown() {
     return fingersDown;
@@ -155,16 +266,25 @@ final class HandState {
     return stopped && from != null && from.base != FREE && from.base != base;
   }
 
-  /** Time for the hand to get here: half of the note it left, and all that lies between. */
+  /**
+   * Time for the hand to get here: half of the note it left, and all that lies between. A finger
+   * that is replaced moves within the first half, and then half of the rest is left.
+   */
   double transitMs(HandState from) {
     TimedSlice origin = from.left();
     double gap = Math.max(0, moment.startMs() - origin.endMs());
-    return Math.max(5, 0.5 * origin.durationMs() + gap);
+    double share = from.takesOver ? 0.25 : 0.5;
+    return Math.max(5, share * origin.durationMs() + gap);
   }
 
   /** Time from the start of the state before to the start of this one, in seconds. */
   double sinceStartSeconds(HandState from) {
     return Math.max(0.02, (moment.startMs() - from.moment.startMs()) / 1000);
+  }
+
+  /** What a page would show: strings and fingers, with those that are replaced. */
+  Object places() {
+    return handover == null ? touches : List.of(touches, handover.touches);
   }
 
   /** The same class: nothing that a player would notice differs. */
@@ -174,6 +294,7 @@ final class HandState {
     return List.of(
         strings,
         stopped ? base : 0,
+        handover == null ? 0 : handover.base,
         region == Region.THUMB && stopped,
         touches.stream().map(Touch::harmonic).toList());
   }

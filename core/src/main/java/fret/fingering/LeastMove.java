@@ -17,8 +17,7 @@ final class LeastMove {
     int bases = instrument.highestSemitone() + 2;
     double perBit = weight(terms, EffortKind.SHIFT);
     double perMm = weight(terms, EffortKind.TRAVEL);
-    double widest =
-        Grips.HARMONIC_WINDOWS * instrument.windowMm(1, Instrument.TOLERANCE_CENTS);
+    double widest = Grips.HARMONIC_WINDOWS * instrument.windowMm(1, Instrument.TOLERANCE_CENTS);
     this.perString = weight(terms, EffortKind.CROSSING);
     this.shift = new double[bases][bases];
     for (int a = 1; a < bases; a++) {

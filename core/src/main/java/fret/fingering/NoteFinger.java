@@ -6,6 +6,7 @@ import fret.player.Region;
 import fret.score.Head;
 import fret.score.ResolvedPassage;
 import java.util.Objects;
+import java.util.Optional;
 
 /**
  * How one note is fingered.
@@ -18,6 +19,7 @@ import java.util.Objects;
  * @param harmonic touched as a natural harmonic
  * @param sounding what is heard
  * @param mmFromNut where the finger stands
+ * @param replaced the finger that takes over while the note sounds
  */
 public record NoteFinger(
     int note,
@@ -28,8 +30,17 @@ public record NoteFinger(
     Region region,
     boolean harmonic,
     Pitch sounding,
-    double mmFromNut) {
+    double mmFromNut,
+    Optional<Replacement> replaced) {
+  /**
+   * Another finger that takes the note over while it sounds.
+   *
+   * @param base where the hand then stands
+   */
+  public record Replacement(Finger by, int base) {}
+
   public NoteFinger {
+    Objects.requireNonNull(replaced);
     Objects.requireNonNull(finger);
     Objects.requireNonNull(region);
   }
@@ -48,8 +59,77 @@ public record NoteFinger(
     return harmonic ? "h" + finger.digit() : finger.digit();
   }
 
-  /** Same string and finger. */
+  /** The note as it ends: under the finger that took over, if one did. */
+  public NoteFinger last() {
+    return new NoteFinger(
+        note,
+        string,
+        lastFinger(),
+        semitone,
+        lastBase(),
+        region,
+        harmonic,
+        sounding,
+        mmFromNut,
+        Optional.empty());
+  }
+
+  /** The same note, taken over by another finger while it sounds. */
+  NoteFinger replacedBy(Replacement other) {
+    return new NoteFinger(
+        note,
+        string,
+        finger,
+        semitone,
+        base,
+        region,
+        harmonic,
+        sounding,
+        mmFromNut,
+        Optional.of(other));
+  }
+
+  /** Fingers as printed: "1-4" where one is replaced. */
+  public String fingers() {
+    return replaced.map(r -> finger.digit() + "-" + r.by().digit()).orElse(finger.digit());
+  }
+
+  /** All digits as printed, with h before them for a natural harmonic. */
+  public String digits() {
+    return harmonic ? "h" + fingers() : fingers();
+  }
+
+  /** The finger that leaves the note. */
+  public Finger lastFinger() {
+    return replaced.map(Replacement::by).orElse(finger);
+  }
+
+  /** Where the hand stands at the end of the note. */
+  public int lastBase() {
+    return replaced.map(Replacement::base).orElse(base);
+  }
+
+  /** Same string and fingers. */
   public boolean samePlace(NoteFinger other) {
-    return string == other.string && finger == other.finger && harmonic == other.harmonic;
+    return string == other.string
+        && finger == other.finger
+        && harmonic == other.harmonic
+        && lastFinger() == other.lastFinger();
+  }
+
+  /**
+   * Whether a finger of this note stands so.
+   *
+   * @param otherBase 0 when that is not decided yet
+   * @param held whether the note sounds on from before
+   */
+  boolean stands(Finger other, int otherBase, boolean held) {
+    boolean first = other == finger && fits(base, otherBase);
+    boolean last = other == lastFinger() && fits(lastBase(), otherBase);
+    return first || last && (held || replaced.isPresent());
+  }
+
+  private boolean fits(int own, int otherBase) {
+    return isOpen() || otherBase == 0 || own == otherBase;
   }
 }

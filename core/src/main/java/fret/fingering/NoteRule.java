@@ -9,6 +9,7 @@ import java.util.Optional;
  *
  * @param note index of the sounding note
  * @param finger the finger concerned; empty for any
+ * @param replacedBy the finger that must take the note over while it sounds; empty for none asked
  * @param string the string concerned, 1 the highest; 0 for any
  * @param base where the hand stands, in semitones above the open string; 0 for anywhere. An open
  *     string leaves the hand free and always suits
@@ -17,8 +18,15 @@ import java.util.Optional;
  * @param forbidden true for a ban, false for a pin
  */
 public record NoteRule(
-    int note, Optional<Finger> finger, int string, int base, boolean harmonic, boolean forbidden) {
+    int note,
+    Optional<Finger> finger,
+    Optional<Finger> replacedBy,
+    int string,
+    int base,
+    boolean harmonic,
+    boolean forbidden) {
   public NoteRule {
+    Objects.requireNonNull(replacedBy);
     Objects.requireNonNull(finger);
     if (forbidden && finger.isEmpty() && string == 0 && base == 0) {
       throw new IllegalArgumentException("a ban of everything");
@@ -26,7 +34,7 @@ public record NoteRule(
   }
 
   public NoteRule(int note, Optional<Finger> finger, int string, boolean forbidden) {
-    this(note, finger, string, 0, false, forbidden);
+    this(note, finger, Optional.empty(), string, 0, false, forbidden);
   }
 
   /** Asks for a finger on a string (0: any). */
@@ -41,7 +49,7 @@ public record NoteRule(
 
   /** Asks for a place of the hand. */
   public static NoteRule inPosition(int note, int base) {
-    return new NoteRule(note, Optional.empty(), 0, base, false, false);
+    return new NoteRule(note, Optional.empty(), Optional.empty(), 0, base, false, false);
   }
 
   /** Forbids a finger, or the open string. */
@@ -57,7 +65,9 @@ public record NoteRule(
    */
   boolean admits(int otherString, Finger otherFinger, boolean freeHarmonic, int otherBase) {
     boolean matches =
-        (finger.isEmpty() || finger.get() == otherFinger)
+        (finger.isEmpty()
+                || finger.get() == otherFinger
+                || replacedBy.filter(f -> f == otherFinger).isPresent())
             && (string == 0 || string == otherString)
             && (base == 0 || otherBase == 0 || otherFinger == Finger.OPEN || base == otherBase)
             && (finger.isEmpty() || forbidden || harmonic == freeHarmonic);

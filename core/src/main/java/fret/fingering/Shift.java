@@ -63,6 +63,23 @@ public record Shift(
     return difficultyBits / PRACTISED_BITS_PER_SECOND * 1000;
   }
 
+  /** Whether a finger is replaced on a note that sounds on. */
+  public boolean isOnHeldNote() {
+    return fromNote == toNote;
+  }
+
+  /** How the note that is left is fingered; empty where the fingering does not have it. */
+  public Optional<NoteFinger> left(Fingering fingering) {
+    Optional<NoteFinger> place = fingering.notes().get(fromNote);
+    return isOnHeldNote() ? place : place.map(NoteFinger::last);
+  }
+
+  /** How the note that is reached is fingered; empty where the fingering does not have it. */
+  public Optional<NoteFinger> reached(Fingering fingering) {
+    Optional<NoteFinger> place = fingering.notes().get(toNote);
+    return isOnHeldNote() ? place.map(NoteFinger::last) : place;
+  }
+
   /** Whether the hand moves up the string, towards the bridge. */
   public boolean isUp() {
     return toBase > fromBase;

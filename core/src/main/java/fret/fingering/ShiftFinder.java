@@ -29,30 +29,36 @@ final class ShiftFinder {
       if (!to.isStopped()) {
         continue;
       }
-      if (lastStopped >= 0 && to.isShiftFrom(states.get(i - 1))) {
-        found.add(shift(states, lastStopped, i));
+      if (lastStopped >= 0 && to.isShiftFrom(states.get(i - 1).out())) {
+        int moves = i - lastStopped > 1 ? lastStopped + 1 : lastStopped;
+        HandState from = states.get(lastStopped).out();
+        found.add(shift(from, states.get(i - 1).out(), to, states.get(moves)));
+      }
+      if (to.handsOver()) {
+        found.add(shift(to, to, to.out(), to));
       }
       lastStopped = i;
     }
     return found;
   }
 
-  private Shift shift(List<HandState> states, int fromIndex, int toIndex) {
-    HandState from = states.get(fromIndex);
-    HandState before = states.get(toIndex - 1);
-    HandState to = states.get(toIndex);
+  /**
+   * A shift.
+   *
+   * @param from the hand with the last finger down; {@code before} the hand of the moment before,
+   *     which may be an open string
+   * @param moves the moment during which the hand moves
+   */
+  private Shift shift(HandState from, HandState before, HandState to, HandState moves) {
     HandState.Touch reached = arrival(to);
     HandState.Touch left = departure(from, reached);
     int moved = to.base() - from.base();
-    boolean open = toIndex - fromIndex > 1;
-    int moveSlice =
-        open ? states.get(fromIndex + 1).moment().slice().index() : from.moment().slice().index();
     return new Shift(
         left.note(),
         reached.note(),
         from.moment().slice().index(),
         to.moment().slice().index(),
-        moveSlice,
+        moves.moment().slice().index(),
         left.finger(),
         reached.finger(),
         left.string(),

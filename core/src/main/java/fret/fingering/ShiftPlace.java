@@ -12,6 +12,7 @@ final class ShiftPlace {
   enum Cover {
     OPEN_STRING("open string"),
     REST("rest"),
+    HELD_NOTE("held note"),
     REPEATED_NOTE("repeated note"),
     NEIGHBOURS("semitone between neighbouring fingers"),
     BOW_CHANGE("bow change"),
@@ -37,6 +38,9 @@ final class ShiftPlace {
    * @param from the moment before, which may be an open string
    */
   static Cover cover(HandState from, HandState to) {
+    if (to.takesOver()) {
+      return Cover.HELD_NOTE;
+    }
     if (!from.isStopped()) {
       return Cover.OPEN_STRING;
     }
@@ -63,7 +67,7 @@ final class ShiftPlace {
       return 0;
     }
     return switch (cover(from, to)) {
-      case OPEN_STRING, REST, REPEATED_NOTE -> 0;
+      case OPEN_STRING, REST, HELD_NOTE, REPEATED_NOTE -> 0;
       case NEIGHBOURS -> ADJACENT;
       case BOW_CHANGE -> BOW_CHANGE;
       case NOTHING -> 1;
@@ -72,7 +76,8 @@ final class ShiftPlace {
 
   /** 1 for a shift in mid-phrase that arrives between two beats. */
   static double offBeat(HandState from, HandState to) {
-    boolean free = !from.isStopped() || from.moment().slice().restAfter().signum() > 0;
+    boolean rests = from.moment().slice().restAfter().signum() > 0;
+    boolean free = !from.isStopped() || rests || to.takesOver();
     return to.isShiftFrom(from) && !free && !to.moment().onBeat() ? 1 : 0;
   }
 

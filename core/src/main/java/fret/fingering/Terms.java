@@ -61,7 +61,9 @@ final class Terms {
       case CROSSING -> move(kind, Terms::crossing);
       case SLUR_CROSSING ->
           move(kind, (f, t) -> t.moment().slice().slurredInto() ? crossing(f, t) : 0);
-      case CROSS_BACK -> move(kind, (f, t) -> t.moment().excursion() ? crossing(f, t) : 0);
+      case CROSS_BACK -> move(kind, Terms::crossedBack);
+      case UNEVEN -> move(kind, this::uneven);
+      case ANCHOR -> move(kind, Terms::anchorLost);
       case COLOUR -> move(kind, Terms::colour);
       case BRILLIANCE -> move(kind, this::brilliance);
       case SKIP -> move(kind, Terms::skipped);
@@ -70,6 +72,7 @@ final class Terms {
       case WEAK_PAIR -> move(kind, this::weakPair);
       case STRETCH -> own(kind, s -> s.grip().strain());
       case SWAP -> move(kind, Terms::swap);
+      case TAKE_OVER -> move(kind, Terms::takeOver);
       case CHORD_HOP -> move(kind, ChordMoves::hops);
       case CHORD_LOST -> move(kind, ChordMoves::lost);
       case OPEN_LONG -> own(kind, Terms::openLong);
@@ -90,18 +93,39 @@ final class Terms {
     };
   }
 
-  private static final EffortTerm.Guard<HandState> SHIFTS = (f, t) -> t.isShiftFrom(f);
+  private static final EffortTerm.Guard<HandState> SHIFTS =
+      (f, t) -> t.handsOver() || t.isShiftFrom(f.out());
   private static final EffortTerm.Guard<HandState> CROSSES = (f, t) -> f.plane() != t.plane();
   private static final EffortTerm.Guard<HandState> CHORDS =
       (f, t) -> f.fingersDown() > 1 && t.fingersDown() > 1;
+  private static final EffortTerm.Guard<HandState> RETURNS =
+      (f, t) -> t.moment().contour().comesBack();
   private static final EffortTerm.Guard<HandState> FINGER_TO_FINGER =
-      (f, t) -> f.lead() != null && t.lead() != null && !f.lead().isOpen() && !t.lead().isOpen();
+      (f, t) -> isStopped(f.out().lead()) && isStopped(t.lead());
+  private static final EffortTerm.Guard<HandState> SOUNDS_ON = (f, t) -> t.handsOver() || t.holds();
+
+  private static boolean isStopped(HandState.Touch touch) {
+    return touch != null && !touch.isOpen();
+  }
+
+  private static final EffortTerm.Guard<HandState> OPEN =
+      (f, t) -> t.fingersDown() < t.touches().size();
+  private static final EffortTerm.Guard<HandState> FOURTHS =
+      (f, t) -> t.handsOver() || t.hasFourth();
+  private static final EffortTerm.Guard<HandState> SPECIAL =
+      (f, t) -> t.handsOver() || !t.grip().isPlain();
 
   private static EffortTerm.Guard<HandState> guardOf(EffortKind kind) {
     return switch (kind) {
-      case SHIFT, RUSH, TRAVEL, SLUR_SHIFT, UNCOVERED, OFF_BEAT, LANDING, SLIDE_HEARD -> SHIFTS;
+      case SHIFT, RUSH, TRAVEL, SLUR_SHIFT, UNCOVERED, OFF_BEAT, LANDING, SLIDE_HEARD, UNEVEN ->
+          SHIFTS;
       case CROSSING, SLUR_CROSSING, CROSS_BACK, COLOUR, SKIP -> CROSSES;
       case CHORD_HOP, CHORD_LOST -> CHORDS;
+      case ANCHOR -> RETURNS;
+      case OPEN_LONG, OPEN_STRING, OPEN_LOUD -> OPEN;
+      case FOURTH, FOURTH_LONG -> FOURTHS;
+      case STRETCH, HARMONIC, BARRE, WEAK_TRILL, PRINTED -> SPECIAL;
+      case TAKE_OVER -> SOUNDS_ON;
       case SAME_FINGER, SLIDE, WEAK_PAIR, SWAP -> FINGER_TO_FINGER;
       default -> EffortTerm.Guard.always();
     };
@@ -128,14 +152,23 @@ final class Terms {
       return kind.description();
     }
 
+    /**
+     * A move is the way from the hand that stood last, and the way to another finger on the same
+     * note; a hand that changes on its note is as hard as the harder of the two.
+     */
     @Override
     public double amount(HandState from, HandState to) {
-      return dependsOnPrevious && from == null ? 0 : rule.applyAsDouble(from, to);
+      if (dependsOnPrevious) {
+        double into = from == null ? 0 : rule.applyAsDouble(from.out(), to);
+        return to.handsOver() ? into + rule.applyAsDouble(to, to.out()) : into;
+      }
+      double own = rule.applyAsDouble(null, to);
+      return to.handsOver() ? Math.max(own, rule.applyAsDouble(null, to.out())) : own;
     }
   }
 
   private static EffortTerm<HandState> own(EffortKind kind, ToDoubleFunction<HandState> rule) {
-    return new Term(kind, false, EffortTerm.Guard.always(), (from, to) -> rule.applyAsDouble(to));
+    return new Term(kind, false, guardOf(kind), (from, to) -> rule.applyAsDouble(to));
   }
 
   private static EffortTerm<HandState> move(
@@ -161,7 +194,12 @@ final class Terms {
     if (travel == 0) {
       return 0;
     }
-    return Math.log(travel / to.grip().windowMm() + 1) / LOG_2;
+    return bits(travel, to.grip().windowMm());
+  }
+
+  /** log2(D/W + 1). */
+  static double bits(double travelMm, double windowMm) {
+    return Math.log(travelMm / windowMm + 1) / LOG_2;
   }
 
   private static double perSecond(double bits, HandState from, HandState to) {
@@ -206,12 +244,60 @@ final class Terms {
     return instrument.open(t.string()).midi() + t.semitone();
   }
 
+  /** Strings crossed back after one note for which the bow crossed the other way. */
+  private static double crossedBack(HandState from, HandState to) {
+    boolean back = (from.plane() - to.plane()) * from.moment().contour().turn() < 0;
+    return back && from.past().crossed() ? crossing(from, to) : 0;
+  }
+
+  /** 1 for the second of two shifts in a row within an arpeggio that differ in distance. */
+  private double uneven(HandState from, HandState to) {
+    int first = from.past().movedFrom();
+    boolean chain =
+        first != 0 && to.isShiftFrom(from) && from.base() > first == to.base() > from.base();
+    if (!chain) {
+      return 0;
+    }
+    double before = Math.abs(mmFromNut[from.base()] - mmFromNut[first]);
+    return EqualSteps.areEqual(before, travelMm(from, to)) ? 0 : 1;
+  }
+
+  /** The note comes straight back, and its finger cannot stay down in the meantime. */
+  private static double anchorLost(HandState from, HandState to) {
+    HandState.Touch a = from.lead();
+    HandState.Touch b = to.lead();
+    boolean comesBack = to.moment().contour().comesBack() && !to.takesOver();
+    if (!comesBack || !isStopped(a) || b == null) {
+      return 0;
+    }
+    boolean used = b.finger() == a.finger() && b.semitone() != a.semitone();
+    return used || to.isShiftFrom(from) ? 1 : 0;
+  }
+
+  /** Sounding notes that another finger takes over. */
+  private static double takeOver(HandState from, HandState to) {
+    if (to.takesOver()) {
+      return 1;
+    }
+    if (!to.holds()) {
+      return 0;
+    }
+    int count = 0;
+    for (HandState.Touch a : from.touches()) {
+      for (HandState.Touch b : to.touches()) {
+        count += b.held() && b.note() == a.note() && b.finger() != a.finger() ? 1 : 0;
+      }
+    }
+    return count;
+  }
+
   private static double swap(HandState from, HandState to) {
     HandState.Touch a = from.lead();
     HandState.Touch b = to.lead();
     boolean samePlace =
         a != null && b != null && a.string() == b.string() && a.semitone() == b.semitone();
-    return samePlace && a.finger() != b.finger() && !a.isOpen() ? 1 : 0;
+    boolean again = samePlace && a.finger() != b.finger() && !a.isOpen() && !b.held();
+    return again && !to.takesOver() ? 1 : 0;
   }
 
   private static double openString(HandState s) {
@@ -255,7 +341,8 @@ final class Terms {
   }
 
   private static double slurShift(HandState from, HandState to) {
-    return to.isShiftFrom(from) && from.isStopped() && to.moment().slice().slurredInto() ? 1 : 0;
+    boolean inSlur = to.moment().slice().slurredInto() && !to.takesOver();
+    return to.isShiftFrom(from) && from.isStopped() && inSlur ? 1 : 0;
   }
 
   private static double crossing(HandState from, HandState to) {

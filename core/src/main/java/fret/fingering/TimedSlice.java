@@ -10,7 +10,7 @@ import fret.score.Slice;
  * @param loudness printed dynamic in force, 0 for ppp to 7 for fff; {@link #MEZZO_FORTE} when none
  *     is printed
  * @param onBeat whether it stands on a beat of the metre
- * @param excursion a single note between two others that lie within a tone of each other
+ * @param contour how the line runs over it
  * @param vibrato whether the player wants vibrato here
  */
 record TimedSlice(
@@ -19,7 +19,7 @@ record TimedSlice(
     double endMs,
     int loudness,
     boolean onBeat,
-    boolean excursion,
+    Contour contour,
     boolean vibrato) {
   static final int PIANO = 2;
   static final int MEZZO_FORTE = 4;
@@ -31,5 +31,10 @@ record TimedSlice(
 
   double seconds() {
     return durationMs() / 1000;
+  }
+
+  /** Whether what comes next depends on how the hand and the bow came here. */
+  boolean remembers() {
+    return contour.turn() != 0 || contour.arpeggio() != 0;
   }
 }

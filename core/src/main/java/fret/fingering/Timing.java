@@ -46,7 +46,7 @@ final class Timing {
               Math.max(end, start[i] + 1),
               level == null ? TimedSlice.MEZZO_FORTE : level.getValue(),
               onBeat(passage, slice),
-              isExcursion(passage, i),
+              Contour.of(passage, i, (Math.max(end, start[i] + 1) - start[i]) / 1000),
               slice.starting().stream().anyMatch(vibrato::contains)));
     }
     return timed;
@@ -95,26 +95,5 @@ final class Timing {
     boolean pickUp = bar.start().signum() < 0 && lead.signum() > 0;
     Fraction at = slice.onset().subtract(bar.start()).add(pickUp ? lead : Fraction.ZERO);
     return bar.time().groupStarts().contains(at);
-  }
-
-  private static boolean isExcursion(ResolvedPassage passage, int i) {
-    List<Slice> slices = passage.slices();
-    if (i == 0 || i + 1 >= slices.size()) {
-      return false;
-    }
-    Slice before = slices.get(i - 1);
-    Slice here = slices.get(i);
-    Slice after = slices.get(i + 1);
-    boolean single =
-        before.starting().size() == 1
-            && here.starting().size() == 1
-            && after.starting().size() == 1
-            && here.held().isEmpty();
-    boolean joined = before.restAfter().signum() == 0 && here.restAfter().signum() == 0;
-    return single && joined && Math.abs(midi(passage, before) - midi(passage, after)) <= 2;
-  }
-
-  private static int midi(ResolvedPassage passage, Slice slice) {
-    return passage.notes().get(slice.starting().get(0)).pitch().midi();
   }
 }

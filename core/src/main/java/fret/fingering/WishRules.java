@@ -79,9 +79,11 @@ public final class WishRules {
   }
 
   private void printed(int index, SoundingNote note) {
-    Optional<Finger> finger = Finger.ofDigit(note.printedFinger());
+    Optional<Finger> finger = note.startingFinger();
     if (finger.isPresent() || note.printedString() > 0) {
-      rules.add(new NoteRule(index, finger, note.printedString(), false));
+      rules.add(
+          new NoteRule(
+              index, finger, note.replacingFinger(), note.printedString(), 0, false, false));
     }
   }
 }

@@ -131,8 +131,8 @@ public final class Sheets {
   private static void shiftDrill(PageMaker maker, Workbench bench, Chunk chunk) {
     Fingering f = bench.fingering();
     for (Shift s : f.shifts()) {
-      Optional<NoteFinger> left = f.notes().get(s.fromNote());
-      Optional<NoteFinger> reached = f.notes().get(s.toNote());
+      Optional<NoteFinger> left = s.left(f);
+      Optional<NoteFinger> reached = s.reached(f);
       if (chunk.id().equals("spot-" + s.toSlice()) && left.isPresent() && reached.isPresent()) {
         Score score =
             ShiftDrill.notation(

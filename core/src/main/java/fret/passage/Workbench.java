@@ -158,29 +158,31 @@ public record Workbench(
           .pin(key)
           .or(() -> marks.adopted(key))
           .ifPresent(
-              m -> rules.add(new NoteRule(note, m.finger(), m.string(), 0, m.harmonic(), false)));
+              m ->
+                  rules.add(
+                      new NoteRule(
+                          note, m.finger(), m.replacedBy(), m.string(), 0, m.harmonic(), false)));
     }
     return rules;
   }
 
   /** The change that pins a note as it is played elsewhere. */
   public Change pin(NoteFinger place) {
-    boolean touched = place.harmonic() && !place.isPrintedHarmonic(resolved);
-    return pin(place.note(), Optional.of(place.finger()), place.string(), touched);
+    return pin(place.note(), mark(place, Mark.Standing.PINNED), "finger " + place.digits());
   }
 
   /** The change that pins a finger, a string or both on a note; a pin replaces the one before. */
   public Change pin(int note, Optional<Finger> finger, int string) {
-    return pin(note, finger, string, false);
-  }
-
-  private Change pin(int note, Optional<Finger> finger, int string, boolean harmonic) {
     SoundingNote n = resolved.notes().get(note);
     String what =
         finger
             .map(f -> "finger " + f.digit())
             .orElse("string " + task.hand().instrument().stringName(string));
-    Mark mark = new Mark(n.key(), finger, string, harmonic, Mark.Standing.PINNED);
+    return pin(note, new Mark(n.key(), finger, string, Mark.Standing.PINNED), what);
+  }
+
+  private Change pin(int note, Mark mark, String what) {
+    SoundingNote n = resolved.notes().get(note);
     return new Change.MarksChange(
         "Pin " + what + " on " + n.pitch() + ", bar " + n.bar(),
         passage.marks(),
@@ -210,17 +212,20 @@ public record Workbench(
   private List<Mark> marks(Fingering chosen, Mark.Standing standing) {
     List<Mark> marks = new ArrayList<>();
     for (int i = 0; i < chosen.notes().size(); i++) {
-      NoteKey key = resolved.notes().get(i).key();
-      chosen
-          .notes()
-          .get(i)
-          .ifPresent(
-              p -> {
-                boolean touched = p.harmonic() && !p.isPrintedHarmonic(resolved);
-                marks.add(new Mark(key, Optional.of(p.finger()), p.string(), touched, standing));
-              });
+      chosen.notes().get(i).ifPresent(p -> marks.add(mark(p, standing)));
     }
     return marks;
+  }
+
+  private Mark mark(NoteFinger p, Mark.Standing standing) {
+    boolean touched = p.harmonic() && !p.isPrintedHarmonic(resolved);
+    return new Mark(
+        resolved.notes().get(p.note()).key(),
+        Optional.of(p.finger()),
+        p.replaced().map(NoteFinger.Replacement::by),
+        p.string(),
+        touched,
+        standing);
   }
 
   private Change marked(String name, Marks after) {
@@ -338,7 +343,7 @@ public record Workbench(
         h.tieStart(),
         h.tieStop(),
         h.harmonic(),
-        place == null ? "" : place.finger().digit(),
+        place == null ? "" : place.fingers(),
         place == null ? 0 : place.string());
   }
 

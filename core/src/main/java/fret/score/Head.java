@@ -10,7 +10,8 @@ import java.util.Objects;
  *     in the sounding octave
  * @param accidental the printed sign, or {@link Accidental#NONE}
  * @param harmonic whether and how the note is a harmonic, and which of its pitches this head tells
- * @param printedFinger digit printed on the page ("0" to "4", "T"), or empty
+ * @param printedFinger digit printed on the page ("0" to "4", "T"; "1-4" where the finger is
+ *     replaced while the note sounds), or empty
  * @param printedString printed string, 1 the highest, or 0
  */
 public record Head(

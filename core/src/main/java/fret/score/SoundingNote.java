@@ -1,8 +1,10 @@
 package fret.score;
 
+import fret.instrument.Finger;
 import fret.pitch.Pitch;
 import java.util.List;
 import java.util.Objects;
+import java.util.Optional;
 import org.apache.commons.numbers.fraction.Fraction;
 
 /**
@@ -13,6 +15,7 @@ import org.apache.commons.numbers.fraction.Fraction;
  * @param pitch the sounding pitch; for an artificial harmonic the stopped pitch
  * @param duration in whole notes, ties included; 0 for grace notes
  * @param harmonic whether it is a harmonic
+ * @param printedFinger see {@link Head}
  * @param auxiliaries neighbours that an ornament needs a finger for, sounding pitches
  */
 public record SoundingNote(
@@ -31,6 +34,17 @@ public record SoundingNote(
     Objects.requireNonNull(key);
     Objects.requireNonNull(pitch);
     auxiliaries = List.copyOf(auxiliaries);
+  }
+
+  /** The printed finger with which the note starts; empty for none. */
+  public Optional<Finger> startingFinger() {
+    return Finger.ofDigit(printedFinger.split("-", 2)[0]);
+  }
+
+  /** The printed finger that takes the note over while it sounds; empty for none. */
+  public Optional<Finger> replacingFinger() {
+    String[] digits = printedFinger.split("-", 2);
+    return digits.length < 2 ? Optional.empty() : Finger.ofDigit(digits[1]);
   }
 
   public boolean isGrace() {

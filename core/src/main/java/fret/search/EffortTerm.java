@@ -21,7 +21,8 @@ public interface EffortTerm<S> {
 
   /**
    * When the term can be other than 0 at all. Terms that share one guard object are asked together,
-   * so that the guard is tested once for all of them; it must be cheap.
+   * so that the guard is tested once for all of them; it must be cheap. It is asked without a
+   * choice before ({@code null}) where the term does not depend on one.
    */
   default Guard<S> guard() {
     return Guard.always();

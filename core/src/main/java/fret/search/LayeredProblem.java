@@ -16,7 +16,9 @@ public final class LayeredProblem<S> {
   private final List<Weighted<S>> ownTerms;
   private final List<Weighted<S>> moveTerms;
   private final Group<S>[] groups;
+  private final Group<S>[] ownGroups;
   private final Follows<S> allowed;
+  private final Bound<S> bound;
 
   /** Terms with the same guard. */
   private record Group<S>(EffortTerm.Guard<S> guard, Weighted<S>[] terms) {}
@@ -32,14 +34,33 @@ public final class LayeredProblem<S> {
     boolean mayFollow(S from, S to);
   }
 
+  /** A cheap lower bound of the effort of a way, so that hopeless ones need not be weighed. */
+  @FunctionalInterface
+  public interface Bound<S> {
+    /** 0 or more, and never above the effort of the way. */
+    double atLeast(S from, S to);
+  }
+
   /**
    * @param layers the choices at each moment, none of them empty
    * @param terms what makes a choice hard; those without weight are not asked
    * @param allowed which state may follow which
    */
   public LayeredProblem(List<List<S>> layers, List<Weighted<S>> terms, Follows<S> allowed) {
+    this(layers, terms, allowed, (from, to) -> 0);
+  }
+
+  /**
+   * @param layers the choices at each moment, none of them empty
+   * @param terms what makes a choice hard; those without weight are not asked
+   * @param allowed which state may follow which
+   * @param bound a lower bound of the effort of a way under these terms
+   */
+  public LayeredProblem(
+      List<List<S>> layers, List<Weighted<S>> terms, Follows<S> allowed, Bound<S> bound) {
     this.layers = layers.stream().map(List::copyOf).toList();
     this.allowed = Objects.requireNonNull(allowed);
+    this.bound = Objects.requireNonNull(bound);
     for (int i = 0; i < layers.size(); i++) {
       if (layers.get(i).isEmpty()) {
         throw new IllegalArgumentException("layer " + i + " has no state");
@@ -49,6 +70,7 @@ public final class LayeredProblem<S> {
     this.ownTerms = weighing.stream().filter(w -> !w.term().dependsOnPrevious()).toList();
     this.moveTerms = weighing.stream().filter(w -> w.term().dependsOnPrevious()).toList();
     this.groups = groups(moveTerms);
+    this.ownGroups = groups(ownTerms);
   }
 
   @SuppressWarnings("unchecked")
@@ -64,19 +86,22 @@ public final class LayeredProblem<S> {
 
   /** The same terms and rules over other layers. */
   LayeredProblem<S> withLayers(List<List<S>> other) {
-    return new LayeredProblem<>(other, ownTerms, moveTerms, allowed);
+    return new LayeredProblem<>(other, ownTerms, moveTerms, allowed, bound);
   }
 
   private LayeredProblem(
       List<List<S>> layers,
       List<Weighted<S>> ownTerms,
       List<Weighted<S>> moveTerms,
-      Follows<S> allowed) {
+      Follows<S> allowed,
+      Bound<S> bound) {
     this.layers = layers;
     this.ownTerms = ownTerms;
     this.moveTerms = moveTerms;
     this.groups = groups(moveTerms);
+    this.ownGroups = groups(ownTerms);
     this.allowed = allowed;
+    this.bound = bound;
   }
 
   public List<List<S>> layers() {
@@ -87,11 +112,19 @@ public final class LayeredProblem<S> {
     return allowed;
   }
 
+  Bound<S> bound() {
+    return bound;
+  }
+
   /** Effort of a state apart from what was before it. */
   public double ownEffort(S state) {
     double sum = 0;
-    for (int i = 0; i < ownTerms.size(); i++) {
-      sum += ownTerms.get(i).effort(null, state);
+    for (Group<S> group : ownGroups) {
+      if (group.guard().mayCount(null, state)) {
+        for (Weighted<S> w : group.terms()) {
+          sum += w.effort(null, state);
+        }
+      }
     }
     return sum;
   }

@@ -28,7 +28,6 @@ public final class LayeredSearch<S> {
   private final double[][] own;
   private final double[][] forward;
   private final int[][] from;
-  private final int[][] cheapestFirst;
   private double[][] backward;
   private int[][] next;
 
@@ -38,7 +37,6 @@ public final class LayeredSearch<S> {
     this.own = new double[length][];
     this.forward = new double[length][];
     this.from = new int[length][];
-    this.cheapestFirst = new int[length][];
     for (int i = 0; i < length; i++) {
       List<S> layer = problem.layers().get(i);
       own[i] = new double[layer.size()];
@@ -50,6 +48,7 @@ public final class LayeredSearch<S> {
   }
 
   private void fillForward() {
+    Start<S>[] starts = null;
     for (int i = 0; i < length; i++) {
       List<S> layer = problem.layers().get(i);
       forward[i] = new double[layer.size()];
@@ -60,30 +59,47 @@ public final class LayeredSearch<S> {
           forward[i][s] = own[i][s] + problem.moveEffort(null, to);
           from[i][s] = -1;
         } else {
-          bestInto(i, s, to);
+          bestInto(i, s, to, starts);
         }
       }
-      cheapestFirst[i] = order(forward[i]);
+      starts = starts(i);
     }
   }
 
-  private void bestInto(int i, int s, S to) {
-    List<S> before = problem.layers().get(i - 1);
+  /** A state that a way can go on from. */
+  private record Start<S>(S state, int index, double effort) {}
+
+  /** The states of a layer that can be reached, the cheapest first. */
+  @SuppressWarnings({"unchecked", "rawtypes"})
+  private Start<S>[] starts(int layer) {
+    int[] order = order(forward[layer]);
+    List<Start<S>> starts = new ArrayList<>(order.length);
+    for (int p : order) {
+      if (forward[layer][p] < Double.POSITIVE_INFINITY) {
+        starts.add(new Start<>(problem.layers().get(layer).get(p), p, forward[layer][p]));
+      }
+    }
+    return starts.toArray(new Start[0]);
+  }
+
+  private void bestInto(int i, int s, S to, Start<S>[] starts) {
+    LayeredProblem.Follows<S> allowed = problem.allowed();
+    LayeredProblem.Bound<S> bound = problem.bound();
     double best = Double.POSITIVE_INFINITY;
     int bestFrom = -1;
-    for (int p : cheapestFirst[i - 1]) {
-      double base = forward[i - 1][p];
-      if (base > best || base == Double.POSITIVE_INFINITY) {
+    for (Start<S> start : starts) {
+      double base = start.effort;
+      if (base > best) {
         break; // Efforts are never negative, so no start from here on can win.
       }
-      S previous = before.get(p);
-      if (!problem.allowed().mayFollow(previous, to)) {
+      boolean hopeless = base + bound.atLeast(start.state, to) > best;
+      if (hopeless || !allowed.mayFollow(start.state, to)) {
         continue;
       }
-      double sum = base + problem.moveEffort(previous, to, best - base);
-      if (sum < best || sum == best && p < bestFrom) {
+      double sum = base + problem.moveEffort(start.state, to, best - base);
+      if (sum < best || sum == best && start.index < bestFrom) {
         best = sum;
-        bestFrom = p;
+        bestFrom = start.index;
       }
     }
     forward[i][s] = best + own[i][s];
@@ -130,8 +146,11 @@ public final class LayeredSearch<S> {
           if (rest[n] > best || rest[n] == Double.POSITIVE_INFINITY) {
             break;
           }
-          if (problem.allowed().mayFollow(layer.get(s), after.get(n))) {
-            double sum = rest[n] + problem.moveEffort(layer.get(s), after.get(n), best - rest[n]);
+          S here = layer.get(s);
+          S to = after.get(n);
+          boolean hopeless = rest[n] + problem.bound().atLeast(here, to) > best;
+          if (!hopeless && problem.allowed().mayFollow(here, to)) {
+            double sum = rest[n] + problem.moveEffort(here, to, best - rest[n]);
             if (sum < best || sum == best && n < next[i][s]) {
               best = sum;
               next[i][s] = n;

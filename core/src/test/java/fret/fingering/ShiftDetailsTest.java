@@ -60,7 +60,8 @@ class ShiftDetailsTest {
         fret.player.Region.NECK,
         false,
         heard,
-        on.mmFromNut(semitone));
+        on.mmFromNut(semitone),
+        java.util.Optional.empty());
   }
 
   /** Intervals between the note and the open strings, worked out by hand. */

@@ -24,6 +24,7 @@ import fret.search.Explanation;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.apache.commons.numbers.fraction.Fraction;
@@ -52,7 +53,7 @@ class TermsTest {
       String place = touched ? words[i].substring(1) : words[i];
       Finger finger = Finger.ofDigit(place.substring(place.length() - 1)).orElseThrow();
       int string = on.stringNamed(place.substring(0, place.length() - 1));
-      rules.add(new NoteRule(i, java.util.Optional.of(finger), string, 0, touched, false));
+      rules.add(new NoteRule(i, Optional.of(finger), Optional.empty(), string, 0, touched, false));
     }
     Fingering f = new FingeringSolver(Exercises.task(type, passage, tempo).withRules(rules)).best();
     assertThat(f.problems()).as("the pins can be played").isEmpty();
@@ -91,6 +92,18 @@ class TermsTest {
         // the line goes to the next string for one note and back
         "CROSS_BACK  | B4 F5 B4    | A1 E1 A1    | 1",
         "CROSS_BACK  | B4 F5 A5    | A1 E1 E3    | 0",
+        // the open string between two notes of the next one, and a step that stays
+        "CROSS_BACK  | E4 A4 D4    | D1 A0 D0    | 1",
+        "CROSS_BACK  | E4 A4 D4    | D1 D4 D0    | 0",
+        // there is no turn in a line that rises, however the strings go
+        "CROSS_BACK  | G4 A4 C5    | D3 A0 D1    | 0",
+        // the first finger waits while another plays, or is needed elsewhere, or leaves with the
+        // hand
+        "ANCHOR      | B4 C5 B4    | A1 A2 A1    | 0",
+        "ANCHOR      | B4 C5 B4    | A1 A1 A1    | 1",
+        "ANCHOR      | B4 E5 B4    | A1 A1 A1    | 1",
+        "ANCHOR      | B4 E5 D5    | A1 A1 A1    | 0",
+        "ANCHOR      | B4 A4 B4    | A1 A0 A1    | 0",
         "COLOUR      | B4 F5       | A1 E1       | 1",
         // one finger hops: once a second
         "SAME_FINGER | B4 F#5      | A1 E1       | 1",
@@ -130,28 +143,42 @@ class TermsTest {
     assertThat(quantity(f, EffortKind.RUSH)).isCloseTo(4.12 / 0.5, within(0.03));
   }
 
-  private static ResolvedPassage slurred(String notes, Fraction length) {
-    LineBuilder line = new LineBuilder(TimeSignature.COMMON_TIME, KeySignature.NONE, Clef.TREBLE);
-    String[] words = notes.split(" ");
-    for (int i = 0; i < words.length; i++) {
-      Signs signs =
-          i == 0
-              ? Signs.PLAIN.withSlurs(List.of(1), List.of())
-              : i == words.length - 1 ? Signs.PLAIN.withSlurs(List.of(), List.of(1)) : Signs.PLAIN;
-      line.add(length, List.of(Head.of(Pitch.parse(words[i]))), signs);
-    }
-    return Resolver.resolve(line.build("slurred", Interval.UNISON));
+  /** Distances on a string of 328 mm, worked out by hand. */
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        // bases 2, 5, 9: 46.5 mm, then 50.7 mm, within 12% of each other
+        "B4 D5 F#5 A5 | A1 A1 A1 A3 | 0",
+        // bases 2, 5, 8, 11 in minor thirds: 46.5, 39.1 and 32.9 mm shrink by 16% each
+        "B4 D5 F5 Ab5 | A1 A1 A1 A1 | 2",
+        // the same places in a line of two leaps are no arpeggio
+        "B4 D5 F5     | A1 A1 A1    | 0",
+      })
+  void shiftsInARowWithinAnArpeggioShouldBeAlike(String notes, String pins, double expected) {
+    Fingering f = pinned(InstrumentType.VIOLIN, Exercises.line(notes.strip(), QUARTER), AT, pins);
+    assertThat(quantity(f, EffortKind.UNEVEN)).isEqualTo(expected);
+  }
+
+  @Test
+  void nobodyMovesOnEveryNoteOfAQuickArpeggio() {
+    ResolvedPassage quick = Exercises.line("B4 D5 F5 Ab5", SIXTEENTH);
+    Fingering f = pinned(InstrumentType.VIOLIN, quick, 90, "A1 A1 A1 A1");
+    assertThat(quantity(f, EffortKind.UNEVEN)).isZero();
   }
 
   @Test
   void aSlurMakesShiftsAndCrossingsHarder() {
-    Fingering slid = pinned(InstrumentType.VIOLIN, slurred("B4 D5", QUARTER), AT, "A1 A1");
+    Fingering slid =
+        pinned(InstrumentType.VIOLIN, Exercises.slurred("B4 D5", QUARTER), AT, "A1 A1");
     assertThat(quantity(slid, EffortKind.SLUR_SHIFT)).isEqualTo(1);
     assertThat(quantity(slid, EffortKind.UNCOVERED)).isEqualTo(1);
     assertThat(quantity(slid, EffortKind.SLIDE_HEARD)).isCloseTo(0.4649, within(1e-4));
-    Fingering other = pinned(InstrumentType.VIOLIN, slurred("B4 D5", QUARTER), AT, "A1 A2");
+    Fingering other =
+        pinned(InstrumentType.VIOLIN, Exercises.slurred("B4 D5", QUARTER), AT, "A1 A2");
     assertThat(quantity(other, EffortKind.SLIDE_HEARD)).as("another finger arrives").isZero();
-    Fingering crossed = pinned(InstrumentType.VIOLIN, slurred("B4 F5", QUARTER), AT, "A1 E1");
+    Fingering crossed =
+        pinned(InstrumentType.VIOLIN, Exercises.slurred("B4 F5", QUARTER), AT, "A1 E1");
     assertThat(quantity(crossed, EffortKind.SLUR_CROSSING)).isEqualTo(1);
     Fingering apart = pinned(InstrumentType.VIOLIN, Exercises.line("B4 F5", QUARTER), AT, "A1 E1");
     assertThat(quantity(apart, EffortKind.SLUR_CROSSING)).isZero();

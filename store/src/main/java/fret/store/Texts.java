@@ -158,6 +158,7 @@ final class Texts {
         .put("finger", m.finger().map(Finger::digit).orElse(""))
         .put("string", m.string())
         .put("standing", m.standing().name());
+    m.replacedBy().ifPresent(f -> node.put("replacedBy", f.digit()));
     if (m.harmonic()) {
       node.put("harmonic", true);
     }
@@ -200,6 +201,7 @@ final class Texts {
     return new Mark(
         key(m, "note"),
         Finger.ofDigit(m.path("finger").asText()),
+        Finger.ofDigit(m.path("replacedBy").asText()),
         m.path("string").asInt(),
         m.path("harmonic").asBoolean(),
         Mark.Standing.valueOf(m.path("standing").asText()));

@@ -91,7 +91,14 @@ class SqliteLibraryTest {
   void allThatThePlayerDecidedIsKept() {
     NoteKey from = pin(Finger.FIRST).key();
     NoteKey to = new NoteKey(2, "1", Fraction.of(3, 2), 0, Pitch.parse("F4"));
-    Mark touched = new Mark(to, Optional.of(Finger.FOURTH), 2, true, Mark.Standing.ADOPTED);
+    Mark touched =
+        new Mark(
+            to,
+            Optional.of(Finger.FIRST),
+            Optional.of(Finger.FOURTH),
+            2,
+            true,
+            Mark.Standing.ADOPTED);
     Marks marks =
         Marks.of(List.of(pin(Finger.SECOND), touched))
             .withBows(Map.of(from, Signs.Bow.DOWN))

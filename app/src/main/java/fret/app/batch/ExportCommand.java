@@ -97,7 +97,7 @@ final class ExportCommand implements Callable<Integer> {
     for (int i = 0; i < bench.fingering().notes().size(); i++) {
       Optional<NoteFinger> place = bench.fingering().notes().get(i);
       if (place.isPresent()) {
-        texts.add(new FingerText(i, place.get().digit(), "", false));
+        texts.add(new FingerText(i, place.get().digits(), "", false));
       }
     }
     return texts;

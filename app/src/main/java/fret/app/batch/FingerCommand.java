@@ -126,6 +126,7 @@ final class FingerCommand implements Callable<Integer> {
                 "position",
                 PositionNames.of(instrument.type(), p.base(), p.region() == Region.THUMB));
             node.put("handBase", p.base()).put("mmFromNut", Json.round(p.mmFromNut(), 1));
+            p.replaced().ifPresent(r -> node.put("replacedBy", r.by().digit()));
             if (p.harmonic()) {
               node.put("touched", Json.round(p.mmFromNut(), 1));
             }
@@ -188,7 +189,7 @@ final class FingerCommand implements Callable<Integer> {
             .append(':')
             .append(
                 place
-                    .map(p -> options.hand().instrument().stringName(p.string()) + p.digit())
+                    .map(p -> options.hand().instrument().stringName(p.string()) + p.digits())
                     .orElse("?"));
       }
       out.println(line.substring(Math.min(line.length(), System.lineSeparator().length())));

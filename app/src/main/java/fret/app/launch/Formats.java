@@ -90,8 +90,7 @@ final class Formats implements ScoreReader, MarkedFileWriter {
           .ifPresent(
               p ->
                   marks.put(
-                      inFile(key, octaves),
-                      new MarkWriter.NoteMark(p.finger().digit(), p.string(), bow)));
+                      inFile(key, octaves), new MarkWriter.NoteMark(p.fingers(), p.string(), bow)));
     }
     return marks;
   }

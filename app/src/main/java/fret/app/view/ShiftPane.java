@@ -183,8 +183,8 @@ final class ShiftPane extends HBox {
     }
     Workbench b = studio.bench();
     Fingering shown = model.shown();
-    Optional<NoteFinger> from = shown.notes().get(s.fromNote());
-    Optional<NoteFinger> to = shown.notes().get(s.toNote());
+    Optional<NoteFinger> from = s.left(shown);
+    Optional<NoteFinger> to = s.reached(shown);
     if (from.isEmpty() || to.isEmpty()) {
       return;
     }

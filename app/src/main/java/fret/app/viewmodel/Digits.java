@@ -51,7 +51,7 @@ public final class Digits {
           texts.add(
               new FingerText(
                   i,
-                  shown ? p.digit() : "",
+                  shown ? p.digits() : "",
                   numeral ? NUMERALS[Math.min(6, p.string())] : "",
                   pinned));
         }

@@ -34,6 +34,7 @@ public final class Words {
     }
     return (p.harmonic() ? "Harmonic with finger " : "Finger ")
         + p.finger().digit()
+        + p.replaced().map(r -> ", replaced by " + r.by().digit() + " while it sounds,").orElse("")
         + " on the "
         + instrument.stringName(p.string())
         + " string, "
@@ -48,7 +49,7 @@ public final class Words {
     if (p.isOpen()) {
       return "open " + instrument.stringName(p.string());
     }
-    return p.digit()
+    return p.digits()
         + " on "
         + instrument.stringName(p.string())
         + ", "

@@ -15,6 +15,7 @@ import java.util.Locale;
 import java.util.Optional;
 import javafx.geometry.VPos;
 import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.paint.Paint;
 import javafx.scene.text.Font;
 import javafx.scene.text.FontWeight;
 import javafx.scene.text.TextAlignment;
@@ -28,6 +29,9 @@ final class HandLane {
   private static final double PAD = 18;
   private static final double FOLDED = 26;
   private static final double LABEL = 58;
+
+  /** Where in a note its new finger is drawn. */
+  private static final double HANDED_OVER = 0.6;
 
   private double height;
   private Optional<Fingering> fingering = Optional.empty();
@@ -178,6 +182,14 @@ final class HandLane {
     return strip.sliceX().get(slice) * space + shiftX;
   }
 
+  /** Where the next moment begins. */
+  private static double end(Strip strip, int slice, double shiftX, double space) {
+    boolean last = slice + 1 >= strip.sliceX().size();
+    return last
+        ? x(strip, slice, shiftX, space) + 3 * space
+        : x(strip, slice + 1, shiftX, space) - space * 0.9;
+  }
+
   private void bands(
       GraphicsContext g,
       ResolvedPassage passage,
@@ -198,27 +210,41 @@ final class HandLane {
       }
       NoteFinger n = found.get();
       double left = x(strip, slice.index(), shiftX, space) - space * 0.9;
-      boolean last = slice.index() + 1 >= strip.sliceX().size();
-      double right =
-          last ? left + 4 * space : x(strip, slice.index() + 1, shiftX, space) - space * 0.9;
+      double right = end(strip, slice.index(), shiftX, space);
       if (right < LABEL || left > width) {
         continue;
       }
       boolean moves =
-          fingering.get().shifts().stream().anyMatch(s -> s.toSlice() - 1 == slice.index());
-      right -= moves ? Math.min((right - left) * 0.45, 3 * space) : 0;
-      double upper = y(instrument.mmFromNut(frameTop(n)), top);
-      double lower = y(instrument.mmFromNut(frameBottom(n)), top);
-      if (n.isOpen()) {
-        g.setStroke(inks.handBand());
-        g.setLineWidth(1.5);
-        g.strokeLine(left, upper, right, upper);
-        g.strokeLine(left, lower, right, lower);
+          fingering.get().shifts().stream()
+              .anyMatch(s -> !s.isOnHeldNote() && s.toSlice() - 1 == slice.index());
+      right -= moves ? slope(right - left, space) : 0;
+      if (n.replaced().isPresent()) {
+        double middle = left + (right - left) * HANDED_OVER;
+        band(g, n, left, middle - slope(right - left, space), top);
+        band(g, n.last(), middle, right, top);
       } else {
-        g.setFill(inks.handBand());
-        g.fillRect(left, upper, right - left, lower - upper);
+        band(g, n, left, right, top);
       }
     }
+  }
+
+  private void band(GraphicsContext g, NoteFinger n, double left, double right, double top) {
+    double upper = y(instrument.mmFromNut(frameTop(n)), top);
+    double lower = y(instrument.mmFromNut(frameBottom(n)), top);
+    if (n.isOpen()) {
+      g.setStroke(inks.handBand());
+      g.setLineWidth(1.5);
+      g.strokeLine(left, upper, right, upper);
+      g.strokeLine(left, lower, right, lower);
+    } else {
+      g.setFill(inks.handBand());
+      g.fillRect(left, upper, right - left, lower - upper);
+    }
+  }
+
+  /** Width of the slope of a shift within {@code width} px. */
+  private static double slope(double width, double space) {
+    return Math.min(width * 0.45, 3 * space);
   }
 
   private void slopes(
@@ -229,7 +255,11 @@ final class HandLane {
     for (Shift s : fingering.get().shifts()) {
       double end = x(strip, s.toSlice(), shiftX, space) - space * 0.9;
       double before = x(strip, s.toSlice() - 1, shiftX, space) - space * 0.9;
-      double start = end - Math.min((end - before) * 0.45, 3 * space);
+      if (s.isOnHeldNote()) {
+        before = end;
+        end = before + (end(strip, s.toSlice(), shiftX, space) - before) * HANDED_OVER;
+      }
+      double start = end - slope(end - before, space);
       if (end < LABEL || start > width) {
         continue;
       }
@@ -243,6 +273,14 @@ final class HandLane {
       double labelY = Math.min(top + height - 4, Math.max(y1, y2) + 18);
       g.fillText(Math.round(s.travelMm()) + " mm", (start + end) / 2, labelY);
     }
+  }
+
+  private void dot(GraphicsContext g, double x, double y, double radius, String digit) {
+    Paint fill = g.getFill();
+    g.fillOval(x - radius, y - radius, 2 * radius, 2 * radius);
+    g.setFill(inks.paper());
+    g.fillText(digit, x, y + 0.5);
+    g.setFill(fill);
   }
 
   private void dots(
@@ -276,9 +314,16 @@ final class HandLane {
         } else {
           double y = y(place.get().mmFromNut(), top);
           g.setFill(slice.index() == selected ? inks.ebony() : inks.hand());
-          g.fillOval(x - radius, y - radius, 2 * radius, 2 * radius);
-          g.setFill(inks.paper());
-          g.fillText(place.get().finger().digit(), x, y + 0.5);
+          dot(g, x, y, radius, place.get().finger().digit());
+          place
+              .get()
+              .replaced()
+              .ifPresent(
+                  r -> {
+                    double end = end(strip, slice.index(), shiftX, space);
+                    double later = x + (end - x) * HANDED_OVER;
+                    dot(g, later, y, radius, r.by().digit());
+                  });
         }
       }
     }

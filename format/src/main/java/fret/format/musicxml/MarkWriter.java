@@ -26,7 +26,7 @@ public final class MarkWriter {
   /**
    * What to write on a note.
    *
-   * @param digit 0 to 4 or T; empty to leave the finger alone
+   * @param digit 0 to 4 or T, "1-4" where the finger is replaced; empty to leave the finger alone
    * @param string 1 the highest; 0 to leave the string alone
    * @param bow the bow mark; empty to leave it alone, {@link Signs.Bow#NONE} to take it away
    */
@@ -92,10 +92,32 @@ public final class MarkWriter {
       if (thumb != null) {
         technical.removeChild(thumb);
       }
+      String[] digits = digit.split("-", 2);
       Element fingering = child(technical, "fingering");
-      if (!fingering.getTextContent().trim().equals(digit)) {
-        fingering.setTextContent(digit);
+      if (!fingering.getTextContent().trim().equals(digits[0])) {
+        fingering.setTextContent(digits[0]);
       }
+      takeOver(technical, fingering, digits.length > 1 ? digits[1] : "");
+    }
+  }
+
+  /** Writes the finger that takes over behind the first one, or takes it away. */
+  private static void takeOver(Element technical, Element first, String digit) {
+    Element there =
+        Dom.children(technical, "fingering").stream()
+            .filter(e -> e.getAttribute("substitution").equals("yes"))
+            .findFirst()
+            .orElse(null);
+    if (there != null && digit.isEmpty()) {
+      technical.removeChild(there);
+    } else if (!digit.isEmpty()) {
+      Element element = there;
+      if (element == null) {
+        element = technical.getOwnerDocument().createElement("fingering");
+        element.setAttribute("substitution", "yes");
+        technical.insertBefore(element, first.getNextSibling());
+      }
+      element.setTextContent(digit);
     }
   }
 

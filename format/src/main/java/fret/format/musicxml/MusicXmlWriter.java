@@ -483,7 +483,11 @@ public final class MusicXmlWriter {
       if (head.printedFinger().equals("T")) {
         add(all, "thumb-position");
       } else if (!head.printedFinger().isEmpty()) {
-        add(all, "fingering", head.printedFinger());
+        String[] digits = head.printedFinger().split("-", 2);
+        add(all, "fingering", digits[0]);
+        if (digits.length > 1) {
+          add(all, "fingering", digits[1]).setAttribute("substitution", "yes");
+        }
       }
       if (head.printedString() > 0) {
         add(all, "string", head.printedString());

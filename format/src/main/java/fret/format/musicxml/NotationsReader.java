@@ -45,8 +45,8 @@ final class NotationsReader {
         stop |= tied.getAttribute("type").equals("stop");
       }
       for (Element technical : Dom.children(notations, "technical")) {
-        String digit = Dom.text(technical, "fingering");
-        finger = digit.matches("[0-4]") ? digit : finger;
+        String digit = fingering(technical);
+        finger = digit.isEmpty() ? finger : digit;
         finger =
             Dom.has(technical, "thumb-position")
                 ? "T"
@@ -60,6 +60,21 @@ final class NotationsReader {
     }
     return new Head(
         pitch, accidental(Dom.text(note, "accidental")), start, stop, harmonic, finger, string);
+  }
+
+  /**
+   * The first digit, with the one that takes over: "1-4". Alternatives and other words are left.
+   */
+  private static String fingering(Element technical) {
+    String digits = "";
+    for (Element e : Dom.children(technical, "fingering")) {
+      String digit = e.getTextContent().trim();
+      boolean takesOver = e.getAttribute("substitution").equals("yes") && digits.length() == 1;
+      if (digit.matches("[0-4]") && (digits.isEmpty() || takesOver)) {
+        digits = takesOver ? digits + "-" + digit : digit;
+      }
+    }
+    return digits;
   }
 
   private static Head.Harmonic harmonic(Element sign) {
