@@ -8,6 +8,7 @@ import fret.score.Slice;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.ToDoubleFunction;
 import org.apache.commons.numbers.fraction.Fraction;
 
@@ -43,7 +44,10 @@ final class MarkEngraver {
       marks(p);
     }
     for (StripEngraver.Placed p : placed) {
-      shiftMark(p);
+      Boolean up = p.slice() < 0 ? null : style.shiftMarks().get(p.slice());
+      if (up != null && !p.small()) {
+        shiftMark(restAfter(p, placed).orElse(p), up, p.slice());
+      }
     }
     octaveLines(xAt);
     barNumbers(spans);
@@ -309,19 +313,27 @@ final class MarkEngraver {
   }
 
   /** A slanted arrow over the event during which the hand moves: up or down the string. */
-  private void shiftMark(StripEngraver.Placed p) {
-    Boolean up = p.slice() < 0 ? null : style.shiftMarks().get(p.slice());
-    if (up == null || p.small()) {
-      return;
-    }
+  /** The rest during which the hand moves when one follows the note that it leaves. */
+  private Optional<StripEngraver.Placed> restAfter(
+      StripEngraver.Placed left, List<StripEngraver.Placed> placed) {
+    Slice slice = passage.slices().get(left.slice());
+    Fraction end = slice.onset().add(slice.duration());
+    return placed.stream()
+        .filter(p -> slice.restAfter().signum() > 0 && p.event().isRest())
+        .filter(p -> p.event().onset().compareTo(end) >= 0)
+        .filter(p -> p.event().onset().compareTo(end.add(slice.restAfter())) < 0)
+        .findFirst();
+  }
+
+  private void shiftMark(StripEngraver.Placed p, boolean up, int slice) {
     double left = middle(p) - 0.2;
     double right = left + 1.5;
     double y = pen.skyline().topOver(left - 0.2, right + 0.2) - 0.4;
     double from = up ? y : y - 0.9;
     double to = up ? y - 0.9 : y;
-    pen.line(left, from, right, to, 0.16, Primitive.Ink.FINGER, p.slice());
-    pen.line(right - 0.55, to, right, to, 0.16, Primitive.Ink.FINGER, p.slice());
-    pen.line(right, to + (up ? 0.5 : -0.5), right, to, 0.16, Primitive.Ink.FINGER, p.slice());
+    pen.line(left, from, right, to, 0.16, Primitive.Ink.FINGER, slice);
+    pen.line(right - 0.55, to, right, to, 0.16, Primitive.Ink.FINGER, slice);
+    pen.line(right, to + (up ? 0.5 : -0.5), right, to, 0.16, Primitive.Ink.FINGER, slice);
   }
 
   private void barNumbers(List<Strip.BarSpan> spans) {

@@ -69,6 +69,8 @@ public final class WishRules {
           }
         }
         case AS_PRINTED -> printed(i, note);
+        case NOT_FINGER -> rules.add(NoteRule.without(i, Finger.values()[wish.value() - 1]));
+        case NOT_STRING -> rules.add(new NoteRule(i, Optional.empty(), wish.value(), true));
         case IN_POSITION -> {
           if (note.slice() > firstSlice) {
             still.add(note.slice());

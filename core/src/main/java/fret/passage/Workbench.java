@@ -352,6 +352,13 @@ public record Workbench(
     return new FingeringSolver(freeTask());
   }
 
+  /** A solver that may move every note that is not pinned, and one note even if it is. */
+  public FingeringSolver solverFreeAt(int note) {
+    Marks free = passage.marks().withAdopted(List.of());
+    return new FingeringSolver(
+        task.withWishes(wishes(free.withoutPin(resolved.notes().get(note).key()))));
+  }
+
   private FingeringTask freeTask() {
     return task.withWishes(wishes(passage.marks().withAdopted(List.of())));
   }

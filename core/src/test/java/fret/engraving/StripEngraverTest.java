@@ -14,6 +14,7 @@ import fret.score.Resolver;
 import fret.score.TimeSignature;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.IntStream;
 import org.apache.commons.numbers.fraction.Fraction;
 import org.junit.jupiter.api.Test;
@@ -161,5 +162,33 @@ class StripEngraverTest {
         StripEngraver.engrave(line(KeySignature.NONE, "G4", "A4", "B4"), List.of(), METRICS);
     assertThat(strip.sliceAt(strip.sliceX().get(1) + 0.4)).isEqualTo(1);
     assertThat(strip.sliceAt(-5)).isZero();
+  }
+
+  private static Strip markedAt(ResolvedPassage p, int slice) {
+    StripStyle style = StripStyle.PLAIN.withShiftMarks(Map.of(slice, true));
+    return StripEngraver.engrave(p, List.of(), METRICS, style);
+  }
+
+  private static double leftOfShiftMark(Strip strip) {
+    return strip.primitives().stream()
+        .filter(l -> l instanceof Primitive.Line && l.ink() == Primitive.Ink.FINGER)
+        .mapToDouble(Primitive::left)
+        .min()
+        .orElseThrow();
+  }
+
+  /** common practice, no source: the mark stands where there is time to move. */
+  @Test
+  void aShiftIsMarkedOverTheNoteLeftOrTheRestThatGivesTheTime() {
+    LineBuilder line = new LineBuilder(TimeSignature.COMMON_TIME, KeySignature.NONE, Clef.TREBLE);
+    Fraction quarter = Fraction.of(1, 4);
+    line.add(quarter, Pitch.parse("B4")).add(quarter).add(quarter, Pitch.parse("D5"));
+    ResolvedPassage withRest = Resolver.resolve(line.build("", Interval.UNISON));
+    Strip rested = markedAt(withRest, 0);
+    double rest = glyphs(rested, MusicGlyph.REST_QUARTER).get(0).left();
+    assertThat(leftOfShiftMark(rested)).isBetween(rest - 1.0, rest + 1.5);
+    Strip joined = markedAt(line(KeySignature.NONE, "B4", "D5"), 0);
+    double note = joined.sliceX().get(0);
+    assertThat(leftOfShiftMark(joined)).isBetween(note - 1.0, note + 1.5);
   }
 }

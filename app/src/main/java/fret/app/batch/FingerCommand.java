@@ -148,7 +148,8 @@ final class FingerCommand implements Callable<Integer> {
       ObjectNode node = into.addObject();
       node.put("fromEvent", s.fromSlice())
           .put("toEvent", s.toSlice())
-          .put("moveEvent", s.moveSlice());
+          .put("moveEvent", s.moveSlice())
+          .put("moveInRest", passage.slices().get(s.moveSlice()).restAfter().signum() > 0);
       node.put("bar", passage.notes().get(s.toNote()).bar());
       node.put("fromFinger", s.fromFinger().digit()).put("toFinger", s.toFinger().digit());
       node.put("string", instrument.stringName(s.arrivalString()));

@@ -92,6 +92,18 @@ public enum Shortcut {
       "Left hand",
       "Ask for: as printed",
       new KeyCodeCombination(KeyCode.R, KeyCombination.SHIFT_DOWN)),
+  NOT_FINGER(
+      "Left hand",
+      "Ask for: another finger, not this one",
+      new KeyCodeCombination(KeyCode.F, KeyCombination.SHIFT_DOWN)),
+  NOT_STRING(
+      "Left hand",
+      "Ask for: another string, not this one",
+      new KeyCodeCombination(KeyCode.S, KeyCombination.SHIFT_DOWN)),
+  EXCHANGE(
+      "Left hand",
+      "Another finger takes the note over while it sounds, or none",
+      new KeyCodeCombination(KeyCode.E)),
   DIGITS("Left hand", "All digits, or only the needed ones", new KeyCodeCombination(KeyCode.D)),
   DOWN_BOW(
       "Strip",

@@ -498,6 +498,9 @@ public final class MainView extends BorderPane {
       case WISH_NO_OPEN -> leftHandModel.wish(Wish.Kind.NO_OPEN);
       case WISH_NO_FOURTH -> leftHandModel.wish(Wish.Kind.NO_LONG_FOURTH);
       case WISH_PRINTED -> leftHandModel.wish(Wish.Kind.AS_PRINTED);
+      case NOT_FINGER -> leftHandModel.wish(Wish.Kind.NOT_FINGER);
+      case NOT_STRING -> leftHandModel.wish(Wish.Kind.NOT_STRING);
+      case EXCHANGE -> leftHandModel.exchange();
       case DIGITS -> studio.toggleDigits();
       case DOWN_BOW -> studio.markBow(Signs.Bow.DOWN);
       case UP_BOW -> studio.markBow(Signs.Bow.UP);

@@ -60,6 +60,8 @@ final class NotePane extends HBox {
             wish("No open strings", "wish-no-open", Wish.Kind.NO_OPEN),
             wish("No long fourth", "wish-no-fourth", Wish.Kind.NO_LONG_FOURTH),
             wish("As printed", "wish-printed", Wish.Kind.AS_PRINTED),
+            wish("Not this finger", "wish-not-finger", Wish.Kind.NOT_FINGER),
+            wish("Not this string", "wish-not-string", Wish.Kind.NOT_STRING),
             Parts.button("Vibrato (V)", "vibrato", model::toggleVibrato, "small"));
     VBox askCard = Parts.card("Ask for", asksOf, wishes, Parts.scroll(asked));
     HBox.setHgrow(askCard, Priority.ALWAYS);

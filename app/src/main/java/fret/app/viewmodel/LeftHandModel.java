@@ -157,7 +157,7 @@ public final class LeftHandModel {
     }
     studio.compute(
         () -> {
-          FingeringSolver solver = now.freeSolver();
+          FingeringSolver solver = now.solverFreeAt(note);
           double best = solver.best().effort();
           List<Choice> found = new ArrayList<>();
           for (Fingering f : solver.choicesAt(note)) {
@@ -218,6 +218,36 @@ public final class LeftHandModel {
     studio.apply(b -> b.pin(choice.place()));
   }
 
+  /**
+   * Puts another finger on the selected note while it sounds, the cheapest first; asked again, the
+   * next, and after the last one none.
+   */
+  public void exchange() {
+    Optional<NoteFinger> place = studio.selectedPlace();
+    if (place.isEmpty()) {
+      return;
+    }
+    NoteFinger now = place.get();
+    List<Choice> ways =
+        choices.get().stream()
+            .filter(c -> c.place().replaced().isPresent())
+            .filter(c -> c.place().last().string() == now.string())
+            .toList();
+    int at = 0;
+    while (at < ways.size() && !ways.get(at).place().samePlace(now)) {
+      at++;
+    }
+    if (ways.isEmpty()) {
+      studio.tell("No other finger can take this note over while it sounds");
+    } else if (now.replaced().isEmpty()) {
+      take(ways.get(0));
+    } else if (at + 1 < ways.size()) {
+      take(ways.get(at + 1));
+    } else {
+      studio.pinFinger(now.finger());
+    }
+  }
+
   /** Makes the fingering shown the player's own. */
   public void adopt() {
     if (studio.bench() != null) {
@@ -253,6 +283,8 @@ public final class LeftHandModel {
         switch (kind) {
           case ON_STRING -> place.get().string();
           case POSITION -> place.get().base();
+          case NOT_FINGER -> place.get().finger().ordinal() + 1;
+          case NOT_STRING -> place.get().string();
           default -> 0;
         };
     Change change =

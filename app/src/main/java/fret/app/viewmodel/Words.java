@@ -3,6 +3,7 @@ package fret.app.viewmodel;
 import fret.fingering.ArrivalCheck;
 import fret.fingering.NoteFinger;
 import fret.fingering.Shift;
+import fret.instrument.Finger;
 import fret.instrument.Instrument;
 import fret.instrument.PositionNames;
 import fret.mark.Wish;
@@ -112,11 +113,19 @@ public final class Words {
     return c.kind().words() + " " + instrument.stringName(c.string()) + " (" + c.against() + ").";
   }
 
+  private static String not(Finger finger) {
+    return finger == Finger.OPEN
+        ? "not open"
+        : finger == Finger.THUMB ? "no thumb" : "no finger " + finger.digit();
+  }
+
   /** What a wish asks for, as it stands on the strip. */
   public static String wish(Instrument instrument, Wish wish) {
     return switch (wish.kind()) {
       case ON_STRING -> "on the " + instrument.stringName(wish.value()) + " string";
       case POSITION -> PositionNames.of(instrument.type(), wish.value(), false) + " position";
+      case NOT_FINGER -> not(Finger.values()[wish.value() - 1]);
+      case NOT_STRING -> "not on the " + instrument.stringName(wish.value()) + " string";
       default -> wish.kind().displayName();
     };
   }

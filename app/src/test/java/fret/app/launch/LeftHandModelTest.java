@@ -11,6 +11,7 @@ import fret.fingering.NoteFinger;
 import fret.fingering.WeightRange;
 import fret.instrument.Instrument;
 import fret.instrument.InstrumentType;
+import fret.mark.Mark;
 import fret.mark.Wish;
 import fret.player.BodyCue;
 import fret.player.EffortKind;
@@ -129,6 +130,60 @@ class LeftHandModelTest extends OnDemoLibrary {
     assertThat(studio.bench().passage().marks().vibrato()).hasSize(1);
     does(model::toggleVibrato);
     assertThat(studio.bench().passage().marks().vibrato()).isEmpty();
+  }
+
+  @Test
+  void anotherFingerTakesALongNoteOverUntilItIsLetGo() throws Exception {
+    openDemo(1);
+    int note = 0;
+    while (at(note).isOpen()
+        || studio.bench().resolved().notes().get(note).duration().doubleValue() < 0.3) {
+      note++;
+    }
+    int longNote = note;
+    does(() -> studio.select(longNote));
+    until(
+        () ->
+            model.choicesProperty().get().stream().anyMatch(c -> c.place().replaced().isPresent()));
+    String plain = at(longNote).fingers();
+    does(model::exchange);
+    assertThat(at(longNote).replaced()).isPresent();
+    String first = at(longNote).fingers();
+    assertThat(studio.bench().passage().marks().all())
+        .anyMatch(m -> m.replacedBy().isPresent() && m.standing() == Mark.Standing.PINNED);
+    assertThat(standing().shifts()).anyMatch(s -> s.isOnHeldNote() && s.toNote() == longNote);
+    until(() -> model.choicesProperty().get().size() > 1);
+    does(model::exchange);
+    assertThat(at(longNote).fingers()).as("the next way").isNotEqualTo(first);
+    for (int i = 0; i < 8 && at(longNote).replaced().isPresent(); i++) {
+      until(() -> model.choicesProperty().get().size() > 1);
+      does(model::exchange);
+    }
+    assertThat(at(longNote).replaced()).as("after the last way none").isEmpty();
+    does(studio::undo);
+    assertThat(at(longNote).replaced()).isPresent();
+    while (studio.bench().passage().marks().all().stream()
+        .anyMatch(m -> m.replacedBy().isPresent())) {
+      does(studio::undo);
+    }
+    assertThat(at(longNote).fingers()).isEqualTo(plain);
+  }
+
+  @Test
+  void aFingerOrAStringIsForbiddenOnOneNote() throws Exception {
+    does(() -> studio.select(5));
+    NoteFinger was = at(5);
+    does(() -> model.wish(Wish.Kind.NOT_FINGER));
+    assertThat(at(5).finger()).isNotEqualTo(was.finger());
+    Wish ban = studio.bench().passage().marks().wishes().get(0);
+    assertThat(Words.wish(studio.bench().task().hand().instrument(), ban))
+        .isEqualTo("no finger " + was.finger().digit());
+    does(() -> model.withdraw(ban));
+    assertThat(at(5)).isEqualTo(was);
+    does(() -> model.wish(Wish.Kind.NOT_STRING));
+    assertThat(at(5).string()).isNotEqualTo(was.string());
+    does(() -> model.usePreset("singing", "Singing line"));
+    assertThat(at(5).string()).as("the ban holds").isNotEqualTo(was.string());
   }
 
   @Test
