@@ -52,6 +52,11 @@ final class FingerCommand implements Callable<Integer> {
       description = "how many fingerings, 1 to 12")
   private int count;
 
+  @Option(
+      names = "--alike",
+      description = "finger figures that come back alike, as the window does")
+  private boolean alike;
+
   @Override
   public Integer call() throws UnusableInput {
     if (!(perMinute > 0) || perMinute > 1000) {
@@ -66,13 +71,24 @@ final class FingerCommand implements Callable<Integer> {
     ResolvedPassage passage = Resolver.resolve(score);
     TempoMap tempo = TempoMap.steady(new Tempo(beat, perMinute));
     FingeringSolver solver = new FingeringSolver(options.task(passage, tempo));
-    List<Fingering> fingerings = count == 1 ? List.of(solver.best()) : solver.alternatives(count);
+    List<Fingering> fingerings = fingerings(solver);
     if (options.json) {
       spec.commandLine().getOut().println(Json.text(json(read, passage, beat, fingerings)));
     } else {
       printText(passage, fingerings);
     }
     return 0;
+  }
+
+  private List<Fingering> fingerings(FingeringSolver solver) {
+    if (!alike) {
+      return count == 1 ? List.of(solver.best()) : solver.alternatives(count);
+    }
+    List<Fingering> all = new ArrayList<>(List.of(solver.consistent()));
+    if (count > 1) {
+      all.addAll(solver.alternativesTo(all.get(0), count - 1));
+    }
+    return all;
   }
 
   private ObjectNode json(
@@ -86,6 +102,11 @@ final class FingerCommand implements Callable<Integer> {
     for (Fingering fingering : fingerings) {
       ObjectNode node = alternatives.addObject();
       node.put("effort", Json.round(fingering.effort(), 4));
+      if (alike && fingering == fingerings.get(0)) {
+        node.putObject("alike")
+            .put("figures", fingering.alike().figures())
+            .put("overFree", Json.round(fingering.alike().overFree(), 4));
+      }
       ArrayNode terms = node.putArray("terms");
       for (Explanation.Share share : fingering.explanation().shares()) {
         terms

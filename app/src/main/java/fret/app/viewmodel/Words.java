@@ -54,7 +54,12 @@ public final class Words {
         + " on "
         + instrument.stringName(p.string())
         + ", "
-        + PositionNames.of(instrument.type(), p.base(), p.region() == Region.THUMB);
+        + position(instrument, p)
+        + p.replaced().map(r -> " to " + position(instrument, p.last())).orElse("");
+  }
+
+  private static String position(Instrument instrument, NoteFinger p) {
+    return PositionNames.of(instrument.type(), p.base(), p.region() == Region.THUMB);
   }
 
   /** From where to where a shift goes. */

@@ -5,6 +5,13 @@ import static org.assertj.core.api.Assertions.within;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
+import fret.format.musicxml.MusicXmlWriter;
+import fret.pitch.Clef;
+import fret.pitch.Interval;
+import fret.pitch.KeySignature;
+import fret.pitch.Pitch;
+import fret.score.LineBuilder;
+import fret.score.TimeSignature;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
@@ -12,6 +19,7 @@ import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import org.apache.commons.numbers.fraction.Fraction;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -120,6 +128,30 @@ class BatchCommandsTest {
     assertThat(run("finger", "DIR/violin.musicxml", "--instrument", "violin", "--tempo", "72"))
         .isZero();
     assertThat(out.toString(StandardCharsets.UTF_8)).contains("0 shifts");
+  }
+
+  @Test
+  void figuresAreFingeredAlikeWhereThatIsAsked() throws IOException {
+    LineBuilder figures =
+        new LineBuilder(TimeSignature.COMMON_TIME, KeySignature.NONE, Clef.TREBLE);
+    for (String note : "B4 D5 F#5 D5 G4 B4 D5 B4 B4 D5 F#5 D5 E5 C5 A4 C5".split(" ")) {
+      figures.add(Fraction.of(1, 16), Pitch.parse(note));
+    }
+    Files.write(
+        dir.resolve("figures.musicxml"),
+        MusicXmlWriter.write(figures.build("Figures", Interval.UNISON)));
+    String line =
+        "finger DIR/figures.musicxml --instrument violin --tempo 72 --alternatives 3 --json";
+    assertThat(run(line.split(" "))).isZero();
+    JsonNode free = json().path("alternatives");
+    assertThat(run((line + " --alike").split(" "))).isZero();
+    JsonNode alike = json().path("alternatives");
+    assertThat(alike).hasSize(3);
+    assertThat(free.get(0).has("alike")).isFalse();
+    double over = alike.get(0).path("alike").path("overFree").asDouble();
+    assertThat(alike.get(0).path("alike").path("figures").asInt()).isPositive();
+    assertThat(alike.get(0).path("effort").asDouble() - free.get(0).path("effort").asDouble())
+        .isCloseTo(over, within(1e-3));
   }
 
   @Test
