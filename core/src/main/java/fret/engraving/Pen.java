@@ -7,6 +7,9 @@ import org.apache.commons.numbers.fraction.Fraction;
 
 /** Collects primitives and keeps the skyline of what was set. */
 final class Pen {
+  /** Room for the frame round a mark that the player pinned. */
+  private static final double FRAME = 0.35;
+
   private final GlyphMetrics metrics;
   private final List<Primitive> primitives = new ArrayList<>();
   private final Skyline skyline = new Skyline();
@@ -27,6 +30,9 @@ final class Pen {
     primitives.add(p);
     if (p.ink() != Primitive.Ink.STAVE) {
       skyline.add(p);
+    }
+    if (p.ink() == Primitive.Ink.PINNED) {
+      skyline.add(p.left() - FRAME, p.right() + FRAME, p.top() - FRAME, p.bottom());
     }
   }
 

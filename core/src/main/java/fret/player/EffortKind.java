@@ -31,7 +31,7 @@ public enum EffortKind {
       "weak pair of fingers: third, fourth and second following each other fast"),
   STRETCH("stretch", "semitones", "stretch: leaving the easy shape of the hand"),
   SWAP("swap", "notes", "finger replaced on a repeated note"),
-  TAKE_OVER("take-over", "notes", "finger replaced while its note sounds"),
+  TAKE_OVER("take-over", "notes", "finger replaced in mid-note"),
   ANCHOR("anchor", "notes", "place let go: the note comes straight back, its finger cannot stay"),
   CHORD_HOP("chord-hop", "fingers", "hop between chords: a finger goes to another string"),
   CHORD_LOST("chord-lost", "chords", "nothing stays between chords: the place can be lost"),

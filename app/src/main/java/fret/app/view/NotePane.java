@@ -44,11 +44,11 @@ final class NotePane extends HBox {
     this.model = model;
     VBox reasonCard = Parts.card("", Parts.scroll(reasons));
     reasonCard.setId("reason-card");
-    reasonCard.setPrefWidth(370);
+    reasonCard.setPrefWidth(340);
     reasonCard.setMinWidth(240);
     VBox otherCard = Parts.card("Or play this note", Parts.scroll(others));
-    otherCard.setPrefWidth(330);
-    otherCard.setMinWidth(280);
+    otherCard.setPrefWidth(370);
+    otherCard.setMinWidth(320);
     onString = wish("On this string", "wish-string", Wish.Kind.ON_STRING);
     FlowPane wishes =
         new FlowPane(
@@ -285,7 +285,7 @@ final class NotePane extends HBox {
               Parts.line(Words.shortPlace(instrument(), c.place()), "plain"),
               Parts.spring(),
               Parts.line(price, "effort"));
-      text.setPrefWidth(192);
+      text.setPrefWidth(236);
       HBox.setHgrow(text, Priority.ALWAYS);
       Button pin =
           Parts.button("", "choice-" + others.getChildren().size(), () -> model.take(c), "choice");

@@ -30,6 +30,9 @@ final class HandLane {
   private static final double FOLDED = 26;
   private static final double LABEL = 58;
 
+  /** Least distance of two figures on the axis. */
+  private static final double LABEL_PX = 15;
+
   /** Where in a note its new finger is drawn. */
   private static final double HANDED_OVER = 0.6;
 
@@ -166,8 +169,11 @@ final class HandLane {
     g.fillText("Hand", 10, top + 14);
     g.setFont(Font.font("Lato", 11));
     g.setFill(inks.faint());
-    double range = mostMm - leastMm;
-    double step = range > 300 ? 100 : range > 120 ? 50 : 20;
+    double pxPerMm = (height - 2 * PAD) / (mostMm - leastMm);
+    double step = 20;
+    while (step * pxPerMm < LABEL_PX) {
+      step = step == 20 ? 50 : 2 * step;
+    }
     for (double mm = Math.ceil(leastMm / step) * step; mm <= mostMm; mm += step) {
       double y = y(mm, top);
       if (y > top + 26) {
@@ -271,7 +277,9 @@ final class HandLane {
       g.setFill(inks.hand());
       // Below the lower frame: above it the label would meet the dots of the higher one.
       double labelY = Math.min(top + height - 4, Math.max(y1, y2) + 18);
-      g.fillText(Math.round(s.travelMm()) + " mm", (start + end) / 2, labelY);
+      // The ring of an open string would stand in the label's place.
+      double labelX = s.moveSlice() == s.fromSlice() ? (start + end) / 2 : end + LABEL / 4;
+      g.fillText(Math.round(s.travelMm()) + " mm", labelX, labelY);
     }
   }
 
