@@ -96,7 +96,7 @@ final class HandStates {
     List<HandState> all = new ArrayList<>();
     for (HandState state : states) {
       for (HandState.Past past : pasts(before, state)) {
-        all.add(past == HandState.Past.NONE ? state : state.reached(past));
+        all.add(past.equals(HandState.Past.NONE) ? state : state.reached(past));
       }
     }
     return all;
