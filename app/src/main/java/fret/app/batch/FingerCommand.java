@@ -102,7 +102,7 @@ final class FingerCommand implements Callable<Integer> {
     for (Fingering fingering : fingerings) {
       ObjectNode node = alternatives.addObject();
       node.put("effort", Json.round(fingering.effort(), 4));
-      if (alike && fingering == fingerings.get(0)) {
+      if (alike && alternatives.size() == 1) {
         node.putObject("alike")
             .put("figures", fingering.alike().figures())
             .put("overFree", Json.round(fingering.alike().overFree(), 4));
