@@ -10,6 +10,7 @@ import fret.score.Head;
 import fret.score.ResolvedPassage;
 import fret.score.SoundingNote;
 import java.util.List;
+import java.util.Optional;
 
 /** Says what a hand costs by itself: its stretch, its trills, what it does not play as printed. */
 final class Grips {
@@ -20,11 +21,13 @@ final class Grips {
   private final HandModel hand;
   private final Instrument instrument;
   private final double[] windowMm;
+  private final List<Optional<Finger>> printed;
 
   Grips(ResolvedPassage passage, HandModel hand) {
     this.passage = passage;
     this.hand = hand;
     this.instrument = hand.instrument();
+    this.printed = passage.notes().stream().map(SoundingNote::startingFinger).toList();
     this.windowMm = new double[instrument.highestSemitone() + 2];
     for (int n = 0; n < windowMm.length; n++) {
       windowMm[n] = instrument.windowMm(n, Instrument.TOLERANCE_CENTS);
@@ -79,7 +82,7 @@ final class Grips {
       if (t.held()) {
         continue;
       }
-      boolean finger = note.startingFinger().map(f -> f == t.finger()).orElse(true);
+      boolean finger = printed.get(t.note()).isEmpty() || printed.get(t.note()).get() == t.finger();
       boolean string = note.printedString() == 0 || note.printedString() == t.string();
       broken += finger && string ? 0 : 1;
     }

@@ -25,7 +25,7 @@ final class HandRules {
 
   boolean mayFollow(HandState before, HandState to) {
     HandState from = before.out();
-    if (to.moment().remembers() && !to.past().isBetween(from, to)) {
+    if (!to.hasPast(from)) {
       return false;
     }
     if (!still.isEmpty() && to.isShiftFrom(from) && still.contains(to.moment().slice().index())) {

@@ -102,6 +102,7 @@ final class HandState {
   private final Past past;
   private final HandState handover;
   private final boolean takesOver;
+  private final boolean remembers;
 
   HandState(
       TimedSlice moment, TimedSlice left, List<Touch> touches, int base, Region region, Grip grip) {
@@ -121,6 +122,7 @@ final class HandState {
     this.past = past;
     this.handover = handover;
     this.takesOver = takesOver;
+    this.remembers = moment.remembers();
     this.moment = moment;
     this.left = left;
     this.touches = List.copyOf(touches);
@@ -178,6 +180,11 @@ final class HandState {
 
   Past past() {
     return past;
+  }
+
+  /** Whether it can follow another hand, as far as its past goes. */
+  boolean hasPast(HandState from) {
+    return !remembers || past.isBetween(from, this);
   }
 
   /** The hand that goes on from here: another one where a finger was replaced. */

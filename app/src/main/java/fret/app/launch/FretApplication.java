@@ -46,6 +46,7 @@ public final class FretApplication extends Application {
   }
 
   private SqliteLibrary library;
+  private Studio studio;
 
   static void open(String[] args) {
     launch(FretApplication.class, args);
@@ -61,21 +62,19 @@ public final class FretApplication extends Application {
     if (demo) {
       Demo.fill(library, FORMATS, LocalDate.now());
     }
-    Studio studio = new Studio(library, FORMATS, FORMATS, PRINTER, Clock.systemDefaultZone());
+    studio = new Studio(library, FORMATS, FORMATS, PRINTER, Clock.systemDefaultZone());
     PracticeModel practice = new PracticeModel(studio, Instant::now);
     MainView[] main = new MainView[1];
     Runnable showDemo =
         () -> {
           try {
+            studio.finish();
             library.close();
             SqliteLibrary demoLibrary = SqliteLibrary.open(throwaway());
             Demo.fill(demoLibrary, FORMATS, LocalDate.now());
             library = demoLibrary;
-            show(
-                stage,
-                new Studio(demoLibrary, FORMATS, FORMATS, PRINTER, Clock.systemDefaultZone()),
-                main,
-                () -> {});
+            studio = new Studio(demoLibrary, FORMATS, FORMATS, PRINTER, Clock.systemDefaultZone());
+            show(stage, studio, main, () -> {});
           } catch (RuntimeException e) {
             throw new IllegalStateException(e);
           }
@@ -90,8 +89,8 @@ public final class FretApplication extends Application {
     }
   }
 
-  private static void show(Stage stage, Studio studio, MainView[] main, Runnable demo) {
-    show(stage, studio, new PracticeModel(studio, Instant::now), main, demo);
+  private static void show(Stage stage, Studio on, MainView[] main, Runnable demo) {
+    show(stage, on, new PracticeModel(on, Instant::now), main, demo);
   }
 
   private static void show(
@@ -119,6 +118,9 @@ public final class FretApplication extends Application {
 
   @Override
   public void stop() {
+    if (studio != null) {
+      studio.finish();
+    }
     if (library != null) {
       library.close();
     }

@@ -62,9 +62,9 @@ final class Screenshots {
     steps.add(new Step(() -> fire("#tab-about"), "part-about"));
     steps.add(new Step(() -> pagePicture(main), ""));
     steps.add(new Step(() -> fire("#tab-picture"), "part-picture"));
-    steps.add(new Step(studio::toggleDark, ""));
+    steps.add(new Step(studio.preferences()::toggleDark, ""));
     steps.add(new Step(() -> open(0, main, "LEFT_HAND"), "left-hand-dark"));
-    steps.add(new Step(studio::toggleDark, ""));
+    steps.add(new Step(studio.preferences()::toggleDark, ""));
     steps.add(new Step(() -> open(0, main, "PLAN"), "plan"));
     steps.add(new Step(() -> main.goTo("PRACTISE"), "practise"));
     steps.add(new Step(() -> main.goTo("JOURNAL"), "journal"));

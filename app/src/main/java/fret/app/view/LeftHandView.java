@@ -101,7 +101,7 @@ final class LeftHandView extends VBox {
         Parts.spring(),
         Parts.line("Care for", "quiet"),
         preset,
-        Parts.button("Digits", "digits", studio::toggleDigits),
+        Parts.button("Digits", "digits", studio.decisions()::toggleDigits),
         Parts.button("Adopt", "adopt", model::adopt, "primary"));
   }
 

@@ -106,7 +106,7 @@ public final class MainView extends BorderPane {
     setOnDragDropped(
         e -> e.getDragboard().getFiles().stream().findFirst().ifPresent(this::openFile));
     studio.errorProperty().addListener(o -> showError());
-    studio.darkProperty().addListener(o -> paintTheme());
+    studio.preferences().darkProperty().addListener(o -> paintTheme());
     studio
         .benchProperty()
         .addListener(
@@ -120,7 +120,7 @@ public final class MainView extends BorderPane {
   }
 
   private void paintTheme() {
-    boolean dark = studio.darkProperty().get();
+    boolean dark = studio.preferences().darkProperty().get();
     look.inksProperty().set(dark ? Inks.DARK : Inks.LIGHT);
     pseudoClassStateChanged(PseudoClass.getPseudoClass("dark"), dark);
   }
@@ -340,7 +340,7 @@ public final class MainView extends BorderPane {
     bytes(file)
         .ifPresent(
             bytes -> {
-              studio.remember(file.getAbsolutePath());
+              studio.preferences().remember(file.getAbsolutePath());
               studio.parts(file.getName(), bytes, parts -> open(file.getName(), bytes, parts));
             });
   }
@@ -465,7 +465,7 @@ public final class MainView extends BorderPane {
       case REDO -> studio.redo();
       case AREA_1, AREA_2, AREA_3, AREA_4, AREA_5, AREA_6 ->
           go(Area.values()[s.ordinal() - Shortcut.AREA_1.ordinal()]);
-      case DARK -> studio.toggleDark();
+      case DARK -> studio.preferences().toggleDark();
       case FOLD -> strip().foldLane();
       case ZOOM_IN -> strip().zoom(1.12);
       case ZOOM_OUT -> strip().zoom(1 / 1.12);
@@ -473,15 +473,15 @@ public final class MainView extends BorderPane {
       case PREVIOUS_NOTE -> studio.select(studio.selectedProperty().get() - 1);
       case NEXT_BAR -> studio.selectBar(1);
       case PREVIOUS_BAR -> studio.selectBar(-1);
-      case FINGER_0 -> studio.pinFinger(Finger.OPEN);
-      case FINGER_1 -> studio.pinFinger(Finger.FIRST);
-      case FINGER_2 -> studio.pinFinger(Finger.SECOND);
-      case FINGER_3 -> studio.pinFinger(Finger.THIRD);
-      case FINGER_4 -> studio.pinFinger(Finger.FOURTH);
-      case FINGER_T -> studio.pinFinger(Finger.THUMB);
-      case STRING_UP -> studio.pinString(-1);
-      case STRING_DOWN -> studio.pinString(1);
-      case UNPIN -> studio.unpin();
+      case FINGER_0 -> studio.decisions().pinFinger(Finger.OPEN);
+      case FINGER_1 -> studio.decisions().pinFinger(Finger.FIRST);
+      case FINGER_2 -> studio.decisions().pinFinger(Finger.SECOND);
+      case FINGER_3 -> studio.decisions().pinFinger(Finger.THIRD);
+      case FINGER_4 -> studio.decisions().pinFinger(Finger.FOURTH);
+      case FINGER_T -> studio.decisions().pinFinger(Finger.THUMB);
+      case STRING_UP -> studio.decisions().pinString(-1);
+      case STRING_DOWN -> studio.decisions().pinString(1);
+      case UNPIN -> studio.decisions().unpin();
       case ADOPT -> leftHandModel.adopt();
       case EXTEND_RIGHT -> leftHandModel.extend(1);
       case EXTEND_LEFT -> leftHandModel.extend(-1);
@@ -501,9 +501,9 @@ public final class MainView extends BorderPane {
       case NOT_FINGER -> leftHandModel.wish(Wish.Kind.NOT_FINGER);
       case NOT_STRING -> leftHandModel.wish(Wish.Kind.NOT_STRING);
       case EXCHANGE -> leftHandModel.exchange();
-      case DIGITS -> studio.toggleDigits();
-      case DOWN_BOW -> studio.markBow(Signs.Bow.DOWN);
-      case UP_BOW -> studio.markBow(Signs.Bow.UP);
+      case DIGITS -> studio.decisions().toggleDigits();
+      case DOWN_BOW -> studio.decisions().markBow(Signs.Bow.DOWN);
+      case UP_BOW -> studio.decisions().markBow(Signs.Bow.UP);
       case START_STOP -> practise.toggle();
       case CLEAN -> practise.judge(Verdict.CLEAN);
       case NEARLY -> practise.judge(Verdict.NEARLY);

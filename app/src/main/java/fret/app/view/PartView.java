@@ -132,7 +132,7 @@ final class PartView extends VBox {
     getChildren().add(page);
     ((Button) tabs.getChildren().get(0)).fire();
     writing.draftProperty().addListener((o, before, now) -> showDraft(before, now));
-    studio.proofProperty().addListener(o -> showFindings());
+    studio.proofing().proofProperty().addListener(o -> showFindings());
     studio.benchProperty().addListener(o -> show());
     studio.selectedProperty().addListener(o -> follow());
   }
@@ -506,7 +506,7 @@ final class PartView extends VBox {
     List<Problem> all = new ArrayList<>(studio.importProblemsProperty().get());
     all.addAll(b.fingering().problems());
     List<Finding> findings =
-        studio.proofProperty().get().findings().stream()
+        studio.proofing().proofProperty().get().findings().stream()
             .filter(f -> !b.passage().settings().details().accepted().contains(f.id()))
             .toList();
     if (all.isEmpty() && findings.isEmpty()) {
@@ -536,9 +536,9 @@ final class PartView extends VBox {
     text.setMaxWidth(Double.MAX_VALUE);
     HBox row = Parts.row(8, text);
     if (f.mended().isPresent()) {
-      row.getChildren().add(small(f.fix(), () -> studio.mend(f)));
+      row.getChildren().add(small(f.fix(), () -> studio.proofing().mend(f)));
     }
-    row.getChildren().add(small("Right as it is", () -> studio.accept(f)));
+    row.getChildren().add(small("Right as it is", () -> studio.proofing().accept(f)));
     return row;
   }
 

@@ -47,11 +47,14 @@ final class PlanView extends VBox {
         .valueProperty()
         .addListener(
             o -> {
-              Planning p = studio.plannedProperty().get();
+              Planning p = studio.plans().plannedProperty().get();
               if (!showing && p != null && p.audition().id() != 0) {
                 Audition a = p.audition();
-                studio.saveAudition(
-                    new Audition(a.id(), a.name(), a.date(), a.readyDate(), minutes.getValue()));
+                studio
+                    .plans()
+                    .saveAudition(
+                        new Audition(
+                            a.id(), a.name(), a.date(), a.readyDate(), minutes.getValue()));
               }
             });
     auditionDate.setId("audition-date");
@@ -151,15 +154,15 @@ final class PlanView extends VBox {
             cards);
     VBox.setVgrow(page, Priority.ALWAYS);
     getChildren().add(page);
-    studio.plannedProperty().addListener(o -> show());
+    studio.plans().plannedProperty().addListener(o -> show());
   }
 
   private void save(java.util.function.UnaryOperator<Audition> edit) {
-    Planning p = studio.plannedProperty().get();
+    Planning p = studio.plans().plannedProperty().get();
     if (!showing && p != null && p.audition().id() != 0) {
       Audition after = edit.apply(p.audition());
       if (!after.equals(p.audition())) {
-        studio.saveAudition(after);
+        studio.plans().saveAudition(after);
       }
     }
   }
@@ -172,15 +175,17 @@ final class PlanView extends VBox {
 
   private void saveLadder() {
     if (!showing) {
-      Planning.Habits h = studio.habits();
-      studio.saveHabits(
-          new Planning.Habits(
-              h.gate(), ladderKind.getValue(), ladderStart.getValue(), h.painLifted()));
+      Planning.Habits h = studio.plans().habits();
+      studio
+          .plans()
+          .saveHabits(
+              new Planning.Habits(
+                  h.gate(), ladderKind.getValue(), ladderStart.getValue(), h.painLifted()));
     }
   }
 
   private void show() {
-    Planning p = studio.plannedProperty().get();
+    Planning p = studio.plans().plannedProperty().get();
     if (p == null) {
       return;
     }
@@ -190,9 +195,9 @@ final class PlanView extends VBox {
     readyDate.setValue(p.audition().readyDate());
     name.setText(p.audition().name());
     name.setDisable(p.audition().id() == 0);
-    ladderKind.setValue(studio.habits().ladder());
-    ladderStart.getValueFactory().setValue(studio.habits().ladderStart());
-    ladderStart.setDisable(studio.habits().ladder() == Planning.LadderKind.METRONOME);
+    ladderKind.setValue(studio.plans().habits().ladder());
+    ladderStart.getValueFactory().setValue(studio.plans().habits().ladderStart());
+    ladderStart.setDisable(studio.plans().habits().ladder() == Planning.LadderKind.METRONOME);
     showing = false;
     advice.setText((p.plan().feasible() ? "" : "Honestly: ") + p.plan().advice());
     ladder.getChildren().clear();

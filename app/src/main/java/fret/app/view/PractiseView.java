@@ -84,22 +84,24 @@ final class PractiseView extends VBox {
             Parts.spring(),
             verdict(Verdict.HURTS, "H"));
     javafx.scene.control.Spinner<Integer> needed =
-        new javafx.scene.control.Spinner<>(1, 10, studio.habits().gate().cleanNeeded());
+        new javafx.scene.control.Spinner<>(1, 10, studio.plans().habits().gate().cleanNeeded());
     needed.setId("clean-needed");
     needed.setPrefWidth(70);
     javafx.scene.control.CheckBox slower =
         new javafx.scene.control.CheckBox("a miss goes slower at once");
     slower.setId("slower");
-    slower.setSelected(studio.habits().gate().slowerAfterMiss());
+    slower.setSelected(studio.plans().habits().gate().slowerAfterMiss());
     Runnable saveGate =
         () -> {
-          Planning.Habits h = studio.habits();
-          studio.saveHabits(
-              new Planning.Habits(
-                  new Gate.Settings(needed.getValue(), slower.isSelected()),
-                  h.ladder(),
-                  h.ladderStart(),
-                  h.painLifted()));
+          Planning.Habits h = studio.plans().habits();
+          studio
+              .plans()
+              .saveHabits(
+                  new Planning.Habits(
+                      new Gate.Settings(needed.getValue(), slower.isSelected()),
+                      h.ladder(),
+                      h.ladderStart(),
+                      h.painLifted()));
         };
     needed.valueProperty().addListener(o -> saveGate.run());
     slower.selectedProperty().addListener(o -> saveGate.run());
@@ -108,11 +110,15 @@ final class PractiseView extends VBox {
     VBox today = Parts.card("Today", list);
     Label waits = Parts.label("", "warning");
     HBox pain =
-        Parts.row(10, waits, Parts.button("Nothing hurts any more", "lift-pain", studio::liftPain));
+        Parts.row(
+            10,
+            waits,
+            Parts.button("Nothing hurts any more", "lift-pain", studio.plans()::liftPain));
     pain.setId("pain");
     pain.setVisible(false);
     pain.setManaged(false);
     studio
+        .plans()
         .plannedProperty()
         .addListener(
             (o, a, p) -> {

@@ -103,7 +103,7 @@ final class ShelfView extends VBox {
       getChildren().add(page);
       return;
     }
-    for (Audition a : studio.auditions()) {
+    for (Audition a : studio.plans().auditions()) {
       page.getChildren()
           .add(
               audition(
@@ -111,7 +111,8 @@ final class ShelfView extends VBox {
     }
     List<Passage> loose =
         studio.passages().stream()
-            .filter(p -> studio.auditions().stream().noneMatch(a -> a.id() == p.auditionId()))
+            .filter(
+                p -> studio.plans().auditions().stream().noneMatch(a -> a.id() == p.auditionId()))
             .toList();
     if (!loose.isEmpty()) {
       page.getChildren().add(Parts.line("Without a date", "section"));
@@ -133,7 +134,7 @@ final class ShelfView extends VBox {
   /** Files that were opened last, to open again. */
   private void recent(VBox page) {
     FlowPane files = new FlowPane(8, 6);
-    for (String path : studio.recentFiles()) {
+    for (String path : studio.preferences().recentFiles()) {
       java.io.File file = new java.io.File(path);
       files.getChildren().add(Parts.button(file.getName(), "", () -> main.openFile(file), "small"));
     }

@@ -40,16 +40,18 @@ public final class DueToday {
     List<Due> found = new ArrayList<>();
     List<Passage> all = List.copyOf(studio.passages());
     for (Passage passage : all) {
-      studio.planOf(
-          passage,
-          () -> mine == generation,
-          planning -> {
-            planning.plan().days().stream()
-                .filter(d -> d.date().equals(studio.today()) && !d.items().isEmpty())
-                .findFirst()
-                .ifPresent(d -> found.add(new Due(passage, d, !planning.held().isEmpty())));
-            publish(found, passage.equals(all.get(all.size() - 1)));
-          });
+      studio
+          .plans()
+          .planOf(
+              passage,
+              () -> mine == generation,
+              planning -> {
+                planning.plan().days().stream()
+                    .filter(d -> d.date().equals(studio.today()) && !d.items().isEmpty())
+                    .findFirst()
+                    .ifPresent(d -> found.add(new Due(passage, d, !planning.held().isEmpty())));
+                publish(found, passage.equals(all.get(all.size() - 1)));
+              });
     }
     if (all.isEmpty()) {
       due.set(List.of());

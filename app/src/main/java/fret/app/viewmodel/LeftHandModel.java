@@ -244,7 +244,7 @@ public final class LeftHandModel {
     } else if (at + 1 < ways.size()) {
       take(ways.get(at + 1));
     } else {
-      studio.pinFinger(now.finger());
+      studio.decisions().pinFinger(now.finger());
     }
   }
 
@@ -360,28 +360,28 @@ public final class LeftHandModel {
   /** How the player shifts. */
   public ShiftDrill.Manner manner() {
     return new ShiftDrill.Manner(
-        studio.setting("guideFinger").map("old"::equals).orElse(true),
-        studio.setting("slideLate").map(Boolean::parseBoolean).orElse(false),
-        studio.setting("slideBeats").map(Integer::parseInt).orElse(2));
+        studio.preferences().get("guideFinger").map("old"::equals).orElse(true),
+        studio.preferences().get("slideLate").map(Boolean::parseBoolean).orElse(false),
+        studio.preferences().get("slideBeats").map(Integer::parseInt).orElse(2));
   }
 
   public void setManner(ShiftDrill.Manner manner) {
-    studio.putSetting("guideFinger", manner.oldFinger() ? "old" : "new");
-    studio.putSetting("slideLate", String.valueOf(manner.late()));
-    studio.putSetting("slideBeats", String.valueOf(manner.slideBeats()));
+    studio.preferences().put("guideFinger", manner.oldFinger() ? "old" : "new");
+    studio.preferences().put("slideLate", String.valueOf(manner.late()));
+    studio.preferences().put("slideBeats", String.valueOf(manner.slideBeats()));
   }
 
   /** The line on elbow, thumb and forearm, in the player's own words where there are some. */
   public String cue(BodyCue cue) {
     InstrumentType type = studio.bench().task().hand().instrument().type();
-    return studio.setting(cueKey(cue, type)).orElse(cue.usualText(type));
+    return studio.preferences().get(cueKey(cue, type)).orElse(cue.usualText(type));
   }
 
   /** Other words for a cue; empty ones bring the usual words back. */
   public void setCue(BodyCue cue, String words) {
     InstrumentType type = studio.bench().task().hand().instrument().type();
     String kept = words.isBlank() ? cue.usualText(type) : words.strip();
-    studio.putSetting(cueKey(cue, type), kept);
+    studio.preferences().put(cueKey(cue, type), kept);
   }
 
   private static String cueKey(BodyCue cue, InstrumentType type) {

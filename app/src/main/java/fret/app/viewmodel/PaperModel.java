@@ -62,7 +62,7 @@ public final class PaperModel {
   /** Makes a file of the open passage, handed on when it is made. */
   public void make(Kind kind, Page.Paper size, Consumer<byte[]> then) {
     Workbench now = studio.bench();
-    Planning plan = studio.plannedProperty().get();
+    Planning plan = studio.plans().plannedProperty().get();
     if (now == null || plan == null) {
       return;
     }

@@ -47,7 +47,7 @@ public final class PracticeModel {
     this.studio = studio;
     this.now = now;
     this.tryStarted = now.get();
-    studio.plannedProperty().addListener(o -> refresh());
+    studio.plans().plannedProperty().addListener(o -> refresh());
   }
 
   public ReadOnlyIntegerProperty indexProperty() {
@@ -98,7 +98,7 @@ public final class PracticeModel {
    * @param slice moment that the shift reaches
    */
   public void putOnStand(int slice, String title, Score drill) {
-    Planning planned = studio.plannedProperty().get();
+    Planning planned = studio.plans().plannedProperty().get();
     if (planned == null) {
       return;
     }
@@ -120,7 +120,7 @@ public final class PracticeModel {
 
   /** Takes today's items from the plan anew. */
   public void restart() {
-    Planning planned = studio.plannedProperty().get();
+    Planning planned = studio.plans().plannedProperty().get();
     extras.clear();
     shownPassage = studio.bench() == null ? -1 : studio.bench().passage().id();
     items =
@@ -137,14 +137,14 @@ public final class PracticeModel {
   /** Puts another item on the stand. */
   public void show(int which) {
     index.set(Math.max(0, Math.min(which, Math.max(0, items.size() - 1))));
-    Planning planned = studio.plannedProperty().get();
+    Planning planned = studio.plans().plannedProperty().get();
     Optional<PracticePlan.Item> item = item();
     if (item.isEmpty() || planned == null) {
       gate.set(null);
       notation.set(null);
       return;
     }
-    gate.set(Gate.at(planned.ladder(), studio.habits().gate(), item.get().perMinute()));
+    gate.set(Gate.at(planned.ladder(), studio.plans().habits().gate(), item.get().perMinute()));
     notation.set(Resolver.resolve(score(item.get(), planned)));
     tryStarted = now.get();
   }
@@ -181,7 +181,7 @@ public final class PracticeModel {
 
   /** Name of the item's chunk as the player knows it. */
   public String label(PracticePlan.Item item) {
-    Planning planned = studio.plannedProperty().get();
+    Planning planned = studio.plans().plannedProperty().get();
     if (extras.containsKey(item.chunk())) {
       return extras.get(item.chunk()).title();
     }

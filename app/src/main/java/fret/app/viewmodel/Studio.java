@@ -3,11 +3,8 @@ package fret.app.viewmodel;
 import fret.base.Outcome;
 import fret.base.Problem;
 import fret.base.UnusableInput;
-import fret.fingering.Fingering;
 import fret.fingering.NoteFinger;
-import fret.instrument.Finger;
 import fret.journal.JournalEntry;
-import fret.journal.Verdict;
 import fret.mark.Mark;
 import fret.mark.Marks;
 import fret.mark.Reattachment;
@@ -19,14 +16,8 @@ import fret.passage.Reading;
 import fret.passage.ScoreReader;
 import fret.passage.Setup;
 import fret.passage.Workbench;
-import fret.plan.Gate;
-import fret.plan.ReadyDate;
-import fret.proof.Finding;
-import fret.proof.ProofReader;
 import fret.score.Resolver;
 import fret.score.Score;
-import fret.score.Signs;
-import fret.shelf.Audition;
 import fret.shelf.Library;
 import java.time.Clock;
 import java.time.LocalDate;
@@ -41,8 +32,6 @@ import java.util.function.Function;
 import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
 import javafx.animation.PauseTransition;
-import javafx.beans.property.ReadOnlyBooleanProperty;
-import javafx.beans.property.ReadOnlyBooleanWrapper;
 import javafx.beans.property.ReadOnlyIntegerProperty;
 import javafx.beans.property.ReadOnlyIntegerWrapper;
 import javafx.beans.property.ReadOnlyObjectProperty;
@@ -59,9 +48,6 @@ import javafx.util.Duration;
  * order in which they were asked for.
  */
 public final class Studio {
-  /** What proof-reading found on a page. */
-  public record Proof(Score page, List<Finding> findings) {}
-
   private record Opened(Outcome<Score> page, Workbench bench) {}
 
   /** The newest snapshot and the page it was made from; used on the background thread only. */
@@ -72,26 +58,23 @@ public final class Studio {
   /** In place of a note: everything is computed anew. */
   private static final int WHOLE = -1;
 
-  private static final int MOST_RECENT = 6;
-
   private final Library library;
   private final ScoreReader reader;
   private final PaperModel paper;
   private final Clock clock;
   private final Background background = new Background(this::failed);
+  private final Preferences preferences;
+  private final Plans plans;
+  private final Proofing proofing = new Proofing(this);
+  private final NoteDecisions decisions = new NoteDecisions(this);
   private final ObservableList<Passage> passages = FXCollections.observableArrayList();
   private final ObservableList<JournalEntry> journal = FXCollections.observableArrayList();
   private final ReadOnlyObjectWrapper<Workbench> bench = new ReadOnlyObjectWrapper<>();
   private final ReadOnlyObjectWrapper<List<Problem>> importProblems =
       new ReadOnlyObjectWrapper<>(List.of());
-  private final ReadOnlyObjectWrapper<Proof> proof =
-      new ReadOnlyObjectWrapper<>(new Proof(null, List.of()));
-  private final ReadOnlyObjectWrapper<Planning> planned = new ReadOnlyObjectWrapper<>();
   private final ReadOnlyIntegerWrapper selected = new ReadOnlyIntegerWrapper(-1);
   private final ReadOnlyStringWrapper message = new ReadOnlyStringWrapper("");
   private final ReadOnlyObjectWrapper<Problem> error = new ReadOnlyObjectWrapper<>();
-  private final ReadOnlyBooleanWrapper dark = new ReadOnlyBooleanWrapper();
-  private volatile List<Audition> auditions;
   private Passage open;
   private Score page;
   private final PauseTransition pause = new PauseTransition(Duration.millis(250));
@@ -114,47 +97,10 @@ public final class Studio {
     this.library = library;
     this.reader = reader;
     this.clock = clock;
-    auditions = library.auditions();
+    this.preferences = new Preferences(library, background);
+    this.plans = new Plans(this, library);
     passages.setAll(library.passages());
     journal.setAll(library.journal());
-    dark.set(library.setting("theme").filter("dark"::equals).isPresent());
-  }
-
-  /** Whether the window is dark. */
-  public ReadOnlyBooleanProperty darkProperty() {
-    return dark.getReadOnlyProperty();
-  }
-
-  /** Whether typed notes are heard. */
-  public boolean isHeard() {
-    return library.setting("typedHeard").map(Boolean::parseBoolean).orElse(true);
-  }
-
-  public void setHeard(boolean heard) {
-    library.putSetting("typedHeard", String.valueOf(heard));
-  }
-
-  /** Files that were opened last, the newest first. */
-  public List<String> recentFiles() {
-    return library
-        .setting("recentFiles")
-        .filter(t -> !t.isEmpty())
-        .map(t -> List.of(t.split("\n")))
-        .orElse(List.of());
-  }
-
-  /** Remembers a file that was opened. */
-  public void remember(String path) {
-    List<String> all = new ArrayList<>(recentFiles());
-    all.remove(path);
-    all.add(0, path);
-    library.putSetting(
-        "recentFiles", String.join("\n", all.subList(0, Math.min(MOST_RECENT, all.size()))));
-  }
-
-  public void toggleDark() {
-    dark.set(!dark.get());
-    library.putSetting("theme", dark.get() ? "dark" : "light");
   }
 
   public ObservableList<Passage> passages() {
@@ -165,8 +111,24 @@ public final class Studio {
     return journal;
   }
 
-  public List<Audition> auditions() {
-    return auditions;
+  /** What the player set for the whole program. */
+  public Preferences preferences() {
+    return preferences;
+  }
+
+  /** Dates and plans. */
+  public Plans plans() {
+    return plans;
+  }
+
+  /** What reads the page for likely misreadings. */
+  public Proofing proofing() {
+    return proofing;
+  }
+
+  /** What one key decides on the selected note. */
+  public NoteDecisions decisions() {
+    return decisions;
   }
 
   public LocalDate today() {
@@ -193,10 +155,6 @@ public final class Studio {
 
   public ReadOnlyObjectProperty<List<Problem>> importProblemsProperty() {
     return importProblems.getReadOnlyProperty();
-  }
-
-  public ReadOnlyObjectProperty<Planning> plannedProperty() {
-    return planned.getReadOnlyProperty();
   }
 
   /** Index of the selected note; -1 for none. */
@@ -252,7 +210,7 @@ public final class Studio {
   }
 
   /** The page as mended by hand, else as in the file. */
-  private Outcome<Score> readPage(Passage passage) throws UnusableInput {
+  Outcome<Score> readPage(Passage passage) throws UnusableInput {
     Optional<Score> mended = library.page(passage.id());
     return mended.isPresent()
         ? new Outcome<>(mended.get(), List.of())
@@ -291,9 +249,9 @@ public final class Studio {
     background.run(
         () -> {
           Score read = reader.read(name, bytes, partName).value();
-          ensureAudition();
+          plans.ensureOne();
           Passage p = NewPassage.of(name, partName, read, reading);
-          return library.add(p.withAudition(firstAudition()), bytes);
+          return library.add(p.withAudition(plans.first()), bytes);
         },
         () -> mine == generation,
         p -> {
@@ -308,8 +266,8 @@ public final class Studio {
     int mine = ++generation;
     background.run(
         () -> {
-          ensureAudition();
-          Passage p = NewPassage.byHand(empty, setup).withAudition(firstAudition());
+          plans.ensureOne();
+          Passage p = NewPassage.byHand(empty, setup).withAudition(plans.first());
           Passage added = library.add(p, new byte[0]);
           library.keepPage(added.id(), empty);
           return added;
@@ -382,19 +340,6 @@ public final class Studio {
     return told;
   }
 
-  private long firstAudition() {
-    return auditions.stream().findFirst().map(Audition::id).orElse(0L);
-  }
-
-  /** A new library gets a date to plan for; the player changes it in the Plan. */
-  private void ensureAudition() {
-    if (library.auditions().isEmpty()) {
-      LocalDate date = today().plusDays(56);
-      library.save(new Audition(0, "My next date", date, ReadyDate.of(today(), date), 30));
-      auditions = library.auditions();
-    }
-  }
-
   private void publish(Workbench made) {
     bench.set(made);
     for (int i = 0; i < passages.size(); i++) {
@@ -405,37 +350,8 @@ public final class Studio {
     if (selected.get() >= made.resolved().notes().size()) {
       selected.set(made.resolved().notes().size() - 1);
     }
-    updatePlan();
-    proofRead(made);
-  }
-
-  private void proofRead(Workbench made) {
-    Score read = page;
-    int mine = generation;
-    background.run(
-        () -> new Proof(read, ProofReader.read(read, made.task().hand().instrument())),
-        () -> mine == generation,
-        proof::set);
-  }
-
-  /** Likely misreadings that were not accepted, with the page they were found on. */
-  public ReadOnlyObjectProperty<Proof> proofProperty() {
-    return proof.getReadOnlyProperty();
-  }
-
-  /** Mends the page as a finding proposes. */
-  public void mend(Finding finding) {
-    Proof now = proof.get();
-    if (now.page().equals(page) && finding.mended().isPresent()) {
-      writePage(finding.fix() + ", bar " + finding.bar(), finding.mended().get());
-    }
-  }
-
-  /** The finding is right as it is and is not asked again. */
-  public void accept(Finding finding) {
-    changeSettings(
-        "Right as it is, bar " + finding.bar(),
-        s -> s.withDetails(s.details().accepting(finding.id())));
+    plans.update();
+    proofing.read(made);
   }
 
   // ---- changing ----------------------------------------------------------------------------
@@ -448,12 +364,12 @@ public final class Studio {
   }
 
   /** Applies a change of one note: only the stretch around it moves. */
-  private void applyAt(Change change, int note) {
+  void applyAt(Change change, int note) {
     commit(change, note);
   }
 
   /** The snapshot with the newest decisions, which may not have been computed yet. */
-  private Workbench current() {
+  Workbench current() {
     return bench.get().with(open);
   }
 
@@ -469,7 +385,7 @@ public final class Studio {
           if (mine == generation) {
             Workbench before = bench.get();
             publish(made);
-            Relearning.of(before, made, planned.get(), journal)
+            Relearning.of(before, made, plans.plannedProperty().get(), journal)
                 .ifPresent(r -> message.set(change.name() + ". " + r.sentence()));
           }
         });
@@ -564,73 +480,6 @@ public final class Studio {
         });
   }
 
-  /** Pins a finger on the selected note, on the string it is shown on. */
-  public void pinFinger(Finger finger) {
-    selectedPlace()
-        .ifPresent(
-            p -> {
-              int string = finger == Finger.OPEN ? openStringFor(p) : p.string();
-              if (string == 0) {
-                message.set("No open string sounds " + p.sounding());
-              } else {
-                applyAt(current().pin(p.note(), Optional.of(finger), string), p.note());
-              }
-            });
-  }
-
-  private int openStringFor(NoteFinger p) {
-    var strings = bench.get().task().hand().instrument().openStrings();
-    for (int i = 0; i < strings.size(); i++) {
-      if (strings.get(i).midi() == p.sounding().midi()) {
-        return i + 1;
-      }
-    }
-    return 0;
-  }
-
-  /** Pins the selected note to the next higher (-1) or lower (+1) string. */
-  public void pinString(int direction) {
-    selectedPlace()
-        .ifPresent(
-            p -> {
-              int string = p.string() + direction;
-              var instrument = bench.get().task().hand().instrument();
-              boolean fits = string >= 1 && string <= instrument.stringCount();
-              int semitones = fits ? instrument.semitones(string, p.sounding()) : -1;
-              if (!fits || semitones < 0 || semitones > instrument.highestSemitone()) {
-                message.set(
-                    p.sounding()
-                        + " does not lie on the "
-                        + (fits ? instrument.stringName(string) + " string" : "next string"));
-              } else {
-                applyAt(current().pin(p.note(), Optional.empty(), string), p.note());
-              }
-            });
-  }
-
-  public void unpin() {
-    if (bench.get() != null && selected.get() >= 0) {
-      current()
-          .unpin(selected.get())
-          .ifPresentOrElse(c -> apply(b -> c), () -> message.set("There is no pin here"));
-    }
-  }
-
-  /** Sets a bow mark on the selected note, or takes it away when it is there. */
-  public void markBow(Signs.Bow bow) {
-    Workbench now = bench.get();
-    if (now == null || selected.get() < 0) {
-      return;
-    }
-    int note = selected.get();
-    boolean there = now.bowAt(note) == bow;
-    apply(b -> b.bow(note, there ? Signs.Bow.NONE : bow));
-  }
-
-  private void adopt(Fingering fingering) {
-    apply(b -> b.adopt(fingering));
-  }
-
   /** Changes settings; nothing happens when they stay the same. */
   public void changeSettings(String name, UnaryOperator<Passage.Settings> edit) {
     if (bench.get() == null) {
@@ -640,13 +489,6 @@ public final class Studio {
     Passage.Settings after = edit.apply(before);
     if (!before.equals(after)) {
       apply(b -> new Change.SettingsChange(name, before, after));
-    }
-  }
-
-  public void toggleDigits() {
-    if (open != null) {
-      boolean full = !open.settings().fullDigits();
-      changeSettings(full ? "All digits" : "Only the needed digits", s -> s.withFullDigits(full));
     }
   }
 
@@ -700,50 +542,7 @@ public final class Studio {
     return any ? bench.get().fingering().notes().get(selected.get()) : Optional.empty();
   }
 
-  // ---- plan and journal --------------------------------------------------------------------
-
-  /** What the player set for the plan and the practice. */
-  public Planning.Habits habits() {
-    int clean = number("cleanNeeded", Gate.Settings.USUAL.cleanNeeded());
-    boolean slower =
-        library
-            .setting("slowerAfterMiss")
-            .map(Boolean::parseBoolean)
-            .orElse(Gate.Settings.USUAL.slowerAfterMiss());
-    Planning.LadderKind kind =
-        library
-            .setting("ladder")
-            .map(Planning.LadderKind::valueOf)
-            .orElse(Planning.LadderKind.EVEN_STEPS);
-    return new Planning.Habits(
-        new Gate.Settings(clean, slower), kind, number("ladderStart", 0), number("painLifted", 0));
-  }
-
-  private int number(String setting, int usual) {
-    return library.setting(setting).map(Integer::parseInt).orElse(usual);
-  }
-
-  public void saveHabits(Planning.Habits habits) {
-    library.putSetting("cleanNeeded", String.valueOf(habits.gate().cleanNeeded()));
-    library.putSetting("slowerAfterMiss", String.valueOf(habits.gate().slowerAfterMiss()));
-    library.putSetting("ladder", habits.ladder().name());
-    library.putSetting("ladderStart", String.valueOf(habits.ladderStart()));
-    library.putSetting("painLifted", String.valueOf(habits.painLifted()));
-    updatePlan();
-  }
-
-  /** The player says that nothing hurts any more: what waited comes back into the plan. */
-  public void liftPain() {
-    Planning.Habits h = habits();
-    long newest =
-        journal.stream()
-            .filter(e -> e.verdict() == Verdict.HURTS)
-            .mapToLong(JournalEntry::id)
-            .max()
-            .orElse(0);
-    saveHabits(new Planning.Habits(h.gate(), h.ladder(), h.ladderStart(), newest));
-    message.set("Stretches are back in the plan");
-  }
+  // ---- work and journal --------------------------------------------------------------------
 
   /**
    * Computes something from the open passage off the interface thread; the result is dropped when
@@ -764,65 +563,19 @@ public final class Studio {
     return paper;
   }
 
-  /** What is stored under a name in the library's settings. */
-  Optional<String> setting(String name) {
-    return library.setting(name);
-  }
-
-  void putSetting(String name, String value) {
-    library.putSetting(name, value);
-  }
-
-  /** The plan of any passage of the shelf, handed on when it is made. */
-  void planOf(Passage passage, BooleanSupplier isCurrent, Consumer<Planning> then) {
-    List<JournalEntry> entries = List.copyOf(journal);
-    LocalDate today = today();
-    Planning.Habits habits = habits();
-    Optional<Audition> audition = auditionOf(passage);
-    background.run(
-        () ->
-            Planning.of(
-                Workbench.of(passage, readPage(passage).value()), audition, entries, today, habits),
-        isCurrent,
-        then);
-  }
-
-  private Optional<Audition> auditionOf(Passage passage) {
-    return auditions.stream().filter(a -> a.id() == passage.auditionId()).findFirst();
-  }
-
-  private void updatePlan() {
-    Workbench now = bench.get();
-    if (now == null) {
-      return;
-    }
-    Optional<Audition> audition = auditionOf(now.passage());
-    List<JournalEntry> entries = List.copyOf(journal);
-    int mine = generation;
-    LocalDate today = today();
-    Planning.Habits habits = habits();
-    background.run(
-        () -> Planning.of(now, audition, entries, today, habits),
-        () -> mine == generation,
-        planned::set);
-  }
-
-  /** Saves what the player says of the audition of the open passage. */
-  public void saveAudition(Audition audition) {
-    Audition saved = library.save(audition);
-    auditions = library.auditions();
-    message.set("Saved: " + saved.name());
-    updatePlan();
-  }
-
   /** Stores a try; the plan follows. The first try adopts the fingering. */
   public void record(JournalEntry entry) {
     journal.add(library.add(entry));
     Workbench now = bench.get();
     if (now != null && !open.marks().isAdopted()) {
-      adopt(now.fingering());
+      apply(b -> b.adopt(now.fingering()));
     } else {
-      updatePlan();
+      plans.update();
     }
+  }
+
+  /** Waits until everything that was decided is stored; nothing can be asked for any more. */
+  public void finish() {
+    background.finish();
   }
 }

@@ -75,12 +75,12 @@ public final class WritingModel {
 
   /** Whether what is typed is heard. */
   public boolean isHeard() {
-    return studio.isHeard();
+    return studio.preferences().isHeard();
   }
 
   public void toggleHeard() {
-    studio.setHeard(!studio.isHeard());
-    studio.tell(studio.isHeard() ? "What is typed is heard" : "Typing is silent");
+    studio.preferences().setHeard(!studio.preferences().isHeard());
+    studio.tell(studio.preferences().isHeard() ? "What is typed is heard" : "Typing is silent");
   }
 
   private void sound(Draft after) {
@@ -126,7 +126,7 @@ public final class WritingModel {
     draft.set(after);
     if (!after.page().equals(before.page())) {
       studio.writePage(name, after.page());
-      if (studio.isHeard() && !after.current().equals(before.current())) {
+      if (studio.preferences().isHeard() && !after.current().equals(before.current())) {
         sound(after);
       }
     }

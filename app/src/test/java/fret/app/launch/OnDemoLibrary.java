@@ -58,6 +58,6 @@ abstract class OnDemoLibrary {
 
   void openDemo(int index) throws Exception {
     does(() -> studio.open(studio.passages().get(index)));
-    until(() -> studio.plannedProperty().get() != null && !studio.isBehind());
+    until(() -> studio.plans().plannedProperty().get() != null && !studio.isBehind());
   }
 }

@@ -38,9 +38,9 @@ class StudioTest extends OnDemoLibrary {
     does(
         () -> {
           studio.select(3);
-          studio.pinFinger(third);
+          studio.decisions().pinFinger(third);
           studio.select(9);
-          studio.pinFinger(ninth);
+          studio.decisions().pinFinger(ninth);
         });
     assertThat(studio.messageProperty().get()).contains("Changed in bar");
     assertThat(library.passages().get(0).marks().all())
@@ -70,7 +70,7 @@ class StudioTest extends OnDemoLibrary {
     openDemo(0);
     does(() -> studio.select(0));
     for (int i = 0; i < 5; i++) {
-      does(() -> studio.pinString(1));
+      does(() -> studio.decisions().pinString(1));
     }
     assertThat(studio.messageProperty().get()).contains("does not lie on");
   }
@@ -85,7 +85,7 @@ class StudioTest extends OnDemoLibrary {
     does(() -> studio.selectBar(1));
     does(() -> studio.select(studio.selectedProperty().get() + 3));
     Finger wanted = other(studio.selectedProperty().get());
-    does(() -> studio.pinFinger(wanted));
+    does(() -> studio.decisions().pinFinger(wanted));
     String gone =
         new String(part, StandardCharsets.UTF_8)
             .replaceFirst("(?s)<measure number=\"2\".*?</measure>", "");
@@ -105,12 +105,12 @@ class StudioTest extends OnDemoLibrary {
     until(() -> studio.bench() != null && !studio.isBehind());
     assertThat(studio.bench().score().bars()).hasSize(2);
     does(() -> studio.select(0));
-    does(() -> studio.markBow(Signs.Bow.UP));
+    does(() -> studio.decisions().markBow(Signs.Bow.UP));
     String[] written = new String[1];
     does(() -> studio.paper().export(b -> written[0] = new String(b, StandardCharsets.UTF_8)));
     int second = written[0].indexOf("<measure number=\"2\"");
     assertThat(written[0].indexOf("<up-bow/>")).isGreaterThan(second);
-    does(() -> studio.markBow(Signs.Bow.UP));
+    does(() -> studio.decisions().markBow(Signs.Bow.UP));
     assertThat(studio.bench().bowAt(0)).isEqualTo(Signs.Bow.NONE);
   }
 
@@ -131,7 +131,7 @@ class StudioTest extends OnDemoLibrary {
     var page = studio.page();
     var shorter = page.withBars(page.bars().subList(0, 3)).laidOut();
     does(() -> studio.select(1));
-    does(() -> studio.pinFinger(Finger.SECOND));
+    does(() -> studio.decisions().pinFinger(Finger.SECOND));
     does(() -> studio.writePage("Fewer bars", shorter));
     assertThat(studio.bench().score().bars()).hasSize(3);
     assertThat(studio.bench().passage().marks().all()).hasSize(1);
@@ -150,11 +150,11 @@ class StudioTest extends OnDemoLibrary {
     does(practice::restart);
     String chunk = practice.item().orElseThrow().chunk();
     does(() -> practice.judge(Verdict.HURTS, Breakage.TENSION));
-    assertThat(studio.plannedProperty().get().held()).contains(chunk);
-    assertThat(studio.plannedProperty().get().plan().days())
+    assertThat(studio.plans().plannedProperty().get().held()).contains(chunk);
+    assertThat(studio.plans().plannedProperty().get().plan().days())
         .allMatch(d -> d.items().stream().noneMatch(i -> i.chunk().equals(chunk)));
-    does(studio::liftPain);
-    assertThat(studio.plannedProperty().get().held()).isEmpty();
+    does(studio.plans()::liftPain);
+    assertThat(studio.plans().plannedProperty().get().held()).isEmpty();
   }
 
   @Test
@@ -177,12 +177,20 @@ class StudioTest extends OnDemoLibrary {
   void theLadderFollowsTheHabits() throws Exception {
     openDemo(3);
     Gate.Settings gate = Gate.Settings.USUAL;
-    does(() -> studio.saveHabits(new Planning.Habits(gate, Planning.LadderKind.METRONOME, 0, 0)));
-    List<Integer> levels = studio.plannedProperty().get().ladder().levels();
+    does(
+        () ->
+            studio
+                .plans()
+                .saveHabits(new Planning.Habits(gate, Planning.LadderKind.METRONOME, 0, 0)));
+    List<Integer> levels = studio.plans().plannedProperty().get().ladder().levels();
     assertThat(levels.subList(0, levels.size() - 1))
         .allMatch(l -> Arrays.stream(MetronomeScale.numbers()).anyMatch(n -> n == l));
-    does(() -> studio.saveHabits(new Planning.Habits(gate, Planning.LadderKind.EVEN_STEPS, 60, 0)));
-    assertThat(studio.plannedProperty().get().ladder().start()).isEqualTo(60);
+    does(
+        () ->
+            studio
+                .plans()
+                .saveHabits(new Planning.Habits(gate, Planning.LadderKind.EVEN_STEPS, 60, 0)));
+    assertThat(studio.plans().plannedProperty().get().ladder().start()).isEqualTo(60);
   }
 
   @Test

@@ -225,7 +225,7 @@ class WindowTest {
         () ->
             studio.bench() != null
                 && studio.bench().passage().sourceName().equals("violone.musicxml")
-                && studio.plannedProperty().get() != null);
+                && studio.plans().plannedProperty().get() != null);
     assertThat(studio.bench().fingering().problems()).isEmpty();
     Path saved = part.resolveSibling("saved.musicxml");
     robot.interact(() -> main.saveTo(saved.toFile()));
@@ -267,7 +267,9 @@ class WindowTest {
     until(() -> written().endsWith("B#3 D4"));
     robot.type(KeyCode.BACK_SPACE, KeyCode.ENTER, KeyCode.ESCAPE);
     until(
-        () -> studio.proofProperty().get().findings().stream().anyMatch(f -> f.bar().equals("1")));
+        () ->
+            studio.proofing().proofProperty().get().findings().stream()
+                .anyMatch(f -> f.bar().equals("1")));
     until(() -> robot.lookup("Fill it with rests").tryQuery().isPresent());
     robot.clickOn("Fill it with rests");
     until(() -> studio.page().bars().get(0).events().stream().anyMatch(fret.score.Event::isRest));

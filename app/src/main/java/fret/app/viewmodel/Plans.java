@@ -1,0 +1,121 @@
+package fret.app.viewmodel;
+
+import fret.journal.JournalEntry;
+import fret.journal.Verdict;
+import fret.passage.Passage;
+import fret.passage.Workbench;
+import fret.plan.ReadyDate;
+import fret.shelf.Audition;
+import fret.shelf.Library;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.BooleanSupplier;
+import java.util.function.Consumer;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+
+/** The dates to be ready for, and the plans that lead to them. */
+public final class Plans {
+  private final Studio studio;
+  private final Library library;
+  private final ReadOnlyObjectWrapper<Planning> planned = new ReadOnlyObjectWrapper<>();
+  private volatile List<Audition> auditions;
+
+  Plans(Studio studio, Library library) {
+    this.studio = studio;
+    this.library = library;
+    this.auditions = library.auditions();
+  }
+
+  public List<Audition> auditions() {
+    return auditions;
+  }
+
+  /** The plan of the open passage. */
+  public ReadOnlyObjectProperty<Planning> plannedProperty() {
+    return planned.getReadOnlyProperty();
+  }
+
+  /** What the player set for the plan and the practice. */
+  public Planning.Habits habits() {
+    return studio.preferences().habits();
+  }
+
+  public void saveHabits(Planning.Habits habits) {
+    studio.preferences().putHabits(habits);
+    update();
+  }
+
+  /** The player says that nothing hurts any more: what waited comes back into the plan. */
+  public void liftPain() {
+    Planning.Habits h = habits();
+    long newest =
+        studio.journal().stream()
+            .filter(e -> e.verdict() == Verdict.HURTS)
+            .mapToLong(JournalEntry::id)
+            .max()
+            .orElse(0);
+    saveHabits(new Planning.Habits(h.gate(), h.ladder(), h.ladderStart(), newest));
+    studio.tell("Stretches are back in the plan");
+  }
+
+  /** The audition that a new passage is for. */
+  long first() {
+    return auditions.stream().findFirst().map(Audition::id).orElse(0L);
+  }
+
+  /** A new library gets a date to plan for; the player changes it in the Plan. */
+  void ensureOne() {
+    if (library.auditions().isEmpty()) {
+      LocalDate today = studio.today();
+      LocalDate date = today.plusDays(56);
+      library.save(new Audition(0, "My next date", date, ReadyDate.of(today, date), 30));
+      auditions = library.auditions();
+    }
+  }
+
+  /** The plan of any passage of the shelf, handed on when it is made. */
+  void planOf(Passage passage, BooleanSupplier isCurrent, Consumer<Planning> then) {
+    List<JournalEntry> entries = List.copyOf(studio.journal());
+    LocalDate today = studio.today();
+    Planning.Habits habits = habits();
+    Optional<Audition> audition = auditionOf(passage);
+    studio.run(
+        () ->
+            Planning.of(
+                Workbench.of(passage, studio.readPage(passage).value()),
+                audition,
+                entries,
+                today,
+                habits),
+        isCurrent,
+        then);
+  }
+
+  private Optional<Audition> auditionOf(Passage passage) {
+    return auditions.stream().filter(a -> a.id() == passage.auditionId()).findFirst();
+  }
+
+  /** Plans the open passage anew. */
+  void update() {
+    Workbench now = studio.bench();
+    if (now == null) {
+      return;
+    }
+    Optional<Audition> audition = auditionOf(now.passage());
+    List<JournalEntry> entries = List.copyOf(studio.journal());
+    LocalDate today = studio.today();
+    Planning.Habits habits = habits();
+    studio.compute(
+        () -> Planning.of(now, audition, entries, today, habits), () -> true, planned::set);
+  }
+
+  /** Saves what the player says of the audition of the open passage. */
+  public void saveAudition(Audition audition) {
+    Audition saved = library.save(audition);
+    auditions = library.auditions();
+    studio.tell("Saved: " + saved.name());
+    update();
+  }
+}

@@ -1,0 +1,108 @@
+package fret.app.viewmodel;
+
+import fret.plan.Gate;
+import fret.shelf.Library;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import javafx.beans.property.ReadOnlyBooleanProperty;
+import javafx.beans.property.ReadOnlyBooleanWrapper;
+
+/**
+ * What the player set for the whole program. It counts at once and is stored off the interface
+ * thread.
+ */
+public final class Preferences {
+  private static final int MOST_RECENT = 6;
+
+  private final Library library;
+  private final Background background;
+  private final Map<String, String> newest = new HashMap<>();
+  private final ReadOnlyBooleanWrapper dark = new ReadOnlyBooleanWrapper();
+
+  Preferences(Library library, Background background) {
+    this.library = library;
+    this.background = background;
+    dark.set(get("theme").filter("dark"::equals).isPresent());
+  }
+
+  /** What is stored under a name. */
+  Optional<String> get(String name) {
+    return Optional.ofNullable(newest.get(name)).or(() -> library.setting(name));
+  }
+
+  void put(String name, String value) {
+    newest.put(name, value);
+    background.always(
+        () -> {
+          library.putSetting(name, value);
+          return name;
+        },
+        stored -> {});
+  }
+
+  private int number(String name, int usual) {
+    return get(name).map(Integer::parseInt).orElse(usual);
+  }
+
+  private boolean is(String name, boolean usual) {
+    return get(name).map(Boolean::parseBoolean).orElse(usual);
+  }
+
+  /** Whether the window is dark. */
+  public ReadOnlyBooleanProperty darkProperty() {
+    return dark.getReadOnlyProperty();
+  }
+
+  public void toggleDark() {
+    dark.set(!dark.get());
+    put("theme", dark.get() ? "dark" : "light");
+  }
+
+  /** Whether typed notes are heard. */
+  public boolean isHeard() {
+    return is("typedHeard", true);
+  }
+
+  public void setHeard(boolean heard) {
+    put("typedHeard", String.valueOf(heard));
+  }
+
+  /** Files that were opened last, the newest first. */
+  public List<String> recentFiles() {
+    return get("recentFiles")
+        .filter(t -> !t.isEmpty())
+        .map(t -> List.of(t.split("\n")))
+        .orElse(List.of());
+  }
+
+  /** Remembers a file that was opened. */
+  public void remember(String path) {
+    List<String> all = new ArrayList<>(recentFiles());
+    all.remove(path);
+    all.add(0, path);
+    put("recentFiles", String.join("\n", all.subList(0, Math.min(MOST_RECENT, all.size()))));
+  }
+
+  /** What the player set for the plan and the practice. */
+  public Planning.Habits habits() {
+    Gate.Settings usual = Gate.Settings.USUAL;
+    Gate.Settings gate =
+        new Gate.Settings(
+            number("cleanNeeded", usual.cleanNeeded()),
+            is("slowerAfterMiss", usual.slowerAfterMiss()));
+    Planning.LadderKind kind =
+        get("ladder").map(Planning.LadderKind::valueOf).orElse(Planning.LadderKind.EVEN_STEPS);
+    return new Planning.Habits(gate, kind, number("ladderStart", 0), number("painLifted", 0));
+  }
+
+  void putHabits(Planning.Habits habits) {
+    put("cleanNeeded", String.valueOf(habits.gate().cleanNeeded()));
+    put("slowerAfterMiss", String.valueOf(habits.gate().slowerAfterMiss()));
+    put("ladder", habits.ladder().name());
+    put("ladderStart", String.valueOf(habits.ladderStart()));
+    put("painLifted", String.valueOf(habits.painLifted()));
+  }
+}

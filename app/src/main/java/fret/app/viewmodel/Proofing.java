@@ -1,0 +1,51 @@
+package fret.app.viewmodel;
+
+import fret.passage.Workbench;
+import fret.proof.Finding;
+import fret.proof.ProofReader;
+import fret.score.Score;
+import java.util.List;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+
+/** Reads the open page for likely misreadings, and mends or accepts them. */
+public final class Proofing {
+  /** What proof-reading found on a page. */
+  public record Proof(Score page, List<Finding> findings) {}
+
+  private final Studio studio;
+  private final ReadOnlyObjectWrapper<Proof> proof =
+      new ReadOnlyObjectWrapper<>(new Proof(null, List.of()));
+
+  Proofing(Studio studio) {
+    this.studio = studio;
+  }
+
+  void read(Workbench made) {
+    Score page = studio.page();
+    studio.compute(
+        () -> new Proof(page, ProofReader.read(page, made.task().hand().instrument())),
+        () -> true,
+        proof::set);
+  }
+
+  /** Likely misreadings that were not accepted, with the page they were found on. */
+  public ReadOnlyObjectProperty<Proof> proofProperty() {
+    return proof.getReadOnlyProperty();
+  }
+
+  /** Mends the page as a finding proposes. */
+  public void mend(Finding finding) {
+    Proof now = proof.get();
+    if (now.page().equals(studio.page()) && finding.mended().isPresent()) {
+      studio.writePage(finding.fix() + ", bar " + finding.bar(), finding.mended().get());
+    }
+  }
+
+  /** The finding is right as it is and is not asked again. */
+  public void accept(Finding finding) {
+    studio.changeSettings(
+        "Right as it is, bar " + finding.bar(),
+        s -> s.withDetails(s.details().accepting(finding.id())));
+  }
+}
