@@ -2,6 +2,7 @@ package fret.engraving;
 
 import fret.score.Bar;
 import fret.score.Direction;
+import fret.score.Head;
 import fret.score.ResolvedPassage;
 import fret.score.Signs;
 import fret.score.Slice;
@@ -75,13 +76,16 @@ final class MarkEngraver {
       Primitive.Ink ink = text.pinned() ? Primitive.Ink.PINNED : Primitive.Ink.FINGER;
       if (!text.digit().isEmpty()) {
         pen.textAbove(
-            text.digit(),
+            text.isHarmonic() ? text.digit().substring(1) : text.digit(),
             middle(p),
             p.small() ? 1.3 : 1.75,
             0.3,
             Primitive.Text.Style.BOLD,
             ink,
             p.slice());
+      }
+      if (text.isHarmonic() && !hasHarmonicSign(p)) {
+        pen.glyphAbove(MusicGlyph.HARMONIC, middle(p), 1, 0.35, ink, p.slice());
       }
     }
     for (int note : slice.starting()) {
@@ -99,13 +103,14 @@ final class MarkEngraver {
     }
   }
 
+  private static boolean hasHarmonicSign(StripEngraver.Placed p) {
+    return p.event().heads().stream().anyMatch(h -> h.harmonic() == Head.Harmonic.NATURAL_SOUNDING);
+  }
+
   private void marks(StripEngraver.Placed p) {
     Signs signs = p.event().signs();
     double x = middle(p);
-    boolean harmonic =
-        p.event().heads().stream()
-            .anyMatch(h -> h.harmonic() == fret.score.Head.Harmonic.NATURAL_SOUNDING);
-    if (harmonic) {
+    if (hasHarmonicSign(p)) {
       pen.glyphAbove(MusicGlyph.HARMONIC, x, 1, 0.35, Primitive.Ink.NOTE, p.slice());
     }
     MusicGlyph ornament =
@@ -293,26 +298,32 @@ final class MarkEngraver {
         if (d.kind() == Direction.Kind.OCTAVE_LINE) {
           open = d;
         } else if (d.kind() == Direction.Kind.OCTAVE_LINE_END && open != null) {
-          octaveLine(open.text(), xAt.applyAsDouble(open.onset()), xAt.applyAsDouble(d.onset()));
+          octaveLine(open, xAt.applyAsDouble(open.onset()), xAt.applyAsDouble(d.onset()));
           open = null;
         }
       }
     }
   }
 
-  private void octaveLine(String text, double left, double right) {
+  /** Over the notes that sound higher than written, under those that sound lower. */
+  private void octaveLine(Direction line, double left, double right) {
+    String text = line.text();
+    boolean under = line.number() < 0;
     double width = pen.widthOf(text, 1.4, Primitive.Text.Style.ITALIC);
-    double y = pen.skyline().topOver(left, right) - 0.6;
+    double y =
+        under
+            ? pen.skyline().bottomOver(left, right) + 1.7
+            : pen.skyline().topOver(left, right) - 0.6;
     pen.add(
         new Primitive.Text(
             text, left, y, 1.4, width, Primitive.Text.Style.ITALIC, false, Primitive.Ink.NOTE, -1));
     pen.add(
         new Primitive.Line(
             left + width + 0.3, y - 0.5, right, y - 0.5, 0.13, true, Primitive.Ink.NOTE, -1));
-    pen.line(right, y - 0.5, right, y + 0.4, 0.13, Primitive.Ink.NOTE, -1);
+    double hook = under ? y - 1.4 : y + 0.4;
+    pen.line(right, y - 0.5, right, hook, 0.13, Primitive.Ink.NOTE, -1);
   }
 
-  /** A slanted arrow over the event during which the hand moves: up or down the string. */
   /** The rest during which the hand moves when one follows the note that it leaves. */
   private Optional<StripEngraver.Placed> restAfter(
       StripEngraver.Placed left, List<StripEngraver.Placed> placed) {
@@ -325,6 +336,7 @@ final class MarkEngraver {
         .findFirst();
   }
 
+  /** A slanted arrow over the event during which the hand moves: up or down the string. */
   private void shiftMark(StripEngraver.Placed p, boolean up, int slice) {
     double left = middle(p) - 0.2;
     double right = left + 1.5;

@@ -7,10 +7,12 @@ import fret.pitch.Interval;
 import fret.pitch.KeySignature;
 import fret.pitch.Pitch;
 import fret.score.Bar;
+import fret.score.Direction;
 import fret.score.Head;
 import fret.score.LineBuilder;
 import fret.score.ResolvedPassage;
 import fret.score.Resolver;
+import fret.score.Score;
 import fret.score.TimeSignature;
 import java.util.ArrayList;
 import java.util.List;
@@ -190,5 +192,58 @@ class StripEngraverTest {
     Strip joined = markedAt(line(KeySignature.NONE, "B4", "D5"), 0);
     double note = joined.sliceX().get(0);
     assertThat(leftOfShiftMark(joined)).isBetween(note - 1.0, note + 1.5);
+  }
+
+  /** common practice, no source: a small circle over the finger that touches. */
+  @Test
+  void aHarmonicIsPrintedWithACircleOverItsFinger() {
+    ResolvedPassage p = line(KeySignature.NONE, "A5", "B5");
+    Strip strip = StripEngraver.engrave(p, List.of(new FingerText(0, "h4", "", false)), METRICS);
+    Primitive digit =
+        strip.primitives().stream().filter(t -> isText(t, "4")).findFirst().orElseThrow();
+    assertThat(strip.primitives()).noneMatch(t -> isText(t, "h4"));
+    assertThat(glyphs(strip, MusicGlyph.HARMONIC))
+        .singleElement()
+        .satisfies(c -> assertThat(c.bottom()).isLessThan(digit.top()));
+  }
+
+  private static boolean isText(Primitive p, String text) {
+    return p instanceof Primitive.Text t && t.text().equals(text);
+  }
+
+  private static ResolvedPassage underOctaveLine(String text, int octaves, String... pitches) {
+    Score plain = line(KeySignature.NONE, pitches).score();
+    Bar bar = plain.bars().get(0);
+    List<Direction> around =
+        List.of(
+            new Direction(bar.start(), Direction.Kind.OCTAVE_LINE, text, octaves),
+            new Direction(
+                bar.start().add(Fraction.of(1, 4)), Direction.Kind.OCTAVE_LINE_END, "", 0));
+    return Resolver.resolve(plain.withBars(List.of(bar.withDirections(around))));
+  }
+
+  /**
+   * common practice, no source: 8va stands over the notes, 8vb under them, and both end in a hook.
+   */
+  @Test
+  void octaveLinesMoveTheHeadsAndStandOnTheirSide() {
+    Strip plain =
+        StripEngraver.engrave(line(KeySignature.NONE, "D5", "E5", "F5"), List.of(), METRICS);
+    Strip high =
+        StripEngraver.engrave(underOctaveLine("8va", 1, "D6", "E6", "F5"), List.of(), METRICS);
+    Strip low =
+        StripEngraver.engrave(underOctaveLine("8vb", -1, "D4", "E4", "F5"), List.of(), METRICS);
+    List<Double> heads =
+        glyphs(plain, MusicGlyph.HEAD_BLACK).stream().map(Primitive.Glyph::y).toList();
+    for (Strip moved : List.of(high, low)) {
+      assertThat(glyphs(moved, MusicGlyph.HEAD_BLACK).stream().map(Primitive.Glyph::y))
+          .containsExactlyElementsOf(heads);
+    }
+    Primitive over =
+        high.primitives().stream().filter(t -> isText(t, "8va")).findFirst().orElseThrow();
+    Primitive under =
+        low.primitives().stream().filter(t -> isText(t, "8vb")).findFirst().orElseThrow();
+    assertThat(over.bottom()).isNegative();
+    assertThat(under.top()).isGreaterThan(4);
   }
 }

@@ -321,4 +321,110 @@ class SearchLawsTest {
       before = haste;
     }
   }
+
+  /** Long notes, whose fingers may be replaced while they sound. */
+  private static FingeringTask slow(InstrumentType type, int count, long seed) {
+    Random random = new Random(seed);
+    int low = fret.instrument.Instrument.standard(type).open(3).midi();
+    StringBuilder line = new StringBuilder();
+    for (int i = 0; i < count; i++) {
+      int midi = low + 2 + random.nextInt(12);
+      line.append(NAMES[midi % 12]).append(midi / 12 - 1).append(' ');
+    }
+    return Exercises.task(type, Exercises.line(line.toString(), Fraction.of(1, 2)), 60);
+  }
+
+  @ParameterizedTest
+  @EnumSource(InstrumentType.class)
+  void longNotesEqualBruteForceWithTheirReplacedFingers(InstrumentType type) {
+    LayeredProblem<HandState> problem = new FingeringSolver(slow(type, 3, 4)).problem();
+    assertThat(problem.layers().get(1)).anyMatch(HandState::handsOver);
+    double[] least = {Double.POSITIVE_INFINITY};
+    everyPath(problem, 0, new ArrayList<>(), 0, (path, e) -> least[0] = Math.min(least[0], e));
+    assertThat(new LayeredSearch<>(problem).best().orElseThrow().effort())
+        .isCloseTo(least[0], within(1e-9));
+  }
+
+  /** What spares the search most of its work must never rule out a way that could be best. */
+  @ParameterizedTest
+  @EnumSource(InstrumentType.class)
+  void theLeastMoveIsNeverMoreThanTheMove(InstrumentType type) {
+    for (FingeringTask task : List.of(random(type, 12, 8), slow(type, 5, 9))) {
+      LayeredProblem<HandState> problem = new FingeringSolver(task).problem();
+      LeastMove bound =
+          new LeastMove(
+              task.hand().instrument(),
+              new Terms(task.hand().instrument()).weighted(task.preset()));
+      int close = 0;
+      for (int i = 1; i < problem.layers().size(); i++) {
+        for (HandState from : problem.layers().get(i - 1)) {
+          for (HandState to : problem.layers().get(i)) {
+            double move = problem.moveEffort(from, to);
+            double least = bound.atLeast(from, to);
+            assertThat(least).isLessThanOrEqualTo(move + 1e-12).isNotNegative();
+            close += least > 0.3 * move && move > 0 ? 1 : 0;
+          }
+        }
+      }
+      assertThat(close).as("it rules something out").isPositive();
+    }
+  }
+
+  /** A hand remembers the string and the place it came from, and can only follow those. */
+  @ParameterizedTest
+  @EnumSource(InstrumentType.class)
+  void everyHandHasThePastOfTheHandBefore(InstrumentType type) {
+    FingeringTask task =
+        Exercises.task(
+            type,
+            Exercises.line(
+                switch (type) {
+                  case VIOLIN -> "A3 E4 C5 G5 C5 E4";
+                  case VIOLA -> "D3 A3 F4 C5 F4 A3";
+                  case CELLO -> "D2 A2 F3 C4 F3 A2";
+                  case BASS -> "F1 C2 F2 A2 F2 C2";
+                },
+                Fraction.of(1, 4)),
+            80);
+    FingeringSolver solver = new FingeringSolver(task);
+    LayeredProblem<HandState> problem = solver.problem();
+    for (int i = 1; i < problem.layers().size(); i++) {
+      for (HandState from : problem.layers().get(i - 1)) {
+        for (HandState to : problem.layers().get(i)) {
+          if (problem.allowed().mayFollow(from, to) && to.moment().remembers()) {
+            assertThat(to.past()).isEqualTo(HandState.Past.between(from.out(), to));
+          }
+        }
+      }
+    }
+    assertThat(problem.layers().get(3))
+        .as("the highest note, crossed to or not")
+        .anyMatch(h -> h.past().crossed())
+        .anyMatch(h -> !h.past().crossed());
+    assertThat(problem.layers().get(1).get(0).moment().contour().arpeggio()).isEqualTo(1);
+    assertThat(problem.layers().get(4).get(0).moment().contour().arpeggio()).isZero();
+  }
+
+  /** Moving everything an octave of time apart changes no choice: onsets are relative. */
+  @ParameterizedTest
+  @EnumSource(InstrumentType.class)
+  void restsBeforeThePassageChangeNothing(InstrumentType type) {
+    String line =
+        switch (type) {
+          case VIOLIN -> "A4 B4 C5 D5 E5 F5";
+          case VIOLA -> "D4 E4 F4 G4 A4 B4";
+          case CELLO -> "D3 E3 F3 G3 A3 B3";
+          case BASS -> "A1 B1 C2 D2 E2 F2";
+        };
+    Fingering now =
+        new FingeringSolver(Exercises.task(type, Exercises.line(line, Fraction.of(1, 8)), 90))
+            .best();
+    Fingering later =
+        new FingeringSolver(
+                Exercises.task(
+                    type, Exercises.line("- - - - - - - - " + line, Fraction.of(1, 8)), 90))
+            .best();
+    assertThat(Exercises.digits(later)).isEqualTo(Exercises.digits(now));
+    assertThat(later.effort()).isCloseTo(now.effort(), within(1e-9));
+  }
 }

@@ -72,6 +72,7 @@ class EngravingLawsTest {
     "/violin.musicxml, VIOLIN",
     "/violone.musicxml, CELLO",
     "/crowded.musicxml, VIOLIN",
+    "/around.musicxml, CELLO",
   })
   void noTwoMarksOverlapAtAnyZoom(String resource, InstrumentType type) throws Exception {
     for (boolean digits : new boolean[] {true, false}) {
@@ -83,7 +84,12 @@ class EngravingLawsTest {
   }
 
   @ParameterizedTest
-  @CsvSource({"/fret/app/demo/lantern-dance.musicxml", "/violin.musicxml", "/crowded.musicxml"})
+  @CsvSource({
+    "/fret/app/demo/lantern-dance.musicxml",
+    "/violin.musicxml",
+    "/crowded.musicxml",
+    "/around.musicxml"
+  })
   void momentsFollowEachOtherAndLongerNotesGetMoreRoom(String resource) throws Exception {
     Strip strip = strip(resource, InstrumentType.VIOLIN, false);
     for (int i = 1; i < strip.sliceX().size(); i++) {

@@ -271,7 +271,10 @@ public final class MusicXmlReader {
           parts.furthest = fret.base.Fractions.max(parts.furthest, parts.at);
         }
         case "direction" -> readDirection(child, parts);
-        case "sound" -> readSound(child, parts.at, parts);
+        case "sound" -> {
+          readSound(child, parts.at, parts);
+          readPlucking(child, parts.at, parts);
+        }
         case "barline" -> readBarline(child, parts);
         default -> {}
       }
@@ -568,11 +571,21 @@ public final class MusicXmlReader {
       if (!tempo.isEmpty() && !hasTempo) {
         readSound(sound, onset, parts);
       }
-      if (sound.hasAttribute("pizzicato")) {
-        boolean pluck = sound.getAttribute("pizzicato").equals("yes");
-        parts.directions.add(
-            new Direction(onset, pluck ? Direction.Kind.PLUCKED : Direction.Kind.BOWED, "", 0));
-      }
+      readPlucking(sound, onset, parts);
+    }
+  }
+
+  /** Plucked or bowed from here on, where no word has said so already. */
+  private static void readPlucking(Element sound, Fraction onset, BarParts parts) {
+    if (!sound.hasAttribute("pizzicato")) {
+      return;
+    }
+    boolean pluck = sound.getAttribute("pizzicato").equals("yes");
+    Direction.Kind kind = pluck ? Direction.Kind.PLUCKED : Direction.Kind.BOWED;
+    boolean said =
+        parts.directions.stream().anyMatch(d -> d.kind() == kind && d.onset().equals(onset));
+    if (!said) {
+      parts.directions.add(new Direction(onset, kind, "", 0));
     }
   }
 

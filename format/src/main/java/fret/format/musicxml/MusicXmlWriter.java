@@ -235,8 +235,14 @@ public final class MusicXmlWriter {
         }
       }
       case WORDS -> add(type, "words", d.text());
-      case PLUCKED, BOWED ->
-          add(type, "words", d.kind() == Direction.Kind.PLUCKED ? "pizz." : "arco");
+      case PLUCKED, BOWED -> {
+        String plucked = d.kind() == Direction.Kind.PLUCKED ? "yes" : "no";
+        if (d.text().isEmpty()) {
+          add(measure, "sound").setAttribute("pizzicato", plucked);
+          return;
+        }
+        add(type, "words", d.text());
+      }
       case REHEARSAL -> add(type, "rehearsal", d.text());
       case CRESCENDO -> add(type, "wedge").setAttribute("type", "crescendo");
       case DIMINUENDO -> add(type, "wedge").setAttribute("type", "diminuendo");

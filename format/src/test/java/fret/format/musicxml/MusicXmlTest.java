@@ -144,7 +144,7 @@ class MusicXmlTest {
   /**
    * Against the MusicXML 4.0 schema (W3C Music Notation Community Group), as shipped by proxymusic.
    */
-  private static void validate(byte[] bytes) throws Exception {
+  static void validate(byte[] bytes) throws Exception {
     SchemaFactory factory = SchemaFactory.newInstance(XMLConstants.W3C_XML_SCHEMA_NS_URI);
     factory.setResourceResolver(
         (type, namespace, publicId, systemId, base) -> {
