@@ -2,102 +2,26 @@ package fret.app.launch;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import fret.app.device.SimulatedMidiKeyboard;
-import fret.app.view.Devices;
-import fret.app.view.MainView;
 import fret.app.viewmodel.PaperModel;
-import fret.app.viewmodel.PracticeModel;
-import fret.app.viewmodel.Studio;
-import fret.app.widget.Look;
-import fret.app.widget.MusicFont;
 import fret.instrument.Finger;
 import fret.journal.Verdict;
-import fret.sound.ClickPlayer;
-import fret.sound.NotePlayer;
 import fret.store.SqliteLibrary;
 import java.io.File;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.Clock;
-import java.time.Instant;
-import java.time.LocalDate;
-import java.util.concurrent.Callable;
-import java.util.concurrent.TimeUnit;
-import java.util.function.BooleanSupplier;
-import javafx.scene.Scene;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
-import org.junit.jupiter.api.io.TempDir;
 import org.mockito.Mockito;
 import org.testfx.api.FxRobot;
-import org.testfx.framework.junit5.ApplicationExtension;
 import org.testfx.framework.junit5.Start;
-import org.testfx.util.WaitForAsyncUtils;
 
-/** The real window, driven by keys, over a real library. */
-@ExtendWith(ApplicationExtension.class)
-class WindowTest {
-  @TempDir static Path dir;
-
-  private final ClickPlayer player = Mockito.mock(ClickPlayer.class);
-  private final NotePlayer notes = Mockito.mock(NotePlayer.class);
-  private final SimulatedMidiKeyboard keyboard = new SimulatedMidiKeyboard();
-  private SqliteLibrary library;
-  private Studio studio;
-  private MainView main;
-  private PracticeModel practice;
-  private Path file;
-
+/** The main jobs, driven by keys in the real window. */
+class WindowTest extends RealWindow {
   @Start
   void start(Stage stage) throws Exception {
-    Mockito.when(player.description()).thenReturn("test");
-    file = Files.createTempDirectory(dir, "library").resolve("library.sqlite");
-    library = SqliteLibrary.open(file);
-    Demo.fill(library, FretApplication.FORMATS, LocalDate.now());
-    studio =
-        new Studio(
-            library,
-            FretApplication.FORMATS,
-            FretApplication.FORMATS,
-            FretApplication.PRINTER,
-            Clock.systemDefaultZone());
-    practice = new PracticeModel(studio, Instant::now);
-    main =
-        new MainView(
-            studio,
-            practice,
-            new Devices(player, notes, keyboard),
-            new Look(MusicFont.load()),
-            () -> {});
-    Scene scene = new Scene(main, 1280, 800);
-    scene
-        .getStylesheets()
-        .add(FretApplication.class.getResource("/fret/app/fret.css").toExternalForm());
-    stage.setScene(scene);
-    stage.show();
-  }
-
-  @AfterEach
-  void close() throws Exception {
-    until(() -> !studio.isBehind());
-    library.close();
-  }
-
-  private void until(BooleanSupplier condition) throws Exception {
-    WaitForAsyncUtils.waitFor(
-        20, TimeUnit.SECONDS, (Callable<Boolean>) () -> condition.getAsBoolean());
-    WaitForAsyncUtils.waitForFxEvents();
-  }
-
-  private void openFirst(FxRobot robot) throws Exception {
-    robot.interact(() -> studio.open(studio.passages().get(0)));
-    robot.interact(() -> main.goTo("LEFT_HAND"));
-    until(
-        () -> studio.bench() != null && studio.selectedProperty().get() == 0 && !studio.isBehind());
+    show(stage);
   }
 
   private Finger fingerAt(int note) {

@@ -1,0 +1,93 @@
+package fret.app.launch;
+
+import fret.app.device.SimulatedMidiKeyboard;
+import fret.app.view.Devices;
+import fret.app.view.MainView;
+import fret.app.viewmodel.PracticeModel;
+import fret.app.viewmodel.Studio;
+import fret.app.widget.Look;
+import fret.app.widget.MusicFont;
+import fret.sound.ClickPlayer;
+import fret.sound.NotePlayer;
+import fret.store.SqliteLibrary;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.concurrent.Callable;
+import java.util.concurrent.TimeUnit;
+import java.util.function.BooleanSupplier;
+import javafx.scene.Scene;
+import javafx.stage.Stage;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.io.TempDir;
+import org.mockito.Mockito;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.ApplicationExtension;
+import org.testfx.util.WaitForAsyncUtils;
+
+/** The real window over a real library with the demo in it; sound and keyboard are stand-ins. */
+@ExtendWith(ApplicationExtension.class)
+abstract class RealWindow {
+  @TempDir static Path dir;
+
+  final ClickPlayer player = Mockito.mock(ClickPlayer.class);
+  final NotePlayer notes = Mockito.mock(NotePlayer.class);
+  final SimulatedMidiKeyboard keyboard = new SimulatedMidiKeyboard();
+  SqliteLibrary library;
+  Studio studio;
+  MainView main;
+  PracticeModel practice;
+  Path file;
+
+  /** To be called from the start method of each test class, where the toolkit looks for it. */
+  void show(Stage stage) throws Exception {
+    Mockito.when(player.description()).thenReturn("test");
+    file = Files.createTempDirectory(dir, "library").resolve("library.sqlite");
+    library = SqliteLibrary.open(file);
+    Demo.fill(library, FretApplication.FORMATS, LocalDate.now());
+    studio =
+        new Studio(
+            library,
+            FretApplication.FORMATS,
+            FretApplication.FORMATS,
+            FretApplication.PRINTER,
+            Clock.systemDefaultZone());
+    practice = new PracticeModel(studio, Instant::now);
+    main =
+        new MainView(
+            studio,
+            practice,
+            new Devices(player, notes, keyboard),
+            new Look(MusicFont.load()),
+            () -> {});
+    Scene scene = new Scene(main, 1280, 800);
+    scene
+        .getStylesheets()
+        .add(FretApplication.class.getResource("/fret/app/fret.css").toExternalForm());
+    stage.setScene(scene);
+    stage.show();
+  }
+
+  @AfterEach
+  void close() throws Exception {
+    until(() -> !studio.isBehind());
+    library.close();
+  }
+
+  void until(BooleanSupplier condition) throws Exception {
+    WaitForAsyncUtils.waitFor(
+        20, TimeUnit.SECONDS, (Callable<Boolean>) () -> condition.getAsBoolean());
+    WaitForAsyncUtils.waitForFxEvents();
+  }
+
+  /** Opens the first passage in the Left hand area. */
+  void openFirst(FxRobot robot) throws Exception {
+    robot.interact(() -> studio.open(studio.passages().get(0)));
+    robot.interact(() -> main.goTo("LEFT_HAND"));
+    until(
+        () -> studio.bench() != null && studio.selectedProperty().get() == 0 && !studio.isBehind());
+  }
+}
