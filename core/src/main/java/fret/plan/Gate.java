@@ -34,6 +34,11 @@ public record Gate(
     return new Gate(ladder, settings, perMinute, 0, false);
   }
 
+  /** The same place on the ladder under other habits. */
+  public Gate with(Settings other) {
+    return new Gate(ladder, other, perMinute, cleanInRow, stopped);
+  }
+
   /** After a try. */
   public Gate after(Verdict verdict) {
     return switch (verdict) {

@@ -70,6 +70,16 @@ class GateAndRecordTest {
         .isInstanceOf(IllegalArgumentException.class);
   }
 
+  @Test
+  void changedHabitsCountFromTheNextTryOn() {
+    Gate two = play(Gate.at(LADDER, Gate.Settings.USUAL, 80), "cc");
+    assertThat(two.perMinute()).isEqualTo(80);
+    Gate quick = two.with(new Gate.Settings(1, true));
+    assertThat(quick.cleanInRow()).isEqualTo(2);
+    assertThat(quick.after(Verdict.CLEAN).perMinute()).isGreaterThan(80);
+    assertThat(two.after(Verdict.HURTS).with(new Gate.Settings(1, true)).stopped()).isTrue();
+  }
+
   private static List<JournalEntry> journal(String tries) {
     List<JournalEntry> all = new ArrayList<>();
     int tempo = 60;

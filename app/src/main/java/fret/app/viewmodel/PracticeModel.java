@@ -72,11 +72,15 @@ public final class PracticeModel {
         : Optional.empty();
   }
 
-  /** A new plan keeps the item on the stand where the player is in the middle of it. */
+  /**
+   * A new plan keeps the item on the stand where the player is in the middle of it; changed habits
+   * count at once.
+   */
   private void refresh() {
     // A finished or painful item stays until the player chooses the next one.
     boolean underway = gate.get() != null && item().isPresent() && samePassage();
     if (underway) {
+      gate.set(gate.get().with(studio.plans().habits().gate()));
       return;
     }
     restart();

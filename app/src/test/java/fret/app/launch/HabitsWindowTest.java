@@ -1,0 +1,169 @@
+package fret.app.launch;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import fret.app.viewmodel.Planning;
+import fret.instrument.Finger;
+import fret.player.EffortKind;
+import fret.player.Hand;
+import fret.player.HandSize;
+import fret.player.Preset;
+import fret.player.School;
+import java.time.LocalDate;
+import java.util.Optional;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.DatePicker;
+import javafx.scene.control.Label;
+import javafx.scene.control.Slider;
+import javafx.scene.control.Spinner;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.stage.Stage;
+import org.junit.jupiter.api.Test;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.Start;
+
+/** What is particular to a player: the hand, the weights, the days, the practice. */
+class HabitsWindowTest extends RealWindow {
+  @Start
+  void start(Stage stage) throws Exception {
+    show(stage);
+  }
+
+  private void does(FxRobot robot, Runnable action) throws Exception {
+    robot.interact(action);
+    until(() -> !studio.isBehind());
+  }
+
+  private Hand hand() {
+    return studio.passage().settings().setup().hand();
+  }
+
+  private <T> void choose(FxRobot robot, String box, T value) throws Exception {
+    ComboBox<T> choice = robot.lookup(box).query();
+    does(robot, () -> choice.setValue(value));
+  }
+
+  @Test
+  void theHandIsMeasuredAndSpared(FxRobot robot) throws Exception {
+    openFirst(robot);
+    robot.type(KeyCode.C);
+    choose(robot, "#hand-size", HandSize.SMALL);
+    assertThat(hand().size()).isEqualTo(HandSize.SMALL);
+    TextField span = robot.lookup("#hand-span").query();
+    does(
+        robot,
+        () -> {
+          span.requestFocus();
+          span.setText("84,5");
+        });
+    robot.type(KeyCode.ENTER);
+    until(() -> hand().spanMm() == 84.5 && !studio.isBehind());
+    does(
+        robot,
+        () -> {
+          span.requestFocus();
+          span.setText("12");
+        });
+    robot.type(KeyCode.ENTER);
+    until(() -> studio.messageProperty().get().contains("40 to 250"));
+    assertThat(hand().spanMm()).isEqualTo(84.5);
+    CheckBox caution = robot.lookup("#fourth-caution").query();
+    does(robot, () -> caution.setSelected(true));
+    assertThat(hand().fourthCaution()).isTrue();
+    choose(robot, "#hand-school", School.ONE_TWO_THREE_FOUR);
+    assertThat(studio.passage().settings().setup().school()).isEqualTo(School.ONE_TWO_THREE_FOUR);
+    while (hand().fourthCaution() || hand().spanMm() > 0 || hand().size() == HandSize.SMALL) {
+      robot.push(KeyCode.CONTROL, KeyCode.Z);
+      until(() -> !studio.isBehind());
+    }
+    assertThat(hand()).isEqualTo(Hand.MEDIUM);
+  }
+
+  @Test
+  void aWeightIsMovedAndThePassageFollows(FxRobot robot) throws Exception {
+    openFirst(robot);
+    robot.type(KeyCode.C);
+    Slider fourth = robot.lookup("#weight-fourth").query();
+    double usual = Preset.SURE.weight(EffortKind.FOURTH);
+    long before = fourths();
+    does(robot, () -> fourth.setValue(3));
+    until(
+        () ->
+            studio.passage().settings().setup().preset().weight(EffortKind.FOURTH) > 8 * usual
+                && !studio.isBehind());
+    assertThat(fourths()).isLessThan(before);
+    robot.push(KeyCode.CONTROL, KeyCode.Z);
+    until(() -> fourths() == before && !studio.isBehind());
+  }
+
+  private long fourths() {
+    return studio.bench().fingering().notes().stream()
+        .flatMap(Optional::stream)
+        .filter(n -> n.finger() == Finger.FOURTH)
+        .count();
+  }
+
+  @Test
+  void datesMinutesAndTheLadderChangeThePlan(FxRobot robot) throws Exception {
+    openFirst(robot);
+    robot.type(KeyCode.F5);
+    until(() -> studio.plans().plannedProperty().get() != null && !studio.isBehind());
+    LocalDate today = studio.today();
+    DatePicker audition = robot.lookup("#audition-date").query();
+    DatePicker ready = robot.lookup("#ready-date").query();
+    does(robot, () -> audition.setValue(today.plusDays(100)));
+    assertThat(planned().audition().date()).isEqualTo(today.plusDays(100));
+    // three weeks before, as the date is more than twelve weeks away (common practice)
+    assertThat(ready.getValue()).isEqualTo(today.plusDays(79));
+    does(robot, () -> audition.setValue(today.minusDays(1)));
+    assertThat(planned().audition().date())
+        .as("no date in the past")
+        .isEqualTo(today.plusDays(100));
+    does(robot, () -> ready.setValue(today.plusDays(200)));
+    assertThat(planned().audition().readyDate())
+        .as("ready by the date itself at the latest")
+        .isEqualTo(today.plusDays(100));
+    Spinner<Integer> minutes = robot.lookup("#minutes").query();
+    does(robot, () -> minutes.getValueFactory().setValue(12));
+    assertThat(planned().audition().minutesPerDay()).isEqualTo(12);
+    int levels = planned().ladder().levels().size();
+    choose(robot, "#ladder-kind", Planning.LadderKind.METRONOME);
+    assertThat(planned().ladder().levels()).hasSizeGreaterThan(levels);
+    choose(robot, "#ladder-kind", Planning.LadderKind.EVEN_STEPS);
+    Spinner<Integer> start = robot.lookup("#ladder-start").query();
+    does(robot, () -> start.getValueFactory().setValue(66));
+    assertThat(planned().ladder().levels().get(0)).isEqualTo(66);
+    assertThat(robot.lookup("#advice").<Label>query().getText()).isNotBlank();
+  }
+
+  private Planning planned() {
+    return studio.plans().plannedProperty().get();
+  }
+
+  @Test
+  void theGateFollowsTheHabitsOfThePlayer(FxRobot robot) throws Exception {
+    openFirst(robot);
+    robot.type(KeyCode.F6);
+    Spinner<Integer> needed = robot.lookup("#clean-needed").query();
+    CheckBox slower = robot.lookup("#slower").query();
+    does(robot, () -> needed.getValueFactory().setValue(1));
+    does(robot, () -> slower.setSelected(true));
+    int first = practice.gateProperty().get().perMinute();
+    robot.type(KeyCode.C);
+    until(() -> practice.gateProperty().get().perMinute() > first && !studio.isBehind());
+    int higher = practice.gateProperty().get().perMinute();
+    robot.type(KeyCode.M);
+    until(() -> practice.gateProperty().get().perMinute() < higher && !studio.isBehind());
+    robot.type(KeyCode.H);
+    until(
+        () ->
+            robot.lookup("#pain").query().isVisible()
+                && !planned().held().isEmpty()
+                && !studio.isBehind());
+    robot.interact(() -> robot.lookup("#lift-pain").<javafx.scene.control.Button>query().fire());
+    until(() -> planned().held().isEmpty() && !studio.isBehind());
+    assertThat(robot.lookup("#pain").query().isVisible()).isFalse();
+  }
+}
