@@ -13,7 +13,9 @@ import org.apache.commons.numbers.fraction.Fraction;
 final class TempoPlan {
   private TempoPlan() {}
 
-  /** Marks on bars that are not in the part, and second ones on the same bar, are left out. */
+  /**
+   * Marks on bars that are not in the part are left out; of two on the same bar the later holds.
+   */
   static TempoMap of(Score score, Tempo target, List<Details.TempoMark> marks) {
     List<TempoMap.Section> sections = new ArrayList<>();
     List<TempoMap.Hold> holds = new ArrayList<>();

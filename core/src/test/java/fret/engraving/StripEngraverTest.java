@@ -22,24 +22,7 @@ import org.apache.commons.numbers.fraction.Fraction;
 import org.junit.jupiter.api.Test;
 
 class StripEngraverTest {
-  /** Boxes about as large as those of common music fonts, enough to test spacing. */
-  private static final GlyphMetrics METRICS =
-      new GlyphMetrics() {
-        @Override
-        public Box box(MusicGlyph g) {
-          return switch (g) {
-            case G_CLEF -> new Box(0, -4.4, 2.7, 2.6);
-            case HEAD_BLACK, HEAD_HALF, HEAD_WHOLE -> new Box(0, -0.5, 1.18, 0.5);
-            case SHARP, FLAT, NATURAL -> new Box(0, -1.4, 1, 1.4);
-            default -> new Box(0, -0.5, 1, 0.5);
-          };
-        }
-
-        @Override
-        public double textWidth(String text, Primitive.Text.Style style) {
-          return 0.55 * text.length();
-        }
-      };
+  private static final GlyphMetrics METRICS = PlainMetrics.BOXES;
 
   private static ResolvedPassage line(KeySignature key, String... chords) {
     LineBuilder line = new LineBuilder(TimeSignature.COMMON_TIME, key, Clef.TREBLE);

@@ -40,13 +40,46 @@ class PositionNamesTest {
     assertThat(PositionNames.of(type, base, false)).isEqualTo(name);
   }
 
-  /** In-between positions of the bass (common practice, no source). */
-  @Test
-  void theBassHasPositionsInBetween() {
-    assertThat(PositionNames.of(InstrumentType.BASS, 4, false))
-        .isEqualTo("between second and third");
-    assertThat(PositionNames.of(InstrumentType.BASS, 6, false))
-        .isEqualTo("between third and fourth");
+  /** F. Simandl, "New Method for the Double Bass", the positions of the G string (from memory). */
+  @ParameterizedTest
+  @CsvSource({
+    "G#2, half",
+    "A2, first",
+    "Bb2, second",
+    "B2, between second and third",
+    "C3, third",
+    "C#3, between third and fourth",
+    "D3, fourth",
+    "Eb3, fifth",
+    "E3, between fifth and sixth",
+    "F3, sixth",
+    "F#3, between sixth and seventh",
+    "G3, seventh",
+  })
+  void theBassHasPositionsInBetween(String first, String name) {
+    Instrument bass = Instrument.standard(InstrumentType.BASS);
+    int base = bass.semitones(1, Pitch.parse(first));
+    assertThat(PositionNames.of(InstrumentType.BASS, base, false)).isEqualTo(name);
+  }
+
+  /** Lowered positions (common practice, no source). */
+  @ParameterizedTest
+  @CsvSource({
+    "VIOLIN, E, G5, low second",
+    "VIOLIN, E, D6, low sixth",
+    "CELLO, A, C4, low second",
+    "CELLO, A, Eb4, low fourth",
+  })
+  void loweredPositionsAreSaid(InstrumentType type, String string, String note, String name) {
+    Instrument on = Instrument.standard(type);
+    int base = on.semitones(on.stringNamed(string), Pitch.parse(note));
+    assertThat(PositionNames.of(type, base, false)).isEqualTo(name);
+  }
+
+  @ParameterizedTest
+  @CsvSource({"VIOLIN, 60", "CELLO, 60", "BASS, 60", "CELLO, -3"})
+  void everyPlaceHasAName(InstrumentType type, int base) {
+    assertThat(PositionNames.of(type, base, false)).isNotBlank();
   }
 
   @ParameterizedTest
