@@ -51,7 +51,7 @@ final class Terms {
   EffortTerm<HandState> term(EffortKind kind) {
     return switch (kind) {
       case SHIFT -> move(kind, this::shiftBits);
-      case RUSH -> move(kind, (f, t) -> perSecond(shiftBits(f, t), f, t));
+      case RUSH -> move(kind, (f, t) -> limb(travelMm(f, t)) * perSecond(shiftBits(f, t), f, t));
       case TRAVEL -> move(kind, this::travelMm);
       case SLUR_SHIFT -> move(kind, Terms::slurShift);
       case UNCOVERED -> move(kind, ShiftPlace::uncovered);
@@ -80,8 +80,8 @@ final class Terms {
       case OPEN_LOUD -> own(kind, Terms::openLoud);
       case VIBRATO -> own(kind, Terms::vibrato);
       case HARMONIC -> own(kind, s -> s.grip().freeHarmonics());
-      case FOURTH -> own(kind, s -> count(s, Finger.FOURTH));
-      case FOURTH_LONG -> own(kind, s -> count(s, Finger.FOURTH) * longSeconds(s, FOURTH_SHORT_S));
+      case FOURTH -> own(kind, Terms::fourths);
+      case FOURTH_LONG -> own(kind, s -> fourths(s) * longSeconds(s, FOURTH_SHORT_S));
       case HIGH_ON_LOW -> own(kind, Terms::highOnLow);
       case HEIGHT -> own(kind, this::height);
       case THUMB -> own(kind, s -> s.isStopped() && s.region() == Region.THUMB ? 1 : 0);
@@ -200,6 +200,18 @@ final class Terms {
   /** log2(D/W + 1). */
   static double bits(double travelMm, double windowMm) {
     return Math.log(travelMm / windowMm + 1) / LOG_2;
+  }
+
+  /**
+   * How many times more time a movement takes than one of hand and wrist: 1 up to 80 mm, 2.3 from
+   * 200 mm on, where the whole arm moves; between them in proportion (the two ends of the range
+   * from memory). Wrist 23 and arm 10 bits a second: G. D. Langolf, D. B. Chaffin, J. A. Foulke,
+   * "An investigation of Fitts' law using a wide range of movement amplitudes", Journal of Motor
+   * Behavior 8, 1976, pages 113-128.
+   */
+  static double limb(double travelMm) {
+    double share = (travelMm - 80) / (200 - 80);
+    return 1 + 1.3 * Math.max(0, Math.min(1, share));
   }
 
   private static double perSecond(double bits, HandState from, HandState to) {
@@ -404,10 +416,11 @@ final class Terms {
     return Math.max(0, seconds - shortSeconds);
   }
 
-  private static double count(HandState s, Finger finger) {
+  /** Notes that start under the fourth finger. */
+  private static double fourths(HandState s) {
     int count = 0;
     for (HandState.Touch t : s.touches()) {
-      count += t.finger() == finger && !t.held() ? 1 : 0;
+      count += t.finger() == Finger.FOURTH && !t.held() ? 1 : 0;
     }
     return count;
   }

@@ -143,6 +143,25 @@ class TermsTest {
     assertThat(quantity(f, EffortKind.RUSH)).isCloseTo(4.12 / 0.5, within(0.03));
   }
 
+  /**
+   * Langolf, Chaffin and Foulke 1976: the arm gives 10 bits a second where the wrist gives 23, so a
+   * way that needs the whole arm is 2.3 times as hasty.
+   */
+  @ParameterizedTest
+  @CsvSource({"0, 1", "50, 1", "80, 1", "140, 1.65", "200, 2.3", "400, 2.3"})
+  void theArmNeedsMoreTimeThanTheWrist(double mm, double factor) {
+    assertThat(Terms.limb(mm)).isCloseTo(factor, within(1e-9));
+  }
+
+  @Test
+  void aLongShiftOfTheBassIsHastierThanItsBitsSay() {
+    Fingering f = pinned(InstrumentType.BASS, Exercises.line("F2 G2", QUARTER), AT, "D1 D1");
+    // 1050 (2^(-3/12) - 2^(-5/12)) = 96.3 mm; 1 + 1.3 (96.3 - 80) / 120 = 1.177
+    assertThat(quantity(f, EffortKind.TRAVEL)).isCloseTo(96.3, within(0.1));
+    double perSecond = quantity(f, EffortKind.SHIFT) / 0.5;
+    assertThat(quantity(f, EffortKind.RUSH) / perSecond).isCloseTo(1.177, within(0.001));
+  }
+
   /** Distances on a string of 328 mm, worked out by hand. */
   @ParameterizedTest
   @CsvSource(
