@@ -44,7 +44,9 @@ final class Screenshots {
     steps.add(new Step(() -> open(2, main, "LEFT_HAND"), "left-hand-viola"));
     steps.add(new Step(() -> open(4, main, "LEFT_HAND"), "left-hand-violin"));
     steps.add(new Step(() -> open(1, main, "LEFT_HAND"), ""));
-    steps.add(new Step(() -> studio.select(9), "left-hand-cello"));
+    steps.add(new Step(() -> studio.select(9), ""));
+    steps.add(new Step(main.leftHand()::exchange, "left-hand-cello"));
+    steps.add(new Step(studio::undo, ""));
     steps.add(new Step(() -> main.fireEvent(press(KeyCode.S)), "left-hand-shifts"));
     steps.add(new Step(() -> open(0, main, "LEFT_HAND"), ""));
     steps.add(new Step(() -> askForAString(main), "left-hand-asked"));
