@@ -51,7 +51,7 @@ final class Terms {
   EffortTerm<HandState> term(EffortKind kind) {
     return switch (kind) {
       case SHIFT -> move(kind, this::shiftBits);
-      case RUSH -> move(kind, (f, t) -> limb(travelMm(f, t)) * perSecond(shiftBits(f, t), f, t));
+      case RUSH -> move(kind, this::rush);
       case TRAVEL -> move(kind, this::travelMm);
       case SLUR_SHIFT -> move(kind, Terms::slurShift);
       case UNCOVERED -> move(kind, ShiftPlace::uncovered);
@@ -214,8 +214,13 @@ final class Terms {
     return 1 + 1.3 * Math.max(0, Math.min(1, share));
   }
 
-  private static double perSecond(double bits, HandState from, HandState to) {
-    return bits == 0 ? 0 : bits / (to.transitMs(from) / 1000);
+  private double rush(HandState from, HandState to) {
+    double travel = travelMm(from, to);
+    if (travel == 0) {
+      return 0;
+    }
+    double bits = bits(travel, to.grip().windowMm());
+    return limb(travel) * bits * 1000 / to.transitMs(from);
   }
 
   /** Length of a slide on one finger within a slur, in dm. */
