@@ -3,6 +3,7 @@ package fret.fingering;
 import fret.instrument.Finger;
 import fret.instrument.Instrument;
 import fret.score.ResolvedPassage;
+import fret.score.Slice;
 import java.util.HashSet;
 import java.util.Optional;
 import java.util.Set;
@@ -11,7 +12,7 @@ import java.util.function.IntPredicate;
 /**
  * Which notes need a digit on the page: the first stopped one, each arrival of a shift, a choice
  * between open string and stopped note, a finger that leaves the easy shape, and what the player
- * pinned.
+ * pinned. Of a chord all stopped notes get one or none.
  */
 public final class SparseDigits {
   private SparseDigits() {}
@@ -49,7 +50,17 @@ public final class SparseDigits {
       }
       before = place;
     }
+    passage.slices().forEach(s -> completeChord(s, fingering, wanted));
     return wanted;
+  }
+
+  /** A chord is told whole or not at all; its open strings need no digit. */
+  private static void completeChord(Slice slice, Fingering fingering, Set<Integer> wanted) {
+    if (slice.starting().stream().anyMatch(wanted::contains)) {
+      for (int note : slice.starting()) {
+        fingering.notes().get(note).filter(p -> !p.isOpen()).ifPresent(p -> wanted.add(note));
+      }
+    }
   }
 
   /** A stopped note that an open string could play. */

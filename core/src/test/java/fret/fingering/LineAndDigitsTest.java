@@ -129,6 +129,13 @@ class LineAndDigitsTest {
     }
   }
 
+  /** The digits of a double stop stand together; its open string needs none. */
+  @Test
+  void chordsAreToldWholeOrNotAtAll() {
+    assertThat(digits("C5 G4+B4 A4+C5 G4+B4", "A2 D3 A1 D4 A2 D3 A1")).containsExactly(0, 3, 4);
+    assertThat(digits("D4+B4 C5 D4+B4", "D0 A1 A2 D0 A1")).containsExactly(1);
+  }
+
   @Test
   void whatThePlayerDecidedIsAlwaysShown() {
     assertThat(digits("B4 C5 D5 C5", "A1 A2 A3 A2", 3)).containsExactly(0, 3);

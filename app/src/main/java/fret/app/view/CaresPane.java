@@ -185,7 +185,7 @@ final class CaresPane extends HBox {
     String[] words = kind.description().split(":", 2);
     Label name = Parts.line(words[0], "plain");
     name.setTooltip(new Tooltip(kind.description()));
-    name.setPrefWidth(190);
+    name.setPrefWidth(222);
     name.setMinWidth(150);
     Row row =
         new Row(slider, Parts.line("", "figure"), Parts.line("", "quiet"), Parts.line("", "quiet"));
