@@ -5,7 +5,6 @@ import fret.base.Problem;
 import fret.base.UnusableInput;
 import fret.fingering.NoteFinger;
 import fret.journal.JournalEntry;
-import fret.mark.Mark;
 import fret.mark.Marks;
 import fret.mark.Reattachment;
 import fret.passage.Change;
@@ -16,7 +15,6 @@ import fret.passage.Reading;
 import fret.passage.ScoreReader;
 import fret.passage.Setup;
 import fret.passage.Workbench;
-import fret.score.Resolver;
 import fret.score.Score;
 import fret.shelf.Library;
 import java.time.Clock;
@@ -291,7 +289,7 @@ public final class Studio {
     background.run(
         () -> {
           Outcome<Score> read = reader.read(name, bytes, open.partName());
-          Reattachment marks = reattached(open, old, read.value());
+          Reattachment marks = BroughtIn.marks(open, old, read.value());
           boolean mended = library.page(open.id()).isPresent();
           Change change =
               mended
@@ -304,7 +302,7 @@ public final class Studio {
                       open.marks(),
                       marks.marks());
           Passage now = library.apply(open.id(), change);
-          List<Problem> told = new ArrayList<>(report(marks));
+          List<Problem> told = new ArrayList<>(BroughtIn.report(marks));
           told.addAll(read.problems());
           return new Opened(new Outcome<>(read.value(), told), made(now, read.value(), WHOLE));
         },
@@ -314,30 +312,6 @@ public final class Studio {
           message.set("Brought in " + name + " again");
           published(o);
         });
-  }
-
-  private static Reattachment reattached(Passage passage, Score before, Score after) {
-    return Reattachment.of(passage.marks(), Resolver.resolve(before), Resolver.resolve(after));
-  }
-
-  private static List<Problem> report(Reattachment r) {
-    List<Problem> told = new ArrayList<>();
-    if (!r.moved().isEmpty()) {
-      told.add(
-          new Problem("", r.moved().size() + " of your marks moved along with their notes.", ""));
-    }
-    for (Mark m : r.lost()) {
-      told.add(
-          new Problem(
-              "",
-              "Your "
-                  + m.finger().map(f -> "finger " + f.digit()).orElse("string mark")
-                  + " on "
-                  + m.key().pitch()
-                  + " has no note any more.",
-              "Undo brings the old page back."));
-    }
-    return told;
   }
 
   private void publish(Workbench made) {
@@ -412,7 +386,9 @@ public final class Studio {
     Passage before = open;
     page = newPage;
     Marks marks =
-        before.marks().equals(Marks.NONE) ? Marks.NONE : reattached(before, old, newPage).marks();
+        before.marks().equals(Marks.NONE)
+            ? Marks.NONE
+            : BroughtIn.marks(before, old, newPage).marks();
     open = before.withMarks(marks);
     long id = before.id();
     background.always(

@@ -270,16 +270,23 @@ public final class MusicXmlReader {
           parts.at = parts.at.add(length(child));
           parts.furthest = fret.base.Fractions.max(parts.furthest, parts.at);
         }
-        case "direction" -> readDirection(child, parts);
-        case "sound" -> {
-          readSound(child, parts.at, parts);
-          readPlucking(child, parts.at, parts);
-        }
+        case "direction" -> DirectionReader.read(child, onsetOf(child, parts.at), parts.directions);
+        case "sound" -> DirectionReader.readSound(child, parts.at, parts.directions);
         case "barline" -> readBarline(child, parts);
         default -> {}
       }
     }
     finishBar(measure, parts);
+  }
+
+  /** Where a direction counts, with its offset. */
+  private Fraction onsetOf(Element direction, Fraction at) {
+    Element offset = Dom.child(direction, "offset");
+    if (offset == null) {
+      return at;
+    }
+    int ticks = (int) Double.parseDouble(offset.getTextContent().trim());
+    return at.add(Fraction.of(ticks, 4 * divisions));
   }
 
   private static boolean hasNoteBefore(Element measure, Element child) {
@@ -544,133 +551,5 @@ public final class MusicXmlReader {
             : duration;
     return NoteValue.ofLength(plain)
         .orElse(new NoteValue(plain.compareTo(Fraction.of(1)) >= 0 ? 1 : 4, 0));
-  }
-
-  // ---- directions ---------------------------------------------------------------------------
-
-  private void readDirection(Element e, BarParts parts) {
-    Fraction onset = parts.at;
-    Element offset = Dom.child(e, "offset");
-    if (offset != null) {
-      onset =
-          onset.add(
-              Fraction.of((int) Double.parseDouble(offset.getTextContent().trim()), 4 * divisions));
-    }
-    int before = parts.directions.size();
-    for (Element type : Dom.children(e, "direction-type")) {
-      for (Element mark : Dom.children(type)) {
-        readMark(mark, onset, parts.directions);
-      }
-    }
-    Element sound = Dom.child(e, "sound");
-    if (sound != null) {
-      String tempo = sound.getAttribute("tempo");
-      boolean hasTempo =
-          parts.directions.subList(before, parts.directions.size()).stream()
-              .anyMatch(d -> d.kind() == Direction.Kind.TEMPO);
-      if (!tempo.isEmpty() && !hasTempo) {
-        readSound(sound, onset, parts);
-      }
-      readPlucking(sound, onset, parts);
-    }
-  }
-
-  /** Plucked or bowed from here on, where no word has said so already. */
-  private static void readPlucking(Element sound, Fraction onset, BarParts parts) {
-    if (!sound.hasAttribute("pizzicato")) {
-      return;
-    }
-    boolean pluck = sound.getAttribute("pizzicato").equals("yes");
-    Direction.Kind kind = pluck ? Direction.Kind.PLUCKED : Direction.Kind.BOWED;
-    boolean said =
-        parts.directions.stream().anyMatch(d -> d.kind() == kind && d.onset().equals(onset));
-    if (!said) {
-      parts.directions.add(new Direction(onset, kind, "", 0));
-    }
-  }
-
-  private static void readSound(Element e, Fraction onset, BarParts parts) {
-    String tempo = e.getAttribute("tempo");
-    if (!tempo.isEmpty()) {
-      double quarters = Double.parseDouble(tempo);
-      if (quarters > 0 && quarters <= 1000) {
-        parts.directions.add(new Direction(onset, Direction.Kind.TEMPO, "", quarters));
-      }
-    }
-  }
-
-  private static void readMark(Element mark, Fraction onset, List<Direction> into) {
-    switch (mark.getTagName()) {
-      case "dynamics" ->
-          Dom.children(mark)
-              .forEach(
-                  d ->
-                      into.add(
-                          new Direction(
-                              onset,
-                              Direction.Kind.DYNAMIC,
-                              d.getTagName().equals("other-dynamics")
-                                  ? d.getTextContent().trim()
-                                  : d.getTagName(),
-                              0)));
-      case "words" -> {
-        String text = mark.getTextContent().trim();
-        String plain = text.toLowerCase(Locale.ROOT);
-        Direction.Kind kind =
-            plain.startsWith("pizz")
-                ? Direction.Kind.PLUCKED
-                : plain.startsWith("arco") ? Direction.Kind.BOWED : Direction.Kind.WORDS;
-        if (!text.isEmpty()) {
-          into.add(new Direction(onset, kind, text, 0));
-        }
-      }
-      case "rehearsal" ->
-          into.add(new Direction(onset, Direction.Kind.REHEARSAL, mark.getTextContent().trim(), 0));
-      case "wedge" -> {
-        Direction.Kind kind =
-            switch (mark.getAttribute("type")) {
-              case "crescendo" -> Direction.Kind.CRESCENDO;
-              case "diminuendo" -> Direction.Kind.DIMINUENDO;
-              default -> Direction.Kind.HAIRPIN_END;
-            };
-        if (!mark.getAttribute("type").equals("continue")) {
-          into.add(new Direction(onset, kind, "", 0));
-        }
-      }
-      case "octave-shift" -> {
-        int octaves = mark.getAttribute("size").equals("15") ? 2 : 1;
-        String type = mark.getAttribute("type");
-        if (type.equals("down") || type.equals("up")) {
-          into.add(
-              new Direction(
-                  onset,
-                  Direction.Kind.OCTAVE_LINE,
-                  type.equals("down")
-                      ? (octaves == 2 ? "15ma" : "8va")
-                      : (octaves == 2 ? "15mb" : "8vb"),
-                  type.equals("down") ? octaves : -octaves));
-        } else if (type.equals("stop")) {
-          into.add(new Direction(onset, Direction.Kind.OCTAVE_LINE_END, "", 0));
-        }
-      }
-      case "metronome" -> {
-        String unit = Dom.text(mark, "beat-unit");
-        String rate = Dom.text(mark, "per-minute").replaceAll("[^0-9.].*", "");
-        if (!unit.isEmpty() && !rate.isEmpty() && !rate.equals(".")) {
-          boolean dotted = Dom.has(mark, "beat-unit-dot");
-          NoteValue value = new NoteValue(NotationsReader.denominator(unit), dotted ? 1 : 0);
-          double quarters = Double.parseDouble(rate) * value.length().doubleValue() * 4;
-          if (quarters > 0 && quarters <= 1000) {
-            into.add(
-                new Direction(
-                    onset,
-                    Direction.Kind.TEMPO,
-                    unit + (dotted ? "." : "") + "=" + rate,
-                    quarters));
-          }
-        }
-      }
-      default -> {}
-    }
   }
 }
