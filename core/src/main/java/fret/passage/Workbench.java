@@ -342,7 +342,9 @@ public record Workbench(
         h.accidental(),
         h.tieStart(),
         h.tieStop(),
-        h.harmonic(),
+        place != null && place.harmonic() && h.harmonic() == Head.Harmonic.NONE
+            ? Head.Harmonic.NATURAL_SOUNDING
+            : h.harmonic(),
         place == null ? "" : place.fingers(),
         place == null ? 0 : place.string());
   }

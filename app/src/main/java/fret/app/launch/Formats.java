@@ -90,7 +90,8 @@ final class Formats implements ScoreReader, MarkedFileWriter {
           .ifPresent(
               p ->
                   marks.put(
-                      inFile(key, octaves), new MarkWriter.NoteMark(p.fingers(), p.string(), bow)));
+                      inFile(key, octaves),
+                      new MarkWriter.NoteMark(p.fingers(), p.string(), p.harmonic(), bow)));
     }
     return marks;
   }

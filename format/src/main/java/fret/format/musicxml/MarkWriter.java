@@ -28,11 +28,12 @@ public final class MarkWriter {
    *
    * @param digit 0 to 4 or T, "1-4" where the finger is replaced; empty to leave the finger alone
    * @param string 1 the highest; 0 to leave the string alone
+   * @param harmonic whether the sign of a natural harmonic is set; one that stands stays
    * @param bow the bow mark; empty to leave it alone, {@link Signs.Bow#NONE} to take it away
    */
-  public record NoteMark(String digit, int string, Optional<Signs.Bow> bow) {
+  public record NoteMark(String digit, int string, boolean harmonic, Optional<Signs.Bow> bow) {
     public NoteMark(String digit, int string) {
-      this(digit, string, Optional.empty());
+      this(digit, string, false, Optional.empty());
     }
   }
 
@@ -65,6 +66,9 @@ public final class MarkWriter {
     }
     if (mark.string() > 0) {
       child(technical, "string").setTextContent(String.valueOf(mark.string()));
+    }
+    if (mark.harmonic() && Dom.child(technical, "harmonic") == null) {
+      child(child(technical, "harmonic"), "natural");
     }
     if (mark.bow().isPresent()) {
       bow(technical, mark.bow().get());

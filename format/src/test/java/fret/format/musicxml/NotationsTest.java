@@ -229,16 +229,24 @@ class NotationsTest {
   }
 
   @Test
+  void aHarmonicIsSignedOnce() throws UnusableInput {
+    MarkWriter.NoteMark touched = new MarkWriter.NoteMark("3", 0, true, Optional.empty());
+    assertThat(marked("", touched))
+        .isEqualTo("<fingering>3</fingering><harmonic><natural/></harmonic>");
+    assertThat(marked("<harmonic/>", touched)).isEqualTo("<harmonic/><fingering>3</fingering>");
+  }
+
+  @Test
   void bowMarksAreChangedAndTakenAway() throws UnusableInput {
     String down = "<down-bow/>";
-    assertThat(marked(down, new MarkWriter.NoteMark("", 0, Optional.of(Signs.Bow.UP))))
+    assertThat(marked(down, new MarkWriter.NoteMark("", 0, false, Optional.of(Signs.Bow.UP))))
         .isEqualTo("<up-bow/>");
-    assertThat(marked(down, new MarkWriter.NoteMark("2", 1, Optional.of(Signs.Bow.DOWN))))
+    assertThat(marked(down, new MarkWriter.NoteMark("2", 1, false, Optional.of(Signs.Bow.DOWN))))
         .isEqualTo("<down-bow/><fingering>2</fingering><string>1</string>");
     assertThat(
             marked(
                 down + "<string>2</string>",
-                new MarkWriter.NoteMark("", 0, Optional.of(Signs.Bow.NONE))))
+                new MarkWriter.NoteMark("", 0, false, Optional.of(Signs.Bow.NONE))))
         .isEqualTo("<string>2</string>");
   }
 }
