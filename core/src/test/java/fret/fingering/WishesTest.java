@@ -26,6 +26,8 @@ import org.apache.commons.numbers.fraction.Fraction;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.EnumSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** What is asked of stretches of notes, by the player and by printed words. */
 class WishesTest {
@@ -99,6 +101,51 @@ class WishesTest {
     Fingering f = asked(passage, Wish.Kind.AS_PRINTED, 0, 3, 0);
     assertThat(f.notes().get(0).orElseThrow().finger()).isEqualTo(Finger.THIRD);
     assertThat(f.notes().get(2).orElseThrow().finger()).isEqualTo(Finger.FOURTH);
+  }
+
+  @ParameterizedTest
+  @EnumSource(
+      value = Finger.class,
+      names = {"OPEN", "FIRST", "SECOND", "THIRD", "FOURTH"})
+  void aFingerIsForbiddenOnAStretch(Finger finger) {
+    Fingering f = asked(CLIMB, Wish.Kind.NOT_FINGER, 1, 6, finger.ordinal() + 1);
+    assertThat(f.problems()).isEmpty();
+    assertThat(f.notes().subList(1, 7)).noneMatch(n -> n.orElseThrow().finger() == finger);
+    double free =
+        new FingeringSolver(Exercises.task(InstrumentType.VIOLIN, CLIMB, 80)).best().effort();
+    assertThat(f.effort()).isGreaterThanOrEqualTo(free - 1e-9);
+  }
+
+  @ParameterizedTest
+  @ValueSource(ints = {1, 2, 3})
+  void aStringIsForbiddenOnAStretch(int string) {
+    Fingering f = asked(CLIMB, Wish.Kind.NOT_STRING, 1, 5, string);
+    assertThat(f.problems()).isEmpty();
+    assertThat(f.notes().subList(1, 6)).noneMatch(n -> n.orElseThrow().string() == string);
+  }
+
+  /** Forbidding everything that could play a note leaves it as it would be, and says so. */
+  @Test
+  void aBanThatNothingCanKeepIsNamed() {
+    ResolvedPassage low = Exercises.line("B4 G3 B4", EIGHTH);
+    Fingering f = asked(low, Wish.Kind.NOT_FINGER, 1, 1, Finger.OPEN.ordinal() + 1);
+    assertThat(f.problems()).singleElement().satisfies(p -> assertThat(p.message()).contains("G3"));
+    assertThat(f.notes().get(1).orElseThrow().isOpen()).isTrue();
+  }
+
+  @Test
+  void aPinBeatsABan() {
+    Fingering f =
+        asked(
+            CLIMB,
+            Wish.Kind.NOT_FINGER,
+            0,
+            6,
+            Finger.SECOND.ordinal() + 1,
+            NoteRule.pin(1, Finger.SECOND, 2));
+    assertThat(f.notes().get(1).orElseThrow().finger()).isEqualTo(Finger.SECOND);
+    assertThat(f.problems()).hasSize(1);
+    assertThat(f.notes().subList(2, 7)).noneMatch(n -> n.orElseThrow().finger() == Finger.SECOND);
   }
 
   @Test

@@ -39,7 +39,6 @@ import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.TransferMode;
 import javafx.scene.layout.BorderPane;
-import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
@@ -62,7 +61,7 @@ public final class MainView extends BorderPane {
   private final WritingModel writing;
   private final PractiseView practise;
   private final ShelfView shelf;
-  private final GridPane help = new GridPane();
+  private final KeysPage help = new KeysPage();
   private Area current = Area.SHELF;
 
   public MainView(
@@ -247,56 +246,9 @@ public final class MainView extends BorderPane {
         Parts.button("Open a file", "empty-open", this::chooseFile));
   }
 
-  /** All keys, in columns; while writing those of writing alone. */
-  private void fillHelp() {
-    help.getStyleClass().setAll("help");
-    help.getChildren().clear();
-    help.setHgap(16);
-    help.setVgap(2);
-    boolean write = current == Area.PART && writing.isWriting();
-    int rows = write ? 26 : 22;
-    int column = 0;
-    int row = 0;
-    String place = "";
-    for (Shortcut s : Shortcut.values()) {
-      if (write != s.place().equals("Writing")) {
-        continue;
-      }
-      boolean heading = !s.place().equals(place);
-      if (row + (heading ? 3 : 0) > rows) {
-        column += 2;
-        row = 0;
-      }
-      if (heading) {
-        place = s.place();
-        help.add(Parts.line(place, "card-title"), column, row++, 2, 1);
-      }
-      String keys = s.keys().getDisplayText();
-      String text = s.text();
-      if (s.name().matches("W_(NOTE|CHORD)_[B-G]")) {
-        continue; // One line stands for all letters.
-      } else if (s.name().matches("W_(NOTE|CHORD)_A")) {
-        keys = keys + "-G";
-        text = text.replace("Note A", "A note").replace("Add A", "Add a note");
-      } else if (s.name().matches("W_FINGER_[1-4]")) {
-        continue;
-      } else if (s == Shortcut.W_FINGER_0) {
-        keys = keys + "-4";
-        text = "Printed finger";
-      }
-      help.add(unclipped(Parts.line(keys, "figure")), column, row);
-      help.add(unclipped(Parts.line(text, "plain")), column + 1, row++);
-    }
-  }
-
-  private static Label unclipped(Label label) {
-    label.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
-    return label;
-  }
-
   private void toggleHelp() {
     if (!centre.getChildren().remove(help)) {
-      fillHelp();
+      help.fill(current == Area.PART && writing.isWriting());
       centre.getChildren().add(help);
     }
   }
