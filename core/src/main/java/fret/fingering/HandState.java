@@ -264,10 +264,6 @@ final class HandState {
     return lead;
   }
 
-  boolean isSingle() {
-    return touches.size() == 1;
-  }
-
   /** Whether the hand moves between a state and this one. */
   boolean isShiftFrom(HandState from) {
     return stopped && from != null && from.base != FREE && from.base != base;

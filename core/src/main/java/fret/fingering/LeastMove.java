@@ -23,7 +23,7 @@ final class LeastMove {
     for (int a = 1; a < bases; a++) {
       for (int b = 1; b < bases; b++) {
         double travel = Math.abs(instrument.mmFromNut(a) - instrument.mmFromNut(b));
-        shift[a][b] = perBit * Terms.bits(travel, widest) + perMm * travel;
+        shift[a][b] = perBit * ShiftTerms.bits(travel, widest) + perMm * travel;
       }
     }
   }

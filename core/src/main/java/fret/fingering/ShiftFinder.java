@@ -13,12 +13,12 @@ import java.util.Optional;
 final class ShiftFinder {
   private final ResolvedPassage passage;
   private final Instrument instrument;
-  private final Terms terms;
+  private final ShiftTerms terms;
 
   ShiftFinder(ResolvedPassage passage, Instrument instrument) {
     this.passage = passage;
     this.instrument = instrument;
-    this.terms = new Terms(instrument);
+    this.terms = new ShiftTerms(instrument);
   }
 
   List<Shift> shifts(List<HandState> states) {

@@ -24,19 +24,15 @@ final class Terms {
   /** A note at least this long carries the colour of its string (from memory). */
   private static final double SUNG_S = 0.35;
 
-  private static final double LOG_2 = Math.log(2);
   private static final double FOURTH_SHORT_S = 0.5;
   private static final double LONGEST_COUNTED_S = 2;
 
   private final Instrument instrument;
-  private final double[] mmFromNut;
+  private final ShiftTerms shifts;
 
   Terms(Instrument instrument) {
     this.instrument = instrument;
-    this.mmFromNut = new double[instrument.highestSemitone() + 2];
-    for (int n = 0; n < mmFromNut.length; n++) {
-      mmFromNut[n] = instrument.mmFromNut(n);
-    }
+    this.shifts = new ShiftTerms(instrument);
   }
 
   /** All terms with a preset's weights, in the order of {@link EffortKind}. */
@@ -50,19 +46,19 @@ final class Terms {
 
   EffortTerm<HandState> term(EffortKind kind) {
     return switch (kind) {
-      case SHIFT -> move(kind, this::shiftBits);
-      case RUSH -> move(kind, this::rush);
-      case TRAVEL -> move(kind, this::travelMm);
-      case SLUR_SHIFT -> move(kind, Terms::slurShift);
+      case SHIFT -> move(kind, shifts::shiftBits);
+      case RUSH -> move(kind, shifts::rush);
+      case TRAVEL -> move(kind, shifts::travelMm);
+      case SLUR_SHIFT -> move(kind, ShiftTerms::slurShift);
       case UNCOVERED -> move(kind, ShiftPlace::uncovered);
       case OFF_BEAT -> move(kind, ShiftPlace::offBeat);
       case LANDING -> move(kind, ShiftPlace::shortLanding);
-      case SLIDE_HEARD -> move(kind, this::slideHeard);
+      case SLIDE_HEARD -> move(kind, shifts::slideHeard);
       case CROSSING -> move(kind, Terms::crossing);
       case SLUR_CROSSING ->
           move(kind, (f, t) -> t.moment().slice().slurredInto() ? crossing(f, t) : 0);
       case CROSS_BACK -> move(kind, Terms::crossedBack);
-      case UNEVEN -> move(kind, this::uneven);
+      case UNEVEN -> move(kind, shifts::uneven);
       case ANCHOR -> move(kind, Terms::anchorLost);
       case COLOUR -> move(kind, Terms::colour);
       case BRILLIANCE -> move(kind, this::brilliance);
@@ -176,68 +172,6 @@ final class Terms {
     return new Term(kind, true, guardOf(kind), rule);
   }
 
-  double travelMm(HandState from, HandState to) {
-    return to.isShiftFrom(from) ? Math.abs(mmFromNut[to.base()] - mmFromNut[from.base()]) : 0;
-  }
-
-  /**
-   * Difficulty of a shift, log2(D/W + 1), with D the hand's travel and W the whole in-tune window
-   * at the note reached.
-   *
-   * <p>P. M. Fitts, "The information capacity of the human motor system in controlling the
-   * amplitude of movement", Journal of Experimental Psychology 47, 1954, pages 381-391; this form:
-   * I. S. MacKenzie, "Fitts' law as a research and design tool in human-computer interaction",
-   * Human-Computer Interaction 7, 1992, pages 91-139.
-   */
-  double shiftBits(HandState from, HandState to) {
-    double travel = travelMm(from, to);
-    if (travel == 0) {
-      return 0;
-    }
-    return bits(travel, to.grip().windowMm());
-  }
-
-  /** log2(D/W + 1). */
-  static double bits(double travelMm, double windowMm) {
-    return Math.log(travelMm / windowMm + 1) / LOG_2;
-  }
-
-  /**
-   * How many times more time a movement takes than one of hand and wrist: 1 up to 80 mm, 2.3 from
-   * 200 mm on, where the whole arm moves; between them in proportion (the two ends of the range
-   * from memory). Wrist 23 and arm 10 bits a second: G. D. Langolf, D. B. Chaffin, J. A. Foulke,
-   * "An investigation of Fitts' law using a wide range of movement amplitudes", Journal of Motor
-   * Behavior 8, 1976, pages 113-128.
-   */
-  static double limb(double travelMm) {
-    double share = (travelMm - 80) / (200 - 80);
-    return 1 + 1.3 * Math.max(0, Math.min(1, share));
-  }
-
-  private double rush(HandState from, HandState to) {
-    double travel = travelMm(from, to);
-    if (travel == 0) {
-      return 0;
-    }
-    double bits = bits(travel, to.grip().windowMm());
-    return limb(travel) * bits * 1000 / to.transitMs(from);
-  }
-
-  /** Length of a slide on one finger within a slur, in dm. */
-  private double slideHeard(HandState from, HandState to) {
-    HandState.Touch a = from.lead();
-    HandState.Touch b = to.lead();
-    boolean slides =
-        to.isShiftFrom(from)
-            && from.isStopped()
-            && to.moment().slice().slurredInto()
-            && a != null
-            && b != null
-            && a.finger() == b.finger()
-            && a.string() == b.string();
-    return slides ? travelMm(from, to) / 100 : 0;
-  }
-
   private static double colour(HandState from, HandState to) {
     boolean sung =
         from.moment().seconds() >= SUNG_S
@@ -265,18 +199,6 @@ final class Terms {
   private static double crossedBack(HandState from, HandState to) {
     boolean back = (from.plane() - to.plane()) * from.moment().contour().turn() < 0;
     return back && from.past().crossed() ? crossing(from, to) : 0;
-  }
-
-  /** 1 for the second of two shifts in a row within an arpeggio that differ in distance. */
-  private double uneven(HandState from, HandState to) {
-    int first = from.past().movedFrom();
-    boolean chain =
-        first != 0 && to.isShiftFrom(from) && from.base() > first == to.base() > from.base();
-    if (!chain) {
-      return 0;
-    }
-    double before = Math.abs(mmFromNut[from.base()] - mmFromNut[first]);
-    return EqualSteps.areEqual(before, travelMm(from, to)) ? 0 : 1;
   }
 
   /** The note comes straight back, and its finger cannot stay down in the meantime. */
@@ -355,11 +277,6 @@ final class Terms {
       }
     }
     return 0;
-  }
-
-  private static double slurShift(HandState from, HandState to) {
-    boolean inSlur = to.moment().slice().slurredInto() && !to.takesOver();
-    return to.isShiftFrom(from) && from.isStopped() && inSlur ? 1 : 0;
   }
 
   private static double crossing(HandState from, HandState to) {

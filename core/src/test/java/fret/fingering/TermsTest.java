@@ -150,7 +150,7 @@ class TermsTest {
   @ParameterizedTest
   @CsvSource({"0, 1", "50, 1", "80, 1", "140, 1.65", "200, 2.3", "400, 2.3"})
   void theArmNeedsMoreTimeThanTheWrist(double mm, double factor) {
-    assertThat(Terms.limb(mm)).isCloseTo(factor, within(1e-9));
+    assertThat(ShiftTerms.limb(mm)).isCloseTo(factor, within(1e-9));
   }
 
   @Test

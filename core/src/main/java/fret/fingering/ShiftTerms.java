@@ -1,0 +1,99 @@
+package fret.fingering;
+
+import fret.instrument.Instrument;
+
+/** What a movement of the hand amounts to: its way, its aim, its haste, its slide. */
+final class ShiftTerms {
+  private static final double LOG_2 = Math.log(2);
+
+  private final double[] mmFromNut;
+
+  ShiftTerms(Instrument instrument) {
+    this.mmFromNut = new double[instrument.highestSemitone() + 2];
+    for (int n = 0; n < mmFromNut.length; n++) {
+      mmFromNut[n] = instrument.mmFromNut(n);
+    }
+  }
+
+  /** The hand's own travel; 0 when it stays. */
+  double travelMm(HandState from, HandState to) {
+    return to.isShiftFrom(from) ? Math.abs(mmFromNut[to.base()] - mmFromNut[from.base()]) : 0;
+  }
+
+  /**
+   * Difficulty of a shift, log2(D/W + 1), with D the hand's travel and W the whole in-tune window
+   * at the note reached.
+   *
+   * <p>P. M. Fitts, "The information capacity of the human motor system in controlling the
+   * amplitude of movement", Journal of Experimental Psychology 47, 1954, pages 381-391; this form:
+   * I. S. MacKenzie, "Fitts' law as a research and design tool in human-computer interaction",
+   * Human-Computer Interaction 7, 1992, pages 91-139.
+   */
+  double shiftBits(HandState from, HandState to) {
+    double travel = travelMm(from, to);
+    if (travel == 0) {
+      return 0;
+    }
+    return bits(travel, to.grip().windowMm());
+  }
+
+  /** log2(D/W + 1). */
+  static double bits(double travelMm, double windowMm) {
+    return Math.log(travelMm / windowMm + 1) / LOG_2;
+  }
+
+  /**
+   * How many times more time a movement takes than one of hand and wrist: 1 up to 80 mm, 2.3 from
+   * 200 mm on, where the whole arm moves; between them in proportion (the two ends of the range
+   * from memory). Wrist 23 and arm 10 bits a second: G. D. Langolf, D. B. Chaffin, J. A. Foulke,
+   * "An investigation of Fitts' law using a wide range of movement amplitudes", Journal of Motor
+   * Behavior 8, 1976, pages 113-128.
+   */
+  static double limb(double travelMm) {
+    double share = (travelMm - 80) / (200 - 80);
+    return 1 + 1.3 * Math.max(0, Math.min(1, share));
+  }
+
+  /** Bits a second, weighed by how much of the arm moves. */
+  double rush(HandState from, HandState to) {
+    double travel = travelMm(from, to);
+    if (travel == 0) {
+      return 0;
+    }
+    double bits = bits(travel, to.grip().windowMm());
+    return limb(travel) * bits * 1000 / to.transitMs(from);
+  }
+
+  /** Length of a slide on one finger within a slur, in dm. */
+  double slideHeard(HandState from, HandState to) {
+    HandState.Touch a = from.lead();
+    HandState.Touch b = to.lead();
+    boolean slides =
+        to.isShiftFrom(from)
+            && from.isStopped()
+            && to.moment().slice().slurredInto()
+            && a != null
+            && b != null
+            && a.finger() == b.finger()
+            && a.string() == b.string();
+    return slides ? travelMm(from, to) / 100 : 0;
+  }
+
+  /** 1 for the second of two shifts in a row within an arpeggio that differ in distance. */
+  double uneven(HandState from, HandState to) {
+    int first = from.past().movedFrom();
+    boolean chain =
+        first != 0 && to.isShiftFrom(from) && from.base() > first == to.base() > from.base();
+    if (!chain) {
+      return 0;
+    }
+    double before = Math.abs(mmFromNut[from.base()] - mmFromNut[first]);
+    return EqualSteps.areEqual(before, travelMm(from, to)) ? 0 : 1;
+  }
+
+  /** 1 for a shift that a slur leaves open. */
+  static double slurShift(HandState from, HandState to) {
+    boolean inSlur = to.moment().slice().slurredInto() && !to.takesOver();
+    return to.isShiftFrom(from) && from.isStopped() && inSlur ? 1 : 0;
+  }
+}
