@@ -28,7 +28,7 @@ final class HandRules {
     if (!to.hasPast(from)) {
       return false;
     }
-    if (!still.isEmpty() && to.isShiftFrom(from) && still.contains(to.moment().slice().index())) {
+    if (!still.isEmpty() && movesInto(before, to)) {
       return false;
     }
     if (!to.isStopped()) {
@@ -39,6 +39,12 @@ final class HandRules {
       return false;
     }
     return keepsHeld(from, to);
+  }
+
+  /** Whether the hand moves on the way, or on either of the notes, although it is to stay. */
+  private boolean movesInto(HandState before, HandState to) {
+    boolean moves = to.isShiftFrom(before.out()) || before.handsOver() || to.handsOver();
+    return moves && still.contains(to.moment().slice().index());
   }
 
   private static boolean sameThumb(HandState from, HandState to) {

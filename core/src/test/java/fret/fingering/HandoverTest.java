@@ -12,6 +12,7 @@ import fret.search.Explanation;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.apache.commons.numbers.fraction.Fraction;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -149,6 +150,24 @@ class HandoverTest {
     assertThat(f.problems()).hasSize(1);
     assertThat(f.problems().get(0).message()).contains("C6");
     assertThat(f.notes().get(1)).isPresent();
+  }
+
+  /**
+   * Where the hand is asked to stay it does not move behind a note either, unless a pin says so.
+   */
+  @Test
+  void aHandThatStaysReplacesNoFinger() {
+    ResolvedPassage line = Exercises.slurred("B4 D5 F#5 G5 F#5", HALF);
+    FingeringTask free = Exercises.task(InstrumentType.VIOLIN, line, 60).withPreset(Preset.HIDDEN);
+    List<NoteRule> onTheA =
+        List.of(0, 1, 2, 3, 4).stream().map(i -> NoteRule.onString(i, 2)).toList();
+    Fingering moves = new FingeringSolver(free.withRules(onTheA)).best();
+    int moment = moves.shifts().get(0).moveSlice();
+    Set<Integer> still = Set.of(moment, moment + 1);
+    Wishes stays = new Wishes(onTheA, List.of(), still, Set.of());
+    Fingering f = new FingeringSolver(free.withWishes(stays)).best();
+    assertThat(f.problems()).isEmpty();
+    assertThat(f.shifts()).noneMatch(s -> still.contains(s.toSlice()) || s.moveSlice() == moment);
   }
 
   @Test

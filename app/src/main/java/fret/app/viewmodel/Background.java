@@ -43,7 +43,9 @@ public final class Background {
 
   /** Runs work; its result is dropped when {@code isCurrent} says that it has been overtaken. */
   public <T> void run(Callable<T> work, BooleanSupplier isCurrent, Consumer<T> publish) {
-    execute(work, () -> !finishing && isCurrent.getAsBoolean(), publish);
+    if (!finishing) {
+      execute(work, () -> !finishing && isCurrent.getAsBoolean(), publish);
+    }
   }
 
   /**
@@ -72,7 +74,7 @@ public final class Background {
                 () -> {
                   // What follows from the result is asked for before this work counts as done.
                   try {
-                    if (result != null && isCurrent.getAsBoolean()) {
+                    if (result != null && !finishing && isCurrent.getAsBoolean()) {
                       publish.accept(result);
                     }
                   } finally {

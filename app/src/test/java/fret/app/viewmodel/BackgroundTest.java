@@ -115,6 +115,22 @@ class BackgroundTest {
     assertThat(stored).containsExactly("pin");
   }
 
+  /** What is still on its way to the window when it closes asks for nothing more. */
+  @Test
+  void afterTheEndNothingIsRunAndNothingFails() throws Exception {
+    List<String> done = Collections.synchronizedList(new ArrayList<>());
+    onFx(
+        () -> {
+          background.always(() -> "stored", done::add);
+          background.finish();
+          background.run(() -> "late", () -> true, done::add);
+          return null;
+        });
+    untilIdle();
+    assertThat(done).isEmpty();
+    assertThat(failures).isEmpty();
+  }
+
   @Test
   void preferencesCountAtOnceAndAreStoredInOrder() throws Exception {
     Library library = mock(Library.class);
