@@ -4,7 +4,9 @@ import fret.instrument.Finger;
 import fret.player.Region;
 import fret.score.ResolvedPassage;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 
 /**
@@ -25,13 +27,12 @@ final class Handovers {
 
   /** The hands of a moment and those that replace a finger; only the latter where that is asked. */
   List<HandState> with(TimedSlice moment, List<HandState> plain, HandStates.Heed heed) {
-    if (moment.slice().starting().size() != 1) {
-      return plain;
+    if (moment.slice().starting().size() != 1 || !moment.slice().held().isEmpty()) {
+      return startingAsAsked(moment, plain, heed);
     }
     int note = moment.slice().starting().get(0);
     Optional<Finger> asked = places.replacement(note, heed);
-    boolean single = moment.slice().held().isEmpty() && moment.slice().grace() == 0;
-    if (!single || asked.isEmpty() && !isFit(moment, note)) {
+    if (moment.slice().grace() > 0 || asked.isEmpty() && !isFit(moment, note)) {
       return plain;
     }
     List<HandState> all = new ArrayList<>(asked.isPresent() ? List.of() : plain);
@@ -44,6 +45,23 @@ final class Handovers {
       }
     }
     return all;
+  }
+
+  /** In a chord the finger that is to take over comes later: it does not start its note. */
+  private List<HandState> startingAsAsked(
+      TimedSlice moment, List<HandState> plain, HandStates.Heed heed) {
+    Map<Integer, Finger> later = new HashMap<>();
+    for (int note : moment.slice().starting()) {
+      places.replacement(note, heed).ifPresent(f -> later.put(note, f));
+    }
+    if (later.isEmpty()) {
+      return plain;
+    }
+    return plain.stream()
+        .filter(
+            s ->
+                s.touches().stream().noneMatch(t -> !t.held() && t.finger() == later.get(t.note())))
+        .toList();
   }
 
   private boolean isFit(TimedSlice moment, int note) {

@@ -170,6 +170,23 @@ class HandoverTest {
     assertThat(f.shifts()).noneMatch(s -> still.contains(s.toSlice()) || s.moveSlice() == moment);
   }
 
+  /** Under another voice the finger that starts the note starts it also when both are pinned. */
+  @Test
+  void inAChordTheFingerThatTakesOverComesLater() {
+    ResolvedPassage held = Exercises.heldUnder("G4", "B4", "F#5");
+    FingeringTask task = Exercises.task(InstrumentType.VIOLIN, held, 60);
+    for (Finger then : List.of(Finger.FIRST, Finger.SECOND)) {
+      FingeringTask asked = task.withRules(List.of(replaced(0, Finger.THIRD, then, 3)));
+      Fingering f = new FingeringSolver(asked).best();
+      assertThat(f.problems()).isEmpty();
+      assertThat(f.notes().get(0).orElseThrow().fingers()).isEqualTo("3-" + then.digit());
+      TimedSlice chord = Timing.of(held, task.tempo(), Set.of()).get(0);
+      assertThat(new HandStates(asked).at(chord, List.of(), HandStates.Heed.ALL))
+          .isNotEmpty()
+          .noneMatch(s -> s.touches().get(0).finger() == then);
+    }
+  }
+
   @Test
   void aNoteThatStaysAsItIsKeepsBothFingers() {
     FingeringTask task = thirdToFirst();
