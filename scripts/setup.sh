@@ -53,17 +53,27 @@ fret_build() {
   touch "$stamp"
 }
 
+# Starts the window, on a virtual display where there is no monitor.
+fret_window() {
+  fret_window_tools
+  if [ -z "${DISPLAY:-}" ]; then
+    fret_say "no monitor found: starting on a virtual display of 1280x800"
+    xvfb-run -a -s "-screen 0 1280x800x24" "$root/scripts/launch.sh" "$@"
+  else
+    "$root/scripts/launch.sh" "$@"
+  fi
+}
+
+# A window for its own options and for a file to open; a batch command otherwise.
 fret_run() {
   case "${1:-}" in
-    ""|--demo|--data|--screenshots)
-      fret_window_tools
-      if [ -z "${DISPLAY:-}" ]; then
-        fret_say "no monitor found: starting on a virtual display of 1280x800"
-        xvfb-run -a -s "-screen 0 1280x800x24" "$root/scripts/launch.sh" "$@"
+    ""|--demo|--data|--screenshots|--frames) fret_window "$@" ;;
+    *)
+      if [ -f "$1" ]; then
+        fret_window "$@"
       else
         "$root/scripts/launch.sh" "$@"
       fi
       ;;
-    *) "$root/scripts/launch.sh" "$@" ;;
   esac
 }

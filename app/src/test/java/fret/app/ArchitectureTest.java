@@ -52,18 +52,22 @@ class ArchitectureTest {
     row("writing", "score");
     row("proof", "score");
     row("passage", "plan", "engraving", "sound", "writing", "proof");
-    row("shelf", "passage");
+    row("session", "passage");
+    row("shelf", "session");
     row("format.musicxml", "shelf");
     row("format.midi", "shelf");
     row("format.abc", "shelf");
     row("format.page", "shelf", "format.midi");
+    row("format.part", "format.musicxml", "format.midi", "format.abc");
     row("store", "shelf");
-    row("app.widget", "shelf");
-    row("app.command", "shelf");
-    row("app.viewmodel", "app.command", "shelf");
+    row("app.words", "shelf");
+    row("app.work", "shelf");
+    row("app.widget", "app.words");
+    row("app.command", "app.words");
+    row("app.viewmodel", "app.command", "app.work");
     row("app.view", "app.viewmodel", "app.widget", "app.command");
     row("app.device", "shelf");
-    row("app.batch", "shelf", "format.musicxml", "format.midi", "format.abc", "format.page");
+    row("app.batch", "app.words", "app.work", "format.part", "format.page");
     row(
         "app.launch",
         "format.midi",

@@ -4,12 +4,14 @@ import fret.app.widget.MusicFont;
 import fret.base.UnusableInput;
 import fret.engraving.Strip;
 import fret.engraving.StripEngraver;
+import fret.fingering.Decided;
 import fret.fingering.Fingering;
 import fret.fingering.FingeringSolver;
 import fret.fingering.FingeringTask;
 import fret.fingering.NoteFinger;
 import fret.fingering.NoteRule;
-import fret.fingering.Refinger;
+import fret.fingering.Standing;
+import fret.fingering.Wishes;
 import fret.format.musicxml.MusicXmlFile;
 import fret.format.musicxml.MusicXmlReader;
 import fret.format.musicxml.MusicXmlWriter;
@@ -28,6 +30,7 @@ import fret.score.ResolvedPassage;
 import fret.score.Resolver;
 import fret.score.Score;
 import fret.score.TimeSignature;
+import fret.search.Token;
 import fret.tempo.Beat;
 import fret.tempo.Tempo;
 import fret.tempo.TempoMap;
@@ -67,8 +70,8 @@ public class FretBenchmarks {
     InstrumentType type;
 
     FingeringTask task;
-    Fingering fingering;
-    FingeringTask pinned;
+    Standing standing;
+    Decided pinned;
 
     @Setup
     public void build() {
@@ -79,7 +82,7 @@ public class FretBenchmarks {
       task =
           new FingeringTask(
               passage, TempoMap.steady(new Tempo(Beat.QUARTER, 96)), hand, Preset.SURE);
-      fingering = new FingeringSolver(task).best();
+      standing = Standing.of(task, Decided.NOTHING, Token.NEVER);
       NoteFinger other =
           new FingeringSolver(task)
               .choicesAt(notes / 2)
@@ -87,7 +90,11 @@ public class FretBenchmarks {
               .notes()
               .get(notes / 2)
               .orElseThrow();
-      pinned = task.withRules(List.of(NoteRule.pin(notes / 2, other.finger(), other.string())));
+      pinned =
+          new Decided(
+              List.of(NoteRule.pin(notes / 2, other.finger(), other.string())),
+              List.of(),
+              Wishes.NONE);
     }
   }
 
@@ -166,8 +173,33 @@ public class FretBenchmarks {
   }
 
   @Benchmark
-  public Fingering fingerAgainAfterAPin(Line line) {
-    return Refinger.around(line.pinned, line.fingering, line.notes / 2);
+  public Standing fingerAgainAfterAPin(Line line) {
+    return line.standing.with(line.pinned, Token.NEVER);
+  }
+
+  /** Notes that are compared by whole fingerings. */
+  @State(Scope.Benchmark)
+  public static class Compared {
+    @Param({"400", "1000", "3000"})
+    int notes;
+
+    FingeringTask task;
+
+    @Setup
+    public void build() {
+      Instrument violin = Instrument.standard(InstrumentType.VIOLIN);
+      task =
+          new FingeringTask(
+              Resolver.resolve(walk(notes, 55)),
+              TempoMap.steady(new Tempo(Beat.QUARTER, 96)),
+              new HandModel(violin, School.USUAL, Hand.MEDIUM),
+              Preset.SURE);
+    }
+  }
+
+  @Benchmark
+  public List<Fingering> threeOthers(Compared compared) {
+    return new FingeringSolver(compared.task).alternatives(4);
   }
 
   @Benchmark

@@ -7,9 +7,11 @@ import fret.search.Explanation;
 import fret.search.LayeredProblem;
 import fret.search.LayeredSearch;
 import fret.search.Path;
+import fret.search.Token;
 import fret.search.Weighted;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -33,16 +35,30 @@ public final class FingeringSolver {
   private static final int MOST_REPLACED = 6;
 
   private final FingeringTask task;
+  private final Token token;
   private final Instrument instrument;
   private final List<Weighted<HandState>> terms;
   private final HandLayers hands;
   private final LayeredSearch<HandState> search;
 
   public FingeringSolver(FingeringTask task) {
+    this(task, Token.NEVER);
+  }
+
+  /**
+   * @param token ends the work where its answer is not wanted any more
+   */
+  public FingeringSolver(FingeringTask task, Token token) {
+    this(task, 0, task.passage().slices().size() - 1, token);
+  }
+
+  /** Fingers only the moments from one to another; what lies outside is left without a place. */
+  FingeringSolver(FingeringTask task, int fromSlice, int toSlice, Token token) {
     this.task = task;
+    this.token = token;
     this.instrument = task.hand().instrument();
     this.terms = new Terms(instrument).weighted(task.preset());
-    this.hands = new HandLayers(task, terms);
+    this.hands = new HandLayers(task, terms, fromSlice, toSlice, token);
     this.search = hands.search();
   }
 
@@ -98,6 +114,7 @@ public final class FingeringSolver {
     }
     Alike alike = new Alike(hands.problem(), search, free.get());
     for (Figures.Figure figure : Figures.of(task.passage(), hands.timed())) {
+      token.check();
       List<Integer> starts = new ArrayList<>();
       for (int slice : figure.starts()) {
         int first = hands.layerOfSlice().get(slice);
@@ -143,7 +160,8 @@ public final class FingeringSolver {
                               task.preset().displayName(),
                               task.preset().description(),
                               Map.of(kind, weight)));
-          Path<HandState> path = new LayeredSearch<>(hands.weighed(other)).best().orElseThrow();
+          Path<HandState> path =
+              new LayeredSearch<>(hands.weighed(other), token).best().orElseThrow();
           return Explanation.of(other, path.states());
         });
   }
@@ -184,19 +202,32 @@ public final class FingeringSolver {
 
   /** Tries the best fingering through every decision, cheapest first. */
   private void fillFromDecisions(List<Fingering> chosen, int fewest, int count) {
-    List<Path<HandState>> paths = new ArrayList<>();
+    record Through(int layer, int state, double effort) {}
+    List<Through> ways = new ArrayList<>();
     int stride = Math.max(1, hands.layers().size() / 400);
     for (int layer = 0; layer < hands.layers().size(); layer += stride) {
-      paths.addAll(search.bestThroughEach(layer, HandState::noticeable).values());
+      Map<Object, Through> best = new LinkedHashMap<>();
+      double[] efforts = search.effortsThrough(layer);
+      for (int s = 0; s < efforts.length; s++) {
+        Through here = new Through(layer, s, efforts[s]);
+        if (efforts[s] < Double.POSITIVE_INFINITY) {
+          best.merge(
+              hands.layers().get(layer).get(s).noticeable(),
+              here,
+              (a, b) -> a.effort <= b.effort ? a : b);
+        }
+      }
+      ways.addAll(best.values());
     }
-    paths.sort((a, b) -> Double.compare(a.effort(), b.effort()));
+    ways.sort(Comparator.comparingDouble(Through::effort));
     double previous = -1;
-    for (Path<HandState> path : paths) {
-      if (path.effort() == previous) {
+    for (Through way : ways) {
+      if (way.effort == previous) {
         continue; // Another decision on the same fingering.
       }
-      previous = path.effort();
-      offer(chosen, path, fewest, count);
+      token.check();
+      previous = way.effort;
+      offer(chosen, search.pathThrough(way.layer, way.state), fewest, count);
       if (chosen.size() == count) {
         return;
       }

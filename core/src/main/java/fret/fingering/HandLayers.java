@@ -4,6 +4,7 @@ import fret.base.Problem;
 import fret.score.Slice;
 import fret.search.LayeredProblem;
 import fret.search.LayeredSearch;
+import fret.search.Token;
 import fret.search.Weighted;
 import java.util.ArrayList;
 import java.util.List;
@@ -16,6 +17,9 @@ import java.util.TreeSet;
  */
 final class HandLayers {
   private final FingeringTask task;
+  private final int fromSlice;
+  private final int toSlice;
+  private final Token token;
   private final Obstacles obstacles;
   private final List<TimedSlice> timed;
   private final List<Problem> problems = new ArrayList<>();
@@ -26,8 +30,17 @@ final class HandLayers {
   private LayeredProblem<HandState> problem;
   private LayeredSearch<HandState> search;
 
-  HandLayers(FingeringTask task, List<Weighted<HandState>> terms) {
+  /** Only the moments from one to another; {@code -1} stands for the layers of all others. */
+  HandLayers(
+      FingeringTask task,
+      List<Weighted<HandState>> terms,
+      int fromSlice,
+      int toSlice,
+      Token token) {
     this.task = task;
+    this.fromSlice = fromSlice;
+    this.toSlice = toSlice;
+    this.token = token;
     this.obstacles = new Obstacles(task);
     this.timed = Timing.of(task.passage(), task.tempo(), task.wishes().vibrato());
     this.still = new TreeSet<>(task.wishes().still());
@@ -77,6 +90,11 @@ final class HandLayers {
     HandStates states = new HandStates(task);
     List<HandState> before = List.of();
     for (TimedSlice moment : timed) {
+      token.check();
+      if (moment.slice().index() < fromSlice || moment.slice().index() > toSlice) {
+        layerOfSlice.add(-1);
+        continue;
+      }
       List<HandState> here = heeding(states, moment, before);
       if (here.isEmpty()) {
         problems.add(obstacles.unplayable(moment.slice()));
@@ -134,7 +152,7 @@ final class HandLayers {
 
   private void join(List<Weighted<HandState>> terms) {
     problem = weighed(terms);
-    search = new LayeredSearch<>(problem);
+    search = new LayeredSearch<>(problem, token);
   }
 
   private static boolean concerns(List<NoteRule> rules, Slice slice) {

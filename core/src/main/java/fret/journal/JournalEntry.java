@@ -31,4 +31,10 @@ public record JournalEntry(
       throw new IllegalArgumentException("a try of " + seconds + " s");
     }
   }
+
+  /** The same try as it is stored. */
+  public JournalEntry withId(long other) {
+    return new JournalEntry(
+        other, passageId, date, chunkId, drill, perMinute, seconds, verdict, breakage, note);
+  }
 }

@@ -1,164 +1,118 @@
 package fret.mark;
 
 import fret.score.NoteKey;
-import fret.score.Signs;
-import java.util.ArrayList;
-import java.util.List;
+import java.util.Collection;
+import java.util.Collections;
+import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
-import java.util.TreeMap;
+import java.util.TreeSet;
+import java.util.function.BiConsumer;
 
-/**
- * The marks that lie over a part: at most one pin, one adopted place and one bow mark per written
- * note; wishes for stretches of notes; notes to be vibrated; whole fingerings kept under a name.
- */
+/** All that was decided about a passage: by layer and place, at most one value. Immutable. */
 public final class Marks {
-  public static final Marks NONE =
-      new Marks(Map.of(), Map.of(), Map.of(), List.of(), Set.of(), Map.of());
+  public static final Marks NONE = new Marks(Map.of());
 
-  private final Map<String, Mark> pinned;
-  private final Map<String, Mark> adopted;
-  private final Map<NoteKey, Signs.Bow> bows;
-  private final List<Wish> wishes;
-  private final Set<NoteKey> vibrato;
-  private final Map<String, List<Mark>> kept;
+  private final Map<Layer<?, ?>, Map<Place, Object>> layers;
 
-  private Marks(
-      Map<String, Mark> pinned,
-      Map<String, Mark> adopted,
-      Map<NoteKey, Signs.Bow> bows,
-      List<Wish> wishes,
-      Set<NoteKey> vibrato,
-      Map<String, List<Mark>> kept) {
-    this.pinned = pinned;
-    this.adopted = adopted;
-    this.bows = bows;
-    this.wishes = wishes;
-    this.vibrato = vibrato;
-    this.kept = kept;
+  private Marks(Map<Layer<?, ?>, Map<Place, Object>> layers) {
+    this.layers = layers;
   }
 
-  /** Marks from a list; a later one replaces an earlier one of the same note and standing. */
-  public static Marks of(List<Mark> marks) {
-    return NONE.withMarks(marks);
+  /** Everything of one kind. */
+  @SuppressWarnings("unchecked") // A layer's map is only filled through with().
+  public <V> Map<Place, V> of(Layer<?, V> layer) {
+    return (Map<Place, V>) layers.getOrDefault(layer, Map.of());
   }
 
-  private Marks withMarks(List<Mark> marks) {
-    Map<String, Mark> pins = new TreeMap<>();
-    Map<String, Mark> others = new TreeMap<>();
-    for (Mark m : marks) {
-      (m.standing() == Mark.Standing.PINNED ? pins : others).put(m.key().text(), m);
-    }
-    return new Marks(Map.copyOf(pins), Map.copyOf(others), bows, wishes, vibrato, kept);
+  public <V> Optional<V> at(Layer<?, V> layer, Place place) {
+    return Optional.ofNullable(of(layer).get(place));
+  }
+
+  /** What counts on a note. */
+  public <V> Optional<V> at(NoteLayer<V> layer, NoteKey key) {
+    return at(layer, Place.of(key));
+  }
+
+  /** Whether anything of a kind counts. */
+  public boolean any(Layer<?, ?> layer) {
+    return of(layer).keySet().stream().anyMatch(Place::counts);
+  }
+
+  /** These marks with one more, in place of the one that was there; empty takes it away. */
+  public <A extends Anchor, V> Marks with(Layer<A, V> layer, Place place, Optional<V> value) {
+    return with(layer, Collections.singletonMap(place, value.orElse(null)));
+  }
+
+  public <V> Marks with(NoteLayer<V> layer, NoteKey key, V value) {
+    return with(layer, Place.of(key), Optional.of(value));
   }
 
   /**
-   * Bow marks of the player's own, on the highest head of a chord; {@link Signs.Bow#NONE} takes a
-   * printed one away.
+   * These marks with several of one kind.
+   *
+   * @param values null where a mark is taken away
    */
-  public Map<NoteKey, Signs.Bow> bows() {
-    return bows;
+  public <A extends Anchor, V> Marks with(Layer<A, V> layer, Map<Place, ? extends V> values) {
+    Map<Place, Object> of = new HashMap<>(layers.getOrDefault(layer, Map.of()));
+    values.forEach(
+        (place, value) -> {
+          if (!layer.anchorType().isInstance(place.anchor())) {
+            throw new IllegalArgumentException(layer.id() + " does not hang on " + place);
+          }
+          if (value == null) {
+            of.remove(place);
+          } else {
+            of.put(place, value);
+          }
+        });
+    Map<Layer<?, ?>, Map<Place, Object>> all = new HashMap<>(layers);
+    if (of.isEmpty()) {
+      all.remove(layer);
+    } else {
+      all.put(layer, Collections.unmodifiableMap(of));
+    }
+    return new Marks(Collections.unmodifiableMap(all));
   }
 
-  public Marks withBows(Map<NoteKey, Signs.Bow> other) {
-    return new Marks(pinned, adopted, Map.copyOf(other), wishes, vibrato, kept);
+  /** Only the marks of some kinds. */
+  public Marks only(Collection<? extends Layer<?, ?>> kinds) {
+    Map<Layer<?, ?>, Map<Place, Object>> all = new HashMap<>(layers);
+    all.keySet().retainAll(kinds);
+    return new Marks(Collections.unmodifiableMap(all));
   }
 
-  /** What is asked of stretches of notes, in the order in which it was asked. */
-  public List<Wish> wishes() {
-    return wishes;
+  /** Hands on every mark, layer by layer. */
+  public void forEach(BiConsumer<Layer<?, ?>, Map<Place, Object>> action) {
+    layers.forEach(action);
   }
 
-  public Marks withWishes(List<Wish> other) {
-    return new Marks(pinned, adopted, bows, List.copyOf(other), vibrato, kept);
+  /** Names of the versions of a kind that are kept beside what counts. */
+  public Collection<String> versions(Layer<?, ?> layer) {
+    Collection<String> names = new TreeSet<>();
+    of(layer).keySet().forEach(p -> names.add(p.version()));
+    names.remove("");
+    return names;
   }
 
-  /** Notes on which vibrato is wanted. */
-  public Set<NoteKey> vibrato() {
-    return vibrato;
-  }
-
-  public Marks withVibrato(Set<NoteKey> other) {
-    return new Marks(pinned, adopted, bows, wishes, Set.copyOf(other), kept);
-  }
-
-  /** Whole fingerings by the names under which they are kept. */
-  public Map<String, List<Mark>> kept() {
-    return kept;
-  }
-
-  /** Keeps a whole fingering under a name; one of the same name is replaced. */
-  public Marks keeping(String name, List<Mark> fingering) {
-    Map<String, List<Mark>> all = new TreeMap<>(kept);
-    all.put(name, List.copyOf(fingering));
-    return new Marks(
-        pinned, adopted, bows, wishes, vibrato, java.util.Collections.unmodifiableMap(all));
-  }
-
-  /** Forgets a kept fingering. */
-  public Marks forgetting(String name) {
-    Map<String, List<Mark>> all = new TreeMap<>(kept);
-    all.remove(name);
-    return new Marks(
-        pinned, adopted, bows, wishes, vibrato, java.util.Collections.unmodifiableMap(all));
-  }
-
-  public Optional<Mark> pin(NoteKey key) {
-    return Optional.ofNullable(pinned.get(key.text()));
-  }
-
-  public Optional<Mark> adopted(NoteKey key) {
-    return Optional.ofNullable(adopted.get(key.text()));
-  }
-
-  public boolean isAdopted() {
-    return !adopted.isEmpty();
-  }
-
-  /** These marks with one more. */
-  public Marks with(Mark mark) {
-    List<Mark> all = new ArrayList<>(all());
-    all.add(mark);
-    return withMarks(all);
-  }
-
-  /** These marks without a note's pin. */
-  public Marks withoutPin(NoteKey key) {
-    return withMarks(
-        all().stream()
-            .filter(m -> m.standing() != Mark.Standing.PINNED || !m.key().equals(key))
-            .toList());
-  }
-
-  /** These marks with another adopted fingering. */
-  public Marks withAdopted(List<Mark> marks) {
-    List<Mark> all = new ArrayList<>(all());
-    all.removeIf(m -> m.standing() == Mark.Standing.ADOPTED);
-    all.addAll(marks);
-    return withMarks(all);
-  }
-
-  /** All marks, in a stable order. */
-  public List<Mark> all() {
-    List<Mark> all = new ArrayList<>(new TreeMap<>(adopted).values());
-    all.addAll(new TreeMap<>(pinned).values());
-    return all;
+  public int size() {
+    return layers.values().stream().mapToInt(Map::size).sum();
   }
 
   @Override
   public boolean equals(Object other) {
-    return other instanceof Marks m
-        && m.pinned.equals(pinned)
-        && m.adopted.equals(adopted)
-        && m.bows.equals(bows)
-        && m.wishes.equals(wishes)
-        && m.vibrato.equals(vibrato)
-        && m.kept.equals(kept);
+    return other instanceof Marks m && m.layers.equals(layers);
   }
 
   @Override
   public int hashCode() {
-    return java.util.Objects.hash(pinned, adopted, bows, wishes, vibrato, kept);
+    return layers.hashCode();
+  }
+
+  @Override
+  public String toString() {
+    Map<String, Object> all = new java.util.TreeMap<>();
+    layers.forEach((layer, values) -> all.put(layer.id(), values));
+    return all.toString();
   }
 }

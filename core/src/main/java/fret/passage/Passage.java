@@ -1,26 +1,18 @@
 package fret.passage;
 
+import fret.instrument.InstrumentType;
 import fret.mark.Marks;
+import fret.mark.Place;
+import fret.tempo.Beat;
 import fret.tempo.Tempo;
 import java.util.Objects;
+import java.util.Optional;
 
 /**
- * A passage that is being prepared: what was decided about it. Its notes are read from the file
- * that is kept with it.
- *
- * @param id 0 until stored
- * @param auditionId the audition it belongs to, 0 for none
- * @param sourceName name of the file it came from; empty when it was written by hand
- * @param sourceId which of the files that were brought in for it counts; 0 for the first
+ * A passage that is being prepared: what was decided about it, settings included. Its notes are
+ * read from the file that is kept with it, or from the page that the player wrote.
  */
-public record Passage(
-    long id,
-    long auditionId,
-    String sourceName,
-    String partName,
-    long sourceId,
-    Settings settings,
-    Marks marks) {
+public final class Passage {
   /**
    * The player's settings for a passage.
    *
@@ -35,6 +27,15 @@ public record Passage(
       Reading reading,
       boolean fullDigits,
       Details details) {
+    /** What holds while nothing is said. */
+    public static final Settings USUAL =
+        new Settings(
+            "",
+            new Tempo(Beat.QUARTER, 80),
+            Setup.usual(InstrumentType.VIOLIN),
+            Reading.PLAIN,
+            false);
+
     public Settings(String title, Tempo target, Setup setup, Reading reading, boolean fullDigits) {
       this(title, target, setup, reading, fullDigits, Details.NONE);
     }
@@ -72,28 +73,96 @@ public record Passage(
     }
   }
 
-  public Passage {
-    Objects.requireNonNull(settings);
-    Objects.requireNonNull(marks);
+  private final long id;
+  private final long auditionId;
+  private final String partName;
+  private final Marks marks;
+  private final Settings settings;
+
+  /**
+   * @param id 0 until stored
+   * @param auditionId the audition it belongs to, 0 for none
+   * @param partName name of the part in its file; empty for the first
+   */
+  public Passage(long id, long auditionId, String partName, Marks marks) {
+    this.id = id;
+    this.auditionId = auditionId;
+    this.partName = Objects.requireNonNull(partName);
+    this.marks = Objects.requireNonNull(marks);
+    this.settings = SettingLayers.of(marks);
+  }
+
+  /** A passage of a file that is not stored yet, with nothing decided. */
+  public static Passage of(String sourceName, String partName, Settings settings) {
+    Marks marks =
+        Marks.NONE.with(
+            SourceLayer.SOURCE, Place.WHOLE, Optional.of(new SourceLayer.Source(0, sourceName)));
+    return new Passage(0, 0, partName, SettingLayers.put(marks, settings));
+  }
+
+  public long id() {
+    return id;
+  }
+
+  public long auditionId() {
+    return auditionId;
+  }
+
+  public String partName() {
+    return partName;
+  }
+
+  /** Everything that was decided. */
+  public Marks marks() {
+    return marks;
+  }
+
+  public Settings settings() {
+    return settings;
+  }
+
+  /** The file it is read from. */
+  public SourceLayer.Source source() {
+    return marks.at(SourceLayer.SOURCE, Place.WHOLE).orElse(SourceLayer.Source.BY_HAND);
+  }
+
+  /** Name of the file it came from; empty when it was written by hand. */
+  public String sourceName() {
+    return source().name();
   }
 
   public Passage withId(long other) {
-    return new Passage(other, auditionId, sourceName, partName, sourceId, settings, marks);
+    return new Passage(other, auditionId, partName, marks);
   }
 
   public Passage withSettings(Settings other) {
-    return new Passage(id, auditionId, sourceName, partName, sourceId, other, marks);
+    return withMarks(SettingLayers.put(marks, other));
   }
 
   public Passage withMarks(Marks other) {
-    return new Passage(id, auditionId, sourceName, partName, sourceId, settings, other);
-  }
-
-  public Passage withSource(long other) {
-    return new Passage(id, auditionId, sourceName, partName, other, settings, marks);
+    return new Passage(id, auditionId, partName, other);
   }
 
   public Passage withAudition(long other) {
-    return new Passage(id, other, sourceName, partName, sourceId, settings, marks);
+    return new Passage(id, other, partName, marks);
+  }
+
+  @Override
+  public boolean equals(Object other) {
+    return other instanceof Passage p
+        && p.id == id
+        && p.auditionId == auditionId
+        && p.partName.equals(partName)
+        && p.marks.equals(marks);
+  }
+
+  @Override
+  public int hashCode() {
+    return Objects.hash(id, auditionId, partName, marks);
+  }
+
+  @Override
+  public String toString() {
+    return "Passage " + id + " " + settings.title();
   }
 }

@@ -10,13 +10,13 @@ import java.util.Optional;
 import org.apache.commons.numbers.fraction.Fraction;
 
 /** Makes the tempo map of a passage from its target and its tempo marks. */
-final class TempoPlan {
+public final class TempoPlan {
   private TempoPlan() {}
 
   /**
    * Marks on bars that are not in the part are left out; of two on the same bar the later holds.
    */
-  static TempoMap of(Score score, Tempo target, List<Details.TempoMark> marks) {
+  public static TempoMap of(Score score, Tempo target, List<Details.TempoMark> marks) {
     List<TempoMap.Section> sections = new ArrayList<>();
     List<TempoMap.Hold> holds = new ArrayList<>();
     Fraction start = score.bars().get(0).start();

@@ -1,4 +1,5 @@
 /**
- * A passage being prepared and the changes made to it. Start with {@link fret.passage.Workbench}.
+ * A passage being prepared, its settings, and the one list of kinds of marks. Start with {@link
+ * fret.passage.Passage}.
  */
 package fret.passage;

@@ -90,6 +90,9 @@ public record Score(
 
   /** The part with every note some octaves higher or lower. */
   public Score movedByOctaves(int octaves) {
+    if (octaves == 0) {
+      return this;
+    }
     Interval by = new Interval(7 * octaves, 12 * octaves);
     return withBars(
         bars.stream()

@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.stream.Collectors;
 
 /**
  * Choosing one state in each layer so that the sum of the terms over neighbours is least.
@@ -126,7 +127,7 @@ public final class LayeredProblem<S> {
         }
       }
     }
-    return sum;
+    return checked(sum, ownTerms, null, state);
   }
 
   /** Effort of the way from one state to the next; {@code from} is null at the first layer. */
@@ -152,6 +153,19 @@ public final class LayeredProblem<S> {
           }
         }
       }
+    }
+    return checked(sum, moveTerms, from, to);
+  }
+
+  /** An effort that is no number, or below 0, would make every comparison wrong. */
+  private static <S> double checked(double sum, List<Weighted<S>> terms, S from, S to) {
+    if (!(sum >= 0)) {
+      String culprits =
+          terms.stream()
+              .filter(w -> !(w.effort(from, to) >= 0))
+              .map(w -> w.term().id())
+              .collect(Collectors.joining(", "));
+      throw new IllegalArgumentException("effort of " + sum + " from " + culprits);
     }
     return sum;
   }

@@ -2,13 +2,13 @@ package fret.search;
 
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.HashSet;
+import java.util.BitSet;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.PriorityQueue;
-import java.util.Set;
 import java.util.function.BiPredicate;
 import java.util.function.Function;
 import java.util.function.Predicate;
@@ -24,6 +24,7 @@ import java.util.function.Predicate;
  */
 public final class LayeredSearch<S> {
   private final LayeredProblem<S> problem;
+  private final Token token;
   private final int length;
   private final double[][] own;
   private final double[][] forward;
@@ -32,7 +33,15 @@ public final class LayeredSearch<S> {
   private int[][] next;
 
   public LayeredSearch(LayeredProblem<S> problem) {
+    this(problem, Token.NEVER);
+  }
+
+  /**
+   * @param token asked at every layer
+   */
+  public LayeredSearch(LayeredProblem<S> problem, Token token) {
     this.problem = problem;
+    this.token = token;
     this.length = problem.layers().size();
     this.own = new double[length][];
     this.forward = new double[length][];
@@ -50,6 +59,7 @@ public final class LayeredSearch<S> {
   private void fillForward() {
     Start<S>[] starts = null;
     for (int i = 0; i < length; i++) {
+      token.check();
       List<S> layer = problem.layers().get(i);
       forward[i] = new double[layer.size()];
       from[i] = new int[layer.size()];
@@ -124,9 +134,10 @@ public final class LayeredSearch<S> {
     if (backward != null) {
       return;
     }
-    backward = new double[length][];
-    next = new int[length][];
+    double[][] backward = new double[length][];
+    int[][] next = new int[length][];
     for (int i = length - 1; i >= 0; i--) {
+      token.check();
       List<S> layer = problem.layers().get(i);
       backward[i] = new double[layer.size()];
       next[i] = new int[layer.size()];
@@ -160,6 +171,8 @@ public final class LayeredSearch<S> {
         backward[i][s] = best;
       }
     }
+    this.backward = backward; // Only when whole: work may be ended in the middle.
+    this.next = next;
   }
 
   /**
@@ -221,6 +234,25 @@ public final class LayeredSearch<S> {
   }
 
   /**
+   * The effort of the best path through each state of a layer, without the paths themselves;
+   * infinite where there is none.
+   */
+  public double[] effortsThrough(int layer) {
+    fillBackward();
+    double[] totals = new double[forward[layer].length];
+    for (int s = 0; s < totals.length; s++) {
+      totals[s] = forward[layer][s] + backward[layer][s];
+    }
+    return totals;
+  }
+
+  /** The best path through a state, given by its place in the layer. */
+  public Path<S> pathThrough(int layer, int state) {
+    fillBackward();
+    return path(layer, state);
+  }
+
+  /**
    * The least effort way from one layer to another whose states all pass a test.
    *
    * @param fromLayer first layer of the stretch; what it costs to get into it from the layer before
@@ -246,7 +278,7 @@ public final class LayeredSearch<S> {
     if (after != null) {
       kept.add(List.of(after));
     }
-    return new LayeredSearch<>(problem.withLayers(kept))
+    return new LayeredSearch<>(problem.withLayers(kept), token)
         .best()
         .map(
             p -> {
@@ -278,6 +310,9 @@ public final class LayeredSearch<S> {
    * problems and its application to the shortest path problem", Management Science 18, 1972, pages
    * 401-405).
    *
+   * <p>Time O(paths tried times the sum of |layer i| |layer i+1|): one table along a path serves
+   * all the splits of that path.
+   *
    * @param classOf what counts as the same choice
    * @param keep asked of each path in turn, best first; only paths that pass count towards k
    * @param mostTried stops after this many paths, passed or not
@@ -285,96 +320,165 @@ public final class LayeredSearch<S> {
   public List<Path<S>> kBest(
       int k, Function<S, ?> classOf, Predicate<Path<S>> keep, int mostTried) {
     fillBackward();
-    List<Path<S>> found = new ArrayList<>();
-    PriorityQueue<Candidate<S>> queue = new PriorityQueue<>();
-    if (length > 0) {
-      offer(queue, new Candidate<>(List.of(), Set.of(), null, 0), classOf);
-    }
-    int tried = 0;
-    while (!queue.isEmpty() && found.size() < k && tried < mostTried) {
-      Candidate<S> top = queue.poll();
-      tried++;
-      if (keep.test(top.path)) {
-        found.add(top.path);
-      }
-      List<Object> classes = new ArrayList<>();
-      for (S s : top.path.states()) {
-        classes.add(classOf.apply(s));
-      }
-      int fixed = top.prefix.size();
-      for (int i = fixed; i < length; i++) {
-        Set<Object> banned = new HashSet<>(i == fixed ? top.banned : Set.of());
-        banned.add(classes.get(i));
-        offer(queue, new Candidate<>(List.copyOf(classes.subList(0, i)), banned, null, 0), classOf);
-      }
-    }
-    return found;
+    return length == 0 ? List.of() : new BestByClass(classOf).find(k, keep, mostTried);
   }
 
-  /**
-   * A set of paths (classes fixed up to a layer, some classes banned there) and the best of them.
-   */
-  private record Candidate<S>(List<Object> prefix, Set<Object> banned, Path<S> path, double total)
-      implements Comparable<Candidate<S>> {
-    @Override
-    public int compareTo(Candidate<S> other) {
-      return Double.compare(total, other.total);
-    }
-  }
+  /** The search of {@link #kBest}: classes are told once, as numbers. */
+  private final class BestByClass {
+    private final int[][] classes = new int[length][];
+    private final PriorityQueue<Split> queue = new PriorityQueue<>();
 
-  private void offer(PriorityQueue<Candidate<S>> queue, Candidate<S> open, Function<S, ?> classOf) {
-    int at = open.prefix.size();
-    double[][] table = new double[at + 1][];
-    int[][] back = new int[at + 1][];
-    for (int i = 0; i <= at; i++) {
-      List<S> layer = problem.layers().get(i);
-      table[i] = new double[layer.size()];
-      back[i] = new int[layer.size()];
-      for (int s = 0; s < layer.size(); s++) {
-        Object cls = classOf.apply(layer.get(s));
-        boolean in = i < at ? cls.equals(open.prefix.get(i)) : !open.banned.contains(cls);
-        table[i][s] = in ? into(i, s, table, back) : Double.POSITIVE_INFINITY;
-      }
-    }
-    int end = -1;
-    double total = Double.POSITIVE_INFINITY;
-    for (int s = 0; s < table[at].length; s++) {
-      if (table[at][s] + backward[at][s] < total) {
-        total = table[at][s] + backward[at][s];
-        end = s;
-      }
-    }
-    if (end < 0) {
-      return;
-    }
-    int[] states = new int[length];
-    states[at] = end;
-    for (int i = at; i > 0; i--) {
-      states[i - 1] = back[i][states[i]];
-    }
-    for (int i = at; i < length - 1; i++) {
-      states[i + 1] = next[i][states[i]];
-    }
-    queue.add(new Candidate<>(open.prefix, open.banned, pathOf(states, total), total));
-  }
-
-  private double into(int i, int s, double[][] table, int[][] back) {
-    S to = problem.layers().get(i).get(s);
-    if (i == 0) {
-      return own[0][s] + problem.moveEffort(null, to);
-    }
-    double best = Double.POSITIVE_INFINITY;
-    List<S> before = problem.layers().get(i - 1);
-    for (int p = 0; p < before.size(); p++) {
-      if (table[i - 1][p] < best && problem.allowed().mayFollow(before.get(p), to)) {
-        double sum = table[i - 1][p] + problem.moveEffort(before.get(p), to);
-        if (sum < best) {
-          best = sum;
-          back[i][s] = p;
+    BestByClass(Function<S, ?> classOf) {
+      for (int i = 0; i < length; i++) {
+        Map<Object, Integer> numbers = new HashMap<>();
+        List<S> layer = problem.layers().get(i);
+        classes[i] = new int[layer.size()];
+        for (int s = 0; s < classes[i].length; s++) {
+          classes[i][s] = numbers.computeIfAbsent(classOf.apply(layer.get(s)), c -> numbers.size());
         }
       }
     }
-    return best + own[i][s];
+
+    List<Path<S>> find(int k, Predicate<Path<S>> keep, int mostTried) {
+      List<Path<S>> found = new ArrayList<>();
+      offer(new Way(), 0, new BitSet());
+      int tried = 0;
+      while (!queue.isEmpty() && found.size() < k && tried < mostTried) {
+        token.check();
+        Split top = queue.poll();
+        tried++;
+        int[] states = top.states();
+        Path<S> path = pathOf(states, top.total);
+        if (keep.test(path)) {
+          found.add(path);
+        }
+        split(top, states);
+      }
+      return found;
+    }
+
+    /** Every set of paths that leaves this one's classes for the first time at some layer. */
+    private void split(Split top, int[] states) {
+      Way way = new Way(top);
+      for (int i = top.at; i < length; i++) {
+        BitSet banned = i == top.at ? (BitSet) top.banned.clone() : new BitSet();
+        banned.set(classes[i][states[i]]);
+        offer(way, i, banned);
+        way.extend(i, classes[i][states[i]]);
+      }
+    }
+
+    /** Queues the best path that follows a way up to a layer and has none of some classes there. */
+    private void offer(Way way, int at, BitSet banned) {
+      int end = -1;
+      int before = -1;
+      double least = Double.POSITIVE_INFINITY;
+      for (int s = 0; s < classes[at].length; s++) {
+        double rest = backward[at][s] + own[at][s];
+        if (!banned.get(classes[at][s]) && rest < least) {
+          int from = way.into(at, s, least - rest);
+          double total = way.reached + rest;
+          if (total < least) {
+            least = total;
+            end = s;
+            before = from;
+          }
+        }
+      }
+      if (end >= 0) {
+        queue.add(new Split(way, at, banned, end, before, least));
+      }
+    }
+
+    /** A set of paths (classes of a way up to a layer, some banned there) and the best of them. */
+    private final class Split implements Comparable<Split> {
+      private final Way way;
+      private final int at;
+      private final BitSet banned;
+      private final int end;
+      private final int before;
+      private final double total;
+
+      Split(Way way, int at, BitSet banned, int end, int before, double total) {
+        this.way = way;
+        this.at = at;
+        this.banned = banned;
+        this.end = end;
+        this.before = before;
+        this.total = total;
+      }
+
+      int[] states() {
+        int[] states = new int[length];
+        states[at] = end;
+        int state = before;
+        for (int i = at - 1; i >= 0; i--) {
+          states[i] = state;
+          state = way.from[i][state];
+        }
+        for (int i = at; i < length - 1; i++) {
+          states[i + 1] = next[i][states[i]];
+        }
+        return states;
+      }
+
+      @Override
+      public int compareTo(Split other) {
+        return Double.compare(total, other.total);
+      }
+    }
+
+    /** The least efforts along one sequence of classes, layer by layer. */
+    private final class Way {
+      private final double[][] efforts = new double[length][];
+      private final int[][] from = new int[length][];
+
+      /** What the last question to {@link #into} came to. */
+      private double reached;
+
+      Way() {}
+
+      /** A way that shares what another one has up to a layer. */
+      Way(Split split) {
+        System.arraycopy(split.way.efforts, 0, efforts, 0, split.at);
+        System.arraycopy(split.way.from, 0, from, 0, split.at);
+      }
+
+      /** The best start into a state; -1 at the first layer or where there is none. */
+      int into(int i, int s, double limit) {
+        S to = problem.layers().get(i).get(s);
+        if (i == 0) {
+          reached = problem.moveEffort(null, to);
+          return -1;
+        }
+        reached = Double.POSITIVE_INFINITY;
+        int best = -1;
+        List<S> before = problem.layers().get(i - 1);
+        double[] starts = efforts[i - 1];
+        for (int p = 0; p < starts.length; p++) {
+          double most = Math.min(limit, reached);
+          if (starts[p] < most && problem.allowed().mayFollow(before.get(p), to)) {
+            double sum = starts[p] + problem.moveEffort(before.get(p), to, most - starts[p]);
+            if (sum < reached) {
+              reached = sum;
+              best = p;
+            }
+          }
+        }
+        return best;
+      }
+
+      /** Goes on through one class. */
+      void extend(int i, int cls) {
+        efforts[i] = new double[classes[i].length];
+        from[i] = new int[classes[i].length];
+        for (int s = 0; s < efforts[i].length; s++) {
+          boolean in = classes[i][s] == cls;
+          from[i][s] = in ? into(i, s, Double.POSITIVE_INFINITY) : -1;
+          efforts[i][s] = in ? reached + own[i][s] : Double.POSITIVE_INFINITY;
+        }
+      }
+    }
   }
 
   private Path<S> path(int layer, int state) {

@@ -1,15 +1,20 @@
 package fret.shelf;
 
 import fret.journal.JournalEntry;
-import fret.passage.Change;
 import fret.passage.Passage;
 import fret.score.Score;
+import fret.session.Log;
+import fret.session.Step;
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 
 /**
  * Where everything is kept. Each call that changes something is durable when it returns: nothing
- * that was reported as saved is lost if the program is killed afterwards.
+ * that was reported as stored is lost if the program is killed afterwards.
+ *
+ * <p>Every method may throw a {@link StoreFailure}; then nothing was changed.
  */
 public interface Library extends AutoCloseable {
   List<Audition> auditions();
@@ -17,28 +22,56 @@ public interface Library extends AutoCloseable {
   /** Stores an audition; returns it with its id. */
   Audition save(Audition audition);
 
-  /** All passages in the order in which they were added. */
+  /** All passages that can be read, in the order in which they were added. */
   List<Passage> passages();
 
-  Optional<Passage> passage(long id);
+  /**
+   * Something in the library that this program does not understand. It is kept as it is and left
+   * out.
+   *
+   * @param passageId the passage concerned; 0 where it is none
+   * @param what the kind of entry, such as {@code mark finger.pinned}
+   * @param why what was found there
+   */
+  record Unread(long passageId, String what, String why) {
+    public Unread {
+      Objects.requireNonNull(what);
+      Objects.requireNonNull(why);
+    }
+  }
 
-  /** Stores a new passage with the file it came from; returns it with its id. */
-  Passage add(Passage passage, byte[] source);
+  /** What could not be read so far. */
+  List<Unread> unread();
 
-  /** The file a passage is read from now, byte for byte; empty when it was written by hand. */
-  byte[] source(long passageId);
+  /**
+   * A passage as it is stored.
+   *
+   * @param page as the player wrote or mended it; empty while it is as in the file
+   * @param revision counts its steps
+   */
+  record Stored(Passage passage, Optional<Score> page, long revision, Log log) {}
+
+  /** A passage with all that belongs to it; empty if it is not there. */
+  Optional<Stored> load(long passageId);
+
+  /**
+   * Stores a new passage.
+   *
+   * @param source the file it came from; empty bytes when it was written by hand
+   * @param page the page where it was written by hand
+   * @return the passage with its id
+   */
+  Passage add(Passage passage, byte[] source, Optional<Score> page);
+
+  /**
+   * A file that was brought in for a passage, byte for byte.
+   *
+   * @param sourceId 0 for the first one
+   */
+  byte[] source(long passageId, long sourceId);
 
   /** Stores another file for a passage, not yet in force; returns its id. */
   long addSource(long passageId, byte[] source);
-
-  /** The page as the player wrote or mended it; empty while it is as in the file. */
-  Optional<Score> page(long passageId);
-
-  /** Whether the page was written or mended, which is quicker to say than {@link #page}. */
-  boolean hasPage(long passageId);
-
-  /** Keeps a page, so that changes of it can follow. */
-  void keepPage(long passageId, Score page);
 
   /** A photo or scan of the page. */
   record Picture(String name, byte[] bytes) {}
@@ -51,22 +84,23 @@ public interface Library extends AutoCloseable {
   /** Takes a passage with all that belongs to it out of the library. */
   void remove(long passageId);
 
-  /** Applies a change and appends it to the passage's log, in one transaction. */
-  Passage apply(long passageId, Change change);
+  /**
+   * Makes a step of a passage, with its entry in the log, in one transaction.
+   *
+   * @param revision the passage's revision from which the step starts
+   * @param page the page from which it starts
+   * @return false, with nothing changed, where the stored passage is not as the step expects it
+   */
+  boolean apply(long passageId, long revision, Step step, Score page);
 
-  /** Takes the newest change back; empty if there is none. */
-  Optional<Change> undo(long passageId);
-
-  /** Applies the change that was taken back last; empty if there is none. */
-  Optional<Change> redo(long passageId);
-
-  /** All tries, oldest first. */
+  /** All tries that can be read, oldest first. */
   List<JournalEntry> journal();
 
   /** Appends a try; returns it with its id. */
   JournalEntry add(JournalEntry entry);
 
-  Optional<String> setting(String name);
+  /** Everything that was set for the whole program. */
+  Map<String, String> settings();
 
   void putSetting(String name, String value);
 

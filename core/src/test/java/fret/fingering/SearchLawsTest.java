@@ -8,6 +8,7 @@ import fret.instrument.InstrumentType;
 import fret.search.LayeredProblem;
 import fret.search.LayeredSearch;
 import fret.search.Path;
+import fret.search.Token;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -278,9 +279,9 @@ class SearchLawsTest {
             InstrumentType.VIOLIN,
             Exercises.line("B4 C5 D5 F5 - B4 D5 F5 G5 - D5 B4 G4 F4", Fraction.of(1, 8)),
             90);
-    Fingering now = new FingeringSolver(task).best();
-    Fingering after =
-        Refinger.around(task.withRules(List.of(NoteRule.pin(5, Finger.FOURTH, 3))), now, 5);
+    Decided pin = new Decided(List.of(NoteRule.pin(5, Finger.FOURTH, 3)), List.of(), Wishes.NONE);
+    Fingering now = Standing.of(task, Decided.NOTHING, Token.NEVER).fingering();
+    Fingering after = Standing.of(task, pin, Token.NEVER).fingering();
     for (int i = 0; i < now.notes().size(); i++) {
       if (i < 4 || i > 7) {
         assertThat(after.notes().get(i)).as("note " + i).isEqualTo(now.notes().get(i));

@@ -1,43 +1,53 @@
 package fret.store;
 
+import fret.base.Form;
 import fret.drill.DrillKind;
 import fret.journal.Breakage;
 import fret.journal.JournalEntry;
 import fret.journal.Verdict;
-import fret.passage.Change;
+import fret.mark.Marks;
+import fret.mark.Place;
+import fret.passage.HeadingLayer;
 import fret.passage.Passage;
+import fret.passage.SettingLayers;
 import fret.score.Bar;
 import fret.score.Score;
+import fret.score.ScoreForm;
+import fret.session.BarsEdit;
+import fret.session.Change;
+import fret.session.ChangeForm;
+import fret.session.Log;
+import fret.session.Step;
 import fret.shelf.Audition;
 import fret.shelf.Library;
-import java.io.IOException;
-import java.nio.file.Files;
+import fret.shelf.StoreFailure;
 import java.nio.file.Path;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.LocalDate;
-import java.time.LocalDateTime;
-import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
-import org.flywaydb.core.Flyway;
+import java.util.Set;
+import java.util.function.Function;
 import org.jdbi.v3.core.Handle;
-import org.jdbi.v3.core.Jdbi;
-import org.jdbi.v3.core.JdbiException;
-import org.sqlite.SQLiteConfig;
-import org.sqlite.SQLiteDataSource;
 
 /**
- * The library in one SQLite file. Every change is one transaction, written through to the disk
- * before the call returns. Safe for use by several threads.
+ * The library in one SQLite file. Every change is one transaction that takes its lock at once and
+ * is written through to the disk before the call returns. Safe for use by several threads, and by
+ * several programs on one file.
  */
 public final class SqliteLibrary implements Library {
-  /** Version of the newest migration. */
-  static final int SCHEMA_VERSION = 2;
-
+  private final Path file;
   private final Handle handle;
+  private final Map<String, Unread> unread = new LinkedHashMap<>();
 
-  private SqliteLibrary(Handle handle) {
+  SqliteLibrary(Path file, Handle handle) {
+    this.file = file;
     this.handle = handle;
   }
 
@@ -45,57 +55,83 @@ public final class SqliteLibrary implements Library {
    * Opens a library, making or migrating it where needed. Before a migration of an existing file a
    * copy of it is put beside it.
    *
-   * @throws StoreException if the file cannot be opened
+   * @throws StoreFailure if the file cannot be opened
    */
   public static SqliteLibrary open(Path file) {
+    return LibraryFile.open(file);
+  }
+
+  /** Where it is kept. */
+  public Path file() {
+    return file;
+  }
+
+  /** For tests: no more room than this. */
+  void limitPages(int pages) {
+    handle.execute("PRAGMA max_page_count = " + pages);
+  }
+
+  int pages() {
+    return handle.createQuery("PRAGMA page_count").mapTo(Integer.class).one();
+  }
+
+  /** Puts a copy beside the file unless one of the last day is there; the newest few are kept. */
+  public synchronized void backUpIfDue() {
+    run(h -> LibraryFile.backUpIfDue(file, h));
+  }
+
+  private synchronized <T> T run(Function<Handle, T> work) {
     try {
-      Files.createDirectories(file.toAbsolutePath().getParent());
-      SQLiteConfig config = new SQLiteConfig();
-      config.setJournalMode(SQLiteConfig.JournalMode.WAL);
-      config.setSynchronous(SQLiteConfig.SynchronousMode.FULL);
-      config.setBusyTimeout(5000);
-      config.enforceForeignKeys(true);
-      SQLiteDataSource source = new SQLiteDataSource(config);
-      source.setUrl("jdbc:sqlite:" + file);
-      boolean existed = Files.exists(file) && Files.size(file) > 0;
-      Jdbi jdbi = Jdbi.create(source);
-      int version =
-          jdbi.withHandle(h -> h.createQuery("PRAGMA user_version").mapTo(Integer.class).one());
-      if (version > SCHEMA_VERSION) {
-        throw new StoreException(
-            "The library was written by a newer version of Fret. Update Fret to open it.", null);
-      }
-      if (version < SCHEMA_VERSION) {
-        migrate(file, source, jdbi, existed);
-      }
-      return new SqliteLibrary(jdbi.open());
-    } catch (IOException | JdbiException e) {
-      throw new StoreException("The library " + file.getFileName() + " cannot be opened.", e);
+      return work.apply(handle);
+    } catch (org.jdbi.v3.core.JdbiException e) {
+      throw LibraryFile.failure(e);
     }
   }
 
-  private static void migrate(Path file, SQLiteDataSource source, Jdbi jdbi, boolean existed) {
-    if (existed) {
-      String stamp = LocalDateTime.now().format(DateTimeFormatter.ofPattern("yyyyMMdd-HHmmss-SSS"));
-      Path backup = file.resolveSibling(file.getFileName() + "." + stamp + ".backup");
-      jdbi.useHandle(h -> h.execute("VACUUM INTO ?", backup.toString()));
+  private synchronized <T> T write(Function<Handle, T> work) {
+    try {
+      return handle.inTransaction(h -> work.apply(h));
+    } catch (org.jdbi.v3.core.JdbiException e) {
+      throw LibraryFile.failure(e);
     }
-    Flyway.configure()
-        .dataSource(source)
-        .locations("classpath:fret/store/migration")
-        .baselineOnMigrate(existed)
-        .baselineVersion("0")
-        .load()
-        .migrate();
-    jdbi.useHandle(h -> h.execute("PRAGMA user_version = " + SCHEMA_VERSION));
+  }
+
+  private void missed(long passageId, String what, String why) {
+    unread.put(passageId + what, new Unread(passageId, what, why));
   }
 
   @Override
-  public synchronized List<Audition> auditions() {
-    return handle
-        .createQuery("SELECT * FROM audition ORDER BY date, id")
-        .map((r, c) -> audition(r))
-        .list();
+  public synchronized List<Unread> unread() {
+    return List.copyOf(unread.values());
+  }
+
+  // ---- auditions -----------------------------------------------------------------------------
+
+  @Override
+  public List<Audition> auditions() {
+    return run(
+        h ->
+            h
+                .createQuery("SELECT * FROM audition ORDER BY date, id")
+                .map((r, c) -> known(0, "audition " + r.getLong("id"), () -> audition(r)))
+                .list()
+                .stream()
+                .flatMap(Optional::stream)
+                .toList());
+  }
+
+  private interface Read<T> {
+    T get() throws SQLException;
+  }
+
+  /** A row, where it is understood. */
+  private <T> Optional<T> known(long passageId, String what, Read<T> read) throws SQLException {
+    try {
+      return Optional.of(read.get());
+    } catch (IllegalArgumentException | java.time.DateTimeException e) {
+      missed(passageId, what, String.valueOf(e.getMessage()));
+      return Optional.empty();
+    }
   }
 
   private static Audition audition(ResultSet r) throws SQLException {
@@ -108,90 +144,196 @@ public final class SqliteLibrary implements Library {
   }
 
   @Override
-  public synchronized Audition save(Audition a) {
-    long id =
-        handle.inTransaction(
-            h -> {
-              if (a.id() == 0) {
-                return h.createUpdate(
-                        "INSERT INTO audition (name, date, ready_date, minutes_per_day) VALUES (?, ?, ?, ?)")
-                    .bind(0, a.name())
-                    .bind(1, a.date().toString())
-                    .bind(2, a.readyDate().toString())
-                    .bind(3, a.minutesPerDay())
-                    .executeAndReturnGeneratedKeys("id")
-                    .mapTo(Long.class)
-                    .one();
-              }
-              h.execute(
-                  "UPDATE audition SET name = ?, date = ?, ready_date = ?, minutes_per_day = ? WHERE id = ?",
-                  a.name(),
-                  a.date().toString(),
-                  a.readyDate().toString(),
-                  a.minutesPerDay(),
-                  a.id());
-              return a.id();
-            });
+  public Audition save(Audition a) {
+    long id = write(h -> a.id() == 0 ? insert(h, a) : update(h, a));
     return new Audition(id, a.name(), a.date(), a.readyDate(), a.minutesPerDay());
   }
 
-  @Override
-  public synchronized List<Passage> passages() {
-    return handle.createQuery("SELECT * FROM passage ORDER BY id").map((r, c) -> passage(r)).list();
-  }
-
-  @Override
-  public synchronized Optional<Passage> passage(long id) {
-    return handle
-        .createQuery("SELECT * FROM passage WHERE id = ?")
-        .bind(0, id)
-        .map((r, c) -> passage(r))
-        .findOne();
-  }
-
-  private static Passage passage(ResultSet r) throws SQLException {
-    return new Passage(
-        r.getLong("id"),
-        r.getLong("audition_id"),
-        r.getString("source_name"),
-        r.getString("part_name"),
-        r.getLong("source_id"),
-        Texts.settings(r.getString("settings")),
-        Texts.marks(r.getString("marks")));
-  }
-
-  @Override
-  public synchronized Passage add(Passage p, byte[] source) {
-    long id =
-        handle.inTransaction(
-            h ->
-                h.createUpdate(
-                        "INSERT INTO passage (audition_id, source_name, part_name, source, settings, marks) VALUES (?, ?, ?, ?, ?, ?)")
-                    .bind(0, p.auditionId())
-                    .bind(1, p.sourceName())
-                    .bind(2, p.partName())
-                    .bind(3, source)
-                    .bind(4, Texts.of(p.settings()))
-                    .bind(5, Texts.of(p.marks()))
-                    .executeAndReturnGeneratedKeys("id")
-                    .mapTo(Long.class)
-                    .one());
-    return p.withId(id);
-  }
-
-  @Override
-  public synchronized byte[] source(long passageId) {
-    return handle
-        .createQuery(
-            "SELECT coalesce(s.bytes, p.source) FROM passage p LEFT JOIN source s ON s.id = p.source_id WHERE p.id = ?")
-        .bind(0, passageId)
-        .mapTo(byte[].class)
+  private static long insert(Handle h, Audition a) {
+    return h.createUpdate(
+            "INSERT INTO audition (name, date, ready_date, minutes_per_day) VALUES (?, ?, ?, ?)")
+        .bind(0, a.name())
+        .bind(1, a.date().toString())
+        .bind(2, a.readyDate().toString())
+        .bind(3, a.minutesPerDay())
+        .executeAndReturnGeneratedKeys("id")
+        .mapTo(Long.class)
         .one();
   }
 
+  private static long update(Handle h, Audition a) {
+    int rows =
+        h.execute(
+            "UPDATE audition SET name = ?, date = ?, ready_date = ?, minutes_per_day = ? WHERE id = ?",
+            a.name(),
+            a.date().toString(),
+            a.readyDate().toString(),
+            a.minutesPerDay(),
+            a.id());
+    if (rows == 0) {
+      throw new StoreFailure(StoreFailure.Cause.GONE, null);
+    }
+    return a.id();
+  }
+
+  // ---- passages ------------------------------------------------------------------------------
+
+  /** A passage's row without its marks. */
+  private record Row(long id, long auditionId, String partName, long revision) {
+    static Row of(ResultSet r) throws SQLException {
+      return new Row(
+          r.getLong("id"),
+          r.getLong("audition_id"),
+          r.getString("part_name"),
+          r.getLong("revision"));
+    }
+  }
+
   @Override
-  public synchronized long addSource(long passageId, byte[] source) {
-    return handle.inTransaction(
+  public List<Passage> passages() {
+    return run(
+        h -> {
+          List<Row> rows =
+              h.createQuery("SELECT * FROM passage ORDER BY id").map((r, c) -> Row.of(r)).list();
+          Set<Long> unusable = new HashSet<>();
+          Map<Long, Marks> marks = marks(h, Optional.empty(), unusable);
+          List<Passage> all = new ArrayList<>();
+          for (Row row : rows) {
+            passage(row, marks, unusable).ifPresent(all::add);
+          }
+          return all;
+        });
+  }
+
+  private Map<Long, Marks> marks(Handle h, Optional<Long> id, Set<Long> unusable) {
+    return MarkRows.read(
+        h,
+        id,
+        (passage, what) -> {
+          missed(passage, what.getKey(), what.getValue());
+          // Without its instrument, its file or its heading a passage would be another one.
+          boolean small = !what.getKey().matches("mark (setting\\.|source|heading).*");
+          if (!small) {
+            unusable.add(passage);
+          }
+        });
+  }
+
+  private Optional<Passage> passage(Row row, Map<Long, Marks> marks, Set<Long> unusable) {
+    Marks mine = marks.getOrDefault(row.id(), Marks.NONE);
+    boolean whole = mine.at(SettingLayers.SETUP, Place.WHOLE).isPresent();
+    if (!whole || unusable.contains(row.id())) {
+      missed(row.id(), "passage", "its settings are not understood");
+      return Optional.empty();
+    }
+    return Optional.of(new Passage(row.id(), row.auditionId(), row.partName(), mine));
+  }
+
+  @Override
+  public Optional<Stored> load(long id) {
+    return run(
+        h -> {
+          Optional<Row> row =
+              h.createQuery("SELECT * FROM passage WHERE id = ?")
+                  .bind(0, id)
+                  .map((r, c) -> Row.of(r))
+                  .findOne();
+          Set<Long> unusable = new HashSet<>();
+          Map<Long, Marks> marks = marks(h, Optional.of(id), unusable);
+          return row.flatMap(r -> passage(r, marks, unusable))
+              .map(p -> new Stored(p, page(h, p), row.get().revision(), log(h, id)));
+        });
+  }
+
+  private static Optional<Score> page(Handle h, Passage p) {
+    Optional<Score> heading = p.marks().at(HeadingLayer.HEADING, Place.WHOLE);
+    return heading.map(s -> s.withBars(bars(h, p.id())).laidOut());
+  }
+
+  private static List<Bar> bars(Handle h, long id) {
+    return h
+        .createQuery("SELECT text FROM bar WHERE passage_id = ? ORDER BY place")
+        .bind(0, id)
+        .mapTo(String.class)
+        .list()
+        .stream()
+        .map(t -> ScoreForm.bar(Json.form(t)))
+        .toList();
+  }
+
+  private record Logged(long id, String form, boolean undone) {}
+
+  /** The log from the newest entry back to the first one that is not understood. */
+  private Log log(Handle h, long id) {
+    List<Logged> rows =
+        h.createQuery("SELECT * FROM step WHERE passage_id = ? ORDER BY id DESC")
+            .bind(0, id)
+            .map(
+                (r, c) -> new Logged(r.getLong("id"), r.getString("form"), r.getInt("undone") == 1))
+            .list();
+    List<Change> done = new ArrayList<>();
+    List<Change> undone = new ArrayList<>();
+    for (Logged row : rows) {
+      try {
+        (row.undone() ? undone : done).add(ChangeForm.read(Json.form(row.form())));
+      } catch (IllegalArgumentException e) {
+        missed(id, "log", String.valueOf(e.getMessage()));
+        if (!row.undone()) {
+          break;
+        }
+        undone.clear();
+      }
+    }
+    Collections.reverse(done);
+    return Log.of(done, undone);
+  }
+
+  @Override
+  public Passage add(Passage p, byte[] source, Optional<Score> page) {
+    Passage full =
+        page.map(
+                s ->
+                    p.withMarks(
+                        p.marks()
+                            .with(
+                                HeadingLayer.HEADING,
+                                Place.WHOLE,
+                                Optional.of(HeadingLayer.of(s)))))
+            .orElse(p);
+    return write(
+        h -> {
+          long id =
+              h.createUpdate(
+                      "INSERT INTO passage (audition_id, source_name, part_name, source, settings, marks) VALUES (?, ?, ?, ?, '', '')")
+                  .bind(0, full.auditionId())
+                  .bind(1, full.sourceName())
+                  .bind(2, full.partName())
+                  .bind(3, source)
+                  .executeAndReturnGeneratedKeys("id")
+                  .mapTo(Long.class)
+                  .one();
+          MarkRows.insert(h, id, full.marks());
+          page.ifPresent(s -> insertBars(h, id, 0, s.bars()));
+          return full.withId(id);
+        });
+  }
+
+  @Override
+  public byte[] source(long passageId, long sourceId) {
+    return run(
+        h ->
+            h.createQuery(
+                    "SELECT coalesce(s.bytes, p.source) FROM passage p LEFT JOIN source s ON s.id = ? WHERE p.id = ?")
+                .bind(0, sourceId)
+                .bind(1, passageId)
+                .mapTo(byte[].class)
+                .findOne()
+                .orElseThrow(() -> new StoreFailure(StoreFailure.Cause.GONE, null)));
+  }
+
+  @Override
+  public long addSource(long passageId, byte[] source) {
+    return write(
         h ->
             h.createUpdate("INSERT INTO source (passage_id, bytes) VALUES (?, ?)")
                 .bind(0, passageId)
@@ -201,61 +343,22 @@ public final class SqliteLibrary implements Library {
                 .one());
   }
 
-  @Override
-  public synchronized Optional<Score> page(long passageId) {
-    String header =
-        handle
-            .createQuery("SELECT page FROM passage WHERE id = ?")
-            .bind(0, passageId)
-            .mapTo(String.class)
-            .one();
-    if (header.isEmpty()) {
-      return Optional.empty();
-    }
-    List<Bar> bars =
-        handle
-            .createQuery("SELECT text FROM bar WHERE passage_id = ? ORDER BY place")
-            .bind(0, passageId)
-            .map((r, c) -> Pages.bar(r.getString("text")))
-            .list();
-    return Optional.of(Pages.page(header, bars));
-  }
-
-  @Override
-  public synchronized boolean hasPage(long passageId) {
-    return handle
-        .createQuery("SELECT page <> '' FROM passage WHERE id = ?")
-        .bind(0, passageId)
-        .mapTo(Boolean.class)
-        .one();
-  }
-
-  @Override
-  public synchronized void keepPage(long passageId, Score page) {
-    handle.useTransaction(
-        h -> {
-          h.execute("DELETE FROM bar WHERE passage_id = ?", passageId);
-          insertBars(h, passageId, 0, page.bars());
-          h.execute("UPDATE passage SET page = ? WHERE id = ?", Pages.header(page), passageId);
-        });
-  }
-
   private static void insertBars(Handle h, long passageId, int at, List<Bar> bars) {
     for (int i = 0; i < bars.size(); i++) {
       h.execute(
           "INSERT INTO bar (passage_id, place, text) VALUES (?, ?, ?)",
           passageId,
           at + i,
-          Pages.of(bars.get(i)));
+          Json.text(ScoreForm.of(bars.get(i))));
     }
   }
 
-  private static void replaceBars(Handle h, long passageId, Change.PageChange change) {
-    int from = change.at();
-    int to = from + change.bars().size();
+  private static void replaceBars(Handle h, long passageId, BarsEdit edit) {
+    int from = edit.at();
+    int to = from + edit.before().size();
     h.execute(
         "DELETE FROM bar WHERE passage_id = ? AND place >= ? AND place < ?", passageId, from, to);
-    int by = change.newBars().size() - change.bars().size();
+    int by = edit.after().size() - edit.before().size();
     if (by != 0) {
       // Two steps by way of negative places: a place is unique, and rows move one at a time.
       h.execute(
@@ -265,116 +368,132 @@ public final class SqliteLibrary implements Library {
           to);
       h.execute("UPDATE bar SET place = -1 - place WHERE passage_id = ? AND place < 0", passageId);
     }
-    insertBars(h, passageId, from, change.newBars());
+    insertBars(h, passageId, from, edit.after());
   }
 
   @Override
-  public synchronized Optional<Picture> picture(long passageId) {
-    return handle
-        .createQuery("SELECT name, bytes FROM picture WHERE passage_id = ?")
-        .bind(0, passageId)
-        .map((r, c) -> new Picture(r.getString("name"), r.getBytes("bytes")))
-        .findOne();
+  public Optional<Picture> picture(long passageId) {
+    return run(
+        h ->
+            h.createQuery("SELECT name, bytes FROM picture WHERE passage_id = ?")
+                .bind(0, passageId)
+                .map((r, c) -> new Picture(r.getString("name"), r.getBytes("bytes")))
+                .findOne());
   }
 
   @Override
-  public synchronized void keepPicture(long passageId, Picture picture) {
-    handle.execute(
-        "INSERT INTO picture (passage_id, name, bytes) VALUES (?, ?, ?) ON CONFLICT (passage_id) DO UPDATE SET name = excluded.name, bytes = excluded.bytes",
-        passageId,
-        picture.name(),
-        picture.bytes());
+  public void keepPicture(long passageId, Picture picture) {
+    write(
+        h ->
+            h.execute(
+                "INSERT INTO picture (passage_id, name, bytes) VALUES (?, ?, ?) ON CONFLICT (passage_id) DO UPDATE SET name = excluded.name, bytes = excluded.bytes",
+                passageId,
+                picture.name(),
+                picture.bytes()));
   }
 
   @Override
-  public synchronized void remove(long passageId) {
-    handle.useTransaction(
+  public void remove(long passageId) {
+    write(
         h -> {
-          for (String table : List.of("bar", "source", "picture", "change", "journal")) {
+          for (String table :
+              List.of("bar", "source", "picture", "change", "step", "mark", "journal")) {
             h.execute("DELETE FROM " + table + " WHERE passage_id = ?", passageId);
           }
-          h.execute("DELETE FROM passage WHERE id = ?", passageId);
+          return h.execute("DELETE FROM passage WHERE id = ?", passageId);
         });
   }
 
+  // ---- steps ---------------------------------------------------------------------------------
+
   @Override
-  public synchronized Passage apply(long passageId, Change change) {
-    return handle.inTransaction(
+  public boolean apply(long passageId, long revision, Step step, Score page) {
+    return write(
         h -> {
-          Passage now =
-              passage(passageId)
-                  .orElseThrow(
-                      () -> new StoreException("The passage is not in the library.", null));
-          h.execute("DELETE FROM change WHERE passage_id = ? AND undone = 1", passageId);
-          String[] texts = Texts.of(change);
-          h.execute(
-              "INSERT INTO change (passage_id, kind, name, before, after) VALUES (?, ?, ?, ?, ?)",
-              passageId,
-              texts[0],
-              change.name(),
-              texts[1],
-              texts[2]);
-          return write(h, now, change);
-        });
-  }
-
-  private static Passage write(Handle h, Passage before, Change change) {
-    Passage p = change.applyTo(before);
-    if (change instanceof Change.PageChange page) {
-      replaceBars(h, p.id(), page);
-    }
-    h.execute(
-        "UPDATE passage SET settings = ?, marks = ?, source_id = ? WHERE id = ?",
-        Texts.of(p.settings()),
-        Texts.of(p.marks()),
-        p.sourceId(),
-        p.id());
-    return p;
-  }
-
-  private record Logged(long id, Change change) {}
-
-  private static Logged logged(ResultSet r) throws SQLException {
-    return new Logged(
-        r.getLong("id"),
-        Texts.change(
-            r.getString("kind"), r.getString("name"), r.getString("before"), r.getString("after")));
-  }
-
-  @Override
-  public synchronized Optional<Change> undo(long passageId) {
-    return step(passageId, "undone = 0 ORDER BY id DESC", true);
-  }
-
-  @Override
-  public synchronized Optional<Change> redo(long passageId) {
-    return step(passageId, "undone = 1 ORDER BY id", false);
-  }
-
-  private Optional<Change> step(long passageId, String which, boolean undo) {
-    return handle.inTransaction(
-        h -> {
-          Optional<Logged> found =
-              h.createQuery("SELECT * FROM change WHERE passage_id = ? AND " + which + " LIMIT 1")
+          Optional<Long> stored =
+              h.createQuery("SELECT revision FROM passage WHERE id = ?")
                   .bind(0, passageId)
-                  .map((r, c) -> logged(r))
+                  .mapTo(Long.class)
                   .findOne();
-          found.ifPresent(
-              l -> {
-                Change change = undo ? l.change().inverse() : l.change();
-                write(h, passage(passageId).orElseThrow(), change);
-                h.execute("UPDATE change SET undone = ? WHERE id = ?", undo ? 1 : 0, l.id());
-              });
-          return found.map(Logged::change);
+          if (stored.isEmpty()) {
+            throw new StoreFailure(StoreFailure.Cause.GONE, null);
+          }
+          Change change = step.change();
+          if (stored.get() != revision || !MarkRows.fit(h, passageId, change.deltas())) {
+            return false;
+          }
+          boolean wasMended = isMended(h, passageId);
+          MarkRows.apply(h, passageId, change.deltas());
+          boolean isMended = isMended(h, passageId);
+          if (!wasMended && isMended) {
+            h.execute("DELETE FROM bar WHERE passage_id = ?", passageId);
+            insertBars(h, passageId, 0, page.bars());
+          }
+          change.bars().ifPresent(b -> replaceBars(h, passageId, b));
+          if (!isMended) {
+            h.execute("DELETE FROM bar WHERE passage_id = ?", passageId);
+          }
+          log(h, passageId, step);
+          h.execute("UPDATE passage SET revision = ? WHERE id = ?", revision + 1, passageId);
+          return true;
         });
   }
 
+  private static boolean isMended(Handle h, long passageId) {
+    return h.createQuery("SELECT count(*) FROM mark WHERE passage_id = ? AND layer = ?")
+            .bind(0, passageId)
+            .bind(1, HeadingLayer.HEADING.id())
+            .mapTo(Integer.class)
+            .one()
+        > 0;
+  }
+
+  private static void log(Handle h, long passageId, Step step) {
+    switch (step.kind()) {
+      case DO -> {
+        h.execute("DELETE FROM step WHERE passage_id = ? AND undone = 1", passageId);
+        h.execute(
+            "INSERT INTO step (passage_id, form) VALUES (?, ?)",
+            passageId,
+            Json.text(ChangeForm.of(step.logged())));
+      }
+      case MERGE -> {
+        Form form = ChangeForm.of(step.logged());
+        h.execute("DELETE FROM step WHERE passage_id = ? AND undone = 1", passageId);
+        h.execute(
+            "UPDATE step SET form = ? WHERE id = (SELECT max(id) FROM step WHERE passage_id = ?)",
+            Json.text(form),
+            passageId);
+      }
+      case UNDO ->
+          h.execute(
+              "UPDATE step SET undone = 1 WHERE id = (SELECT max(id) FROM step WHERE passage_id = ? AND undone = 0)",
+              passageId);
+      case REDO ->
+          h.execute(
+              "UPDATE step SET undone = 0 WHERE id = (SELECT min(id) FROM step WHERE passage_id = ? AND undone = 1)",
+              passageId);
+    }
+  }
+
+  // ---- journal and settings ------------------------------------------------------------------
+
   @Override
-  public synchronized List<JournalEntry> journal() {
-    return handle
-        .createQuery("SELECT * FROM journal ORDER BY date, id")
-        .map((r, c) -> entry(r))
-        .list();
+  public List<JournalEntry> journal() {
+    return run(
+        h ->
+            h
+                .createQuery("SELECT * FROM journal ORDER BY date, id")
+                .map(
+                    (r, c) ->
+                        known(
+                            r.getLong("passage_id"),
+                            "journal entry " + r.getLong("id"),
+                            () -> entry(r)))
+                .list()
+                .stream()
+                .flatMap(Optional::stream)
+                .toList());
   }
 
   private static JournalEntry entry(ResultSet r) throws SQLException {
@@ -392,9 +511,9 @@ public final class SqliteLibrary implements Library {
   }
 
   @Override
-  public synchronized JournalEntry add(JournalEntry e) {
+  public JournalEntry add(JournalEntry e) {
     long id =
-        handle.inTransaction(
+        write(
             h ->
                 h.createUpdate(
                         "INSERT INTO journal (passage_id, date, chunk, drill, per_minute, seconds, verdict, breakage, note) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)")
@@ -410,38 +529,33 @@ public final class SqliteLibrary implements Library {
                     .executeAndReturnGeneratedKeys("id")
                     .mapTo(Long.class)
                     .one());
-    return new JournalEntry(
-        id,
-        e.passageId(),
-        e.date(),
-        e.chunkId(),
-        e.drill(),
-        e.perMinute(),
-        e.seconds(),
-        e.verdict(),
-        e.breakage(),
-        e.note());
+    return e.withId(id);
   }
 
   @Override
-  public synchronized Optional<String> setting(String name) {
-    return handle
-        .createQuery("SELECT value FROM setting WHERE name = ?")
-        .bind(0, name)
-        .mapTo(String.class)
-        .findOne();
+  public Map<String, String> settings() {
+    Map<String, String> all = new LinkedHashMap<>();
+    run(
+        h ->
+            h.createQuery("SELECT name, value FROM setting")
+                .map((r, c) -> all.put(r.getString("name"), r.getString("value")))
+                .list());
+    return all;
   }
 
   @Override
-  public synchronized void putSetting(String name, String value) {
-    handle.execute(
-        "INSERT INTO setting (name, value) VALUES (?, ?) ON CONFLICT (name) DO UPDATE SET value = excluded.value",
-        name,
-        value);
+  public void putSetting(String name, String value) {
+    write(
+        h ->
+            h.execute(
+                "INSERT INTO setting (name, value) VALUES (?, ?) ON CONFLICT (name) DO UPDATE SET value = excluded.value",
+                name,
+                value));
   }
 
   @Override
   public synchronized void close() {
     handle.close();
+    LibraryFile.release(file);
   }
 }

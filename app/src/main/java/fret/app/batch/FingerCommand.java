@@ -3,7 +3,6 @@ package fret.app.batch;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import fret.base.Fractions;
-import fret.base.Outcome;
 import fret.base.Problem;
 import fret.base.UnusableInput;
 import fret.fingering.Fingering;
@@ -15,13 +14,10 @@ import fret.instrument.PositionNames;
 import fret.player.Region;
 import fret.score.Bar;
 import fret.score.ResolvedPassage;
-import fret.score.Resolver;
-import fret.score.Score;
 import fret.score.SoundingNote;
 import fret.search.Explanation;
-import fret.tempo.Beat;
+import fret.session.Session;
 import fret.tempo.Tempo;
-import fret.tempo.TempoMap;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -53,9 +49,10 @@ final class FingerCommand implements Callable<Integer> {
   private int count;
 
   @Option(
-      names = "--alike",
-      description = "finger figures that come back alike, as the window does")
-  private boolean alike;
+      names = "--free",
+      description =
+          "the least effort of all, whether figures that come back are fingered alike or not")
+  private boolean free;
 
   @Override
   public Integer call() throws UnusableInput {
@@ -65,44 +62,39 @@ final class FingerCommand implements Callable<Integer> {
     if (count < 1 || count > 12) {
       throw options.usage("--alternatives " + count + " is outside 1 to 12");
     }
-    Outcome<Score> read = options.score();
-    Score score = read.value();
-    Beat beat = options.beat(score);
-    ResolvedPassage passage = Resolver.resolve(score);
-    TempoMap tempo = TempoMap.steady(new Tempo(beat, perMinute));
-    FingeringSolver solver = new FingeringSolver(options.task(passage, tempo));
-    List<Fingering> fingerings = fingerings(solver);
+    Session session = options.session(options.score(), perMinute);
+    List<Fingering> fingerings = fingerings(session);
     if (options.json) {
-      spec.commandLine().getOut().println(Json.text(json(read, passage, beat, fingerings)));
+      spec.commandLine().getOut().println(Json.text(json(session, fingerings)));
     } else {
-      printText(passage, fingerings);
+      printText(session, fingerings);
     }
     return 0;
   }
 
-  private List<Fingering> fingerings(FingeringSolver solver) {
-    if (!alike) {
-      return count == 1 ? List.of(solver.best()) : solver.alternatives(count);
-    }
-    List<Fingering> all = new ArrayList<>(List.of(solver.consistent()));
+  private List<Fingering> fingerings(Session session) {
+    FingeringSolver solver = new FingeringSolver(session.task());
+    List<Fingering> all = new ArrayList<>(List.of(free ? solver.best() : session.fingering()));
     if (count > 1) {
       all.addAll(solver.alternativesTo(all.get(0), count - 1));
     }
     return all;
   }
 
-  private ObjectNode json(
-      Outcome<Score> read, ResolvedPassage passage, Beat beat, List<Fingering> fingerings) {
+  private ObjectNode json(Session session, List<Fingering> fingerings) {
+    ResolvedPassage passage = session.resolved();
+    Instrument instrument = session.task().hand().instrument();
+    Tempo target = session.passage().settings().target();
     ObjectNode root = Json.object();
     root.put("file", options.file.toString());
     root.put("instrument", options.instrumentName.toLowerCase(java.util.Locale.ROOT));
-    root.putObject("tempo").put("beat", beat.displayName()).put("bpm", perMinute);
+    root.putObject("tempo").put("beat", target.beat().displayName()).put("bpm", perMinute);
     root.put("noteCount", passage.notes().size());
     ArrayNode alternatives = root.putArray("alternatives");
     for (Fingering fingering : fingerings) {
       ObjectNode node = alternatives.addObject();
       node.put("effort", Json.round(fingering.effort(), 4));
-      if (alike && alternatives.size() == 1) {
+      if (!free && alternatives.size() == 1) {
         node.putObject("alike")
             .put("figures", fingering.alike().figures())
             .put("overFree", Json.round(fingering.alike().overFree(), 4));
@@ -116,17 +108,15 @@ final class FingerCommand implements Callable<Integer> {
             .put("unit", share.unit())
             .put("effort", Json.round(share.effort(), 4));
       }
-      notes(node.putArray("notes"), passage, fingering);
-      shifts(node.putArray("shifts"), passage, fingering);
+      notes(node.putArray("notes"), passage, instrument, fingering);
+      shifts(node.putArray("shifts"), passage, instrument, fingering);
     }
-    List<Problem> problems = new ArrayList<>(read.problems());
-    problems.addAll(fingerings.get(0).problems());
-    Json.problems(root, problems);
+    Json.problems(root, session.problems());
     return root;
   }
 
-  private void notes(ArrayNode into, ResolvedPassage passage, Fingering fingering) {
-    Instrument instrument = options.hand().instrument();
+  private static void notes(
+      ArrayNode into, ResolvedPassage passage, Instrument instrument, Fingering fingering) {
     for (int i = 0; i < passage.notes().size(); i++) {
       SoundingNote note = passage.notes().get(i);
       Optional<NoteFinger> place = fingering.notes().get(i);
@@ -163,8 +153,8 @@ final class FingerCommand implements Callable<Integer> {
         onset.subtract(bar.start()).add(lead).divide(bar.time().unit()).add(Fraction.ONE));
   }
 
-  private void shifts(ArrayNode into, ResolvedPassage passage, Fingering fingering) {
-    Instrument instrument = options.hand().instrument();
+  private static void shifts(
+      ArrayNode into, ResolvedPassage passage, Instrument instrument, Fingering fingering) {
     for (Shift s : fingering.shifts()) {
       ObjectNode node = into.addObject();
       node.put("fromEvent", s.fromSlice())
@@ -193,7 +183,9 @@ final class FingerCommand implements Callable<Integer> {
     }
   }
 
-  private void printText(ResolvedPassage passage, List<Fingering> fingerings) {
+  private void printText(Session session, List<Fingering> fingerings) {
+    ResolvedPassage passage = session.resolved();
+    Instrument instrument = session.task().hand().instrument();
     var out = spec.commandLine().getOut();
     for (Fingering fingering : fingerings) {
       out.printf("effort %.2f, %d shifts%n", fingering.effort(), fingering.shifts().size());
@@ -209,10 +201,7 @@ final class FingerCommand implements Callable<Integer> {
         line.append(' ')
             .append(note.pitch())
             .append(':')
-            .append(
-                place
-                    .map(p -> options.hand().instrument().stringName(p.string()) + p.digits())
-                    .orElse("?"));
+            .append(place.map(p -> instrument.stringName(p.string()) + p.digits()).orElse("?"));
       }
       out.println(line.substring(Math.min(line.length(), System.lineSeparator().length())));
       out.println(

@@ -3,31 +3,28 @@ package fret.app.batch;
 import fret.base.Outcome;
 import fret.base.Problem;
 import fret.base.UnusableInput;
-import fret.fingering.FingeringTask;
-import fret.fingering.PrintedWishes;
-import fret.fingering.WishRules;
-import fret.fingering.Wishes;
 import fret.format.musicxml.MusicXmlFile;
-import fret.format.musicxml.MusicXmlReader;
-import fret.instrument.Instrument;
+import fret.format.part.PartFiles;
 import fret.instrument.InstrumentType;
-import fret.pitch.Interval;
+import fret.passage.Passage;
+import fret.passage.Reading;
+import fret.passage.Setup;
 import fret.player.Hand;
-import fret.player.HandModel;
 import fret.player.HandSize;
 import fret.player.Preset;
 import fret.player.School;
-import fret.score.ResolvedPassage;
 import fret.score.Score;
+import fret.session.NewPassage;
+import fret.session.Session;
 import fret.tempo.Beat;
-import fret.tempo.TempoMap;
+import fret.tempo.Tempo;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import java.util.Set;
+import java.util.stream.Collectors;
 import org.apache.commons.numbers.fraction.Fraction;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
@@ -37,10 +34,12 @@ import picocli.CommandLine.Spec;
 
 /** What the batch commands have in common: a file, a part, bars, an instrument and a hand. */
 final class PartOptions {
+  static final PartFiles FILES = new PartFiles();
+
   @Parameters(
       index = "0",
       paramLabel = "FILE",
-      description = "MusicXML file (.musicxml, .xml or .mxl)")
+      description = "MusicXML (.musicxml, .xml, .mxl), MIDI or ABC file")
   Path file;
 
   @Option(names = "--instrument", required = true, description = "violin, viola, cello or bass")
@@ -58,7 +57,10 @@ final class PartOptions {
       description = "note value the tempo counts; default: the metre's")
   String beatName;
 
-  @Option(names = "--preset", defaultValue = "sure", description = "sure, singing or quick")
+  @Option(
+      names = "--preset",
+      defaultValue = "sure",
+      description = "the sure, simple hand by default")
   String presetName;
 
   @Option(names = "--school", defaultValue = "usual", description = "usual, 1-2-4 or 1-2-3-4")
@@ -89,33 +91,47 @@ final class PartOptions {
       throw new UnusableInput(
           file.toString(), "The file cannot be read.", "Check the name and that it may be read.");
     }
-    Outcome<Score> read =
-        MusicXmlReader.read(file.toString(), MusicXmlFile.open(file.toString(), bytes), partName);
-    Score score = read.value();
+    return FILES.read(file.toString(), bytes, partName);
+  }
+
+  /**
+   * The passage as the window would have it: read, set up and fingered by the same pipeline.
+   *
+   * @param perMinute the tempo in the beat asked for
+   */
+  Session session(Outcome<Score> read, double perMinute) {
+    Setup setup = Setup.usual(type()).withPreset(preset().id()).withHand(hand(), school());
+    Passage made = NewPassage.of(file.toString(), partName, read.value(), reading(read), setup);
+    Passage.Settings s = made.settings();
+    String title = s.title().isEmpty() ? file.getFileName().toString() : s.title();
+    Tempo tempo = new Tempo(beat(made.settings().reading().of(read.value())), perMinute);
+    Session session =
+        Session.of(made.withSettings(s.withTitle(title).withTarget(tempo)), read.value());
     List<Problem> problems = new ArrayList<>(read.problems());
-    if (type() == InstrumentType.BASS
-        && score.transposition().equals(Interval.UNISON)
-        && score.bars().stream().allMatch(b -> b.clef().octaveChange() == 0)) {
-      score = score.withTransposition(Interval.OCTAVE_DOWN);
+    if (s.reading().soundsOctaveLow()) {
       problems.add(
           new Problem(
               "",
               "The part says nothing of transposition: on the bass it is read as sounding an octave lower than written.",
               ""));
     }
-    return new Outcome<>(range(score), problems);
+    problems.addAll(session.fingering().problems());
+    return session.withPage(read.value(), problems);
   }
 
-  private Score range(Score score) {
+  private Reading reading(Outcome<Score> read) {
     if (bars.isEmpty()) {
-      return score;
+      return Reading.PLAIN;
     }
     String[] ends = bars.split("-", 2);
+    String from = ends[0].trim();
+    String to = ends[ends.length - 1].trim();
     try {
-      return score.range(ends[0].trim(), ends[ends.length - 1].trim());
+      read.value().range(from, to);
     } catch (IllegalArgumentException e) {
       throw usage("--bars " + bars + ": " + e.getMessage());
     }
+    return Reading.PLAIN.withBars(from, to);
   }
 
   InstrumentType type() {
@@ -129,36 +145,33 @@ final class PartOptions {
     };
   }
 
-  HandModel hand() {
-    HandSize size;
+  private Hand hand() {
     try {
-      size = HandSize.valueOf(handName.toUpperCase(Locale.ROOT));
+      return Hand.of(HandSize.valueOf(handName.toUpperCase(Locale.ROOT)));
     } catch (IllegalArgumentException e) {
       throw usage("--hand " + handName + " is not small, medium or large");
     }
+  }
+
+  private School school() {
     for (School school : School.values()) {
       if (school.displayName().equals(schoolName)) {
-        return new HandModel(Instrument.standard(type()), school, Hand.of(size));
+        return school;
       }
     }
     throw usage("--school " + schoolName + " is not usual, 1-2-4 or 1-2-3-4");
   }
 
-  /** What is to be fingered; words such as "on the G string" on the page are obeyed. */
-  FingeringTask task(ResolvedPassage passage, TempoMap tempo) {
-    HandModel hand = hand();
-    Wishes printed =
-        WishRules.of(
-            passage, tempo, List.of(), PrintedWishes.of(passage, hand.instrument()), Set.of());
-    return new FingeringTask(passage, tempo, hand, preset()).withWishes(printed);
-  }
-
   Preset preset() {
     return Preset.named(presetName)
-        .orElseThrow(() -> usage("--preset " + presetName + " is not sure, singing or quick"));
+        .orElseThrow(() -> usage("--preset " + presetName + " is not one of " + presets()));
   }
 
-  Beat beat(Score score) {
+  private static String presets() {
+    return Preset.all().stream().map(Preset::id).collect(Collectors.joining(", "));
+  }
+
+  private Beat beat(Score score) {
     var time = score.bars().get(0).time();
     if (beatName.isEmpty()) {
       return new Beat(time.beatLength());

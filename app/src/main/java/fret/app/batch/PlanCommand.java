@@ -3,23 +3,18 @@ package fret.app.batch;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import fret.base.Fractions;
-import fret.base.Outcome;
 import fret.base.UnusableInput;
 import fret.drill.Chunk;
 import fret.drill.Chunker;
-import fret.fingering.Fingering;
-import fret.fingering.FingeringSolver;
 import fret.plan.Gate;
 import fret.plan.PlanRequest;
 import fret.plan.Planner;
 import fret.plan.PracticePlan;
 import fret.plan.ReadyDate;
-import fret.score.ResolvedPassage;
-import fret.score.Resolver;
 import fret.score.Score;
+import fret.session.Session;
 import fret.tempo.Ladder;
 import fret.tempo.Tempo;
-import fret.tempo.TempoMap;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Locale;
@@ -66,12 +61,10 @@ final class PlanCommand implements Callable<Integer> {
     if (audition.isBefore(from)) {
       throw options.usage("--audition " + audition + " is before --from " + from);
     }
-    Outcome<Score> read = options.score();
-    Score score = read.value();
-    Tempo tempo = new Tempo(options.beat(score), target);
-    ResolvedPassage passage = Resolver.resolve(score);
-    Fingering fingering = new FingeringSolver(options.task(passage, TempoMap.steady(tempo))).best();
-    List<Chunk> chunks = Chunker.chunks(passage, fingering);
+    Session session = options.session(options.score(), target);
+    Score score = session.score();
+    Tempo tempo = session.passage().settings().target();
+    List<Chunk> chunks = Chunker.chunks(session.resolved(), session.fingering());
     Ladder ladder = Ladder.toTarget(target);
     LocalDate ready = ReadyDate.of(from, audition);
     PracticePlan plan =
@@ -90,7 +83,7 @@ final class PlanCommand implements Callable<Integer> {
                 Set.of()));
     if (options.json) {
       ObjectNode root = json(ready, ladder, chunks, plan);
-      Json.problems(root, read.problems());
+      Json.problems(root, session.problems());
       spec.commandLine().getOut().println(Json.text(root));
     } else {
       printText(ready, ladder, plan);

@@ -8,13 +8,12 @@ import fret.instrument.InstrumentType;
 import fret.journal.Breakage;
 import fret.journal.JournalEntry;
 import fret.journal.Verdict;
-import fret.mark.Marks;
 import fret.passage.Passage;
 import fret.passage.Reading;
 import fret.passage.ScoreReader;
 import fret.passage.Setup;
-import fret.passage.Workbench;
 import fret.plan.ReadyDate;
+import fret.session.Session;
 import fret.shelf.Audition;
 import fret.shelf.Library;
 import fret.tempo.Beat;
@@ -25,6 +24,7 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Optional;
 import java.util.Random;
 
 /**
@@ -70,12 +70,16 @@ final class Demo {
                 false);
         Passage passage =
             library.add(
-                new Passage(
-                    0, audition.id(), piece.file() + ".musicxml", "", 0, settings, Marks.NONE),
-                source);
-        Workbench bench = Workbench.of(passage, score);
+                Passage.of(piece.file() + ".musicxml", "", settings).withAudition(audition.id()),
+                source,
+                Optional.empty());
+        Session session = Session.of(passage, score);
         practise(
-            library, passage, Chunker.chunks(bench.resolved(), bench.fingering()), today, random);
+            library,
+            passage,
+            Chunker.chunks(session.resolved(), session.fingering()),
+            today,
+            random);
       } catch (UnusableInput e) {
         throw new IllegalStateException(e);
       }

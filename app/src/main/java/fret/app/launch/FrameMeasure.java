@@ -48,11 +48,11 @@ final class FrameMeasure {
 
   private void load(int bars, Runnable then) {
     List<Bar> all = new ArrayList<>();
-    List<Bar> demo = studio.page().bars();
+    List<Bar> demo = studio.session().page().bars();
     for (int i = 0; i < bars; i++) {
       all.add(demo.get(i % Math.min(7, demo.size())));
     }
-    Score page = studio.page().withBars(all).laidOut();
+    Score page = studio.session().page().withBars(all).laidOut();
     studio.startPage(page, Setup.usual(fret.instrument.InstrumentType.VIOLIN));
     main.goTo("PART");
     whenQuiet(then);

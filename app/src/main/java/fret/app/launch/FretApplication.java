@@ -11,7 +11,10 @@ import fret.app.viewmodel.Studio;
 import fret.app.widget.Look;
 import fret.app.widget.MusicFont;
 import fret.format.page.PagePrinter;
-import fret.passage.Printer;
+import fret.format.part.PartFiles;
+import fret.session.Printer;
+import fret.shelf.StoreFailure;
+import fret.store.LibraryFile;
 import fret.store.SqliteLibrary;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -24,12 +27,18 @@ import java.util.List;
 import java.util.function.Supplier;
 import javafx.application.Application;
 import javafx.application.Platform;
+import javafx.scene.Parent;
 import javafx.scene.Scene;
 import javafx.stage.Stage;
 
 /** The window, wired together. */
 public final class FretApplication extends Application {
-  static final Formats FORMATS = new Formats();
+  private static final double WIDTH = 1280;
+  private static final double HEIGHT = 800;
+  private static final double LEAST_WIDTH = 1024;
+  private static final double LEAST_HEIGHT = 700;
+
+  static final PartFiles FORMATS = new PartFiles();
   static final Supplier<Printer> PRINTER = new Lazy();
 
   /** The printer, made once when it is first needed. */
@@ -45,57 +54,83 @@ public final class FretApplication extends Application {
     }
   }
 
+  private Stage stage;
   private SqliteLibrary library;
   private Studio studio;
+  private MainView main;
+  private boolean closing;
 
   static void open(String[] args) {
     launch(FretApplication.class, args);
   }
 
   @Override
-  public void start(Stage stage) {
+  public void start(Stage window) {
+    stage = window;
+    stage.setTitle("Fret");
+    stage.setMinWidth(LEAST_WIDTH);
+    stage.setMinHeight(LEAST_HEIGHT);
+    stage.setOnCloseRequest(
+        e -> {
+          if (!mayClose()) {
+            e.consume();
+          }
+        });
     List<String> args = getParameters().getRaw();
     boolean shots = args.contains("--screenshots");
     boolean frames = args.contains("--frames");
-    boolean demo = args.contains("--demo") || shots || frames;
-    library = SqliteLibrary.open(demo ? throwaway() : libraryFile(args));
-    if (demo) {
-      Demo.fill(library, FORMATS, LocalDate.now());
+    if (args.contains("--demo") || shots || frames) {
+      openDemo();
+    } else {
+      Path file = libraryFile(args);
+      WarningLog.start(file.toAbsolutePath().getParent());
+      open(file, false);
     }
-    studio = new Studio(library, FORMATS, FORMATS, PRINTER, Clock.systemDefaultZone());
-    PracticeModel practice = new PracticeModel(studio, Instant::now);
-    MainView[] main = new MainView[1];
-    Runnable showDemo =
-        () -> {
-          try {
-            studio.finish();
-            library.close();
-            SqliteLibrary demoLibrary = SqliteLibrary.open(throwaway());
-            Demo.fill(demoLibrary, FORMATS, LocalDate.now());
-            library = demoLibrary;
-            studio = new Studio(demoLibrary, FORMATS, FORMATS, PRINTER, Clock.systemDefaultZone());
-            show(stage, studio, main, () -> {});
-          } catch (RuntimeException e) {
-            throw new IllegalStateException(e);
-          }
-        };
-    show(stage, studio, practice, main, showDemo);
+    args.stream()
+        .filter(a -> !a.startsWith("--"))
+        .map(Path::of)
+        .filter(Files::isRegularFile)
+        .findFirst()
+        .filter(f -> main != null)
+        .ifPresent(f -> main.openFile(f.toFile()));
     if (frames) {
-      new FrameMeasure(stage, main[0], studio).run(Platform::exit);
+      new FrameMeasure(stage, main, studio).run(Platform::exit);
     }
     if (shots) {
       Path folder = Path.of(args.get(args.indexOf("--screenshots") + 1));
-      new Screenshots(stage, main[0], studio, practice, folder).take(Platform::exit);
+      new Screenshots(stage, main, studio, practice, folder).take(Platform::exit);
     }
   }
 
-  private static void show(Stage stage, Studio on, MainView[] main, Runnable demo) {
-    show(stage, on, new PracticeModel(on, Instant::now), main, demo);
+  private PracticeModel practice;
+
+  private void openDemo() {
+    Path file = throwaway();
+    WarningLog.start(file.toAbsolutePath().getParent());
+    library = SqliteLibrary.open(file);
+    Demo.fill(library, FORMATS, LocalDate.now());
+    show();
   }
 
-  private static void show(
-      Stage stage, Studio studio, PracticeModel practice, MainView[] main, Runnable demo) {
-    main[0] =
+  /** Opens a library, or says why not and what can be done. */
+  private void open(Path file, boolean shared) {
+    try {
+      if (!LibraryFile.take(file) && !shared) {
+        throw new StoreFailure(StoreFailure.Cause.IN_USE, null);
+      }
+      library = SqliteLibrary.open(file);
+      show();
+      studio.keepCopies(library::backUpIfDue);
+    } catch (StoreFailure e) {
+      System.getLogger("fret").log(System.Logger.Level.WARNING, "cannot open " + file, e);
+      scene(new NoLibrary(stage, file, e, f -> open(f, false), () -> open(file, true)));
+    }
+  }
+
+  private void show() {
+    studio = new Studio(library, FORMATS, FORMATS, PRINTER, Clock.systemDefaultZone());
+    practice = new PracticeModel(studio, Instant::now);
+    main =
         new MainView(
             studio,
             practice,
@@ -104,16 +139,36 @@ public final class FretApplication extends Application {
                 new StreamNotePlayer(),
                 new SystemMidiKeyboard()),
             new Look(MusicFont.load()),
-            demo);
-    Scene scene = new Scene(main[0], 1280, 800);
+            this::demoInstead);
+    scene(main);
+  }
+
+  private void demoInstead() {
+    if (mayClose()) {
+      library.close();
+      openDemo();
+    }
+  }
+
+  private void scene(Parent root) {
+    Scene scene = new Scene(root, WIDTH, HEIGHT);
     scene
         .getStylesheets()
         .add(FretApplication.class.getResource("/fret/app/fret.css").toExternalForm());
-    stage.setTitle("Fret");
     stage.setScene(scene);
-    stage.setMinWidth(1024);
-    stage.setMinHeight(700);
     stage.show();
+  }
+
+  /** Everything is stored before the window closes; where that cannot be, the player decides. */
+  private boolean mayClose() {
+    if (studio == null || closing || studio.finish()) {
+      return true;
+    }
+    closing = Unstored.closeAnyway(stage, studio);
+    if (!closing) {
+      studio.goOn();
+    }
+    return closing;
   }
 
   @Override

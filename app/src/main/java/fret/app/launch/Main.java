@@ -5,6 +5,8 @@ import java.io.FileDescriptor;
 import java.io.FileOutputStream;
 import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.Set;
 
 /** The program's entry: a batch command, or the window. */
@@ -15,7 +17,10 @@ public final class Main {
   private Main() {}
 
   public static void main(String[] args) {
-    boolean window = args.length == 0 || WINDOW_FLAGS.contains(args[0]);
+    boolean window =
+        args.length == 0
+            || WINDOW_FLAGS.contains(args[0])
+            || Files.isRegularFile(Path.of(args[0])); // A part to open.
     if (window) {
       FretApplication.open(args);
       return;

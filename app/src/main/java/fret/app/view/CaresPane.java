@@ -2,11 +2,11 @@ package fret.app.view;
 
 import fret.app.viewmodel.LeftHandModel;
 import fret.app.viewmodel.Studio;
-import fret.app.viewmodel.Words;
+import fret.app.words.Words;
+import fret.base.Said;
 import fret.fingering.WeightRange;
 import fret.instrument.Instrument;
 import fret.passage.Setup;
-import fret.passage.Workbench;
 import fret.player.EffortKind;
 import fret.player.Hand;
 import fret.player.HandModel;
@@ -14,6 +14,7 @@ import fret.player.HandSize;
 import fret.player.Preset;
 import fret.player.School;
 import fret.search.Explanation;
+import fret.session.Session;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
@@ -84,7 +85,8 @@ final class CaresPane extends HBox {
             "reset-weights",
             () ->
                 studio.changeSettings(
-                    "Weights of the preset", s -> s.withSetup(s.setup().withWeights(Map.of()))),
+                    Said.of("set.weights-of-the-preset"),
+                    s -> s.withSetup(s.setup().withWeights(Map.of()))),
             "small");
     VBox card =
         Parts.card(
@@ -93,7 +95,7 @@ final class CaresPane extends HBox {
             Parts.scroll(weights));
     HBox.setHgrow(card, Priority.ALWAYS);
     getChildren().addAll(hand, card);
-    studio.benchProperty().addListener(o -> show());
+    studio.shownProperty().addListener(o -> show());
     model.rangesProperty().addListener(o -> showRanges());
   }
 
@@ -104,7 +106,8 @@ final class CaresPane extends HBox {
     size.getItems().setAll(HandSize.values());
     size.setConverter(Parts.named(s -> s.name().toLowerCase(Locale.ROOT)));
     size.setId("hand-size");
-    size.setOnAction(e -> changeHand("Hand size", h -> h.withSize(size.getValue()).withSpanMm(0)));
+    size.setOnAction(
+        e -> changeHand(Said.of("set.hand-size"), h -> h.withSize(size.getValue()).withSpanMm(0)));
     school.getItems().setAll(School.values());
     school.setConverter(Parts.named(School::displayName));
     school.setId("hand-school");
@@ -112,7 +115,7 @@ final class CaresPane extends HBox {
         e -> {
           if (!showing) {
             studio.changeSettings(
-                "School",
+                Said.of("set.school"),
                 s -> s.withSetup(s.setup().withHand(s.setup().hand(), school.getValue())));
           }
         });
@@ -126,14 +129,16 @@ final class CaresPane extends HBox {
         .addListener(
             o ->
                 changeHand(
-                    "Care for the fourth finger", h -> h.withFourthCaution(caution.isSelected())));
+                    Said.of("set.care-for-the-fourth-finger"),
+                    h -> h.withFourthCaution(caution.isSelected())));
     thumb.getItems().setAll(Thumb.values());
     thumb.setConverter(Parts.named(t -> t.words));
     thumb.setId("thumb-from");
     thumb.setOnAction(
         e ->
             changeHand(
-                "Where the thumb comes up", h -> h.withThumbFrom(thumb.getValue().semitone)));
+                Said.of("set.where-the-thumb-comes-up"),
+                h -> h.withThumbFrom(thumb.getValue().semitone)));
     grid.addRow(0, Parts.line("Size"), Parts.row(8, size, Parts.line("school"), school));
     grid.addRow(
         1, Parts.line("Span"), Parts.row(8, span, Parts.line("mm, 1 to 4 low down", "quiet")));
@@ -142,20 +147,20 @@ final class CaresPane extends HBox {
     return grid;
   }
 
-  private void changeHand(String what, java.util.function.UnaryOperator<Hand> edit) {
-    if (!showing && studio.bench() != null) {
+  private void changeHand(Said what, java.util.function.UnaryOperator<Hand> edit) {
+    if (!showing && studio.shown() != null) {
       model.changeHand(what, edit);
     }
   }
 
   private void saveSpan() {
-    if (showing || studio.bench() == null) {
+    if (showing || studio.shown() == null) {
       return;
     }
     String text = span.getText().strip().replace(',', '.');
     try {
       double mm = text.isEmpty() ? 0 : Double.parseDouble(text);
-      changeHand("Span of the hand", h -> h.withSpanMm(mm));
+      changeHand(Said.of("set.span-of-the-hand"), h -> h.withSpanMm(mm));
     } catch (IllegalArgumentException e) {
       studio.tell("A span is 40 to 250 mm; leave it empty to go by the size");
       show();
@@ -175,7 +180,7 @@ final class CaresPane extends HBox {
         .valueProperty()
         .addListener(
             (o, before, now) -> {
-              if (!showing && studio.bench() != null) {
+              if (!showing && studio.shown() != null) {
                 rows.get(kind)
                     .weight()
                     .setText(String.format(Locale.ROOT, "%.3f", weightAt(kind, now.doubleValue())));
@@ -212,12 +217,12 @@ final class CaresPane extends HBox {
   }
 
   private Preset named() {
-    Setup setup = studio.bench().passage().settings().setup();
+    Setup setup = studio.shown().passage().settings().setup();
     return Preset.named(setup.presetId()).orElse(Preset.SURE);
   }
 
   private void show() {
-    Workbench b = studio.bench();
+    Session b = studio.shown();
     if (b == null) {
       return;
     }

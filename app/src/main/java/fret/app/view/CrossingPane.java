@@ -4,7 +4,7 @@ import fret.app.viewmodel.LeftHandModel;
 import fret.app.viewmodel.Studio;
 import fret.fingering.FingerAhead;
 import fret.instrument.Instrument;
-import fret.passage.Workbench;
+import fret.session.Session;
 import java.util.Locale;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
@@ -43,12 +43,12 @@ final class CrossingPane extends HBox {
             list);
     HBox.setHgrow(card, Priority.ALWAYS);
     getChildren().add(card);
-    studio.benchProperty().addListener(o -> show());
+    studio.shownProperty().addListener(o -> show());
     model.triedProperty().addListener(o -> show());
   }
 
   private void show() {
-    Workbench b = studio.bench();
+    Session b = studio.shown();
     if (b != null) {
       list.getItems().setAll(FingerAhead.of(b.task(), model.shown()));
     }
@@ -62,7 +62,7 @@ final class CrossingPane extends HBox {
     }
 
     private String text(FingerAhead c) {
-      Workbench b = studio.bench();
+      Session b = studio.shown();
       Instrument on = b.task().hand().instrument();
       var note = b.resolved().notes().get(c.note());
       String when;

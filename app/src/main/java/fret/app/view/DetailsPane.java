@@ -2,6 +2,7 @@ package fret.app.view;
 
 import fret.app.viewmodel.Studio;
 import fret.base.Problem;
+import fret.base.Said;
 import fret.passage.Details;
 import fret.passage.Details.TempoMark;
 import fret.passage.Details.Topic;
@@ -89,7 +90,7 @@ final class DetailsPane {
         e -> {
           if (!showing) {
             studio.changeSettings(
-                "The accompaniment runs in " + runningName(running.getValue()),
+                Said.of("set.running", runningName(running.getValue())),
                 s -> s.withDetails(s.details().withRunning(running.getValue())));
           }
         });
@@ -144,7 +145,7 @@ final class DetailsPane {
     fields.forEach((topic, field) -> field.setText(details.texts().getOrDefault(topic, "")));
     running.setValue(details.running());
     performance.setText(details.performance() > 0 ? plain(details.performance()) : "");
-    var target = studio.bench().passage().settings().target();
+    var target = studio.shown().passage().settings().target();
     targets.setText(
         "The ladder climbs to "
             + plain(target.perMinute())
@@ -182,27 +183,31 @@ final class DetailsPane {
         Parts.line("bar " + bar, "strong"),
         label,
         Parts.button(
-            "Answered", "", () -> edit("Note answered", d -> d.withoutBarNotes(bar)), "small"));
+            "Answered",
+            "",
+            () -> edit(Said.of("set.note-answered"), d -> d.withoutBarNotes(bar)),
+            "small"));
   }
 
   static String plain(double value) {
     return value == Math.rint(value) ? String.valueOf((long) value) : String.valueOf(value);
   }
 
-  private void edit(String name, java.util.function.UnaryOperator<Details> edit) {
+  private void edit(Said name, java.util.function.UnaryOperator<Details> edit) {
     if (!showing) {
       studio.changeSettings(name, s -> s.withDetails(edit.apply(s.details())));
     }
   }
 
   private void saveTopic(Topic topic, String text) {
-    if (studio.passage() != null) {
-      edit(topic.title(), d -> d.withText(topic, text));
+    if (studio.session() != null) {
+      edit(Said.of("set.topic." + topic.name()), d -> d.withText(topic, text));
     }
   }
 
   private boolean isBar(String number) {
-    boolean there = studio.page() != null && studio.page().barNumbered(number).isPresent();
+    boolean there =
+        studio.session().page() != null && studio.session().page().barNumbered(number).isPresent();
     if (!there) {
       studio.report(
           new Problem("", "There is no bar \"" + number + "\".", "Give a printed bar number."));
@@ -214,7 +219,7 @@ final class DetailsPane {
     String bar = noteBar.getText().trim();
     String text = noteText.getText().trim();
     if (!text.isEmpty() && isBar(bar)) {
-      edit("Note on bar " + bar, d -> d.withBarNote(bar, text));
+      edit(Said.of("set.note-on-bar", bar), d -> d.withBarNote(bar, text));
       noteText.clear();
     }
   }
@@ -230,11 +235,11 @@ final class DetailsPane {
 
   private void savePerformance() {
     double value = performance.getText().isBlank() ? 0 : number(performance.getText());
-    if (studio.passage() == null || showing) {
+    if (studio.session() == null || showing) {
       return;
     }
     if (value >= 0 && value <= 1000) {
-      edit("Performance tempo", d -> d.withPerformance(value));
+      edit(Said.of("set.performance-tempo"), d -> d.withPerformance(value));
     } else {
       studio.report(
           new Problem(
@@ -246,11 +251,14 @@ final class DetailsPane {
 
   private void notchUnder() {
     double full =
-        studio.passage() == null ? 0 : studio.passage().settings().details().performance();
+        studio.session() == null
+            ? 0
+            : studio.session().passage().settings().details().performance();
     if (full > 0) {
       int notch = MetronomeScale.notchSlower(full);
       studio.changeSettings(
-          "Target a notch under", s -> s.withTarget(s.target().at(Math.min(notch, full))));
+          Said.of("set.target-a-notch-under"),
+          s -> s.withTarget(s.target().at(Math.min(notch, full))));
     }
   }
 
@@ -270,7 +278,7 @@ final class DetailsPane {
     }
     TempoMark mark = new TempoMark(bar, markKind.getValue(), value);
     edit(
-        "Tempo from bar " + bar,
+        Said.of("set.tempo-from-bar", bar),
         d -> {
           List<TempoMark> all = new ArrayList<>(d.tempoMarks());
           all.add(mark);
@@ -281,7 +289,7 @@ final class DetailsPane {
 
   private void removeMark(TempoMark mark) {
     edit(
-        "Take a tempo mark away",
+        Said.of("set.take-a-tempo-mark-away"),
         d -> d.withTempoMarks(d.tempoMarks().stream().filter(m -> !m.equals(mark)).toList()));
   }
 }

@@ -2,7 +2,7 @@ package fret.app.view;
 
 import fret.app.viewmodel.LeftHandModel;
 import fret.app.viewmodel.Studio;
-import fret.app.viewmodel.Words;
+import fret.app.words.Words;
 import fret.fingering.Shift;
 import fret.fingering.Tally;
 import java.util.List;
@@ -60,7 +60,7 @@ final class FingeringsPane extends HBox {
     getChildren().add(card);
     model.optionsProperty().addListener(o -> show());
     model.triedProperty().addListener(o -> show());
-    studio.benchProperty().addListener(o -> show());
+    studio.shownProperty().addListener(o -> show());
   }
 
   private void keep() {
@@ -71,7 +71,7 @@ final class FingeringsPane extends HBox {
   private void show() {
     table.getChildren().clear();
     few.setText("");
-    if (studio.bench() == null) {
+    if (studio.shown() == null) {
       return;
     }
     of.setText(

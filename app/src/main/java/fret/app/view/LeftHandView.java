@@ -1,18 +1,19 @@
 package fret.app.view;
 
-import fret.app.viewmodel.Digits;
 import fret.app.viewmodel.LeftHandModel;
 import fret.app.viewmodel.Studio;
-import fret.app.viewmodel.Words;
 import fret.app.widget.Look;
 import fret.app.widget.StripView;
+import fret.app.words.Words;
 import fret.fingering.Fingering;
 import fret.instrument.Instrument;
-import fret.mark.Mark;
+import fret.mark.FingerLayer;
+import fret.mark.Place;
 import fret.mark.Wish;
-import fret.passage.Sheets;
-import fret.passage.Workbench;
 import fret.player.Preset;
+import fret.session.Digits;
+import fret.session.Session;
+import fret.session.Sheets;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
@@ -78,7 +79,7 @@ final class LeftHandView extends VBox {
     show(Tab.NOTE);
     heightProperty().addListener(o -> strip.setLaneHeight(laneHeight(getHeight())));
 
-    studio.benchProperty().addListener(o -> paint());
+    studio.shownProperty().addListener(o -> paint());
     studio.selectedProperty().addListener(o -> follow());
     model.anchorProperty().addListener(o -> follow());
     model.triedProperty().addListener(o -> paint());
@@ -91,7 +92,7 @@ final class LeftHandView extends VBox {
     preset.setId("preset");
     preset.setOnAction(
         e -> {
-          if (!showing && studio.bench() != null) {
+          if (!showing && studio.shown() != null) {
             model.usePreset(preset.getValue().id(), preset.getValue().displayName());
           }
         });
@@ -120,16 +121,16 @@ final class LeftHandView extends VBox {
   }
 
   private void extendTo(int slice) {
-    List<Integer> starting = studio.bench().resolved().slices().get(slice).starting();
+    List<Integer> starting = studio.shown().resolved().slices().get(slice).starting();
     model.extend(starting.get(starting.size() - 1) - studio.selectedProperty().get());
   }
 
   private Instrument instrument() {
-    return studio.bench().task().hand().instrument();
+    return studio.shown().task().hand().instrument();
   }
 
   private void paint() {
-    Workbench b = studio.bench();
+    Session b = studio.shown();
     if (b == null) {
       return;
     }
@@ -148,8 +149,8 @@ final class LeftHandView extends VBox {
     follow();
   }
 
-  private List<StripView.Stretch> stretches(Workbench b) {
-    List<Wish> all = new ArrayList<>(b.passage().marks().wishes());
+  private List<StripView.Stretch> stretches(Session b) {
+    List<Wish> all = new ArrayList<>(Wish.all(b.passage().marks()));
     all.addAll(b.printedWishes());
     List<StripView.Stretch> found = new ArrayList<>();
     for (Wish w : all) {
@@ -166,16 +167,14 @@ final class LeftHandView extends VBox {
     return found;
   }
 
-  private String summary(Workbench b, Fingering shown) {
+  private String summary(Session b, Fingering shown) {
     long pins =
-        b.passage().marks().all().stream()
-            .filter(m -> m.standing() == Mark.Standing.PINNED)
-            .count();
+        b.passage().marks().of(FingerLayer.PINNED).keySet().stream().filter(Place::counts).count();
     boolean tries = model.triedProperty().get().isPresent();
     String state =
         tries
             ? "Trying another fingering (Esc goes back)"
-            : b.passage().marks().isAdopted() ? "Adopted: yours, kept as it is" : "Proposed";
+            : b.isAdopted() ? "Adopted: yours, kept as it is" : "Proposed";
     Fingering.Likeness alike = shown.alike();
     return state
         + ". "
@@ -193,7 +192,7 @@ final class LeftHandView extends VBox {
   }
 
   private void follow() {
-    Workbench b = studio.bench();
+    Session b = studio.shown();
     int selected = studio.selectedProperty().get();
     if (b == null || selected < 0 || selected >= b.resolved().notes().size()) {
       return;

@@ -9,6 +9,8 @@ import fret.app.viewmodel.WritingModel;
 import fret.app.widget.Inks;
 import fret.app.widget.Look;
 import fret.app.widget.StripView;
+import fret.app.words.Sentences;
+import fret.app.work.Storing;
 import fret.base.Problem;
 import fret.instrument.Finger;
 import fret.instrument.InstrumentType;
@@ -19,6 +21,7 @@ import fret.passage.Setup;
 import fret.pitch.KeySignature;
 import fret.score.Signs;
 import fret.score.TimeSignature;
+import fret.shelf.StoreFailure;
 import fret.writing.Draft;
 import fret.writing.Writing;
 import java.io.File;
@@ -105,9 +108,10 @@ public final class MainView extends BorderPane {
     setOnDragDropped(
         e -> e.getDragboard().getFiles().stream().findFirst().ifPresent(this::openFile));
     studio.errorProperty().addListener(o -> showError());
+    studio.troubleProperty().addListener(o -> showError());
     studio.preferences().darkProperty().addListener(o -> paintTheme());
     studio
-        .benchProperty()
+        .shownProperty()
         .addListener(
             (o, before, now) -> {
               if (before == null && centre.lookup("#to-shelf") != null) {
@@ -154,7 +158,7 @@ public final class MainView extends BorderPane {
     Label title = Parts.line("No passage open", "passage-title");
     Label facts = Parts.line("", "quiet");
     studio
-        .benchProperty()
+        .shownProperty()
         .addListener(
             (o, a, b) -> {
               if (b != null) {
@@ -194,19 +198,41 @@ public final class MainView extends BorderPane {
   }
 
   private void showError() {
-    Problem p = studio.errorProperty().get();
     errorBox.getChildren().clear();
+    studio.troubleProperty().get().ifPresent(t -> errorBox.getChildren().add(trouble(t)));
+    Problem p = studio.errorProperty().get();
     if (p != null) {
-      HBox row =
-          Parts.row(
-              12,
-              Parts.label(p.toString(), "error-text"),
-              Parts.spring(),
-              Parts.button("Close", "close-error", studio::dismissError));
-      row.getStyleClass().add("error");
-      row.setId("error");
-      errorBox.getChildren().add(row);
+      errorBox
+          .getChildren()
+          .add(
+              error(
+                  p.toString(),
+                  "error",
+                  Parts.button("Close", "close-error", studio::dismissError)));
     }
+  }
+
+  private HBox trouble(Storing.Trouble t) {
+    StoreFailure.Cause why = t.failure().why();
+    String text =
+        Sentences.of("store." + why)
+            + " "
+            + Sentences.of(t.waiting() == 1 ? "store.last" : "store.some")
+            + " "
+            + Sentences.of(why == StoreFailure.Cause.GONE ? "store.do.GONE" : "store.do");
+    return error(
+        text,
+        "not-stored",
+        Parts.button(Sentences.of("store.again"), "store-again", studio::storeAgain),
+        Parts.button(Sentences.of("store.give-up"), "store-give-up", studio::giveUpUnstored));
+  }
+
+  private static HBox error(String text, String id, Node... buttons) {
+    HBox row = Parts.row(12, Parts.label(text, "error-text"), Parts.spring());
+    row.getChildren().addAll(buttons);
+    row.getStyleClass().add("error");
+    row.setId(id);
+    return row;
   }
 
   /** What the left hand is looked at with. */
@@ -222,7 +248,7 @@ public final class MainView extends BorderPane {
   void go(Area area) {
     current = area;
     boolean needsPassage = area != Area.SHELF && area != Area.JOURNAL;
-    boolean nothing = needsPassage && studio.passage() == null;
+    boolean nothing = needsPassage && studio.session() == null;
     centre.getChildren().setAll(nothing ? nothingOpen() : areas.get(area));
     if (area == Area.SHELF) {
       shelf.refresh();
@@ -260,12 +286,12 @@ public final class MainView extends BorderPane {
 
   /** Asks where to, and saves the file with the fingering written into it. */
   void saveCopy() {
-    if (studio.bench() == null) {
+    if (studio.shown() == null) {
       return;
     }
     FileChooser chooser = new FileChooser();
     chooser.setTitle("Save a copy with the fingering");
-    chooser.setInitialFileName(studio.bench().passage().settings().title() + ".musicxml");
+    chooser.setInitialFileName(studio.shown().passage().settings().title() + ".musicxml");
     File file = chooser.showSaveDialog(getScene().getWindow());
     if (file != null) {
       saveTo(file);
@@ -340,7 +366,7 @@ public final class MainView extends BorderPane {
   }
 
   private void chooseAgain() {
-    if (studio.bench() != null) {
+    if (studio.shown() != null) {
       ask("Bring the file in again")
           .ifPresent(f -> bytes(f).ifPresent(b -> studio.bringInAgain(f.getName(), b)));
     }

@@ -2,18 +2,20 @@ package fret.app.view;
 
 import fret.app.viewmodel.LeftHandModel;
 import fret.app.viewmodel.Studio;
-import fret.app.viewmodel.Words;
+import fret.app.words.Words;
 import fret.fingering.Fingering;
 import fret.fingering.NoteFinger;
 import fret.fingering.Shift;
 import fret.instrument.Finger;
 import fret.instrument.Instrument;
+import fret.mark.FingerLayer;
+import fret.mark.VibratoLayer;
 import fret.mark.Wish;
-import fret.passage.Workbench;
 import fret.player.EffortKind;
 import fret.score.NoteKey;
 import fret.score.SoundingNote;
 import fret.search.Explanation;
+import fret.session.Session;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
@@ -67,7 +69,7 @@ final class NotePane extends HBox {
     HBox.setHgrow(askCard, Priority.ALWAYS);
     askCard.setMinWidth(190);
     getChildren().addAll(reasonCard, otherCard, askCard);
-    studio.benchProperty().addListener(o -> show());
+    studio.shownProperty().addListener(o -> show());
     studio.selectedProperty().addListener(o -> show());
     model.anchorProperty().addListener(o -> show());
     model.triedProperty().addListener(o -> show());
@@ -79,11 +81,11 @@ final class NotePane extends HBox {
   }
 
   private Instrument instrument() {
-    return studio.bench().task().hand().instrument();
+    return studio.shown().task().hand().instrument();
   }
 
   private Optional<SoundingNote> selected() {
-    Workbench b = studio.bench();
+    Session b = studio.shown();
     int note = studio.selectedProperty().get();
     boolean any = b != null && note >= 0 && note < b.resolved().notes().size();
     return any ? Optional.of(b.resolved().notes().get(note)) : Optional.empty();
@@ -137,7 +139,7 @@ final class NotePane extends HBox {
   /** What the fingering that is tried gains and loses against the one that stands. */
   private void showDifference(Fingering tried) {
     reasons.getChildren().add(Parts.line("The whole, against what stands", "strong"));
-    tried.explanation().minus(studio.bench().fingering().explanation()).stream()
+    tried.explanation().minus(studio.shown().fingering().explanation()).stream()
         .sorted(Comparator.comparingDouble((Explanation.Difference d) -> -Math.abs(d.effort())))
         .limit(MOST_DIFFERENCES)
         .forEach(
@@ -203,14 +205,14 @@ final class NotePane extends HBox {
   }
 
   private String sentence(SoundingNote n, NoteFinger p) {
-    Workbench b = studio.bench();
+    Session b = studio.shown();
     Optional<Shift> shift =
         model.shown().shifts().stream().filter(s -> s.toSlice() == n.slice()).findFirst();
     boolean tries = model.triedProperty().get().isPresent();
     String why;
-    if (b.passage().marks().pin(n.key()).isPresent()) {
+    if (b.passage().marks().at(FingerLayer.PINNED, n.key()).isPresent()) {
       why = "You pinned it.";
-    } else if (!tries && b.passage().marks().adopted(n.key()).isPresent()) {
+    } else if (!tries && b.passage().marks().at(FingerLayer.ADOPTED, n.key()).isPresent()) {
       why = "You adopted it.";
     } else if (shift.isPresent()) {
       Shift s = shift.get();
@@ -228,7 +230,7 @@ final class NotePane extends HBox {
   }
 
   private void showAsked(SoundingNote n) {
-    Workbench b = studio.bench();
+    Session b = studio.shown();
     int first = model.firstSelected();
     int last = model.lastSelected();
     asksOf.setText(
@@ -239,16 +241,16 @@ final class NotePane extends HBox {
         .ifPresent(
             p -> onString.setText("On the " + instrument().stringName(p.string()) + " string"));
     asked.getChildren().clear();
-    for (Wish w : b.passage().marks().wishes()) {
+    for (Wish w : Wish.all(b.passage().marks())) {
       asked.getChildren().add(asked(b, w, false));
     }
     b.printedWishes().forEach(w -> asked.getChildren().add(asked(b, w, true)));
-    if (b.passage().marks().vibrato().contains(n.key())) {
+    if (b.passage().marks().at(VibratoLayer.VIBRATO, n.key()).isPresent()) {
       asked.getChildren().add(Parts.line("Vibrato is wanted on this note.", "hand"));
     }
   }
 
-  private HBox asked(Workbench b, Wish w, boolean printed) {
+  private HBox asked(Session b, Wish w, boolean printed) {
     String first = bar(b, w.from());
     String last = bar(b, w.to());
     String bars = first.equals(last) ? "Bar " + first : "Bars " + first + " to " + last;
@@ -262,7 +264,7 @@ final class NotePane extends HBox {
     return row;
   }
 
-  private static String bar(Workbench b, NoteKey key) {
+  private static String bar(Session b, NoteKey key) {
     return b.resolved().indexOf(key).map(i -> b.resolved().notes().get(i).bar()).orElse("?");
   }
 

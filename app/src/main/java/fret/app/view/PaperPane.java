@@ -88,11 +88,11 @@ final class PaperPane {
   }
 
   private void choose(PaperModel.Kind kind) {
-    if (studio.bench() == null) {
+    if (studio.shown() == null) {
       return;
     }
     FileChooser chooser = new FileChooser();
-    chooser.setInitialFileName(studio.passage().settings().title() + " " + kind.ending());
+    chooser.setInitialFileName(studio.session().passage().settings().title() + " " + kind.ending());
     Optional.ofNullable(chooser.showSaveDialog(size.getScene().getWindow()))
         .ifPresent(f -> save(kind, f));
   }
@@ -104,14 +104,7 @@ final class PaperPane {
 
   /** Writes a file, and says so or why not. */
   void write(File file, byte[] bytes) {
-    try {
-      Files.write(file.toPath(), bytes);
-      studio.tell("Saved " + file.getName());
-    } catch (IOException e) {
-      studio.report(
-          new Problem(
-              file.getName(), "The file cannot be written there.", "Choose another folder."));
-    }
+    studio.paper().write(file.toPath(), bytes);
   }
 
   /** The photo or scan. */
@@ -134,7 +127,7 @@ final class PaperPane {
   }
 
   private void choosePicture() {
-    if (studio.passage() == null) {
+    if (studio.session() == null) {
       return;
     }
     FileChooser chooser = new FileChooser();

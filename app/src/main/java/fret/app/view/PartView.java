@@ -6,19 +6,20 @@ import fret.app.viewmodel.WritingModel;
 import fret.app.widget.Look;
 import fret.app.widget.StripView;
 import fret.base.Problem;
+import fret.base.Said;
 import fret.instrument.Instrument;
 import fret.instrument.InstrumentType;
 import fret.instrument.Tuning;
 import fret.passage.Passage;
 import fret.passage.Reading;
 import fret.passage.Setup;
-import fret.passage.Workbench;
 import fret.player.HandSize;
 import fret.player.School;
 import fret.proof.Finding;
 import fret.score.Divided;
 import fret.score.Event;
 import fret.score.ResolvedPassage;
+import fret.session.Session;
 import fret.tempo.Tempo;
 import fret.writing.Draft;
 import java.util.ArrayList;
@@ -133,7 +134,7 @@ final class PartView extends VBox {
     ((Button) tabs.getChildren().get(0)).fire();
     writing.draftProperty().addListener((o, before, now) -> showDraft(before, now));
     studio.proofing().proofProperty().addListener(o -> showFindings());
-    studio.benchProperty().addListener(o -> show());
+    studio.shownProperty().addListener(o -> show());
     studio.selectedProperty().addListener(o -> follow());
   }
 
@@ -225,7 +226,7 @@ final class PartView extends VBox {
           ResolvedPassage.pageOnly(now.page()),
           List.of(),
           Optional.empty(),
-          studio.bench().task().hand().instrument());
+          studio.shown().task().hand().instrument());
     }
     strip.showPlace(now.current().map(Event::onset), now.at().bar());
     strip.setAccessibleText(
@@ -278,63 +279,63 @@ final class PartView extends VBox {
     instrument.setOnAction(
         e ->
             changeSetup(
-                "Play it on the "
-                    + Optional.ofNullable(instrument.getValue())
-                        .map(InstrumentType::displayName)
-                        .orElse(""),
+                Said.of("set.instrument", instrument.getValue().displayName()),
                 s -> s.withInstrument(instrument.getValue())));
     tuning.setOnAction(
         e ->
             changeSetup(
-                "Other strings",
+                Said.of("set.other-strings"),
                 s -> s.withStrings(tuning.getValue(), s.stringLengthMm(), s.a4Hz())));
     hand.setOnAction(
         e ->
             changeSetup(
-                "Hand size",
+                Said.of("set.hand-size"),
                 s -> s.withHand(s.hand().withSize(hand.getValue()), school.getValue())));
     school.setOnAction(
         e ->
             changeSetup(
-                "School", s -> s.withHand(s.hand().withSize(hand.getValue()), school.getValue())));
+                Said.of("set.school"),
+                s -> s.withHand(s.hand().withSize(hand.getValue()), school.getValue())));
     tempo
         .valueProperty()
         .addListener(
             o ->
                 change(
-                    "Target " + tempo.getValue(),
+                    Said.of("set.target", tempo.getValue()),
                     s -> s.withTarget(new Tempo(s.target().beat(), tempo.getValue()))));
     a4.valueProperty()
         .addListener(
             o ->
                 changeSetup(
-                    "A = " + a4.getValue(),
+                    Said.of("set.a", a4.getValue()),
                     s -> s.withStrings(s.tuning(), s.stringLengthMm(), a4.getValue())));
     octaves
         .valueProperty()
         .addListener(
             o ->
                 changeReading(
-                    "Moved by " + octaves.getValue() + " octaves",
+                    Said.of("set.moved-by", octaves.getValue() + " octaves"),
                     r -> r.withOctaves(octaves.getValue())));
     Parts.onCommit(ownTuning, this::changeTuning);
     Parts.onCommit(length, this::changeLength);
-    Parts.onCommit(title, () -> change("Title", s -> s.withTitle(title.getText().trim())));
+    Parts.onCommit(
+        title, () -> change(Said.of("set.title"), s -> s.withTitle(title.getText().trim())));
     Parts.onCommit(fromBar, this::changeBars);
     Parts.onCommit(toBar, this::changeBars);
   }
 
   private void changeTuning() {
     String text = ownTuning.getText().trim();
-    if (showing || text.isEmpty() || studio.passage() == null) {
+    if (showing || text.isEmpty() || studio.session() == null) {
       return;
     }
-    if (text.equals(studio.passage().settings().setup().tuning().text())) {
+    if (text.equals(studio.session().passage().settings().setup().tuning().text())) {
       return;
     }
     try {
       Tuning own = Tuning.parse(text, false);
-      changeSetup("Tuned " + text, s -> s.withStrings(own, s.stringLengthMm(), s.a4Hz()));
+      changeSetup(
+          Said.of("set.tuned", text), s -> s.withStrings(own, s.stringLengthMm(), s.a4Hz()));
     } catch (IllegalArgumentException e) {
       studio.report(
           new Problem(
@@ -346,15 +347,17 @@ final class PartView extends VBox {
 
   private void changeLength() {
     String text = length.getText().trim().replace(',', '.');
-    if (showing || studio.passage() == null) {
+    if (showing || studio.session() == null) {
       return;
     }
     double mm = text.isEmpty() ? 0 : number(text);
     boolean usual =
-        mm == Instrument.usualLengthMm(studio.passage().settings().setup().instrument());
+        mm == Instrument.usualLengthMm(studio.session().passage().settings().setup().instrument());
     if (mm == 0 || mm >= 150 && mm <= 1400) {
       double asked = usual ? 0 : mm;
-      changeSetup("String length " + text + " mm", s -> s.withStrings(s.tuning(), asked, s.a4Hz()));
+      changeSetup(
+          Said.of("set.string-length", text + " mm"),
+          s -> s.withStrings(s.tuning(), asked, s.a4Hz()));
     } else {
       studio.report(
           new Problem(
@@ -375,42 +378,47 @@ final class PartView extends VBox {
   private void changeBars() {
     String from = fromBar.getText().trim();
     String to = toBar.getText().trim();
-    if (showing || studio.page() == null) {
+    if (showing || studio.session() == null) {
       return;
     }
     for (String number : List.of(from, to)) {
-      if (!number.isEmpty() && studio.page().barNumbered(number).isEmpty()) {
+      if (!number.isEmpty() && studio.session().page().barNumbered(number).isEmpty()) {
         studio.report(
             new Problem(
                 "Bars asked for",
                 "There is no bar " + number + " on the page.",
                 "The bars run from "
-                    + studio.page().bars().get(0).number()
+                    + studio.session().page().bars().get(0).number()
                     + " to "
-                    + studio.page().bars().get(studio.page().bars().size() - 1).number()
+                    + studio
+                        .session()
+                        .page()
+                        .bars()
+                        .get(studio.session().page().bars().size() - 1)
+                        .number()
                     + "."));
         return;
       }
     }
-    changeReading("Bars asked for", r -> r.withBars(from, to));
+    changeReading(Said.of("set.bars-asked-for"), r -> r.withBars(from, to));
   }
 
-  private void change(String name, UnaryOperator<Passage.Settings> edit) {
+  private void change(Said name, UnaryOperator<Passage.Settings> edit) {
     if (!showing) {
       studio.changeSettings(name, edit);
     }
   }
 
-  private void changeSetup(String name, UnaryOperator<Setup> edit) {
+  private void changeSetup(Said name, UnaryOperator<Setup> edit) {
     change(name, s -> s.withSetup(edit.apply(s.setup())));
   }
 
-  private void changeReading(String name, UnaryOperator<Reading> edit) {
+  private void changeReading(Said name, UnaryOperator<Reading> edit) {
     change(name, s -> s.withReading(edit.apply(s.reading())));
   }
 
   private void follow() {
-    Workbench b = studio.bench();
+    Session b = studio.shown();
     int note = studio.selectedProperty().get();
     if (b != null && note >= 0 && note < b.resolved().notes().size()) {
       strip.select(b.resolved().notes().get(note).slice());
@@ -418,7 +426,7 @@ final class PartView extends VBox {
   }
 
   private void show() {
-    Workbench b = studio.bench();
+    Session b = studio.shown();
     if (b == null) {
       return;
     }
@@ -467,7 +475,7 @@ final class PartView extends VBox {
 
   /** Two voices on the stave: asked once, remembered, changeable. */
   private void showQuestion(Divided now) {
-    List<String> bars = Divided.barsWithTwoVoices(studio.page());
+    List<String> bars = Divided.barsWithTwoVoices(studio.session().page());
     boolean any = !bars.isEmpty();
     question.setVisible(any);
     question.setManaged(any);
@@ -492,18 +500,18 @@ final class PartView extends VBox {
   private Button answer(String text, String id, Divided value, Divided now) {
     Button button =
         Parts.button(
-            text, id, () -> changeReading(text + " of the two voices", r -> r.withDivided(value)));
+            text, id, () -> changeReading(Said.of("set.divided", text), r -> r.withDivided(value)));
     button.setDisable(value == now);
     return button;
   }
 
   private void showFindings() {
-    Workbench b = studio.bench();
+    Session b = studio.shown();
     if (b == null) {
       return;
     }
     problems.getChildren().clear();
-    List<Problem> all = new ArrayList<>(studio.importProblemsProperty().get());
+    List<Problem> all = new ArrayList<>(studio.session().problems());
     all.addAll(b.fingering().problems());
     List<Finding> findings =
         studio.proofing().proofProperty().get().findings().stream()

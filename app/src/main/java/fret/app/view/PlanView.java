@@ -1,10 +1,10 @@
 package fret.app.view;
 
-import fret.app.viewmodel.Planning;
 import fret.app.viewmodel.Studio;
 import fret.drill.Chunk;
 import fret.plan.PracticePlan;
 import fret.shelf.Audition;
+import fret.shelf.Planning;
 import java.time.format.DateTimeFormatter;
 import java.util.Locale;
 import java.util.Optional;

@@ -1,6 +1,5 @@
 package fret.app.view;
 
-import fret.app.viewmodel.Planning;
 import fret.app.viewmodel.PracticeModel;
 import fret.app.viewmodel.Studio;
 import fret.app.widget.Look;
@@ -11,6 +10,7 @@ import fret.passage.Details;
 import fret.plan.Gate;
 import fret.plan.PracticePlan;
 import fret.score.ResolvedPassage;
+import fret.shelf.Planning;
 import fret.sound.ClickPlayer;
 import fret.sound.ClickTrack;
 import java.util.Locale;
@@ -148,7 +148,7 @@ final class PractiseView extends VBox {
                 "Warm up first. Rest at least every half hour. Keep the click at a safe level. At pain, numbness or tingling stop; a teacher and a health professional come before the program.",
                 "quiet"));
     getChildren().add(page);
-    studio.benchProperty().addListener(o -> followRunning());
+    studio.shownProperty().addListener(o -> followRunning());
     practice.notationProperty().addListener(o -> show());
     practice.gateProperty().addListener(o -> showGate());
     practice.indexProperty().addListener(o -> showList());
@@ -207,7 +207,7 @@ final class PractiseView extends VBox {
     var time = shown.score().bars().get(0).time();
     double beats =
         time.barLength().doubleValue()
-            / studio.bench().passage().settings().target().beat().length().doubleValue();
+            / studio.shown().passage().settings().target().beat().length().doubleValue();
     return Math.max(1, (int) Math.round(beats));
   }
 
@@ -219,7 +219,7 @@ final class PractiseView extends VBox {
     ClickTrack track =
         new ClickTrack(
             studio
-                .bench()
+                .shown()
                 .passage()
                 .settings()
                 .target()
@@ -260,7 +260,7 @@ final class PractiseView extends VBox {
   /** Another passage, or another running value of its accompaniment, sets the click. */
   private void followRunning() {
     int running =
-        studio.bench() == null ? 0 : studio.bench().passage().settings().details().running();
+        studio.shown() == null ? 0 : studio.shown().passage().settings().details().running();
     if (running > 0 && running != runningHeard) {
       subdivideBy(running);
     }
@@ -281,7 +281,7 @@ final class PractiseView extends VBox {
     strip.setManaged(any);
     if (!any) {
       title.setText(
-          studio.bench() == null
+          studio.shown() == null
               ? "Open a passage on the Shelf to practise it"
               : "Nothing is due today");
       hint.setText("");
@@ -294,7 +294,7 @@ final class PractiseView extends VBox {
             + item.get().drill().displayName().toLowerCase(Locale.ROOT));
     hint.setText(item.get().drill().hint() + " " + capital(item.get().why()) + ".");
     strip.show(
-        drill, practice.digits(), Optional.empty(), studio.bench().task().hand().instrument());
+        drill, practice.digits(), Optional.empty(), studio.shown().task().hand().instrument());
     showList();
     showGate();
   }
@@ -308,7 +308,7 @@ final class PractiseView extends VBox {
     tempo.setText(
         g == null
             ? ""
-            : studio.bench().passage().settings().target().beat().displayName()
+            : studio.shown().passage().settings().target().beat().displayName()
                 + " = "
                 + g.perMinute());
     row.setText(

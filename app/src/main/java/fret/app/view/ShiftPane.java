@@ -2,22 +2,22 @@ package fret.app.view;
 
 import fret.app.viewmodel.LeftHandModel;
 import fret.app.viewmodel.Studio;
-import fret.app.viewmodel.Words;
 import fret.app.widget.Fingerboard;
 import fret.app.widget.Look;
 import fret.app.widget.StripView;
+import fret.app.words.Words;
 import fret.drill.ShiftDrill;
 import fret.engraving.FingerText;
 import fret.fingering.EqualSteps;
 import fret.fingering.Fingering;
 import fret.fingering.NoteFinger;
 import fret.fingering.Shift;
-import fret.passage.Workbench;
 import fret.player.BodyCue;
 import fret.player.Region;
 import fret.score.ResolvedPassage;
 import fret.score.Resolver;
 import fret.score.Score;
+import fret.session.Session;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -121,7 +121,7 @@ final class ShiftPane extends HBox {
     card.setSpacing(5);
     card.setId("shift-card");
     getChildren().addAll(listCard, card);
-    studio.benchProperty().addListener(o -> show());
+    studio.shownProperty().addListener(o -> show());
     model.triedProperty().addListener(o -> show());
     studio.selectedProperty().addListener(o -> follow());
   }
@@ -152,7 +152,7 @@ final class ShiftPane extends HBox {
   }
 
   private void show() {
-    if (studio.bench() == null) {
+    if (studio.shown() == null) {
       return;
     }
     List<Shift> ranked = new ArrayList<>(model.shown().shifts());
@@ -181,7 +181,7 @@ final class ShiftPane extends HBox {
     if (s == null || showing) {
       return;
     }
-    Workbench b = studio.bench();
+    Session b = studio.shown();
     Fingering shown = model.shown();
     Optional<NoteFinger> from = s.left(shown);
     Optional<NoteFinger> to = s.reached(shown);
@@ -233,7 +233,7 @@ final class ShiftPane extends HBox {
       String title = "Shift " + s.fromFinger().digit() + "-" + s.toFinger().digit();
       stand.put(
           s.toSlice(),
-          title + ", bar " + studio.bench().resolved().notes().get(s.toNote()).bar(),
+          title + ", bar " + studio.shown().resolved().notes().get(s.toNote()).bar(),
           drillShown);
     }
   }
@@ -257,7 +257,7 @@ final class ShiftPane extends HBox {
     for (int i = 0; i < notes.notes().size(); i++) {
       digits.add(new FingerText(i, notes.notes().get(i).printedFinger(), "", false));
     }
-    drill.show(notes, digits, Optional.empty(), studio.bench().task().hand().instrument());
+    drill.show(notes, digits, Optional.empty(), studio.shown().task().hand().instrument());
   }
 
   private final class ShiftCell extends ListCell<Shift> {
@@ -268,7 +268,7 @@ final class ShiftPane extends HBox {
         setText("");
         return;
       }
-      var notes = studio.bench().resolved().notes();
+      var notes = studio.shown().resolved().notes();
       setText(
           String.format(
               Locale.ROOT,

@@ -44,8 +44,10 @@ public final class DueToday {
           .plans()
           .planOf(
               passage,
-              () -> mine == generation,
               planning -> {
+                if (mine != generation) {
+                  return;
+                }
                 planning.plan().days().stream()
                     .filter(d -> d.date().equals(studio.today()) && !d.items().isEmpty())
                     .findFirst()

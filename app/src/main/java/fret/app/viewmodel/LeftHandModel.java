@@ -1,5 +1,7 @@
 package fret.app.viewmodel;
 
+import fret.app.work.Computing.Rank;
+import fret.base.Said;
 import fret.drill.ShiftDrill;
 import fret.fingering.Fingering;
 import fret.fingering.FingeringSolver;
@@ -7,13 +9,15 @@ import fret.fingering.NoteFinger;
 import fret.fingering.Tally;
 import fret.fingering.WeightRange;
 import fret.instrument.InstrumentType;
+import fret.mark.FingerLayer;
 import fret.mark.Wish;
-import fret.passage.Change;
 import fret.passage.Passage;
-import fret.passage.Workbench;
 import fret.player.BodyCue;
 import fret.player.EffortKind;
 import fret.player.Hand;
+import fret.search.Token;
+import fret.session.Decisions;
+import fret.session.Session;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
@@ -60,7 +64,7 @@ public final class LeftHandModel {
 
   public LeftHandModel(Studio studio) {
     this.studio = studio;
-    studio.benchProperty().addListener(o -> follow());
+    studio.shownProperty().addListener(o -> follow());
     studio
         .selectedProperty()
         .addListener(
@@ -111,13 +115,13 @@ public final class LeftHandModel {
 
   /** What is shown: the fingering that is tried, else the one that stands. */
   public Fingering shown() {
-    return tried.get().orElseGet(() -> studio.bench().fingering());
+    return tried.get().orElseGet(() -> studio.shown().fingering());
   }
 
   private void follow() {
     tried.set(Optional.empty());
     ranges.set(Map.of());
-    if (studio.bench() != null && anchor.get() >= studio.bench().resolved().notes().size()) {
+    if (studio.shown() != null && anchor.get() >= studio.shown().resolved().notes().size()) {
       anchor.set(studio.selectedProperty().get());
     }
     options.set(Optional.empty());
@@ -149,15 +153,17 @@ public final class LeftHandModel {
   }
 
   private void findChoices() {
-    Workbench now = studio.bench();
+    Session now = studio.shown();
     int note = studio.selectedProperty().get();
     choices.set(List.of());
     if (now == null || !compares || note < 0 || note >= now.resolved().notes().size()) {
       return;
     }
     studio.compute(
-        () -> {
-          FingeringSolver solver = now.solverFreeAt(note);
+        "choices",
+        Rank.BESIDE,
+        token -> {
+          FingeringSolver solver = now.solverFreeAt(note, token);
           double best = solver.best().effort();
           List<Choice> found = new ArrayList<>();
           for (Fingering f : solver.choicesAt(note)) {
@@ -171,7 +177,7 @@ public final class LeftHandModel {
 
   /** Looks for fingerings of the selection, or of everything when one note is selected. */
   private void findOptions() {
-    Workbench now = studio.bench();
+    Session now = studio.shown();
     if (now == null || !compares || options.get().isPresent()) {
       return;
     }
@@ -179,24 +185,27 @@ public final class LeftHandModel {
     int from = firstSelected();
     int to = lastSelected();
     studio.compute(
-        () -> options(now, part ? now.freeSolver(from, to) : now.freeSolver()),
+        "alternatives",
+        Rank.BEHIND,
+        token ->
+            options(now, part ? now.freeSolver(from, to, token) : now.freeSolver(token), token),
         () -> part == hasRange() && (!part || from == firstSelected() && to == lastSelected()),
         found -> options.set(Optional.of(found)));
   }
 
-  private static List<Option> options(Workbench now, FingeringSolver solver) {
+  private static List<Option> options(Session now, FingeringSolver solver, Token token) {
     List<Option> found = new ArrayList<>();
     found.add(option("", now.fingering(), now));
     for (Fingering f : solver.alternativesTo(now.fingering(), MOST_OTHERS)) {
       found.add(option("", f, now));
     }
-    for (String name : now.passage().marks().kept().keySet()) {
-      found.add(option(name, now.kept(name), now));
+    for (String name : now.passage().marks().versions(FingerLayer.ADOPTED)) {
+      found.add(option(name, now.kept(name, token), now));
     }
     return found;
   }
 
-  private static Option option(String name, Fingering f, Workbench now) {
+  private static Option option(String name, Fingering f, Session now) {
     return new Option(name, f, Tally.of(f), f.notesUnlike(now.fingering()));
   }
 
@@ -204,7 +213,7 @@ public final class LeftHandModel {
 
   /** Shows a fingering on the strip; nothing is decided yet. */
   public void tryOut(Fingering fingering) {
-    boolean same = fingering.notesUnlike(studio.bench().fingering()) == 0;
+    boolean same = fingering.notesUnlike(studio.shown().fingering()) == 0;
     tried.set(same ? Optional.empty() : Optional.of(fingering));
   }
 
@@ -215,7 +224,7 @@ public final class LeftHandModel {
 
   /** Plays the selected note as a choice says. */
   public void take(Choice choice) {
-    studio.apply(b -> b.pin(choice.place()));
+    studio.decide(s -> Decisions.pin(s, choice.place()));
   }
 
   /**
@@ -250,27 +259,27 @@ public final class LeftHandModel {
 
   /** Makes the fingering shown the player's own. */
   public void adopt() {
-    if (studio.bench() != null) {
+    if (studio.shown() != null) {
       Fingering chosen = shown();
-      studio.apply(b -> b.adopt(chosen));
+      studio.decide(s -> Decisions.adopt(s, chosen));
     }
   }
 
   /** Lets the program propose again; pins and wishes stay. */
   public void release() {
-    studio.apply(Workbench::release);
+    studio.decide(Decisions::release);
   }
 
   /** Keeps the fingering shown under a name. */
   public void keep(String name) {
     Fingering chosen = shown();
     if (!name.isBlank()) {
-      studio.apply(b -> b.keep(name.strip(), chosen));
+      studio.decide(s -> Decisions.keep(s, name.strip(), chosen));
     }
   }
 
   public void forget(String name) {
-    studio.apply(b -> b.forget(name));
+    studio.decide(s -> Decisions.forget(s, name));
   }
 
   /** Asks something of the selected notes, or takes it back. */
@@ -287,19 +296,19 @@ public final class LeftHandModel {
           case NOT_STRING -> place.get().string();
           default -> 0;
         };
-    Change change =
-        studio.bench().with(studio.passage()).wish(kind, firstSelected(), lastSelected(), value);
-    studio.apply(b -> change);
+    int from = firstSelected();
+    int to = lastSelected();
+    studio.decide(s -> Decisions.wish(s, new Wish.Ask(kind, value), from, to));
   }
 
   public void withdraw(Wish wish) {
-    studio.apply(b -> b.withoutWish(wish));
+    studio.decide(s -> Decisions.withdraw(s, wish));
   }
 
   /** Marks the selected note for vibrato, or takes the mark off. */
   public void toggleVibrato() {
-    if (studio.bench() != null && studio.selectedProperty().get() >= 0) {
-      studio.apply(b -> b.vibrato(studio.selectedProperty().get()));
+    if (studio.shown() != null && studio.selectedProperty().get() >= 0) {
+      studio.decide(s -> Decisions.vibrato(s, studio.selectedProperty().get()));
     }
   }
 
@@ -307,8 +316,8 @@ public final class LeftHandModel {
 
   /** Gives one kind of effort another weight. */
   public void weigh(EffortKind kind, double weight) {
-    studio.changeSettings(
-        "Weigh: " + kind.description().split(":", 2)[0],
+    studio.keepChanging(
+        Said.of("weigh", kind.description().split(":", 2)[0]),
         s -> {
           Map<EffortKind, Double> all = new EnumMap<>(EffortKind.class);
           all.putAll(s.setup().weights());
@@ -318,10 +327,10 @@ public final class LeftHandModel {
   }
 
   public void usePreset(String id, String name) {
-    studio.changeSettings("Finger it as: " + name, s -> s.withSetup(s.setup().withPreset(id)));
+    studio.changeSettings(Said.of("preset", name), s -> s.withSetup(s.setup().withPreset(id)));
   }
 
-  public void changeHand(String what, java.util.function.UnaryOperator<Hand> edit) {
+  public void changeHand(Said what, java.util.function.UnaryOperator<Hand> edit) {
     studio.changeSettings(
         what,
         (Passage.Settings s) ->
@@ -333,7 +342,7 @@ public final class LeftHandModel {
    * after the other, so that anything else that is asked for meanwhile comes first.
    */
   public void findRanges() {
-    Workbench now = studio.bench();
+    Session now = studio.shown();
     if (now == null) {
       return;
     }
@@ -341,7 +350,9 @@ public final class LeftHandModel {
     FutureTask<FingeringSolver> solver = new FutureTask<>(() -> new FingeringSolver(now.task()));
     for (EffortKind kind : EffortKind.values()) {
       studio.compute(
-          () -> {
+          "range of " + kind,
+          Rank.BEHIND,
+          token -> {
             solver.run();
             return solver.get().weightRange(now.fingering(), kind);
           },
@@ -373,13 +384,13 @@ public final class LeftHandModel {
 
   /** The line on elbow, thumb and forearm, in the player's own words where there are some. */
   public String cue(BodyCue cue) {
-    InstrumentType type = studio.bench().task().hand().instrument().type();
+    InstrumentType type = studio.shown().task().hand().instrument().type();
     return studio.preferences().get(cueKey(cue, type)).orElse(cue.usualText(type));
   }
 
   /** Other words for a cue; empty ones bring the usual words back. */
   public void setCue(BodyCue cue, String words) {
-    InstrumentType type = studio.bench().task().hand().instrument().type();
+    InstrumentType type = studio.shown().task().hand().instrument().type();
     String kept = words.isBlank() ? cue.usualText(type) : words.strip();
     studio.preferences().put(cueKey(cue, type), kept);
   }

@@ -1,9 +1,13 @@
 package fret.app.viewmodel;
 
+import fret.app.words.Sentences;
+import fret.base.Said;
 import fret.fingering.NoteFinger;
 import fret.instrument.Finger;
-import fret.passage.Workbench;
 import fret.score.Signs;
+import fret.session.Change;
+import fret.session.Decisions;
+import fret.session.Session;
 import java.util.Optional;
 
 /** What one key decides on the selected note: a finger, a string, a bow mark. */
@@ -24,14 +28,13 @@ public final class NoteDecisions {
               if (string == 0) {
                 studio.tell("No open string sounds " + p.sounding());
               } else {
-                studio.applyAt(
-                    studio.current().pin(p.note(), Optional.of(finger), string), p.note());
+                studio.decide(s -> Decisions.pin(s, p.note(), Optional.of(finger), string));
               }
             });
   }
 
   private int openStringFor(NoteFinger p) {
-    var strings = studio.bench().task().hand().instrument().openStrings();
+    var strings = studio.shown().task().hand().instrument().openStrings();
     for (int i = 0; i < strings.size(); i++) {
       if (strings.get(i).midi() == p.sounding().midi()) {
         return i + 1;
@@ -47,7 +50,7 @@ public final class NoteDecisions {
         .ifPresent(
             p -> {
               int string = p.string() + direction;
-              var instrument = studio.bench().task().hand().instrument();
+              var instrument = studio.shown().task().hand().instrument();
               boolean fits = string >= 1 && string <= instrument.stringCount();
               int semitones = fits ? instrument.semitones(string, p.sounding()) : -1;
               if (!fits || semitones < 0 || semitones > instrument.highestSemitone()) {
@@ -56,36 +59,43 @@ public final class NoteDecisions {
                         + " does not lie on the "
                         + (fits ? instrument.stringName(string) + " string" : "next string"));
               } else {
-                studio.applyAt(studio.current().pin(p.note(), Optional.empty(), string), p.note());
+                studio.decide(s -> Decisions.pin(s, p.note(), Optional.empty(), string));
               }
             });
   }
 
   public void unpin() {
-    if (studio.bench() != null && studio.selectedProperty().get() >= 0) {
+    int note = studio.selectedProperty().get();
+    if (studio.shown() != null && note >= 0) {
       studio
-          .current()
-          .unpin(studio.selectedProperty().get())
-          .ifPresentOrElse(c -> studio.apply(b -> c), () -> studio.tell("There is no pin here"));
+          .open()
+          .decide(
+              s -> {
+                Optional<Change> change = Decisions.unpin(s, note);
+                if (change.isEmpty()) {
+                  studio.tell(Sentences.of("unpin.none"));
+                }
+                return change;
+              });
     }
   }
 
   /** Sets a bow mark on the selected note, or takes it away when it is there. */
   public void markBow(Signs.Bow bow) {
-    Workbench now = studio.bench();
+    Session now = studio.shown();
     if (now == null || studio.selectedProperty().get() < 0) {
       return;
     }
     int note = studio.selectedProperty().get();
     boolean there = now.bowAt(note) == bow;
-    studio.apply(b -> b.bow(note, there ? Signs.Bow.NONE : bow));
+    studio.decide(s -> Decisions.bow(s, note, there ? Signs.Bow.NONE : bow));
   }
 
   public void toggleDigits() {
-    if (studio.passage() != null) {
-      boolean full = !studio.passage().settings().fullDigits();
+    if (studio.session() != null) {
+      boolean full = !studio.session().passage().settings().fullDigits();
       studio.changeSettings(
-          full ? "All digits" : "Only the needed digits", s -> s.withFullDigits(full));
+          Said.of(full ? "digits.all" : "digits.needed"), s -> s.withFullDigits(full));
     }
   }
 }

@@ -1,11 +1,20 @@
 package fret.app.viewmodel;
 
+import fret.app.words.Sentences;
+import fret.app.work.Computing.Rank;
+import fret.app.work.SafeFile;
 import fret.base.Problem;
 import fret.engraving.Page;
-import fret.passage.MarkedFileWriter;
-import fret.passage.Printer;
-import fret.passage.Workbench;
+import fret.mark.Place;
+import fret.passage.HeadingLayer;
+import fret.session.Digits;
+import fret.session.MarkedFileWriter;
+import fret.session.Printer;
+import fret.session.Session;
 import fret.shelf.Library;
+import fret.shelf.Planning;
+import java.io.IOException;
+import java.nio.file.Path;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
@@ -26,15 +35,17 @@ public final class PaperModel {
 
   /** The passage's file with the fingering written into it, handed on when it is made. */
   public void export(Consumer<byte[]> then) {
-    Workbench now = studio.bench();
+    Session now = studio.shown();
     if (now != null) {
       long id = now.passage().id();
+      boolean mended = now.passage().marks().at(HeadingLayer.HEADING, Place.WHOLE).isPresent();
       studio.run(
-          () ->
-              library.page(id).isPresent()
+          "export",
+          Rank.BESIDE,
+          token ->
+              mended
                   ? writer.writePage(now)
-                  : writer.write(now, library.source(id)),
-          () -> true,
+                  : writer.write(now, library.source(id, now.passage().source().id())),
           then);
     }
   }
@@ -61,13 +72,15 @@ public final class PaperModel {
 
   /** Makes a file of the open passage, handed on when it is made. */
   public void make(Kind kind, Page.Paper size, Consumer<byte[]> then) {
-    Workbench now = studio.bench();
+    Session now = studio.shown();
     Planning plan = studio.plans().plannedProperty().get();
     if (now == null || plan == null) {
       return;
     }
     studio.run(
-        () -> {
+        "paper",
+        Rank.BESIDE,
+        token -> {
           Printer p = printer.get();
           return switch (kind) {
             case PART_PDF -> p.partPdf(now, Digits.of(now), plan.chunks(), size);
@@ -77,19 +90,20 @@ public final class PaperModel {
             case MIDI -> p.midi(now);
           };
         },
-        () -> true,
         then);
   }
 
   /** Prints the part or the practice sheet on the usual printer. */
   public void print(Kind kind, Page.Paper size) {
+    String title = studio.session().passage().settings().title();
     make(
         kind,
         size,
         pdf ->
             studio.run(
-                () -> printer.get().print(pdf, studio.passage().settings().title()),
-                () -> true,
+                "print",
+                Rank.BESIDE,
+                token -> printer.get().print(pdf, title),
                 done -> {
                   if (done) {
                     studio.tell("Sent to the printer");
@@ -103,33 +117,65 @@ public final class PaperModel {
                 }));
   }
 
+  /** Writes a file, and says so or why not; what was there stays until the new one is whole. */
+  public void write(Path file, byte[] bytes) {
+    studio.run(
+        "write " + file,
+        Rank.BESIDE,
+        token -> {
+          try {
+            SafeFile.write(file, bytes);
+            return true;
+          } catch (IOException e) {
+            System.getLogger("fret").log(System.Logger.Level.WARNING, "not written " + file, e);
+            return false;
+          }
+        },
+        written -> {
+          String name = file.getFileName().toString();
+          if (written) {
+            studio.tell(Sentences.of("file.saved", name));
+          } else {
+            studio.report(
+                new Problem(
+                    name, Sentences.of("file.not-written"), Sentences.of("file.not-written.do")));
+          }
+        });
+  }
+
   /** Keeps a photo or scan of the page beside the open passage. */
   public void keepPicture(String name, byte[] bytes, Consumer<byte[]> then) {
-    long id = studio.passage().id();
+    long id = studio.session().passage().id();
     studio.run(
-        () -> {
-          byte[] shown = printer.get().picture(name, bytes, 0);
-          library.keepPicture(id, new Library.Picture(name, bytes));
-          return shown;
-        },
-        () -> true,
-        then);
+        "picture kept",
+        Rank.BESIDE,
+        token -> printer.get().picture(name, bytes, 0),
+        picture ->
+            studio.store(
+                id,
+                () -> {
+                  library.keepPicture(id, new Library.Picture(name, bytes));
+                  return picture;
+                },
+                then));
   }
 
   /** A page of the kept photo or scan as a PNG picture, handed on when there is one. */
   public void picture(int page, Consumer<byte[]> then) {
-    if (studio.passage() == null) {
+    if (studio.session() == null) {
       return;
     }
-    long id = studio.passage().id();
-    studio.run(
-        () -> {
+    long id = studio.session().passage().id();
+    studio.compute(
+        "picture",
+        Rank.BESIDE,
+        token -> {
           Optional<Library.Picture> kept = library.picture(id);
           return kept.isEmpty()
               ? new byte[0]
               : printer.get().picture(kept.get().name(), kept.get().bytes(), page);
         },
-        () -> studio.passage().id() == id,
+        () -> true,
         then);
   }
 }

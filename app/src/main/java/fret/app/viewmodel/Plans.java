@@ -1,16 +1,18 @@
 package fret.app.viewmodel;
 
+import fret.app.work.Computing.Rank;
+import fret.app.work.Storing;
 import fret.journal.JournalEntry;
 import fret.journal.Verdict;
 import fret.passage.Passage;
-import fret.passage.Workbench;
 import fret.plan.ReadyDate;
+import fret.session.Session;
 import fret.shelf.Audition;
 import fret.shelf.Library;
+import fret.shelf.Planning;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
-import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
@@ -19,12 +21,14 @@ import javafx.beans.property.ReadOnlyObjectWrapper;
 public final class Plans {
   private final Studio studio;
   private final Library library;
+  private final Storing storing;
   private final ReadOnlyObjectWrapper<Planning> planned = new ReadOnlyObjectWrapper<>();
   private volatile List<Audition> auditions;
 
-  Plans(Studio studio, Library library) {
+  Plans(Studio studio, Library library, Storing storing) {
     this.studio = studio;
     this.library = library;
+    this.storing = storing;
     this.auditions = library.auditions();
   }
 
@@ -60,36 +64,36 @@ public final class Plans {
     studio.tell("Stretches are back in the plan");
   }
 
-  /** The audition that a new passage is for. */
-  long first() {
-    return auditions.stream().findFirst().map(Audition::id).orElse(0L);
-  }
-
-  /** A new library gets a date to plan for; the player changes it in the Plan. */
-  void ensureOne() {
-    if (library.auditions().isEmpty()) {
+  /**
+   * The audition that a new passage is for. A new library gets a date to plan for; the player
+   * changes it in the Plan. Called where things are stored.
+   */
+  long ensureOne() {
+    List<Audition> all = library.auditions();
+    if (all.isEmpty()) {
       LocalDate today = studio.today();
       LocalDate date = today.plusDays(56);
       library.save(new Audition(0, "My next date", date, ReadyDate.of(today, date), 30));
-      auditions = library.auditions();
+      all = library.auditions();
     }
+    auditions = all;
+    return all.get(0).id();
   }
 
   /** The plan of any passage of the shelf, handed on when it is made. */
-  void planOf(Passage passage, BooleanSupplier isCurrent, Consumer<Planning> then) {
+  void planOf(Passage passage, Consumer<Planning> then) {
     List<JournalEntry> entries = List.copyOf(studio.journal());
     LocalDate today = studio.today();
     Planning.Habits habits = habits();
     Optional<Audition> audition = auditionOf(passage);
     studio.run(
-        () ->
-            Planning.of(
-                Workbench.of(passage, studio.readPage(passage).value()),
-                audition,
-                entries,
-                today,
-                habits),
-        isCurrent,
+        "plan of " + passage.id(),
+        Rank.BEHIND,
+        token -> {
+          Library.Stored stored = library.load(passage.id()).orElseThrow();
+          Session session = Session.of(stored.passage(), studio.open().page(stored).value(), token);
+          return Planning.of(session, audition, entries, today, habits);
+        },
         then);
   }
 
@@ -99,7 +103,7 @@ public final class Plans {
 
   /** Plans the open passage anew. */
   void update() {
-    Workbench now = studio.bench();
+    Session now = studio.shown();
     if (now == null) {
       return;
     }
@@ -108,14 +112,25 @@ public final class Plans {
     LocalDate today = studio.today();
     Planning.Habits habits = habits();
     studio.compute(
-        () -> Planning.of(now, audition, entries, today, habits), () -> true, planned::set);
+        "plan",
+        Rank.BESIDE,
+        token -> Planning.of(now, audition, entries, today, habits),
+        () -> true,
+        planned::set);
   }
 
   /** Saves what the player says of the audition of the open passage. */
   public void saveAudition(Audition audition) {
-    Audition saved = library.save(audition);
-    auditions = library.auditions();
-    studio.tell("Saved: " + saved.name());
-    update();
+    storing.store(
+        "auditions",
+        () -> {
+          library.save(audition);
+          return library.auditions();
+        },
+        all -> {
+          auditions = all;
+          studio.tell("Saved: " + audition.name());
+          update();
+        });
   }
 }

@@ -8,13 +8,15 @@ import fret.fingering.SparseDigits;
 import fret.journal.Breakage;
 import fret.journal.JournalEntry;
 import fret.journal.Verdict;
-import fret.passage.Workbench;
+import fret.mark.FingerLayer;
 import fret.plan.Gate;
 import fret.plan.Planner;
 import fret.plan.PracticePlan;
 import fret.score.ResolvedPassage;
 import fret.score.Resolver;
 import fret.score.Score;
+import fret.session.Session;
+import fret.shelf.Planning;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -89,7 +91,7 @@ public final class PracticeModel {
   private long shownPassage = -1;
 
   private boolean samePassage() {
-    return studio.bench() != null && studio.bench().passage().id() == shownPassage;
+    return studio.shown() != null && studio.shown().passage().id() == shownPassage;
   }
 
   /** A drill that the player put on the stand, beside what is due. */
@@ -126,7 +128,7 @@ public final class PracticeModel {
   public void restart() {
     Planning planned = studio.plans().plannedProperty().get();
     extras.clear();
-    shownPassage = studio.bench() == null ? -1 : studio.bench().passage().id();
+    shownPassage = studio.shown() == null ? -1 : studio.shown().passage().id();
     items =
         planned == null
             ? List.of()
@@ -157,26 +159,26 @@ public final class PracticeModel {
     if (extras.containsKey(item.chunk())) {
       return extras.get(item.chunk()).drill();
     }
-    Workbench bench = studio.bench();
+    Session session = studio.shown();
     Set<Integer> sparse =
         SparseDigits.of(
-            bench.resolved(),
-            bench.task().hand().instrument(),
-            bench.fingering(),
-            i -> bench.passage().marks().pin(bench.resolved().notes().get(i).key()).isPresent());
+            session.resolved(),
+            session.task().hand().instrument(),
+            session.fingering(),
+            i -> session.at(FingerLayer.PINNED, i).isPresent());
     planned.chunks().stream()
         .filter(c -> c.id().equals(item.chunk()))
-        .forEach(c -> addFirst(bench, c, sparse));
-    Score fingered = bench.fingered(sparse::contains);
+        .forEach(c -> addFirst(session, c, sparse));
+    Score fingered = session.fingered(sparse::contains);
     Optional<Chunk> chunk =
         planned.chunks().stream().filter(c -> c.id().equals(item.chunk())).findFirst();
     return chunk.map(c -> Drills.notation(fingered, c, item.drill())).orElse(fingered);
   }
 
   /** A drill's first note always tells its finger. */
-  private static void addFirst(Workbench bench, Chunk chunk, Set<Integer> digits) {
-    for (int i = 0; i < bench.resolved().notes().size(); i++) {
-      var note = bench.resolved().notes().get(i);
+  private static void addFirst(Session session, Chunk chunk, Set<Integer> digits) {
+    for (int i = 0; i < session.resolved().notes().size(); i++) {
+      var note = session.resolved().notes().get(i);
       if (note.onset().equals(chunk.fromOnset()) && !note.isGrace()) {
         digits.add(i);
       }
@@ -232,7 +234,7 @@ public final class PracticeModel {
     studio.record(
         new JournalEntry(
             0,
-            studio.bench().passage().id(),
+            studio.shown().passage().id(),
             studio.today(),
             item.get().chunk(),
             drill,

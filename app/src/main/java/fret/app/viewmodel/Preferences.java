@@ -1,7 +1,9 @@
 package fret.app.viewmodel;
 
+import fret.app.work.Storing;
 import fret.plan.Gate;
 import fret.shelf.Library;
+import fret.shelf.Planning;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -17,30 +19,37 @@ import javafx.beans.property.ReadOnlyBooleanWrapper;
 public final class Preferences {
   private static final int MOST_RECENT = 6;
 
+  private final Map<String, String> newest;
+  private final Storing storing;
   private final Library library;
-  private final Background background;
-  private final Map<String, String> newest = new HashMap<>();
   private final ReadOnlyBooleanWrapper dark = new ReadOnlyBooleanWrapper();
 
-  Preferences(Library library, Background background) {
+  Preferences(Map<String, String> stored, Storing storing, Library library) {
+    this.newest = new HashMap<>(stored);
+    this.storing = storing;
     this.library = library;
-    this.background = background;
     dark.set(get("theme").filter("dark"::equals).isPresent());
   }
 
-  /** What is stored under a name. */
+  /** What is set under a name. */
   Optional<String> get(String name) {
-    return Optional.ofNullable(newest.get(name)).or(() -> library.setting(name));
+    return Optional.ofNullable(newest.get(name));
   }
 
   void put(String name, String value) {
     newest.put(name, value);
-    background.always(
+    storing.store(
+        "settings",
         () -> {
           library.putSetting(name, value);
           return name;
         },
         stored -> {});
+  }
+
+  /** Where warnings are kept. */
+  String logName() {
+    return "fret.log";
   }
 
   private int number(String name, int usual) {

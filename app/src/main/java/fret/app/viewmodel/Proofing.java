@@ -1,9 +1,11 @@
 package fret.app.viewmodel;
 
-import fret.passage.Workbench;
+import fret.app.work.Computing.Rank;
+import fret.base.Said;
 import fret.proof.Finding;
 import fret.proof.ProofReader;
 import fret.score.Score;
+import fret.session.Session;
 import java.util.List;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
@@ -21,10 +23,12 @@ public final class Proofing {
     this.studio = studio;
   }
 
-  void read(Workbench made) {
-    Score page = studio.page();
+  void read(Session made) {
+    Score page = made.page();
     studio.compute(
-        () -> new Proof(page, ProofReader.read(page, made.task().hand().instrument())),
+        "proof",
+        Rank.BEHIND,
+        token -> new Proof(page, ProofReader.read(page, made.task().hand().instrument())),
         () -> true,
         proof::set);
   }
@@ -37,7 +41,7 @@ public final class Proofing {
   /** Mends the page as a finding proposes. */
   public void mend(Finding finding) {
     Proof now = proof.get();
-    if (now.page().equals(studio.page()) && finding.mended().isPresent()) {
+    if (now.page().equals(studio.session().page()) && finding.mended().isPresent()) {
       studio.writePage(finding.fix() + ", bar " + finding.bar(), finding.mended().get());
     }
   }
@@ -45,7 +49,7 @@ public final class Proofing {
   /** The finding is right as it is and is not asked again. */
   public void accept(Finding finding) {
     studio.changeSettings(
-        "Right as it is, bar " + finding.bar(),
+        Said.of("proof.accepted", finding.bar()),
         s -> s.withDetails(s.details().accepting(finding.id())));
   }
 }

@@ -1,35 +1,40 @@
 package fret.app.viewmodel;
 
-import fret.base.Outcome;
+import fret.app.words.Sentences;
+import fret.app.work.Computing;
+import fret.app.work.Computing.Rank;
+import fret.app.work.Storing;
 import fret.base.Problem;
+import fret.base.Said;
 import fret.base.UnusableInput;
 import fret.fingering.NoteFinger;
 import fret.journal.JournalEntry;
-import fret.mark.Marks;
-import fret.mark.Reattachment;
-import fret.passage.Change;
-import fret.passage.MarkedFileWriter;
 import fret.passage.Passage;
-import fret.passage.Printer;
 import fret.passage.Reading;
 import fret.passage.ScoreReader;
 import fret.passage.Setup;
-import fret.passage.Workbench;
 import fret.score.Score;
+import fret.session.Change;
+import fret.session.Decisions;
+import fret.session.MarkedFileWriter;
+import fret.session.Printer;
+import fret.session.Session;
 import fret.shelf.Library;
+import fret.shelf.StoreFailure;
 import java.time.Clock;
 import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.concurrent.Callable;
-import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.concurrent.Executor;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
 import javafx.animation.PauseTransition;
+import javafx.application.Platform;
 import javafx.beans.property.ReadOnlyIntegerProperty;
 import javafx.beans.property.ReadOnlyIntegerWrapper;
 import javafx.beans.property.ReadOnlyObjectProperty;
@@ -41,46 +46,61 @@ import javafx.collections.ObservableList;
 import javafx.util.Duration;
 
 /**
- * What the window shows: the library, the open passage and everything computed from it. All methods
- * are called on the interface thread; reading, storing and computing happen on another one, in the
- * order in which they were asked for.
+ * The room of one window: the shelf with its passages and the journal, the passage that is open on
+ * the desk, what is selected in it and what is told. All methods are called on the interface
+ * thread.
  */
 public final class Studio {
-  private record Opened(Outcome<Score> page, Workbench bench) {}
+  /** Typing is over when nothing was typed for so long. */
+  private static final int PAUSE_MS = 250;
 
-  /** The newest snapshot and the page it was made from; used on the background thread only. */
-  private record Computed(Score page, Workbench bench) {}
+  private static final long LONGEST_WAIT_MS = 20_000;
 
-  private record Stepped(Optional<Change> change, Passage passage, Optional<Opened> opened) {}
+  /**
+   * Where work is done.
+   *
+   * @param storing a thread for storing; {@code computing} one for computing; {@code publish} where
+   *     what follows is done: the interface thread
+   */
+  public record Threads(Executor storing, Executor computing, Executor publish) {
+    /** Two threads of their own, and the interface thread. */
+    public static Threads ofWindow() {
+      return new Threads(thread("storing"), thread("computing"), Platform::runLater);
+    }
 
-  /** In place of a note: everything is computed anew. */
-  private static final int WHOLE = -1;
+    private static ExecutorService thread(String name) {
+      return Executors.newSingleThreadExecutor(
+          r -> {
+            // Deep input must not end in an overflow that a larger stack could have read.
+            Thread t = new Thread(null, r, name, 8L << 20);
+            t.setDaemon(true);
+            return t;
+          });
+    }
+  }
 
-  private final Library library;
   private final ScoreReader reader;
   private final PaperModel paper;
   private final Clock clock;
-  private final Background background = new Background(this::failed);
+  private final Library library;
+  private final Computing computing;
+  private final Storing storing;
+  private final OpenPassage open;
   private final Preferences preferences;
   private final Plans plans;
   private final Proofing proofing = new Proofing(this);
   private final NoteDecisions decisions = new NoteDecisions(this);
   private final ObservableList<Passage> passages = FXCollections.observableArrayList();
   private final ObservableList<JournalEntry> journal = FXCollections.observableArrayList();
-  private final ReadOnlyObjectWrapper<Workbench> bench = new ReadOnlyObjectWrapper<>();
-  private final ReadOnlyObjectWrapper<List<Problem>> importProblems =
-      new ReadOnlyObjectWrapper<>(List.of());
   private final ReadOnlyIntegerWrapper selected = new ReadOnlyIntegerWrapper(-1);
   private final ReadOnlyStringWrapper message = new ReadOnlyStringWrapper("");
   private final ReadOnlyObjectWrapper<Problem> error = new ReadOnlyObjectWrapper<>();
-  private Passage open;
-  private Score page;
-  private final PauseTransition pause = new PauseTransition(Duration.millis(250));
-  private final AtomicBoolean waiting = new AtomicBoolean();
-  private Computed newest;
-
-  /** Counts what was asked for; changed on the interface thread, looked at on both. */
-  private volatile int generation;
+  private final ReadOnlyObjectWrapper<Optional<Storing.Trouble>> trouble =
+      new ReadOnlyObjectWrapper<>(Optional.empty());
+  private final ReadOnlyIntegerWrapper pending = new ReadOnlyIntegerWrapper();
+  private final ReadOnlyIntegerWrapper notStored = new ReadOnlyIntegerWrapper();
+  private final PauseTransition pause = new PauseTransition(Duration.millis(PAUSE_MS));
+  private boolean typing;
 
   /**
    * @param printer made when it is first needed, as loading its fonts takes a moment
@@ -91,14 +111,43 @@ public final class Studio {
       MarkedFileWriter writer,
       Supplier<Printer> printer,
       Clock clock) {
-    this.paper = new PaperModel(this, library, writer, printer);
+    this(library, reader, writer, printer, clock, Threads.ofWindow());
+  }
+
+  public Studio(
+      Library library,
+      ScoreReader reader,
+      MarkedFileWriter writer,
+      Supplier<Printer> printer,
+      Clock clock,
+      Threads threads) {
     this.library = library;
     this.reader = reader;
     this.clock = clock;
-    this.preferences = new Preferences(library, background);
-    this.plans = new Plans(this, library);
+    this.computing =
+        new Computing(threads.computing(), threads.publish(), this::failed, pending::set);
+    this.storing =
+        new Storing(threads.storing(), threads.publish(), this::notStored, notStored::set);
+    this.open = new OpenPassage(this, library, reader, computing, storing);
+    this.preferences = new Preferences(library.settings(), storing, library);
+    this.plans = new Plans(this, library, storing);
+    this.paper = new PaperModel(this, library, writer, printer);
     passages.setAll(library.passages());
     journal.setAll(library.journal());
+    library.unread().stream().findFirst().ifPresent(this::left);
+    pause.setOnFinished(
+        e -> {
+          typing = false;
+          open.askStanding(Optional.empty());
+        });
+  }
+
+  private void left(Library.Unread unread) {
+    error.set(
+        new Problem(
+            "",
+            Sentences.of("store.unread", unread.what(), unread.why()),
+            Sentences.of("store.unread.do")));
   }
 
   public ObservableList<Passage> passages() {
@@ -129,30 +178,33 @@ public final class Studio {
     return decisions;
   }
 
+  /** Files and paper made of the open passage. */
+  public PaperModel paper() {
+    return paper;
+  }
+
+  /** The open passage. */
+  public OpenPassage open() {
+    return open;
+  }
+
   public LocalDate today() {
     return LocalDate.now(clock);
   }
 
-  public ReadOnlyObjectProperty<Workbench> benchProperty() {
-    return bench.getReadOnlyProperty();
+  /** The newest session of which everything is computed. */
+  public ReadOnlyObjectProperty<Session> shownProperty() {
+    return open.shownProperty();
   }
 
-  public Workbench bench() {
-    return bench.get();
+  /** What is shown; null when no passage is open. */
+  public Session shown() {
+    return open.shownProperty().get();
   }
 
-  /** The open passage with every change made so far; null when none is open. */
-  public Passage passage() {
-    return open;
-  }
-
-  /** The whole page as written, before bars and lines are picked; null when none is open. */
-  public Score page() {
-    return page;
-  }
-
-  public ReadOnlyObjectProperty<List<Problem>> importProblemsProperty() {
-    return importProblems.getReadOnlyProperty();
+  /** The newest session, with every decision; null when no passage is open. */
+  public Session session() {
+    return open.session();
   }
 
   /** Index of the selected note; -1 for none. */
@@ -160,8 +212,14 @@ public final class Studio {
     return selected.getReadOnlyProperty();
   }
 
+  /** How many questions are being answered. */
   public ReadOnlyIntegerProperty pendingProperty() {
-    return background.pendingProperty();
+    return pending.getReadOnlyProperty();
+  }
+
+  /** How much of what was decided is not stored yet. */
+  public ReadOnlyIntegerProperty notStoredProperty() {
+    return notStored.getReadOnlyProperty();
   }
 
   /** What was last done, for the status line. */
@@ -174,6 +232,11 @@ public final class Studio {
     return error.getReadOnlyProperty();
   }
 
+  /** What cannot be stored now. */
+  public ReadOnlyObjectProperty<Optional<Storing.Trouble>> troubleProperty() {
+    return trouble.getReadOnlyProperty();
+  }
+
   public void dismissError() {
     error.set(null);
   }
@@ -181,59 +244,61 @@ public final class Studio {
   private void failed(Throwable t) {
     if (t instanceof UnusableInput bad) {
       error.set(bad.problem());
-    } else {
-      System.getLogger("fret").log(System.Logger.Level.ERROR, "background work failed", t);
+    } else if (t instanceof StoreFailure f) {
       error.set(
           new Problem(
               "",
-              "Something went wrong inside Fret. Nothing was lost.",
-              "Try again; the log holds the details."));
+              Sentences.of("store." + f.why()),
+              Sentences.of(f.why() == StoreFailure.Cause.GONE ? "store.do.GONE" : "store.do")));
+    } else {
+      System.getLogger("fret").log(System.Logger.Level.ERROR, "work failed", t);
+      error.set(
+          new Problem(
+              "",
+              Sentences.of(storing.waiting() == 0 ? "wrong.inside" : "wrong.inside.waits"),
+              Sentences.of("wrong.inside.do", preferences.logName())));
     }
   }
 
-  // ---- opening -----------------------------------------------------------------------------
+  private void notStored(Storing.Trouble t) {
+    System.getLogger("fret").log(System.Logger.Level.WARNING, "not stored", t.failure());
+    trouble.set(Optional.of(t));
+  }
+
+  /** Tries again to store what could not be stored. */
+  public void storeAgain() {
+    trouble.set(Optional.empty());
+    storing.retry();
+  }
+
+  /** Gives up what could not be stored; everything is shown as it is stored. */
+  public void giveUpUnstored() {
+    trouble.set(Optional.empty());
+    for (Object lane : storing.stalled().keySet()) {
+      storing.giveUp(lane);
+      if (lane instanceof Long id) {
+        open.forget(id);
+      }
+    }
+    passages.setAll(library.passages());
+    journal.setAll(library.journal());
+  }
+
+  // ---- opening -------------------------------------------------------------------------------
 
   /** Opens a passage of the library. */
   public void open(Passage passage) {
-    open = passage;
-    selected.set(-1);
-    int mine = ++generation;
-    background.run(
-        () -> opened(passage),
-        () -> mine == generation,
-        o -> {
-          published(o);
-          select(0);
-        });
-  }
-
-  /** The page as mended by hand, else as in the file. */
-  Outcome<Score> readPage(Passage passage) throws UnusableInput {
-    Optional<Score> mended = library.page(passage.id());
-    return mended.isPresent()
-        ? new Outcome<>(mended.get(), List.of())
-        : reader.read(passage.sourceName(), library.source(passage.id()), passage.partName());
-  }
-
-  private Opened opened(Passage passage) throws UnusableInput {
-    Outcome<Score> read = readPage(passage);
-    return new Opened(read, made(passage, read.value(), WHOLE));
-  }
-
-  private void published(Opened opened) {
-    page = opened.page().value();
-    importProblems.set(opened.page().problems());
-    publish(opened.bench());
+    open.open(passage);
   }
 
   /** The parts of a file, handed on when they are known. */
   public void parts(String name, byte[] bytes, Consumer<List<ScoreReader.PartChoice>> then) {
-    background.run(() -> reader.parts(name, bytes), () -> true, then);
+    computing.ask("parts", Rank.OPENING, token -> reader.parts(name, bytes), then);
   }
 
   /** A part of a file for a look before it is taken. */
   public void preview(String name, byte[] bytes, String part, Consumer<Score> then) {
-    background.run(() -> reader.read(name, bytes, part).value(), () -> true, then);
+    computing.ask("preview", Rank.BESIDE, token -> reader.read(name, bytes, part).value(), then);
   }
 
   /** Reads the first part with notes of a file into the library and opens it. */
@@ -243,229 +308,78 @@ public final class Studio {
 
   /** Reads a part of a file into the library and opens it. */
   public void importFile(String name, byte[] bytes, String partName, Reading reading) {
-    int mine = ++generation;
-    background.run(
-        () -> {
-          Score read = reader.read(name, bytes, partName).value();
-          plans.ensureOne();
-          Passage p = NewPassage.of(name, partName, read, reading);
-          return library.add(p.withAudition(plans.first()), bytes);
-        },
-        () -> mine == generation,
-        p -> {
-          passages.setAll(library.passages());
-          message.set("Opened " + name);
-          open(p);
-        });
+    open.importFile(name, bytes, partName, reading);
   }
 
   /** Starts a page by hand and opens it. */
   public void startPage(Score empty, Setup setup) {
-    int mine = ++generation;
-    background.run(
-        () -> {
-          plans.ensureOne();
-          Passage p = NewPassage.byHand(empty, setup).withAudition(plans.first());
-          Passage added = library.add(p, new byte[0]);
-          library.keepPage(added.id(), empty);
-          return added;
-        },
-        () -> mine == generation,
-        p -> {
-          passages.setAll(library.passages());
-          message.set("A new page");
-          open(p);
-        });
+    open.startPage(empty, setup);
   }
 
-  /** Brings the open passage's file in again; marks stay on their notes, and what moved is told. */
+  /** Brings the open passage's file in again. */
   public void bringInAgain(String name, byte[] bytes) {
-    Workbench before = bench.get();
-    if (before == null) {
-      return;
-    }
-    Score old = page;
-    int mine = ++generation;
-    background.run(
-        () -> {
-          Outcome<Score> read = reader.read(name, bytes, open.partName());
-          Reattachment marks = BroughtIn.marks(open, old, read.value());
-          boolean mended = library.page(open.id()).isPresent();
-          Change change =
-              mended
-                  ? Change.PageChange.between(
-                      "Bring in " + name + " again", old, read.value(), open.marks(), marks.marks())
-                  : new Change.SourceChange(
-                      "Bring in " + name + " again",
-                      open.sourceId(),
-                      library.addSource(open.id(), bytes),
-                      open.marks(),
-                      marks.marks());
-          Passage now = library.apply(open.id(), change);
-          List<Problem> told = new ArrayList<>(BroughtIn.report(marks));
-          told.addAll(read.problems());
-          return new Opened(new Outcome<>(read.value(), told), made(now, read.value(), WHOLE));
-        },
-        () -> mine == generation,
-        o -> {
-          open = o.bench().passage();
-          message.set("Brought in " + name + " again");
-          published(o);
-        });
+    open.bringInAgain(name, bytes);
   }
 
-  private void publish(Workbench made) {
-    bench.set(made);
-    for (int i = 0; i < passages.size(); i++) {
-      if (passages.get(i).id() == made.passage().id() && !passages.get(i).equals(made.passage())) {
-        passages.set(i, made.passage());
-      }
-    }
-    if (selected.get() >= made.resolved().notes().size()) {
-      selected.set(made.resolved().notes().size() - 1);
+  /** Something new is shown. */
+  void follow(Session now) {
+    if (selected.get() >= now.resolved().notes().size()) {
+      selected.set(now.resolved().notes().size() - 1);
     }
     plans.update();
-    proofing.read(made);
+    proofing.read(now);
   }
 
-  // ---- changing ----------------------------------------------------------------------------
-
-  /** Makes a change from the passage as it now is, saves it, and computes everything anew. */
-  public void apply(Function<Workbench, Change> change) {
-    if (bench.get() != null) {
-      commit(change.apply(current()), WHOLE);
+  /** A passage was decided on: the shelf follows. */
+  void decided(Passage now) {
+    for (int i = 0; i < passages.size(); i++) {
+      if (passages.get(i).id() == now.id() && !passages.get(i).equals(now)) {
+        passages.set(i, now);
+      }
     }
   }
 
-  /** Applies a change of one note: only the stretch around it moves. */
-  void applyAt(Change change, int note) {
-    commit(change, note);
-  }
-
-  /** The snapshot with the newest decisions, which may not have been computed yet. */
-  Workbench current() {
-    return bench.get().with(open);
-  }
-
-  private void commit(Change change, int note) {
-    open = change.applyTo(open);
-    Passage now = open;
-    Score read = page;
-    int mine = ++generation;
-    background.always(() -> library.apply(now.id(), change), p -> message.set(change.name()));
-    background.always(
-        () -> made(now, read, note),
-        made -> {
-          if (mine == generation) {
-            Workbench before = bench.get();
-            publish(made);
-            Relearning.of(before, made, plans.plannedProperty().get(), journal)
-                .ifPresent(r -> message.set(change.name() + ". " + r.sentence()));
-          }
-        });
-  }
-
-  /** A new snapshot; where only one note was decided, from the newest one there is. */
-  private Workbench made(Passage now, Score read, int note) {
-    boolean local =
-        note != WHOLE
-            && newest != null
-            && newest.page().equals(read)
-            && newest.bench().passage().settings().equals(now.settings());
-    Workbench made = local ? newest.bench().after(now, note) : Workbench.of(now, read);
-    newest = new Computed(read, made);
-    return made;
-  }
-
-  /**
-   * Another page, as the player wrote or mended it; marks stay on their notes. The page is stored
-   * at once; it is fingered anew when nothing has been typed for a moment.
-   */
-  public void writePage(String name, Score newPage) {
-    Score old = page;
-    Passage before = open;
-    page = newPage;
-    Marks marks =
-        before.marks().equals(Marks.NONE)
-            ? Marks.NONE
-            : BroughtIn.marks(before, old, newPage).marks();
-    open = before.withMarks(marks);
-    long id = before.id();
-    background.always(
-        () -> {
-          if (!library.hasPage(id)) {
-            library.keepPage(id, old);
-          }
-          return library.apply(
-              id, Change.PageChange.between(name, old, newPage, before.marks(), marks));
-        },
-        p -> message.set(name));
-    int mine = ++generation;
-    Passage now = open;
-    pause.setOnFinished(
-        e -> {
-          if (mine == generation) {
-            background.run(
-                () -> made(now, newPage, WHOLE), () -> mine == generation, this::publish);
-          }
-          waiting.set(false);
-        });
-    waiting.set(true);
+  /** Notes were typed: what stands is computed when nothing more is typed for a moment. */
+  void typed() {
+    typing = true;
     pause.playFromStart();
   }
 
-  /** Whether something that was typed is still to be fingered. */
-  public boolean isBehind() {
-    return waiting.get() || background.pendingProperty().get() > 0;
+  // ---- changing ------------------------------------------------------------------------------
+
+  /** Makes a change from the newest session. */
+  public void decide(Function<Session, Change> decision) {
+    open.decide(s -> Optional.of(decision.apply(s)));
   }
 
-  public void undo() {
-    step(library::undo, "Undone: ", "Nothing to undo");
-  }
-
-  public void redo() {
-    step(library::redo, "Done again: ", "Nothing to redo");
-  }
-
-  private void step(Function<Long, Optional<Change>> move, String word, String none) {
-    if (open == null) {
-      return;
-    }
-    long id = open.id();
-    int mine = ++generation;
-    Score read = page;
-    background.always(
-        () -> {
-          Optional<Change> change = move.apply(id);
-          Passage now = library.passage(id).orElseThrow();
-          boolean notes =
-              change.filter(c -> !(c instanceof Change.MarksChange)).isPresent()
-                  && !(change.get() instanceof Change.SettingsChange);
-          Opened opened =
-              notes
-                  ? opened(now)
-                  : new Opened(new Outcome<>(read, importProblems.get()), made(now, read, WHOLE));
-          return new Stepped(change, now, Optional.of(opened));
-        },
-        s -> {
-          message.set(s.change().map(c -> word + c.name()).orElse(none));
-          if (mine == generation) {
-            open = s.passage();
-            s.opened().ifPresent(this::published);
-          }
-        });
+  /** The page becomes another one, as the player wrote or mended it. */
+  public void writePage(String name, Score newPage) {
+    open.decide(s -> Optional.of(Decisions.page(s, Said.words(name), newPage).change()));
   }
 
   /** Changes settings; nothing happens when they stay the same. */
-  public void changeSettings(String name, UnaryOperator<Passage.Settings> edit) {
-    if (bench.get() == null) {
-      return;
-    }
-    Passage.Settings before = open.settings();
-    Passage.Settings after = edit.apply(before);
-    if (!before.equals(after)) {
-      apply(b -> new Change.SettingsChange(name, before, after));
-    }
+  public void changeSettings(Said name, UnaryOperator<Passage.Settings> edit) {
+    open.decide(s -> Decisions.settings(s, name, edit));
+  }
+
+  /** The same while typing or dragging: changes in a row are one. */
+  public void keepChanging(Said name, UnaryOperator<Passage.Settings> edit) {
+    open.decide(s -> Decisions.settings(s, name, edit).map(Change::merging));
+  }
+
+  public void undo() {
+    open.undo();
+  }
+
+  public void redo() {
+    open.redo();
+  }
+
+  /** Whether something is still to be computed, stored or typed on. */
+  public boolean isBehind() {
+    return typing
+        || computing.pending() > 0
+        || storing.waiting() > 0 && storing.stalled().isEmpty();
   }
 
   /** Says what was done. */
@@ -478,10 +392,14 @@ public final class Studio {
     error.set(problem);
   }
 
-  // ---- selection ---------------------------------------------------------------------------
+  // ---- selection -----------------------------------------------------------------------------
+
+  void unselect() {
+    selected.set(-1);
+  }
 
   public void select(int note) {
-    Workbench now = bench.get();
+    Session now = shown();
     if (now == null || now.resolved().notes().isEmpty()) {
       return;
     }
@@ -489,15 +407,15 @@ public final class Studio {
   }
 
   public void selectSlice(int slice) {
-    if (slice >= 0 && bench.get() != null) {
-      List<Integer> starting = bench.get().resolved().slices().get(slice).starting();
+    if (slice >= 0 && shown() != null) {
+      List<Integer> starting = shown().resolved().slices().get(slice).starting();
       select(starting.get(starting.size() - 1));
     }
   }
 
   /** Selects the first note of the next (+1) or previous (-1) bar. */
   public void selectBar(int direction) {
-    Workbench now = bench.get();
+    Session now = shown();
     if (now == null || selected.get() < 0) {
       return;
     }
@@ -512,46 +430,92 @@ public final class Studio {
 
   public Optional<NoteFinger> selectedPlace() {
     boolean any =
-        bench.get() != null
+        shown() != null
             && selected.get() >= 0
-            && selected.get() < bench.get().fingering().notes().size();
-    return any ? bench.get().fingering().notes().get(selected.get()) : Optional.empty();
+            && selected.get() < shown().fingering().notes().size();
+    return any ? shown().fingering().notes().get(selected.get()) : Optional.empty();
   }
 
-  // ---- work and journal --------------------------------------------------------------------
+  // ---- work and journal ----------------------------------------------------------------------
 
   /**
-   * Computes something from the open passage off the interface thread; the result is dropped when
-   * the passage has changed meanwhile, or when it is not wanted any more.
+   * Computes something from what is shown; the answer is dropped when something else is shown by
+   * then, or when it is not wanted any more.
+   *
+   * @param kind questions of the same kind replace each other
    */
-  <T> void compute(Callable<T> work, BooleanSupplier isWanted, Consumer<T> then) {
-    int mine = generation;
-    background.run(work, () -> mine == generation && isWanted.getAsBoolean(), then);
+  <T> void compute(
+      Object kind,
+      Rank rank,
+      Computing.Question<T> question,
+      BooleanSupplier isWanted,
+      Consumer<T> then) {
+    long asked = open.shownCount();
+    computing.ask(
+        kind,
+        rank,
+        question,
+        answer -> {
+          if (open.shownCount() == asked && isWanted.getAsBoolean()) {
+            then.accept(answer);
+          }
+        });
   }
 
-  /** Does work off the interface thread, in order with all other work. */
-  <T> void run(Callable<T> work, BooleanSupplier isWanted, Consumer<T> then) {
-    background.run(work, isWanted, then);
+  /** Does work off the interface thread that does not depend on what is shown. */
+  <T> void run(Object kind, Rank rank, Computing.Question<T> question, Consumer<T> then) {
+    computing.ask(kind, rank, question, then);
   }
 
-  /** Files and paper made of the open passage. */
-  public PaperModel paper() {
-    return paper;
+  /** Stores something that belongs to no passage's log. */
+  <T> void store(Object lane, Supplier<T> write, Consumer<T> then) {
+    storing.store(lane, write, then);
   }
 
   /** Stores a try; the plan follows. The first try adopts the fingering. */
   public void record(JournalEntry entry) {
-    journal.add(library.add(entry));
-    Workbench now = bench.get();
-    if (now != null && !open.marks().isAdopted()) {
-      apply(b -> b.adopt(now.fingering()));
+    storing.store("journal", () -> library.add(entry), this::recorded);
+  }
+
+  private void recorded(JournalEntry stored) {
+    journal.add(stored);
+    Session now = shown();
+    boolean mine = now != null && now.passage().id() == stored.passageId();
+    if (mine && !session().isAdopted()) {
+      decide(s -> Decisions.adopt(s, s.fingering()));
     } else {
       plans.update();
     }
   }
 
-  /** Waits until everything that was decided is stored; nothing can be asked for any more. */
-  public void finish() {
-    background.finish();
+  /** Does something for the library that nothing waits for, after what is to be stored now. */
+  public void keepCopies(Runnable copy) {
+    storing.store(
+        "copies",
+        () -> {
+          copy.run();
+          return true;
+        },
+        done -> {});
+  }
+
+  /** Goes on after {@link #finish} found that something could not be stored. */
+  public void goOn() {
+    computing.goOn();
+  }
+
+  /**
+   * Waits until everything that was decided is stored; nothing more is computed.
+   *
+   * @return false when something could not be stored
+   */
+  public boolean finish() {
+    computing.finish();
+    try {
+      return storing.finish(LONGEST_WAIT_MS);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      return false;
+    }
   }
 }

@@ -1,9 +1,9 @@
 package fret.app.viewmodel;
 
-import fret.passage.Workbench;
 import fret.pitch.Pitch;
 import fret.score.Event;
 import fret.score.Score;
+import fret.session.Session;
 import fret.sound.MidiKeyboard;
 import fret.sound.NotePlayer;
 import fret.writing.Draft;
@@ -34,7 +34,7 @@ public final class WritingModel {
     this.studio = studio;
     this.player = player;
     this.keyboard = keyboard;
-    studio.benchProperty().addListener((o, before, now) -> follow(now));
+    studio.shownProperty().addListener((o, before, now) -> follow(now));
   }
 
   /** The draft; null while nothing is being written. */
@@ -48,17 +48,17 @@ public final class WritingModel {
 
   /** Starts to write: at the selected note, or at the end of an empty page. */
   public void start() {
-    Workbench bench = studio.bench();
-    if (bench == null) {
+    Session session = studio.shown();
+    if (session == null) {
       return;
     }
-    writtenId = bench.passage().id();
+    writtenId = session.passage().id();
     int note = studio.selectedProperty().get();
-    boolean any = note >= 0 && note < bench.resolved().notes().size();
+    boolean any = note >= 0 && note < session.resolved().notes().size();
     draft.set(
         any
-            ? at(studio.page(), bench.resolved().notes().get(note).onset())
-            : Draft.atEnd(studio.page()));
+            ? at(studio.session().page(), session.resolved().notes().get(note).onset())
+            : Draft.atEnd(studio.session().page()));
     keyboard.start(
         midi -> Platform.runLater(() -> apply("From the keyboard", d -> d.sounding(midi))));
   }
@@ -84,7 +84,7 @@ public final class WritingModel {
   }
 
   private void sound(Draft after) {
-    double a4 = studio.passage().settings().setup().a4Hz();
+    double a4 = studio.session().passage().settings().setup().a4Hz();
     after
         .current()
         .filter(e -> !e.isRest())
@@ -154,7 +154,7 @@ public final class WritingModel {
   }
 
   /** A change from elsewhere, such as undo, or another passage. */
-  private void follow(Workbench now) {
+  private void follow(Session now) {
     if (pendingStart && now != null) {
       pendingStart = false;
       start();
@@ -165,8 +165,8 @@ public final class WritingModel {
     }
     if (now.passage().id() != writtenId) {
       stop();
-    } else if (!studio.page().equals(d.page())) {
-      draft.set(Draft.at(studio.page(), d.at()).with(d.pen()));
+    } else if (!studio.session().page().equals(d.page())) {
+      draft.set(Draft.at(studio.session().page(), d.at()).with(d.pen()));
     }
   }
 }

@@ -131,7 +131,7 @@ class BatchCommandsTest {
   }
 
   @Test
-  void figuresAreFingeredAlikeWhereThatIsAsked() throws IOException {
+  void figuresAreFingeredAlikeUnlessTheFreestIsAsked() throws IOException {
     LineBuilder figures =
         new LineBuilder(TimeSignature.COMMON_TIME, KeySignature.NONE, Clef.TREBLE);
     for (String note : "B4 D5 F#5 D5 G4 B4 D5 B4 B4 D5 F#5 D5 E5 C5 A4 C5".split(" ")) {
@@ -142,9 +142,9 @@ class BatchCommandsTest {
         MusicXmlWriter.write(figures.build("Figures", Interval.UNISON)));
     String line =
         "finger DIR/figures.musicxml --instrument violin --tempo 72 --alternatives 3 --json";
-    assertThat(run(line.split(" "))).isZero();
+    assertThat(run((line + " --free").split(" "))).isZero();
     JsonNode free = json().path("alternatives");
-    assertThat(run((line + " --alike").split(" "))).isZero();
+    assertThat(run(line.split(" "))).isZero();
     JsonNode alike = json().path("alternatives");
     assertThat(alike).hasSize(3);
     assertThat(free.get(0).has("alike")).isFalse();

@@ -2,19 +2,18 @@ package fret.app.launch;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import fret.app.viewmodel.Digits;
 import fret.app.widget.MusicFont;
 import fret.engraving.MusicGlyph;
 import fret.engraving.Primitive;
 import fret.engraving.Strip;
 import fret.engraving.StripEngraver;
 import fret.instrument.InstrumentType;
-import fret.mark.Marks;
 import fret.passage.Passage;
 import fret.passage.Reading;
 import fret.passage.Setup;
-import fret.passage.Workbench;
 import fret.score.Score;
+import fret.session.Digits;
+import fret.session.Session;
 import fret.tempo.Beat;
 import fret.tempo.Tempo;
 import java.util.ArrayList;
@@ -55,10 +54,10 @@ class EngravingLawsTest {
     Passage.Settings settings =
         new Passage.Settings(
             "", new Tempo(Beat.QUARTER, 80), Setup.usual(type), Reading.PLAIN, false);
-    Workbench bench = Workbench.of(new Passage(0, 0, "", "", 0, settings, Marks.NONE), score);
+    Session session = Session.of(Passage.of("", "", settings), score);
     return StripEngraver.engrave(
-        bench.resolved(),
-        digits ? Digits.of(bench, bench.fingering(), true) : List.of(),
+        session.resolved(),
+        digits ? Digits.of(session, session.fingering(), true) : List.of(),
         MusicFont.load());
   }
 

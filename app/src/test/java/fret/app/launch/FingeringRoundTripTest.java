@@ -9,12 +9,14 @@ import fret.fingering.NoteRule;
 import fret.instrument.InstrumentType;
 import fret.mark.Marks;
 import fret.mark.Wish;
+import fret.mark.WishLayer;
 import fret.passage.Passage;
 import fret.passage.Reading;
 import fret.passage.Setup;
-import fret.passage.Workbench;
 import fret.player.Preset;
 import fret.score.Score;
+import fret.session.Decisions;
+import fret.session.Session;
 import fret.tempo.Beat;
 import fret.tempo.Tempo;
 import java.util.ArrayList;
@@ -35,7 +37,7 @@ class FingeringRoundTripTest {
     }
   }
 
-  private static Workbench bench(byte[] file, InstrumentType type, String preset, Marks marks)
+  private static Session session(byte[] file, InstrumentType type, String preset, Marks marks)
       throws Exception {
     Score score = FretApplication.FORMATS.read("part.musicxml", file, "").value();
     Passage.Settings settings =
@@ -45,14 +47,15 @@ class FingeringRoundTripTest {
             Setup.usual(type).withPreset(preset),
             Reading.PLAIN,
             false);
-    return Workbench.of(new Passage(1, 0, "part.musicxml", "", 0, settings, marks), score);
+    Passage p = Passage.of("part.musicxml", "", settings).withId(1);
+    return Session.of(p.withMarks(p.marks().with(WishLayer.WISH, marks.of(WishLayer.WISH))), score);
   }
 
-  private static Marks asPrinted(Workbench bench) {
-    var notes = bench.resolved().notes();
+  private static Marks asPrinted(Session session) {
+    var notes = session.resolved().notes();
     Wish all =
         new Wish(Wish.Kind.AS_PRINTED, notes.get(0).key(), notes.get(notes.size() - 1).key(), 0);
-    return Marks.NONE.withWishes(List.of(all));
+    return Marks.NONE.with(WishLayer.WISH, all.place(), Optional.of(List.of(all.ask())));
   }
 
   private static List<String> places(Fingering f) {
@@ -74,12 +77,12 @@ class FingeringRoundTripTest {
   void whatIsSavedIsPrintedWhenItIsOpenedAgain(String name, InstrumentType type, String preset)
       throws Exception {
     byte[] file = demo(name);
-    Workbench mine = bench(file, type, preset, Marks.NONE);
+    Session mine = session(file, type, preset, Marks.NONE);
     for (byte[] saved :
         List.of(
             FretApplication.FORMATS.write(mine, file), FretApplication.FORMATS.writePage(mine))) {
-      Workbench opened = bench(saved, type, "sure", Marks.NONE);
-      Workbench printed = bench(saved, type, "sure", asPrinted(opened));
+      Session opened = session(saved, type, "sure", Marks.NONE);
+      Session printed = session(saved, type, "sure", asPrinted(opened));
       assertThat(printed.fingering().problems()).isEmpty();
       assertThat(places(printed.fingering())).isEqualTo(places(mine.fingering()));
     }
@@ -88,7 +91,7 @@ class FingeringRoundTripTest {
   @Test
   void aReplacedFingerIsSavedToo() throws Exception {
     byte[] file = demo("slow-tide");
-    Workbench free = bench(file, InstrumentType.CELLO, "sure", Marks.NONE);
+    Session free = session(file, InstrumentType.CELLO, "sure", Marks.NONE);
     NoteFinger replaced =
         new FingeringSolver(free.task())
             .choicesAt(9).stream()
@@ -96,11 +99,11 @@ class FingeringRoundTripTest {
                 .filter(p -> p.replaced().isPresent())
                 .findFirst()
                 .orElseThrow();
-    Workbench mine = Workbench.of(free.pin(replaced).applyTo(free.passage()), free.score());
+    Session mine = Session.of(Decisions.pin(free, replaced).applyTo(free.passage()), free.score());
     assertThat(mine.fingering().notes().get(9).orElseThrow().fingers()).contains("-");
     byte[] saved = FretApplication.FORMATS.write(mine, file);
-    Workbench opened = bench(saved, InstrumentType.CELLO, "sure", Marks.NONE);
-    Workbench printed = bench(saved, InstrumentType.CELLO, "sure", asPrinted(opened));
+    Session opened = session(saved, InstrumentType.CELLO, "sure", Marks.NONE);
+    Session printed = session(saved, InstrumentType.CELLO, "sure", asPrinted(opened));
     assertThat(places(printed.fingering())).isEqualTo(places(mine.fingering()));
     assertThat(printed.fingering().shifts())
         .hasSameSizeAs(mine.fingering().shifts())
@@ -110,7 +113,7 @@ class FingeringRoundTripTest {
   @Test
   void aHarmonicThatThePageDidNotAskForIsSaved() throws Exception {
     byte[] file = demo("slow-tide");
-    Workbench free = bench(file, InstrumentType.CELLO, "gentle", Marks.NONE);
+    Session free = session(file, InstrumentType.CELLO, "gentle", Marks.NONE);
     List<NoteRule> touched = new ArrayList<>();
     Optional<NoteFinger> node = Optional.empty();
     FingeringSolver solver =
@@ -124,9 +127,9 @@ class FingeringRoundTripTest {
               .findFirst();
     }
     NoteFinger place = node.orElseThrow();
-    Workbench mine = Workbench.of(free.pin(place).applyTo(free.passage()), free.score());
+    Session mine = Session.of(Decisions.pin(free, place).applyTo(free.passage()), free.score());
     byte[] saved = FretApplication.FORMATS.write(mine, file);
-    Workbench opened = bench(saved, InstrumentType.CELLO, "gentle", Marks.NONE);
+    Session opened = session(saved, InstrumentType.CELLO, "gentle", Marks.NONE);
     assertThat(opened.resolved().notes().get(place.note()).harmonic())
         .isEqualTo(fret.score.Head.Harmonic.NATURAL_SOUNDING);
     assertThat(opened.resolved().notes().get(place.note()).pitch())

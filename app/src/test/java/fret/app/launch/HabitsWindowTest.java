@@ -2,13 +2,13 @@ package fret.app.launch;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import fret.app.viewmodel.Planning;
 import fret.instrument.Finger;
 import fret.player.EffortKind;
 import fret.player.Hand;
 import fret.player.HandSize;
 import fret.player.Preset;
 import fret.player.School;
+import fret.shelf.Planning;
 import java.time.LocalDate;
 import java.util.Optional;
 import javafx.scene.control.CheckBox;
@@ -37,7 +37,7 @@ class HabitsWindowTest extends RealWindow {
   }
 
   private Hand hand() {
-    return studio.passage().settings().setup().hand();
+    return studio.session().passage().settings().setup().hand();
   }
 
   private <T> void choose(FxRobot robot, String box, T value) throws Exception {
@@ -73,7 +73,8 @@ class HabitsWindowTest extends RealWindow {
     does(robot, () -> caution.setSelected(true));
     assertThat(hand().fourthCaution()).isTrue();
     choose(robot, "#hand-school", School.ONE_TWO_THREE_FOUR);
-    assertThat(studio.passage().settings().setup().school()).isEqualTo(School.ONE_TWO_THREE_FOUR);
+    assertThat(studio.session().passage().settings().setup().school())
+        .isEqualTo(School.ONE_TWO_THREE_FOUR);
     while (hand().fourthCaution() || hand().spanMm() > 0 || hand().size() == HandSize.SMALL) {
       robot.push(KeyCode.CONTROL, KeyCode.Z);
       until(() -> !studio.isBehind());
@@ -91,7 +92,8 @@ class HabitsWindowTest extends RealWindow {
     does(robot, () -> fourth.setValue(3));
     until(
         () ->
-            studio.passage().settings().setup().preset().weight(EffortKind.FOURTH) > 8 * usual
+            studio.session().passage().settings().setup().preset().weight(EffortKind.FOURTH)
+                    > 8 * usual
                 && !studio.isBehind());
     assertThat(fourths()).isLessThan(before);
     robot.push(KeyCode.CONTROL, KeyCode.Z);
@@ -99,7 +101,7 @@ class HabitsWindowTest extends RealWindow {
   }
 
   private long fourths() {
-    return studio.bench().fingering().notes().stream()
+    return studio.shown().fingering().notes().stream()
         .flatMap(Optional::stream)
         .filter(n -> n.finger() == Finger.FOURTH)
         .count();

@@ -4,18 +4,21 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import fret.app.viewmodel.DueToday;
 import fret.app.viewmodel.LeftHandModel;
-import fret.app.viewmodel.Words;
+import fret.app.words.Words;
+import fret.base.Said;
 import fret.drill.ShiftDrill;
 import fret.fingering.Fingering;
 import fret.fingering.NoteFinger;
 import fret.fingering.WeightRange;
 import fret.instrument.Instrument;
 import fret.instrument.InstrumentType;
-import fret.mark.Mark;
+import fret.mark.FingerLayer;
+import fret.mark.VibratoLayer;
 import fret.mark.Wish;
 import fret.player.BodyCue;
 import fret.player.EffortKind;
 import fret.player.Hand;
+import fret.search.Token;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.BeforeEach;
@@ -33,7 +36,7 @@ class LeftHandModelTest extends OnDemoLibrary {
   }
 
   private Fingering standing() {
-    return studio.bench().fingering();
+    return studio.shown().fingering();
   }
 
   private NoteFinger at(int note) {
@@ -49,7 +52,7 @@ class LeftHandModelTest extends OnDemoLibrary {
     assertThat(all.subList(1, 4)).allMatch(o -> o.unlike() >= 8);
     does(() -> model.tryOut(all.get(1).fingering()));
     assertThat(model.shown()).isEqualTo(all.get(1).fingering());
-    assertThat(studio.bench().passage().marks().isAdopted()).as("only tried").isFalse();
+    assertThat(studio.shown().isAdopted()).as("only tried").isFalse();
     does(model::stopTrying);
     assertThat(model.shown()).isEqualTo(standing());
   }
@@ -60,18 +63,19 @@ class LeftHandModelTest extends OnDemoLibrary {
     Fingering other = model.optionsProperty().get().orElseThrow().get(2).fingering();
     does(() -> model.tryOut(other));
     does(() -> model.keep("for the hall"));
-    assertThat(studio.bench().kept("for the hall").notesUnlike(other)).isZero();
+    assertThat(studio.shown().kept("for the hall", Token.NEVER).notesUnlike(other)).isZero();
     does(() -> model.tryOut(other));
     does(model::adopt);
     assertThat(standing().notesUnlike(other)).isZero();
     does(() -> model.usePreset("singing", "Singing line"));
     assertThat(standing().notesUnlike(other)).as("no weight changes what is adopted").isZero();
     does(model::release);
-    assertThat(studio.bench().passage().marks().isAdopted()).isFalse();
+    assertThat(studio.shown().isAdopted()).isFalse();
     does(() -> model.forget("for the hall"));
-    assertThat(studio.bench().passage().marks().kept()).isEmpty();
+    assertThat(studio.shown().passage().marks().versions(FingerLayer.ADOPTED)).isEmpty();
     does(studio::undo);
-    assertThat(studio.bench().passage().marks().kept()).containsKey("for the hall");
+    assertThat(studio.shown().passage().marks().versions(FingerLayer.ADOPTED))
+        .contains("for the hall");
   }
 
   @Test
@@ -107,11 +111,11 @@ class LeftHandModelTest extends OnDemoLibrary {
     for (int i = 4; i <= 7; i++) {
       assertThat(at(i).string()).isEqualTo(string);
     }
-    Wish wish = studio.bench().passage().marks().wishes().get(0);
-    assertThat(studio.bench().resolved().indexOf(wish.from())).contains(4);
-    assertThat(studio.bench().resolved().indexOf(wish.to())).contains(7);
+    Wish wish = Wish.all(studio.shown().passage().marks()).get(0);
+    assertThat(studio.shown().resolved().indexOf(wish.from())).contains(4);
+    assertThat(studio.shown().resolved().indexOf(wish.to())).contains(7);
     does(() -> model.withdraw(wish));
-    assertThat(studio.bench().passage().marks().wishes()).isEmpty();
+    assertThat(Wish.all(studio.shown().passage().marks())).isEmpty();
   }
 
   @Test
@@ -127,9 +131,9 @@ class LeftHandModelTest extends OnDemoLibrary {
     does(() -> model.take(second));
     assertThat(at(5).samePlace(second.place())).isTrue();
     does(model::toggleVibrato);
-    assertThat(studio.bench().passage().marks().vibrato()).hasSize(1);
+    assertThat(studio.shown().passage().marks().of(VibratoLayer.VIBRATO)).hasSize(1);
     does(model::toggleVibrato);
-    assertThat(studio.bench().passage().marks().vibrato()).isEmpty();
+    assertThat(studio.shown().passage().marks().of(VibratoLayer.VIBRATO)).isEmpty();
   }
 
   @Test
@@ -137,7 +141,7 @@ class LeftHandModelTest extends OnDemoLibrary {
     openDemo(1);
     int note = 0;
     while (at(note).isOpen()
-        || studio.bench().resolved().notes().get(note).duration().doubleValue() < 0.3) {
+        || studio.shown().resolved().notes().get(note).duration().doubleValue() < 0.3) {
       note++;
     }
     int longNote = note;
@@ -149,8 +153,8 @@ class LeftHandModelTest extends OnDemoLibrary {
     does(model::exchange);
     assertThat(at(longNote).replaced()).isPresent();
     String first = at(longNote).fingers();
-    assertThat(studio.bench().passage().marks().all())
-        .anyMatch(m -> m.replacedBy().isPresent() && m.standing() == Mark.Standing.PINNED);
+    assertThat(studio.shown().passage().marks().of(FingerLayer.PINNED).values())
+        .anyMatch(m -> m.replacedBy().isPresent());
     assertThat(standing().shifts()).anyMatch(s -> s.isOnHeldNote() && s.toNote() == longNote);
     until(() -> model.choicesProperty().get().size() > 1);
     does(model::exchange);
@@ -162,7 +166,7 @@ class LeftHandModelTest extends OnDemoLibrary {
     assertThat(at(longNote).replaced()).as("after the last way none").isEmpty();
     does(studio::undo);
     assertThat(at(longNote).replaced()).isPresent();
-    while (studio.bench().passage().marks().all().stream()
+    while (studio.shown().passage().marks().of(FingerLayer.PINNED).values().stream()
         .anyMatch(m -> m.replacedBy().isPresent())) {
       does(studio::undo);
     }
@@ -175,8 +179,8 @@ class LeftHandModelTest extends OnDemoLibrary {
     NoteFinger was = at(5);
     does(() -> model.wish(Wish.Kind.NOT_FINGER));
     assertThat(at(5).finger()).isNotEqualTo(was.finger());
-    Wish ban = studio.bench().passage().marks().wishes().get(0);
-    assertThat(Words.wish(studio.bench().task().hand().instrument(), ban))
+    Wish ban = Wish.all(studio.shown().passage().marks()).get(0);
+    assertThat(Words.wish(studio.shown().task().hand().instrument(), ban))
         .isEqualTo("no finger " + was.finger().digit());
     does(() -> model.withdraw(ban));
     assertThat(at(5)).isEqualTo(was);
@@ -189,14 +193,14 @@ class LeftHandModelTest extends OnDemoLibrary {
   @Test
   void everyWeightCanBeMovedAndTellsHowFarItMay() throws Exception {
     does(() -> model.weigh(EffortKind.FOURTH, 2.5));
-    assertThat(studio.bench().task().preset().weight(EffortKind.FOURTH)).isEqualTo(2.5);
+    assertThat(studio.shown().task().preset().weight(EffortKind.FOURTH)).isEqualTo(2.5);
     assertThat(standing().notes()).noneMatch(n -> n.isPresent() && n.get().digit().equals("4"));
     does(model::findRanges);
     until(() -> !model.rangesProperty().get().isEmpty());
     WeightRange range = model.rangesProperty().get().get(EffortKind.FOURTH);
     assertThat(range.least()).isLessThanOrEqualTo(2.5);
     assertThat(range.most()).isGreaterThanOrEqualTo(2.5);
-    does(() -> model.changeHand("Size", h -> Hand.MEDIUM.withSpanMm(70)));
+    does(() -> model.changeHand(Said.of("set.hand-size"), h -> Hand.MEDIUM.withSpanMm(70)));
     assertThat(library.passages().get(0).settings().setup().hand().spanMm()).isEqualTo(70);
     assertThat(library.passages().get(0).settings().setup().weights())
         .containsEntry(EffortKind.FOURTH, 2.5);
@@ -221,7 +225,7 @@ class LeftHandModelTest extends OnDemoLibrary {
     Instrument violin = Instrument.standard(InstrumentType.VIOLIN);
     var shift = standing().shifts().get(0);
     NoteFinger reached = at(shift.toNote());
-    assertThat(Words.shiftPath(studio.bench(), shift))
+    assertThat(Words.shiftPath(studio.shown(), shift))
         .contains(" with " + shift.fromFinger().digit())
         .contains(" to " + reached.sounding());
     assertThat(Words.time(shift)).contains(Math.round(shift.timeMs()) + " ms");

@@ -9,14 +9,13 @@ import fret.engraving.Primitive;
 import fret.format.page.PageFonts;
 import fret.format.page.PagePrinter;
 import fret.instrument.InstrumentType;
-import fret.mark.Marks;
 import fret.passage.Passage;
 import fret.passage.Reading;
 import fret.passage.Setup;
-import fret.passage.Sheets;
-import fret.passage.Workbench;
 import fret.score.Bar;
 import fret.score.Score;
+import fret.session.Session;
+import fret.session.Sheets;
 import fret.tempo.Beat;
 import fret.tempo.Ladder;
 import fret.tempo.Tempo;
@@ -35,7 +34,7 @@ class PagesTest {
   private static final double MARGIN_MM = 15;
   private static final PageFonts FONTS = ShippedFonts.load();
 
-  private static Workbench bench(int times) throws Exception {
+  private static Session session(int times) throws Exception {
     byte[] bytes;
     try (var in = PagesTest.class.getResourceAsStream("/violin.musicxml")) {
       bytes = in.readAllBytes();
@@ -52,17 +51,16 @@ class PagesTest {
             Setup.usual(InstrumentType.VIOLIN),
             Reading.PLAIN,
             false);
-    return Workbench.of(
-        new Passage(1, 0, "", "", 0, settings, Marks.NONE), score.withBars(bars).laidOut());
+    return Session.of(Passage.of("", "", settings), score.withBars(bars).laidOut());
   }
 
   @ParameterizedTest
   @EnumSource(Page.Paper.class)
   void everyLineStaysWithinTheMarginsAndNoBarIsLost(Page.Paper paper) throws Exception {
-    Workbench bench = bench(14);
+    Session session = session(14);
     List<Page> pages =
         new Sheets(FONTS, paper)
-            .part(bench, List.of(), Chunker.chunks(bench.resolved(), bench.fingering()));
+            .part(session, List.of(), Chunker.chunks(session.resolved(), session.fingering()));
     assertThat(pages).hasSizeGreaterThan(1);
     int bars = 0;
     for (Page page : pages) {
@@ -77,17 +75,17 @@ class PagesTest {
         }
       }
     }
-    assertThat(bars).isEqualTo(bench.score().bars().size());
+    assertThat(bars).isEqualTo(session.score().bars().size());
   }
 
   @Test
   void thePracticeSheetTellsItsLadderAndChunks() throws Exception {
-    Workbench bench = bench(1);
+    Session session = session(1);
     byte[] pdf =
         new PagePrinter(FONTS)
             .practicePdf(
-                bench,
-                Chunker.chunks(bench.resolved(), bench.fingering()),
+                session,
+                Chunker.chunks(session.resolved(), session.fingering()),
                 Ladder.toTarget(72),
                 Page.Paper.A4);
     try (var document = Loader.loadPDF(pdf)) {
@@ -98,17 +96,17 @@ class PagesTest {
 
   @Test
   void shiftsAreMarkedOverTheEventDuringWhichTheHandMoves() throws Exception {
-    Workbench bench = bench(1);
-    Map<Integer, Boolean> marks = Sheets.shiftMarks(bench.fingering());
+    Session session = session(1);
+    Map<Integer, Boolean> marks = Sheets.shiftMarks(session.fingering());
     assertThat(marks.keySet())
         .containsExactlyInAnyOrderElementsOf(
-            bench.fingering().shifts().stream().map(s -> s.moveSlice()).distinct().toList());
+            session.fingering().shifts().stream().map(s -> s.moveSlice()).distinct().toList());
   }
 
   @Test
   void aPictureIsAnSvgWithTheWordsInIt() throws Exception {
     String svg =
-        new String(new PagePrinter(FONTS).svg(bench(1), List.of()), StandardCharsets.UTF_8);
+        new String(new PagePrinter(FONTS).svg(session(1), List.of()), StandardCharsets.UTF_8);
     assertThat(svg).startsWith("<?xml").contains("<svg", "<path").endsWith("</svg>\n");
     assertThat(FONTS.textWidth("iii", Primitive.Text.Style.REGULAR))
         .isLessThan(FONTS.textWidth("WWW", Primitive.Text.Style.REGULAR));

@@ -29,11 +29,11 @@ class PartWindowTest extends RealWindow {
   private void showPart(FxRobot robot, int demo) throws Exception {
     robot.interact(() -> studio.open(studio.passages().get(demo)));
     robot.interact(() -> main.goTo("PART"));
-    until(() -> studio.bench() != null && !studio.isBehind());
+    until(() -> studio.shown() != null && !studio.isBehind());
   }
 
   private Passage.Settings settings() {
-    return studio.passage().settings();
+    return studio.session().passage().settings();
   }
 
   private void type(FxRobot robot, String field, String text) throws Exception {
@@ -84,9 +84,9 @@ class PartWindowTest extends RealWindow {
     type(robot, "#pick-from", "1");
     type(robot, "#pick-to", "3");
     fire(robot, "#pick-open");
-    until(() -> studio.bench() != null && !studio.isBehind());
-    assertThat(studio.passage().partName()).isEqualTo("P2");
-    assertThat(studio.bench().resolved().notes())
+    until(() -> studio.shown() != null && !studio.isBehind());
+    assertThat(studio.session().passage().partName()).isEqualTo("P2");
+    assertThat(studio.shown().resolved().notes())
         .extracting(n -> n.bar())
         .containsOnly("1", "2", "3");
   }
@@ -97,17 +97,17 @@ class PartWindowTest extends RealWindow {
     ComboBox<InstrumentType> instrument = robot.lookup("#instrument").query();
     robot.interact(() -> instrument.setValue(InstrumentType.BASS));
     until(() -> !studio.isBehind());
-    assertThat(studio.bench().task().hand().instrument().type()).isEqualTo(InstrumentType.BASS);
+    assertThat(studio.shown().task().hand().instrument().type()).isEqualTo(InstrumentType.BASS);
     robot.push(KeyCode.CONTROL, KeyCode.Z);
     until(() -> settings().setup().instrument() == InstrumentType.CELLO && !studio.isBehind());
     type(robot, "#string-length", "660");
-    assertThat(studio.bench().task().hand().instrument().stringLengthMm()).isEqualTo(660);
+    assertThat(studio.shown().task().hand().instrument().stringLengthMm()).isEqualTo(660);
     type(robot, "#string-length", "12");
     assertThat(studio.errorProperty().get().toString()).contains("150").contains("1400");
     robot.clickOn("#close-error");
-    assertThat(studio.bench().task().hand().instrument().stringLengthMm()).isEqualTo(660);
+    assertThat(studio.shown().task().hand().instrument().stringLengthMm()).isEqualTo(660);
     type(robot, "#own-tuning", "A3 D3 G2 B1");
-    assertThat(studio.bench().task().hand().instrument().open(4).toString()).isEqualTo("B1");
+    assertThat(studio.shown().task().hand().instrument().open(4).toString()).isEqualTo("B1");
     type(robot, "#own-tuning", "A3 nonsense");
     assertThat(studio.errorProperty().get()).isNotNull();
     robot.clickOn("#close-error");
@@ -120,10 +120,10 @@ class PartWindowTest extends RealWindow {
   @Test
   void onlyTheBarsAskedForAreFingered(FxRobot robot) throws Exception {
     showPart(robot, 0);
-    int all = studio.bench().resolved().notes().size();
+    int all = studio.shown().resolved().notes().size();
     type(robot, "#from-bar", "2");
     type(robot, "#to-bar", "3");
-    assertThat(studio.bench().resolved().notes())
+    assertThat(studio.shown().resolved().notes())
         .hasSizeLessThan(all)
         .extracting(n -> n.bar())
         .containsOnly("2", "3");
@@ -133,7 +133,7 @@ class PartWindowTest extends RealWindow {
     robot.push(KeyCode.CONTROL, KeyCode.Z);
     until(() -> !studio.isBehind());
     robot.push(KeyCode.CONTROL, KeyCode.Z);
-    until(() -> studio.bench().resolved().notes().size() == all && !studio.isBehind());
+    until(() -> studio.shown().resolved().notes().size() == all && !studio.isBehind());
   }
 
   @Test
@@ -179,7 +179,7 @@ class PartWindowTest extends RealWindow {
   }
 
   private double hardest() {
-    return studio.bench().fingering().shifts().stream()
+    return studio.shown().fingering().shifts().stream()
         .mapToDouble(s -> s.bitsPerSecond())
         .max()
         .orElse(0);

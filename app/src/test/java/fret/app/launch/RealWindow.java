@@ -88,6 +88,6 @@ abstract class RealWindow {
     robot.interact(() -> studio.open(studio.passages().get(0)));
     robot.interact(() -> main.goTo("LEFT_HAND"));
     until(
-        () -> studio.bench() != null && studio.selectedProperty().get() == 0 && !studio.isBehind());
+        () -> studio.shown() != null && studio.selectedProperty().get() == 0 && !studio.isBehind());
   }
 }

@@ -2,19 +2,21 @@ package fret.app.launch;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import fret.app.viewmodel.Planning;
 import fret.app.viewmodel.PracticeModel;
+import fret.base.Said;
 import fret.base.UnusableInput;
 import fret.fingering.NoteFinger;
 import fret.instrument.Finger;
 import fret.instrument.InstrumentType;
 import fret.journal.Breakage;
 import fret.journal.Verdict;
-import fret.mark.Mark;
+import fret.mark.FingerLayer;
 import fret.passage.Reading;
 import fret.plan.Gate;
 import fret.score.Divided;
 import fret.score.Signs;
+import fret.search.Token;
+import fret.shelf.Planning;
 import fret.tempo.MetronomeScale;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
@@ -43,21 +45,21 @@ class StudioTest extends OnDemoLibrary {
           studio.decisions().pinFinger(ninth);
         });
     assertThat(studio.messageProperty().get()).contains("Changed in bar");
-    assertThat(library.passages().get(0).marks().all())
+    assertThat(library.passages().get(0).marks().of(FingerLayer.PINNED).values())
         .hasSize(2)
-        .allMatch(m -> m.standing() == Mark.Standing.PINNED);
-    assertThat(studio.bench().fingering().notes().get(3).orElseThrow().finger()).isEqualTo(third);
-    assertThat(studio.bench().fingering().notes().get(9).orElseThrow().finger()).isEqualTo(ninth);
+        .allMatch(m -> m.finger().isPresent());
+    assertThat(studio.shown().fingering().notes().get(3).orElseThrow().finger()).isEqualTo(third);
+    assertThat(studio.shown().fingering().notes().get(9).orElseThrow().finger()).isEqualTo(ninth);
     does(studio::undo);
     does(studio::undo);
-    assertThat(studio.bench().passage().marks().all()).isEmpty();
+    assertThat(studio.shown().passage().marks().of(FingerLayer.PINNED).values()).isEmpty();
     assertThat(studio.messageProperty().get()).startsWith("Undone: Pin finger");
   }
 
   /** Another finger that can play a note on the string it is shown on. */
   private Finger other(int note) {
-    NoteFinger now = studio.bench().fingering().notes().get(note).orElseThrow();
-    return studio.bench().freeSolver().choicesAt(note).stream()
+    NoteFinger now = studio.shown().fingering().notes().get(note).orElseThrow();
+    return studio.shown().freeSolver(Token.NEVER).choicesAt(note).stream()
         .map(f -> f.notes().get(note).orElseThrow())
         .filter(p -> p.string() == now.string() && p.finger() != now.finger() && !p.isOpen())
         .findFirst()
@@ -79,7 +81,7 @@ class StudioTest extends OnDemoLibrary {
   void aFileBroughtInAgainKeepsMarksAndTellsWhatIsLost() throws Exception {
     byte[] part = resource("/violin.musicxml");
     does(() -> studio.importFile("part.musicxml", part));
-    until(() -> studio.bench() != null && !studio.isBehind());
+    until(() -> studio.shown() != null && !studio.isBehind());
     does(() -> studio.select(0));
     does(() -> studio.selectBar(1));
     does(() -> studio.selectBar(1));
@@ -90,20 +92,20 @@ class StudioTest extends OnDemoLibrary {
         new String(part, StandardCharsets.UTF_8)
             .replaceFirst("(?s)<measure number=\"2\".*?</measure>", "");
     does(() -> studio.bringInAgain("part.musicxml", gone.getBytes(StandardCharsets.UTF_8)));
-    assertThat(studio.importProblemsProperty().get())
+    assertThat(studio.session().problems())
         .anyMatch(p -> p.toString().contains("has no note any more"));
-    assertThat(studio.bench().passage().marks().all()).isEmpty();
+    assertThat(studio.shown().passage().marks().of(FingerLayer.PINNED).values()).isEmpty();
     does(studio::undo);
-    assertThat(studio.bench().passage().marks().all()).hasSize(1);
-    assertThat(studio.page().barNumbered("2")).isPresent();
+    assertThat(studio.shown().passage().marks().of(FingerLayer.PINNED).values()).hasSize(1);
+    assertThat(studio.session().page().barNumbered("2")).isPresent();
   }
 
   @Test
   void barsAskedForAndBowMarksReachTheExportedFile() throws Exception {
     byte[] part = resource("/violin.musicxml");
     does(() -> studio.importFile("part.musicxml", part, "", Reading.PLAIN.withBars("2", "3")));
-    until(() -> studio.bench() != null && !studio.isBehind());
-    assertThat(studio.bench().score().bars()).hasSize(2);
+    until(() -> studio.shown() != null && !studio.isBehind());
+    assertThat(studio.shown().score().bars()).hasSize(2);
     does(() -> studio.select(0));
     does(() -> studio.decisions().markBow(Signs.Bow.UP));
     String[] written = new String[1];
@@ -111,7 +113,7 @@ class StudioTest extends OnDemoLibrary {
     int second = written[0].indexOf("<measure number=\"2\"");
     assertThat(written[0].indexOf("<up-bow/>")).isGreaterThan(second);
     does(() -> studio.decisions().markBow(Signs.Bow.UP));
-    assertThat(studio.bench().bowAt(0)).isEqualTo(Signs.Bow.NONE);
+    assertThat(studio.shown().bowAt(0)).isEqualTo(Signs.Bow.NONE);
   }
 
   @Test
@@ -120,7 +122,8 @@ class StudioTest extends OnDemoLibrary {
     does(
         () ->
             studio.changeSettings(
-                "Lower line", s -> s.withReading(s.reading().withDivided(Divided.LOWER))));
+                Said.words("Lower line"),
+                s -> s.withReading(s.reading().withDivided(Divided.LOWER))));
     assertThat(library.passages().get(0).settings().reading().divided()).isEqualTo(Divided.LOWER);
   }
 
@@ -128,16 +131,16 @@ class StudioTest extends OnDemoLibrary {
   void aNewPageIsWrittenAndItsChangesAreUndone() throws Exception {
     var empty = studio.passages().get(0);
     openDemo(0);
-    var page = studio.page();
+    var page = studio.session().page();
     var shorter = page.withBars(page.bars().subList(0, 3)).laidOut();
     does(() -> studio.select(1));
     does(() -> studio.decisions().pinFinger(Finger.SECOND));
     does(() -> studio.writePage("Fewer bars", shorter));
-    assertThat(studio.bench().score().bars()).hasSize(3);
-    assertThat(studio.bench().passage().marks().all()).hasSize(1);
-    assertThat(library.page(empty.id())).contains(shorter);
+    assertThat(studio.shown().score().bars()).hasSize(3);
+    assertThat(studio.shown().passage().marks().of(FingerLayer.PINNED).values()).hasSize(1);
+    assertThat(library.load(empty.id()).orElseThrow().page()).contains(shorter);
     does(studio::undo);
-    assertThat(studio.bench().score()).isEqualTo(page);
+    assertThat(studio.shown().score()).isEqualTo(page);
     byte[][] file = new byte[1][];
     does(() -> studio.paper().export(b -> file[0] = b));
     assertThat(new String(file[0], StandardCharsets.UTF_8)).contains("<fingering>");
@@ -199,14 +202,15 @@ class StudioTest extends OnDemoLibrary {
     does(
         () ->
             studio.changeSettings(
-                "On the bass", s -> s.withSetup(s.setup().withInstrument(InstrumentType.BASS))));
-    assertThat(studio.bench().fingering().problems())
+                Said.words("On the bass"),
+                s -> s.withSetup(s.setup().withInstrument(InstrumentType.BASS))));
+    assertThat(studio.shown().fingering().problems())
         .anyMatch(p -> p.toString().contains("fingerboard"));
     does(
         () ->
             studio.changeSettings(
-                "Two octaves down", s -> s.withReading(s.reading().withOctaves(-2))));
-    assertThat(studio.bench().fingering().problems())
+                Said.words("Two octaves down"), s -> s.withReading(s.reading().withOctaves(-2))));
+    assertThat(studio.shown().fingering().problems())
         .noneMatch(p -> p.toString().contains("end of the fingerboard"));
   }
 
@@ -215,7 +219,7 @@ class StudioTest extends OnDemoLibrary {
     openDemo(1);
     does(() -> studio.importFile("odd.musicxml", new byte[] {1, 2, 3}));
     assertThat(studio.errorProperty().get().toString()).contains("odd.musicxml");
-    assertThat(studio.bench().passage().id()).isEqualTo(studio.passages().get(1).id());
+    assertThat(studio.shown().passage().id()).isEqualTo(studio.passages().get(1).id());
   }
 
   @Test

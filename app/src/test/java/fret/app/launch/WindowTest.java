@@ -3,8 +3,11 @@ package fret.app.launch;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import fret.app.viewmodel.PaperModel;
+import fret.base.Said;
 import fret.instrument.Finger;
 import fret.journal.Verdict;
+import fret.mark.FingerLayer;
+import fret.mark.Wish;
 import fret.store.SqliteLibrary;
 import java.io.File;
 import java.nio.charset.StandardCharsets;
@@ -25,7 +28,7 @@ class WindowTest extends RealWindow {
   }
 
   private Finger fingerAt(int note) {
-    return studio.bench().fingering().notes().get(note).orElseThrow().finger();
+    return studio.shown().fingering().notes().get(note).orElseThrow().finger();
   }
 
   @Test
@@ -37,13 +40,13 @@ class WindowTest extends RealWindow {
     Finger wanted = before == Finger.FIRST ? Finger.SECOND : Finger.FIRST;
     robot.type(wanted == Finger.FIRST ? KeyCode.DIGIT1 : KeyCode.DIGIT2);
     until(() -> fingerAt(4) == wanted);
-    assertThat(library.passages().get(0).marks().all()).hasSize(1);
+    assertThat(library.passages().get(0).marks().of(FingerLayer.PINNED).values()).hasSize(1);
     robot.push(KeyCode.CONTROL, KeyCode.Z);
     until(() -> fingerAt(4) == before);
     robot.push(KeyCode.CONTROL, KeyCode.Y);
     until(() -> fingerAt(4) == wanted);
     robot.type(KeyCode.BACK_SPACE);
-    until(() -> library.passages().get(0).marks().all().isEmpty());
+    until(() -> library.passages().get(0).marks().of(FingerLayer.PINNED).values().isEmpty());
   }
 
   @Test
@@ -52,7 +55,7 @@ class WindowTest extends RealWindow {
     robot.type(KeyCode.S);
     assertThat(robot.lookup("#shift-card").tryQuery()).isPresent();
     assertThat(robot.lookup("#shifts").<javafx.scene.control.ListView<?>>query().getItems())
-        .hasSameSizeAs(studio.bench().fingering().shifts());
+        .hasSameSizeAs(studio.shown().fingering().shifts());
     robot.interact(
         () -> robot.lookup("#practise-shift").<javafx.scene.control.Button>query().fire());
     until(() -> robot.lookup("#drill-strip").tryQuery().isPresent());
@@ -76,10 +79,10 @@ class WindowTest extends RealWindow {
     }
     assertThat(main.leftHand().lastSelected()).isEqualTo(7);
     robot.push(KeyCode.SHIFT, KeyCode.O);
-    until(() -> studio.passage().marks().wishes().size() == 1 && !studio.isBehind());
+    until(() -> Wish.all(studio.session().passage().marks()).size() == 1 && !studio.isBehind());
     until(() -> robot.lookup("Take back").tryQuery().isPresent());
     robot.clickOn("Take back");
-    until(() -> studio.passage().marks().wishes().isEmpty());
+    until(() -> Wish.all(studio.session().passage().marks()).isEmpty());
   }
 
   @Test
@@ -93,7 +96,7 @@ class WindowTest extends RealWindow {
                 && !studio.isBehind());
     robot.clickOn("#due-" + studio.passages().get(0).id());
     until(() -> robot.lookup("#drill-strip").tryQuery().isPresent() && !studio.isBehind());
-    assertThat(studio.bench().passage().id()).isEqualTo(studio.passages().get(0).id());
+    assertThat(studio.shown().passage().id()).isEqualTo(studio.passages().get(0).id());
   }
 
   @Test
@@ -103,7 +106,7 @@ class WindowTest extends RealWindow {
     robot.interact(
         () ->
             studio.changeSettings(
-                "It runs in triplets", p -> p.withDetails(p.details().withRunning(3))));
+                Said.words("It runs in triplets"), p -> p.withDetails(p.details().withRunning(3))));
     until(() -> !studio.isBehind());
     robot.type(KeyCode.F6);
     assertThat(robot.lookup("#subdivide").queryButton().getText()).isEqualTo("3 clicks a beat");
@@ -111,9 +114,7 @@ class WindowTest extends RealWindow {
     Mockito.verify(player, Mockito.timeout(5000)).start(Mockito.any(), Mockito.any());
     robot.type(KeyCode.C);
     until(() -> studio.journal().size() == before + 1 && !studio.isBehind());
-    assertThat(studio.bench().passage().marks().isAdopted())
-        .as("practising adopts the fingering")
-        .isTrue();
+    assertThat(studio.shown().isAdopted()).as("practising adopts the fingering").isTrue();
     robot.type(KeyCode.H);
     until(() -> studio.journal().size() == before + 2);
     robot.type(KeyCode.C);
@@ -147,10 +148,10 @@ class WindowTest extends RealWindow {
     robot.interact(() -> main.openFile(part.toFile()));
     until(
         () ->
-            studio.bench() != null
-                && studio.bench().passage().sourceName().equals("violone.musicxml")
+            studio.shown() != null
+                && studio.shown().passage().sourceName().equals("violone.musicxml")
                 && studio.plans().plannedProperty().get() != null);
-    assertThat(studio.bench().fingering().problems()).isEmpty();
+    assertThat(studio.shown().fingering().problems()).isEmpty();
     Path saved = part.resolveSibling("saved.musicxml");
     robot.interact(() -> main.saveTo(saved.toFile()));
     until(() -> studio.messageProperty().get().startsWith("Saved"));
@@ -171,7 +172,7 @@ class WindowTest extends RealWindow {
   }
 
   private String written() {
-    return studio.bench().resolved().notes().stream()
+    return studio.shown().resolved().notes().stream()
         .map(n -> n.pitch().toString())
         .collect(java.util.stream.Collectors.joining(" "));
   }
@@ -179,7 +180,7 @@ class WindowTest extends RealWindow {
   @Test
   void aPageIsWrittenByKeyHeardMendedAndPrinted(FxRobot robot) throws Exception {
     robot.interact(() -> main.newPage(fret.instrument.InstrumentType.VIOLA));
-    until(() -> robot.lookup("#writing-banner").tryQuery().isPresent() && studio.bench() != null);
+    until(() -> robot.lookup("#writing-banner").tryQuery().isPresent() && studio.shown() != null);
     until(() -> !studio.isBehind());
     robot.type(
         KeyCode.DIGIT8, KeyCode.G, KeyCode.A, KeyCode.B, KeyCode.W, KeyCode.DIGIT4, KeyCode.D);
@@ -196,14 +197,17 @@ class WindowTest extends RealWindow {
                 .anyMatch(f -> f.bar().equals("1")));
     until(() -> robot.lookup("Fill it with rests").tryQuery().isPresent());
     robot.clickOn("Fill it with rests");
-    until(() -> studio.page().bars().get(0).events().stream().anyMatch(fret.score.Event::isRest));
+    until(
+        () ->
+            studio.session().page().bars().get(0).events().stream()
+                .anyMatch(fret.score.Event::isRest));
     File pdf = dir.resolve("page.pdf").toFile();
     robot.interact(() -> main.savePaper(PaperModel.Kind.PRACTICE_PDF, pdf));
     until(() -> pdf.length() > 1000);
     assertThat(Files.readAllBytes(pdf.toPath())).startsWith("%PDF".getBytes("US-ASCII"));
     robot.interact(() -> main.takePicture(pdf));
     until(() -> !studio.isBehind());
-    assertThat(library.picture(studio.passage().id())).isPresent();
+    assertThat(library.picture(studio.session().passage().id())).isPresent();
     assertThat(studio.errorProperty().get()).isNull();
   }
 }

@@ -9,9 +9,9 @@ import fret.engraving.StripEngraver;
 import fret.engraving.StripStyle;
 import fret.format.midi.MidiWriter;
 import fret.instrument.InstrumentType;
-import fret.passage.Printer;
-import fret.passage.Sheets;
-import fret.passage.Workbench;
+import fret.session.Printer;
+import fret.session.Session;
+import fret.session.Sheets;
 import fret.tempo.Ladder;
 import java.awt.image.BufferedImage;
 import java.awt.print.PrinterException;
@@ -42,37 +42,39 @@ public final class PagePrinter implements Printer {
 
   @Override
   public byte[] partPdf(
-      Workbench bench, List<FingerText> fingers, List<Chunk> chunks, Page.Paper paper) {
-    List<Page> pages = new Sheets(fonts, paper).part(bench, fingers, chunks);
-    return files.pdf(pages, bench.passage().settings().title());
+      Session session, List<FingerText> fingers, List<Chunk> chunks, Page.Paper paper) {
+    List<Page> pages = new Sheets(fonts, paper).part(session, fingers, chunks);
+    return files.pdf(pages, session.passage().settings().title());
   }
 
   @Override
-  public byte[] practicePdf(Workbench bench, List<Chunk> chunks, Ladder ladder, Page.Paper paper) {
-    List<Page> pages = new Sheets(fonts, paper).practice(bench, chunks, ladder);
-    return files.pdf(pages, bench.passage().settings().title());
+  public byte[] practicePdf(Session session, List<Chunk> chunks, Ladder ladder, Page.Paper paper) {
+    List<Page> pages = new Sheets(fonts, paper).practice(session, chunks, ladder);
+    return files.pdf(pages, session.passage().settings().title());
   }
 
-  private Strip strip(Workbench bench, List<FingerText> fingers) {
+  private Strip strip(Session session, List<FingerText> fingers) {
     StripStyle style =
-        new StripStyle(1, true, Optional.empty(), Sheets.shiftMarks(bench.fingering()));
-    return StripEngraver.engrave(bench.resolved(), fingers, fonts, style);
+        new StripStyle(1, true, Optional.empty(), Sheets.shiftMarks(session.fingering()));
+    return StripEngraver.engrave(session.resolved(), fingers, fonts, style);
   }
 
   @Override
-  public byte[] svg(Workbench bench, List<FingerText> fingers) {
-    return files.svg(strip(bench, fingers));
+  public byte[] svg(Session session, List<FingerText> fingers) {
+    return files.svg(strip(session, fingers));
   }
 
   @Override
-  public byte[] png(Workbench bench, List<FingerText> fingers) {
-    return files.png(strip(bench, fingers), PNG_DOTS);
+  public byte[] png(Session session, List<FingerText> fingers) {
+    return files.png(strip(session, fingers), PNG_DOTS);
   }
 
   @Override
-  public byte[] midi(Workbench bench) {
+  public byte[] midi(Session session) {
     return MidiWriter.write(
-        bench.resolved(), bench.task().tempo(), program(bench.task().hand().instrument().type()));
+        session.resolved(),
+        session.task().tempo(),
+        program(session.task().hand().instrument().type()));
   }
 
   /** Sound of an instrument ("General MIDI System Level 1", MIDI Manufacturers Association). */

@@ -1,0 +1,74 @@
+package fret.app.words;
+
+import fret.base.Said;
+import java.text.NumberFormat;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.MissingResourceException;
+import java.util.ResourceBundle;
+import java.util.Set;
+import java.util.TreeSet;
+
+/** Makes sentences of what is to be told, from the one bundle of words. */
+public final class Sentences {
+  private static final ResourceBundle WORDS =
+      ResourceBundle.getBundle("fret.app.words.words", Locale.ROOT);
+
+  private Sentences() {}
+
+  /**
+   * The sentence.
+   *
+   * @throws IllegalArgumentException if the bundle has no words for it
+   */
+  public static String of(Said said) {
+    return of(said.id(), said.args().toArray());
+  }
+
+  /**
+   * A sentence by its id; {@code {0}}, {@code {1}} and so on stand for the arguments.
+   *
+   * @throws IllegalArgumentException if the bundle has no words for it
+   */
+  public static String of(String id, Object... args) {
+    String text;
+    try {
+      text = WORDS.getString(id);
+    } catch (MissingResourceException e) {
+      throw new IllegalArgumentException("no words for " + id, e);
+    }
+    List<String> texts = Arrays.stream(args).map(Sentences::text).toList();
+    StringBuilder sentence = new StringBuilder();
+    int at = 0;
+    while (at < text.length()) {
+      int open = text.indexOf('{', at);
+      int close = open < 0 ? -1 : text.indexOf('}', open);
+      if (close < 0) {
+        return sentence.append(text, at, text.length()).toString();
+      }
+      sentence.append(text, at, open);
+      int number = Integer.parseInt(text.substring(open + 1, close));
+      if (number >= texts.size()) {
+        throw new IllegalArgumentException(id + " asks for argument " + number);
+      }
+      sentence.append(texts.get(number));
+      at = close + 1;
+    }
+    return sentence.toString();
+  }
+
+  /** All ids that have words. */
+  public static Set<String> ids() {
+    return new TreeSet<>(WORDS.keySet());
+  }
+
+  private static String text(Object arg) {
+    if (arg instanceof Said s) {
+      return of(s);
+    }
+    return arg instanceof Number n
+        ? NumberFormat.getInstance(Locale.getDefault(Locale.Category.FORMAT)).format(n)
+        : arg.toString();
+  }
+}

@@ -1,0 +1,137 @@
+package fret.app.words;
+
+import fret.fingering.ArrivalCheck;
+import fret.fingering.NoteFinger;
+import fret.fingering.Shift;
+import fret.instrument.Finger;
+import fret.instrument.Instrument;
+import fret.instrument.PositionNames;
+import fret.mark.Wish;
+import fret.player.Region;
+import fret.score.SoundingNote;
+import fret.session.Session;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+
+/** Sentences about fingers and shifts, in players' words. */
+public final class Words {
+  private Words() {}
+
+  /** A number with its noun: "1 shift", "2 shifts". */
+  public static String count(int n, String what) {
+    return n + " " + what + (n == 1 ? "" : n > 1 && what.endsWith("x") ? "es" : "s");
+  }
+
+  /** With one decimal. */
+  public static String one(double value) {
+    return String.format(Locale.ROOT, "%.1f", value);
+  }
+
+  /** Where a note is played: finger, string, position and distance from the nut. */
+  public static String place(Instrument instrument, NoteFinger p) {
+    if (p.isOpen()) {
+      return "Open " + instrument.stringName(p.string()) + " string";
+    }
+    return (p.harmonic() ? "Harmonic with finger " : "Finger ")
+        + p.finger().digit()
+        + p.replaced().map(r -> ", replaced by " + r.by().digit() + " while it sounds,").orElse("")
+        + " on the "
+        + instrument.stringName(p.string())
+        + " string, "
+        + PositionNames.of(instrument, p.string(), p.base(), p.region() == Region.THUMB)
+        + ", "
+        + Math.round(p.mmFromNut())
+        + " mm from the nut";
+  }
+
+  /** The same in a few letters, for buttons: "3 on A, third". */
+  public static String shortPlace(Instrument instrument, NoteFinger p) {
+    if (p.isOpen()) {
+      return "open " + instrument.stringName(p.string());
+    }
+    return p.digits()
+        + " on "
+        + instrument.stringName(p.string())
+        + ", "
+        + position(instrument, p)
+        + p.replaced().map(r -> " to " + position(instrument, p.last())).orElse("");
+  }
+
+  private static String position(Instrument instrument, NoteFinger p) {
+    return PositionNames.of(instrument.type(), p.base(), p.region() == Region.THUMB);
+  }
+
+  /** From where to where a shift goes. */
+  public static String shiftPath(Session session, Shift s) {
+    SoundingNote from = session.resolved().notes().get(s.fromNote());
+    SoundingNote to = session.resolved().notes().get(s.toNote());
+    Instrument on = session.task().hand().instrument();
+    boolean same = s.departureString() == s.arrivalString();
+    return from.pitch()
+        + " with "
+        + s.fromFinger().digit()
+        + (same ? "" : " on " + on.stringName(s.departureString()))
+        + " to "
+        + to.pitch()
+        + " with "
+        + s.toFinger().digit()
+        + " on "
+        + on.stringName(s.arrivalString());
+  }
+
+  /** How the time for a shift compares with what it takes to aim and correct on the way. */
+  public static String time(Shift s) {
+    return String.format(
+        Locale.ROOT,
+        s.timeMs() >= s.neededMs()
+            ? "%.0f ms, time enough to aim (about %.0f)"
+            : "%.0f ms; to aim takes about %.0f, so learn it as one throw",
+        s.timeMs(),
+        s.neededMs());
+  }
+
+  /** The guide note of a school, with the way that its finger slides. */
+  public static String guide(Optional<Shift.Guide> guide, boolean old) {
+    String name = old ? "Old finger: " : "New finger: ";
+    return name
+        + guide
+            .map(
+                g ->
+                    String.format(
+                        Locale.ROOT,
+                        "slide %s %s %s, %.0f mm",
+                        g.finger().digit(),
+                        old ? "to" : "from",
+                        g.pitch(),
+                        g.slideMm()))
+            .orElse(old ? "would overshoot" : "none");
+  }
+
+  /** What proves the note reached. */
+  public static String checks(Instrument instrument, NoteFinger reached) {
+    List<ArrivalCheck> checks = ArrivalCheck.of(instrument, reached);
+    if (checks.isEmpty()) {
+      return "no open string agrees with it; its octave or a drone does.";
+    }
+    ArrivalCheck c = checks.get(0);
+    return c.kind().words() + " " + instrument.stringName(c.string()) + " (" + c.against() + ").";
+  }
+
+  private static String not(Finger finger) {
+    return finger == Finger.OPEN
+        ? "not open"
+        : finger == Finger.THUMB ? "no thumb" : "no finger " + finger.digit();
+  }
+
+  /** What a wish asks for, as it stands on the strip. */
+  public static String wish(Instrument instrument, Wish wish) {
+    return switch (wish.kind()) {
+      case ON_STRING -> "on the " + instrument.stringName(wish.value()) + " string";
+      case POSITION -> PositionNames.of(instrument.type(), wish.value(), false) + " position";
+      case NOT_FINGER -> not(Finger.values()[wish.value() - 1]);
+      case NOT_STRING -> "not on the " + instrument.stringName(wish.value()) + " string";
+      default -> Sentences.of("wish." + wish.kind().name());
+    };
+  }
+}

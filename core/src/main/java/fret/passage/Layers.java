@@ -1,0 +1,40 @@
+package fret.passage;
+
+import fret.mark.BowLayer;
+import fret.mark.FingerLayer;
+import fret.mark.Layer;
+import fret.mark.ReminderLayer;
+import fret.mark.VibratoLayer;
+import fret.mark.WishLayer;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/** The one list of kinds of marks. */
+public final class Layers {
+  /** Every kind, settings included. */
+  public static final List<Layer<?, ?>> ALL = all();
+
+  private Layers() {}
+
+  private static List<Layer<?, ?>> all() {
+    List<Layer<?, ?>> all =
+        new ArrayList<>(
+            List.of(
+                FingerLayer.PINNED,
+                FingerLayer.ADOPTED,
+                BowLayer.BOW,
+                WishLayer.WISH,
+                VibratoLayer.VIBRATO,
+                ReminderLayer.REMINDER,
+                SourceLayer.SOURCE,
+                HeadingLayer.HEADING));
+    all.addAll(SettingLayers.ALL);
+    return List.copyOf(all);
+  }
+
+  /** The kind with an id; empty where this version of the program does not know it. */
+  public static Optional<Layer<?, ?>> of(String id) {
+    return ALL.stream().filter(l -> l.id().equals(id)).findFirst();
+  }
+}

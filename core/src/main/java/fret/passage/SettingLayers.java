@@ -1,0 +1,218 @@
+package fret.passage;
+
+import fret.base.Form;
+import fret.base.Fractions;
+import fret.instrument.InstrumentType;
+import fret.instrument.Tuning;
+import fret.mark.Layer.Concern;
+import fret.mark.Marks;
+import fret.mark.Place;
+import fret.player.EffortKind;
+import fret.player.Hand;
+import fret.player.HandSize;
+import fret.player.School;
+import fret.score.Divided;
+import fret.tempo.Beat;
+import fret.tempo.Tempo;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+
+/** The settings of a passage, each a layer of its own, and their stored forms. */
+public final class SettingLayers {
+  public static final SettingLayer<String> TITLE =
+      new SettingLayer<>(
+          "title",
+          Concern.NOTHING,
+          t -> Form.version(1).with("title", t),
+          f -> f.text("title"),
+          Passage.Settings::title,
+          Passage.Settings::withTitle);
+
+  public static final SettingLayer<Tempo> TARGET =
+      new SettingLayer<>(
+          "target",
+          Concern.PAGE,
+          SettingLayers::tempo,
+          SettingLayers::readTempo,
+          Passage.Settings::target,
+          Passage.Settings::withTarget);
+
+  public static final SettingLayer<Setup> SETUP =
+      new SettingLayer<>(
+          "setup",
+          Concern.PAGE,
+          SettingLayers::setup,
+          SettingLayers::readSetup,
+          Passage.Settings::setup,
+          Passage.Settings::withSetup);
+
+  public static final SettingLayer<Reading> READING =
+      new SettingLayer<>(
+          "reading",
+          Concern.PAGE,
+          SettingLayers::reading,
+          SettingLayers::readReading,
+          Passage.Settings::reading,
+          Passage.Settings::withReading);
+
+  public static final SettingLayer<Boolean> FULL_DIGITS =
+      new SettingLayer<>(
+          "full-digits",
+          Concern.NOTHING,
+          b -> Form.version(1).with("on", b),
+          f -> f.flag("on"),
+          Passage.Settings::fullDigits,
+          Passage.Settings::withFullDigits);
+
+  public static final SettingLayer<Details> DETAILS =
+      new SettingLayer<>(
+          "details",
+          Concern.PAGE,
+          DetailsForm::of,
+          DetailsForm::read,
+          Passage.Settings::details,
+          Passage.Settings::withDetails);
+
+  /** All of them, in order. */
+  public static final List<SettingLayer<?>> ALL =
+      List.of(TITLE, TARGET, SETUP, READING, FULL_DIGITS, DETAILS);
+
+  private SettingLayers() {}
+
+  /** Marks that say these settings. */
+  static Marks put(Marks marks, Passage.Settings settings) {
+    Marks all = marks;
+    for (SettingLayer<?> layer : ALL) {
+      all = put(all, layer, settings);
+    }
+    return all;
+  }
+
+  private static <V> Marks put(Marks marks, SettingLayer<V> layer, Passage.Settings settings) {
+    V value = layer.of(settings);
+    return marks.at(layer, Place.WHOLE).equals(Optional.of(value))
+        ? marks
+        : marks.with(layer, Place.WHOLE, Optional.of(value));
+  }
+
+  /** The settings that marks say; what is missing is as usual. */
+  static Passage.Settings of(Marks marks) {
+    Passage.Settings settings = Passage.Settings.USUAL;
+    for (SettingLayer<?> layer : ALL) {
+      settings = set(settings, layer, marks);
+    }
+    return settings;
+  }
+
+  private static <V> Passage.Settings set(
+      Passage.Settings settings, SettingLayer<V> layer, Marks marks) {
+    return marks.at(layer, Place.WHOLE).map(v -> layer.in(settings, v)).orElse(settings);
+  }
+
+  private static Form tempo(Tempo t) {
+    return Form.version(1)
+        .with("beat", Fractions.text(t.beat().length()))
+        .with("perMinute", t.perMinute());
+  }
+
+  private static Tempo readTempo(Form f) {
+    return new Tempo(new Beat(Fractions.parse(f.text("beat"))), f.decimal("perMinute"));
+  }
+
+  private static Form setup(Setup s) {
+    Tuning tuning = s.tuning();
+    Hand hand = s.hand();
+    Form weights = Form.EMPTY;
+    for (Map.Entry<EffortKind, Double> w : new TreeMap<>(s.weights()).entrySet()) {
+      weights = weights.with(w.getKey().id(), w.getValue());
+    }
+    return Form.version(1)
+        .with("instrument", s.instrument().name())
+        .with(
+            "tuning",
+            Form.EMPTY
+                .with("name", tuning.name())
+                .with("strings", tuning.text())
+                .with("extension", tuning.extension())
+                .with("partFollows", tuning.partFollows()))
+        .with("stringLengthMm", s.stringLengthMm())
+        .with("a4Hz", s.a4Hz())
+        .with("preset", s.presetId())
+        .with("weights", weights)
+        .with("school", s.school().name())
+        .with("hand", hand.size().name())
+        .with("spanMm", hand.spanMm())
+        .with("fourthCaution", hand.fourthCaution())
+        .with("thumbFrom", hand.thumbFrom());
+  }
+
+  private static Setup readSetup(Form f) {
+    InstrumentType type = f.word("instrument", InstrumentType.class);
+    Form weights = f.findForm("weights").orElse(Form.EMPTY);
+    Map<EffortKind, Double> own = new EnumMap<>(EffortKind.class);
+    for (EffortKind kind : EffortKind.values()) {
+      if (weights.has(kind.id())) {
+        own.put(kind, weights.decimal(kind.id()));
+      }
+    }
+    return new Setup(
+        type,
+        f.findForm("tuning").map(SettingLayers::readTuning).orElseGet(() -> Tuning.usual(type)),
+        f.decimal("stringLengthMm", 0),
+        f.decimal("a4Hz", 440),
+        f.text("preset"),
+        own,
+        f.word("school", School.class),
+        new Hand(
+            f.word("hand", HandSize.class),
+            f.decimal("spanMm", 0),
+            f.flag("fourthCaution"),
+            f.whole("thumbFrom", 0)));
+  }
+
+  private static Tuning readTuning(Form f) {
+    return new Tuning(
+        f.text("name"),
+        Tuning.parse(f.text("strings"), false).strings(),
+        f.whole("extension", 0),
+        f.flag("partFollows"));
+  }
+
+  private static Form reading(Reading r) {
+    return Form.version(1)
+        .with("soundsOctaveLow", r.soundsOctaveLow())
+        .with("divided", r.divided().name())
+        .with("fromBar", r.fromBar())
+        .with("toBar", r.toBar())
+        .with("octaves", r.octaves());
+  }
+
+  private static Reading readReading(Form f) {
+    return new Reading(
+        f.flag("soundsOctaveLow"),
+        f.word("divided", Divided.class, Divided.UNDECIDED),
+        f.text("fromBar", ""),
+        f.text("toBar", ""),
+        f.whole("octaves", 0));
+  }
+
+  /**
+   * Marks that say the settings of a library's first forms, in which all of them stood in one.
+   *
+   * @throws IllegalArgumentException if they are not understood
+   */
+  public static Marks readFirst(Form all, Form details) {
+    Passage.Settings settings =
+        new Passage.Settings(
+            all.text("title", ""),
+            new Tempo(new Beat(Fractions.parse(all.text("beat"))), all.decimal("perMinute")),
+            readSetup(all),
+            readReading(all),
+            all.flag("fullDigits"),
+            DetailsForm.read(details));
+    return put(Marks.NONE, settings);
+  }
+}

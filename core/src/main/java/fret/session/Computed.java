@@ -1,0 +1,30 @@
+package fret.session;
+
+import fret.fingering.Fingering;
+import fret.fingering.FingeringTask;
+import fret.fingering.Standing;
+import fret.passage.Passage;
+import fret.score.ResolvedPassage;
+import fret.score.Score;
+
+/**
+ * What was computed from a passage, with the inputs that it was made from.
+ *
+ * @param passage as it was then
+ * @param page as it was then
+ * @param score the part as it is played: line and bars picked, the player's bow marks on it
+ * @param resolved its sounding notes
+ * @param standing the left hand
+ */
+public record Computed(
+    Passage passage, Score page, Score score, ResolvedPassage resolved, Standing standing) {
+  /** Every decision of the left hand included. */
+  public FingeringTask task() {
+    return standing.decidedTask();
+  }
+
+  /** What stands on the page: pins and adopted marks kept, the rest proposed. */
+  public Fingering fingering() {
+    return standing.fingering();
+  }
+}

@@ -1,0 +1,270 @@
+package fret.session;
+
+import fret.base.Said;
+import fret.fingering.Fingering;
+import fret.fingering.NoteFinger;
+import fret.instrument.Finger;
+import fret.mark.BowLayer;
+import fret.mark.FingerLayer;
+import fret.mark.FingerMark;
+import fret.mark.Marks;
+import fret.mark.NoteLayer;
+import fret.mark.Place;
+import fret.mark.Reattachment;
+import fret.mark.Reminder;
+import fret.mark.ReminderLayer;
+import fret.mark.VibratoLayer;
+import fret.mark.Wish;
+import fret.mark.WishLayer;
+import fret.passage.HeadingLayer;
+import fret.passage.Passage;
+import fret.passage.SourceLayer;
+import fret.score.Score;
+import fret.score.Signs;
+import fret.score.SoundingNote;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+
+/** What the player can decide, as pure functions from a session to the change. */
+public final class Decisions {
+  private Decisions() {}
+
+  /** Marks of a new page and what became of the old ones. */
+  public record Moved(Change change, Reattachment marks) {}
+
+  private static SoundingNote note(Session s, int note) {
+    return s.resolved().notes().get(note);
+  }
+
+  private static Change changed(Said name, Session s, Marks after) {
+    return Change.of(name, s.passage().marks(), after);
+  }
+
+  /** One mark on a note, or none there. */
+  public static <V> Change mark(
+      Session s, NoteLayer<V> layer, int note, Optional<V> value, Said name) {
+    Place place = Place.of(note(s, note).key());
+    return changed(name, s, s.passage().marks().with(layer, place, value));
+  }
+
+  /** A note is played as it is elsewhere. */
+  public static Change pin(Session s, NoteFinger place) {
+    SoundingNote n = note(s, place.note());
+    Said name = Said.of("pin.finger", place.digits(), n.pitch(), n.bar());
+    return mark(s, FingerLayer.PINNED, place.note(), Optional.of(mark(s, place)), name);
+  }
+
+  /** A finger, a string or both are pinned on a note; a pin replaces the one before. */
+  public static Change pin(Session s, int note, Optional<Finger> finger, int string) {
+    SoundingNote n = note(s, note);
+    Said name =
+        finger
+            .map(f -> Said.of("pin.finger", f.digit(), n.pitch(), n.bar()))
+            .orElseGet(
+                () ->
+                    Said.of(
+                        "pin.string",
+                        s.task().hand().instrument().stringName(string),
+                        n.pitch(),
+                        n.bar()));
+    return mark(s, FingerLayer.PINNED, note, Optional.of(FingerMark.of(finger, string)), name);
+  }
+
+  /** A note's pin is taken away; empty if it has none. */
+  public static Optional<Change> unpin(Session s, int note) {
+    SoundingNote n = note(s, note);
+    return s.at(FingerLayer.PINNED, note)
+        .map(
+            m ->
+                mark(
+                    s,
+                    FingerLayer.PINNED,
+                    note,
+                    Optional.empty(),
+                    Said.of("unpin", n.pitch(), n.bar())));
+  }
+
+  private static FingerMark mark(Session s, NoteFinger p) {
+    boolean touched = p.harmonic() && !p.isPrintedHarmonic(s.resolved());
+    return new FingerMark(
+        Optional.of(p.finger()), p.replaced().map(NoteFinger.Replacement::by), p.string(), touched);
+  }
+
+  private static Marks placed(Session s, Fingering chosen, String version) {
+    Map<Place, FingerMark> all = new HashMap<>();
+    s.passage().marks().of(FingerLayer.ADOPTED).keySet().stream()
+        .filter(p -> p.version().equals(version))
+        .forEach(p -> all.put(p, null));
+    for (int i = 0; i < chosen.notes().size(); i++) {
+      Place place = Place.of(note(s, i).key()).in(version);
+      chosen.notes().get(i).ifPresent(p -> all.put(place, mark(s, p)));
+    }
+    return s.passage().marks().with(FingerLayer.ADOPTED, all);
+  }
+
+  /** A fingering becomes the player's own. */
+  public static Change adopt(Session s, Fingering chosen) {
+    return changed(Said.of("adopt"), s, placed(s, chosen, ""));
+  }
+
+  /** The program proposes again; pins stay. */
+  public static Change release(Session s) {
+    return changed(Said.of("release"), s, cleared(s, ""));
+  }
+
+  private static Marks cleared(Session s, String version) {
+    Map<Place, FingerMark> none = new HashMap<>();
+    s.passage().marks().of(FingerLayer.ADOPTED).keySet().stream()
+        .filter(p -> p.version().equals(version))
+        .forEach(p -> none.put(p, null));
+    return s.passage().marks().with(FingerLayer.ADOPTED, none);
+  }
+
+  /** A whole fingering is kept under a name, to come back to. */
+  public static Change keep(Session s, String name, Fingering chosen) {
+    return changed(Said.of("keep", name), s, placed(s, chosen, name));
+  }
+
+  public static Change forget(Session s, String name) {
+    return changed(Said.of("forget", name), s, cleared(s, name));
+  }
+
+  /** The bow mark on a note's chord is set, changed or taken away. */
+  public static Change bow(Session s, int note, Signs.Bow bow) {
+    SoundingNote n = note(s, note);
+    Map<Place, Signs.Bow> all = new HashMap<>();
+    s.resolved().slices().get(n.slice()).starting().stream()
+        .map(i -> Place.of(note(s, i).key()))
+        .forEach(p -> all.put(p, null));
+    all.put(Place.of(n.key()), bow);
+    return changed(
+        Said.of("bow." + bow.name(), n.pitch(), n.bar()),
+        s,
+        s.passage().marks().with(BowLayer.BOW, all));
+  }
+
+  /**
+   * Something is asked of a stretch of notes, or taken back when just that was asked of the same
+   * notes.
+   */
+  public static Change wish(Session s, Wish.Ask ask, int fromNote, int toNote) {
+    SoundingNote first = note(s, Math.min(fromNote, toNote));
+    SoundingNote last = note(s, Math.max(fromNote, toNote));
+    Wish wish = new Wish(first.key(), last.key(), ask);
+    List<Wish.Ask> asks = asks(s, wish);
+    boolean there = asks.remove(ask);
+    if (!there) {
+      asks.add(ask);
+    }
+    Said bars =
+        first.bar().equals(last.bar())
+            ? Said.of("bar", first.bar())
+            : Said.of("bars", first.bar(), last.bar());
+    Said name =
+        Said.of(
+            there ? "wish.withdrawn" : "wish.asked", Said.of("wish." + ask.kind().name()), bars);
+    return changed(name, s, asking(s, wish, asks));
+  }
+
+  private static List<Wish.Ask> asks(Session s, Wish wish) {
+    return new ArrayList<>(s.passage().marks().at(WishLayer.WISH, wish.place()).orElse(List.of()));
+  }
+
+  private static Marks asking(Session s, Wish wish, List<Wish.Ask> asks) {
+    asks.sort(java.util.Comparator.comparing(Wish.Ask::kind).thenComparing(Wish.Ask::value));
+    return s.passage()
+        .marks()
+        .with(
+            WishLayer.WISH,
+            wish.place(),
+            asks.isEmpty() ? Optional.empty() : Optional.of(List.copyOf(asks)));
+  }
+
+  /** A wish is taken back. */
+  public static Change withdraw(Session s, Wish wish) {
+    List<Wish.Ask> asks = asks(s, wish);
+    asks.remove(wish.ask());
+    Said name = Said.of("wish.withdrawn.anywhere", Said.of("wish." + wish.kind().name()));
+    return changed(name, s, asking(s, wish, asks));
+  }
+
+  /** A note is marked for vibrato, or the mark is taken off. */
+  public static Change vibrato(Session s, int note) {
+    SoundingNote n = note(s, note);
+    boolean there = s.at(VibratoLayer.VIBRATO, note).isPresent();
+    return mark(
+        s,
+        VibratoLayer.VIBRATO,
+        note,
+        there ? Optional.empty() : Optional.of(true),
+        Said.of(there ? "vibrato.off" : "vibrato.on", n.pitch(), n.bar()));
+  }
+
+  /** A reminder is pencilled over a note, another one takes its place, or it is rubbed out. */
+  public static Change remind(Session s, int note, Optional<Reminder> reminder) {
+    SoundingNote n = note(s, note);
+    Said name =
+        reminder
+            .map(
+                r ->
+                    Said.of(
+                        "remind.on",
+                        ReminderLayer.REMINDER.told(r).args().get(0),
+                        n.pitch(),
+                        n.bar()))
+            .orElseGet(() -> Said.of("remind.off", n.pitch(), n.bar()));
+    return mark(s, ReminderLayer.REMINDER, note, reminder, name);
+  }
+
+  /** Settings become others; empty when they stay the same. */
+  public static Optional<Change> settings(
+      Session s, Said name, UnaryOperator<Passage.Settings> edit) {
+    Passage now = s.passage().withSettings(edit.apply(s.passage().settings()));
+    Change change = changed(name, s, now.marks());
+    return change.isEmpty() ? Optional.empty() : Optional.of(change);
+  }
+
+  /** The page becomes another one, as the player wrote or mended it; marks go with their notes. */
+  public static Moved page(Session s, Said name, Score newPage) {
+    Reattachment marks = carried(s, newPage);
+    return new Moved(
+        Change.ofPage(name, s.page(), newPage, s.passage().marks(), marks.marks()), marks);
+  }
+
+  private static Reattachment carried(Session s, Score newPage) {
+    int octaves = s.passage().settings().reading().octaves();
+    return Reattachment.of(
+        s.passage().marks(), s.page().movedByOctaves(octaves), newPage.movedByOctaves(octaves));
+  }
+
+  /**
+   * The passage's file comes in again; marks go with their notes.
+   *
+   * @param source the file as it is kept now
+   * @param read what it holds
+   */
+  public static Moved bringIn(Session s, SourceLayer.Source source, Score read) {
+    Said name = Said.of("source.again", source.name());
+    boolean mended = s.passage().marks().at(HeadingLayer.HEADING, Place.WHOLE).isPresent();
+    Reattachment marks = carried(s, read);
+    if (mended) {
+      return new Moved(
+          Change.ofPage(name, s.page(), read, s.passage().marks(), marks.marks()), marks);
+    }
+    Marks after = marks.marks().with(SourceLayer.SOURCE, Place.WHOLE, Optional.of(source));
+    return new Moved(Change.of(name, s.passage().marks(), after), marks);
+  }
+
+  /** Whether another file, or the file in place of a mended page, counts after a step. */
+  public static boolean changesPage(Step step) {
+    return step.change().deltas().stream()
+        .anyMatch(
+            d ->
+                d.layer().equals(SourceLayer.SOURCE)
+                    || d.layer().equals(HeadingLayer.HEADING) && d.after().isEmpty());
+  }
+}

@@ -1,0 +1,63 @@
+package fret.session;
+
+import fret.engraving.FingerText;
+import fret.fingering.Fingering;
+import fret.fingering.NoteFinger;
+import fret.fingering.SparseDigits;
+import fret.mark.FingerLayer;
+import fret.mark.Marks;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+
+/** The digits and string numerals that are printed over the notes. */
+public final class Digits {
+  private Digits() {}
+
+  /** The fingering as printed on the stave: sparse or full. */
+  public static List<FingerText> of(Session session) {
+    return of(session, session.fingering(), session.passage().settings().fullDigits());
+  }
+
+  private static final String[] NUMERALS = {"", "I", "II", "III", "IV", "V", "VI"};
+
+  /** Another fingering of the same passage, as printed; each note that differs gets its digit. */
+  public static List<FingerText> of(Session session, Fingering fingering, boolean full) {
+    Marks marks = session.passage().marks();
+    var notes = session.resolved().notes();
+    Set<Integer> sparse =
+        SparseDigits.of(
+            session.resolved(),
+            session.task().hand().instrument(),
+            fingering,
+            i -> marks.at(FingerLayer.PINNED, notes.get(i).key()).isPresent());
+    Set<Integer> arrivals = new HashSet<>();
+    fingering.shifts().forEach(s -> arrivals.add(s.toNote()));
+    List<FingerText> texts = new ArrayList<>();
+    int string = 0;
+    for (int i = 0; i < notes.size(); i++) {
+      Optional<NoteFinger> place = fingering.notes().get(i);
+      if (place.isPresent()) {
+        NoteFinger p = place.get();
+        boolean pinned = marks.at(FingerLayer.PINNED, notes.get(i).key()).isPresent();
+        boolean unlike = session.fingering().notes().get(i).map(q -> !q.samePlace(p)).orElse(true);
+        boolean shown = full || sparse.contains(i) || unlike;
+        boolean numeral =
+            p.string() != string
+                && (full && !p.isOpen() || arrivals.contains(i) || p.base() > 5 && shown);
+        if (shown || numeral) {
+          texts.add(
+              new FingerText(
+                  i,
+                  shown ? p.digits() : "",
+                  numeral ? NUMERALS[Math.min(6, p.string())] : "",
+                  pinned));
+        }
+        string = p.string();
+      }
+    }
+    return texts;
+  }
+}

@@ -1,0 +1,166 @@
+package fret.session;
+
+import fret.fingering.Decided;
+import fret.fingering.FingeringTask;
+import fret.fingering.NoteRule;
+import fret.fingering.PrintedWishes;
+import fret.fingering.Standing;
+import fret.fingering.WishRules;
+import fret.instrument.Instrument;
+import fret.mark.BowLayer;
+import fret.mark.FingerLayer;
+import fret.mark.FingerMark;
+import fret.mark.Marks;
+import fret.mark.NoteLayer;
+import fret.mark.VibratoLayer;
+import fret.mark.Wish;
+import fret.passage.Passage;
+import fret.passage.TempoPlan;
+import fret.score.Bar;
+import fret.score.Event;
+import fret.score.Head;
+import fret.score.NoteKey;
+import fret.score.ResolvedPassage;
+import fret.score.Resolver;
+import fret.score.Score;
+import fret.score.Signs;
+import fret.search.Token;
+import fret.tempo.TempoMap;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/** Every answer that follows from a passage and its page, for the window and the batch alike. */
+public final class Pipeline {
+  private Pipeline() {}
+
+  /** Everything from nothing. */
+  public static Computed compute(Passage passage, Score page) {
+    return compute(passage, page, Optional.empty(), Token.NEVER);
+  }
+
+  /**
+   * Everything; what a change does not concern is taken over.
+   *
+   * @param before what was computed before, of this passage or another
+   */
+  public static Computed compute(
+      Passage passage, Score page, Optional<Computed> before, Token token) {
+    Optional<Computed> same = before.filter(b -> isSamePart(b, passage, page));
+    ResolvedPassage printed =
+        same.map(b -> b.standing().task().passage())
+            .orElseGet(() -> Resolver.resolve(passage.settings().reading().of(page)));
+    FingeringTask task = task(passage, printed);
+    Decided decided = decided(passage.marks(), printed, task);
+    Standing standing =
+        same.filter(b -> isSameHand(b, passage))
+            .map(b -> b.standing().with(decided, token))
+            .orElseGet(() -> Standing.of(task, decided, token));
+    Map<NoteKey, Signs.Bow> bows = counting(passage.marks(), BowLayer.BOW);
+    Score score = bowed(printed.score(), bows);
+    return new Computed(
+        passage,
+        page,
+        score,
+        new ResolvedPassage(score, printed.notes(), printed.slices()),
+        standing);
+  }
+
+  private static boolean isSamePart(Computed b, Passage passage, Score page) {
+    return b.passage().id() == passage.id()
+        && b.passage().settings().reading().equals(passage.settings().reading())
+        && b.page().equals(page);
+  }
+
+  private static boolean isSameHand(Computed b, Passage passage) {
+    Passage.Settings was = b.passage().settings();
+    Passage.Settings is = passage.settings();
+    return was.target().equals(is.target())
+        && was.setup().equals(is.setup())
+        && was.details().tempoMarks().equals(is.details().tempoMarks());
+  }
+
+  /** What is to be fingered with what is printed and nothing else. */
+  private static FingeringTask task(Passage passage, ResolvedPassage printed) {
+    Passage.Settings s = passage.settings();
+    TempoMap tempo = TempoPlan.of(printed.score(), s.target(), s.details().tempoMarks());
+    Instrument instrument = s.setup().strung();
+    return new FingeringTask(printed, tempo, s.setup().handModel(), s.setup().preset())
+        .withWishes(
+            WishRules.of(
+                printed, tempo, List.of(), PrintedWishes.of(printed, instrument), Set.of()));
+  }
+
+  private static Decided decided(Marks marks, ResolvedPassage resolved, FingeringTask task) {
+    Set<Integer> vibrato = new HashSet<>();
+    for (int i = 0; i < resolved.notes().size(); i++) {
+      if (marks.at(VibratoLayer.VIBRATO, resolved.notes().get(i).key()).isPresent()) {
+        vibrato.add(i);
+      }
+    }
+    return new Decided(
+        rules(marks, FingerLayer.PINNED, "", resolved),
+        rules(marks, FingerLayer.ADOPTED, "", resolved),
+        WishRules.of(resolved, task.tempo(), List.of(), Wish.all(marks), vibrato));
+  }
+
+  /** The places that a layer sets in a version. */
+  static List<NoteRule> rules(
+      Marks marks, FingerLayer layer, String version, ResolvedPassage resolved) {
+    List<NoteRule> rules = new ArrayList<>();
+    for (int i = 0; i < resolved.notes().size(); i++) {
+      int note = i;
+      fret.mark.Place place = fret.mark.Place.of(resolved.notes().get(i).key()).in(version);
+      marks.at(layer, place).ifPresent(m -> rules.add(rule(note, m)));
+    }
+    return rules;
+  }
+
+  private static NoteRule rule(int note, FingerMark m) {
+    return new NoteRule(note, m.finger(), m.replacedBy(), m.string(), 0, m.harmonic(), false);
+  }
+
+  /** What counts of a kind of mark, by note. */
+  static <V> Map<NoteKey, V> counting(Marks marks, NoteLayer<V> layer) {
+    Map<NoteKey, V> all = new java.util.HashMap<>();
+    marks
+        .of(layer)
+        .forEach(
+            (place, value) -> {
+              if (place.counts() && place.anchor() instanceof fret.mark.Anchor.Note n) {
+                all.put(n.key(), value);
+              }
+            });
+    return all;
+  }
+
+  /** The part with the player's bow marks in place of the printed ones. */
+  private static Score bowed(Score score, Map<NoteKey, Signs.Bow> bows) {
+    if (bows.isEmpty()) {
+      return score;
+    }
+    Set<Integer> bars = new HashSet<>();
+    bows.keySet().forEach(k -> bars.add(k.barIndex()));
+    return score.withBars(
+        score.bars().stream()
+            .map(
+                b ->
+                    bars.contains(b.index())
+                        ? b.withEvents(b.events().stream().map(e -> bowed(b, e, bows)).toList())
+                        : b)
+            .toList());
+  }
+
+  private static Event bowed(Bar bar, Event event, Map<NoteKey, Signs.Bow> bows) {
+    Event bowed = event;
+    for (Head head : event.isGrace() ? List.<Head>of() : event.heads()) {
+      Signs.Bow bow =
+          bows.get(new NoteKey(bar.index(), event.voice(), event.onset(), 0, head.pitch()));
+      bowed = bow == null ? bowed : bowed.withSigns(bowed.signs().withBow(bow));
+    }
+    return bowed;
+  }
+}

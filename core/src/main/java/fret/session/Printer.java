@@ -1,0 +1,40 @@
+package fret.session;
+
+import fret.drill.Chunk;
+import fret.engraving.FingerText;
+import fret.engraving.Page;
+import fret.tempo.Ladder;
+import java.util.List;
+
+/** Makes files to print, to show and to hear; implemented where file formats are known. */
+public interface Printer {
+  /** The part as a PDF document. */
+  byte[] partPdf(Session session, List<FingerText> fingers, List<Chunk> chunks, Page.Paper paper);
+
+  /** The sheet to practise from as a PDF document. */
+  byte[] practicePdf(Session session, List<Chunk> chunks, Ladder ladder, Page.Paper paper);
+
+  /** Some bars as an SVG picture. */
+  byte[] svg(Session session, List<FingerText> fingers);
+
+  /** Some bars as a PNG picture. */
+  byte[] png(Session session, List<FingerText> fingers);
+
+  /** The passage as it sounds, as a MIDI file. */
+  byte[] midi(Session session);
+
+  /**
+   * Sends a PDF document to the usual printer.
+   *
+   * @return false when there is no printer
+   */
+  boolean print(byte[] pdf, String title);
+
+  /**
+   * A page of a picture file or a PDF document as a PNG picture.
+   *
+   * @param page from 0
+   * @throws fret.base.UnusableInput if the file shows nothing
+   */
+  byte[] picture(String name, byte[] bytes, int page) throws fret.base.UnusableInput;
+}

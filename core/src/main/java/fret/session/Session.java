@@ -1,0 +1,249 @@
+package fret.session;
+
+import fret.base.Problem;
+import fret.fingering.Decided;
+import fret.fingering.Fingering;
+import fret.fingering.FingeringSolver;
+import fret.fingering.FingeringTask;
+import fret.fingering.NoteFinger;
+import fret.fingering.PrintedWishes;
+import fret.mark.FingerLayer;
+import fret.mark.NoteLayer;
+import fret.mark.Wish;
+import fret.passage.Passage;
+import fret.score.Bar;
+import fret.score.Event;
+import fret.score.Head;
+import fret.score.NoteKey;
+import fret.score.ResolvedPassage;
+import fret.score.Score;
+import fret.score.Signs;
+import fret.search.Token;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.function.IntPredicate;
+
+/**
+ * An open passage: what is stored of it or is on its way there, and what was computed last.
+ * Immutable; every request carries the one it was made from.
+ *
+ * @param passage with every decision made so far
+ * @param page as written, before bars and lines are picked
+ * @param problems met when the page was read
+ * @param revision counts the steps that the passage has made
+ * @param log what can be taken back
+ * @param computed may be of an earlier revision
+ */
+public record Session(
+    Passage passage,
+    Score page,
+    List<Problem> problems,
+    long revision,
+    Log log,
+    Computed computed) {
+  public Session {
+    Objects.requireNonNull(passage);
+    Objects.requireNonNull(page);
+    problems = List.copyOf(problems);
+    Objects.requireNonNull(log);
+    Objects.requireNonNull(computed);
+  }
+
+  /** A passage that is not stored, with everything computed. */
+  public static Session of(Passage passage, Score page) {
+    return of(passage, page, Token.NEVER);
+  }
+
+  public static Session of(Passage passage, Score page, Token token) {
+    Computed computed = Pipeline.compute(passage, page, Optional.empty(), token);
+    return new Session(passage, page, List.of(), 0, Log.EMPTY, computed);
+  }
+
+  // ---- steps ---------------------------------------------------------------------------------
+
+  /** The step that a change is from here. */
+  public Step step(Change change) {
+    Optional<Change> tip = log.tip().filter(t -> t.goesOnWith(change));
+    return tip.map(t -> new Step(Step.Kind.MERGE, change, t.then(change)))
+        .orElseGet(() -> new Step(Step.Kind.DO, change, change));
+  }
+
+  /** The step that takes the newest change back; empty if there is none. */
+  public Optional<Step> undo() {
+    return log.tip().map(c -> new Step(Step.Kind.UNDO, c.inverse(), c));
+  }
+
+  /** The step that makes the change again that was taken back last; empty if there is none. */
+  public Optional<Step> redo() {
+    return log.next().map(c -> new Step(Step.Kind.REDO, c, c));
+  }
+
+  /**
+   * The session after a step; what was computed stays until it is computed anew.
+   *
+   * @throws IllegalArgumentException if the step does not start from here
+   */
+  public Session after(Step step) {
+    if (!step.change().fits(passage.marks())) {
+      throw new IllegalArgumentException("the step does not start from revision " + revision);
+    }
+    return new Session(
+        step.change().applyTo(passage),
+        step.change().bars().map(b -> b.applyTo(headed(step))).orElseGet(() -> headed(step)),
+        problems,
+        revision + 1,
+        log.after(step),
+        computed);
+  }
+
+  private Score headed(Step step) {
+    return step.change()
+        .applyTo(passage.marks())
+        .at(fret.passage.HeadingLayer.HEADING, fret.mark.Place.WHOLE)
+        .map(h -> h.withBars(page.bars()))
+        .orElse(page);
+  }
+
+  /** With another page, as when another file counts. */
+  public Session withPage(Score other, List<Problem> met) {
+    return new Session(passage, other, met, revision, log, computed);
+  }
+
+  public Session with(Computed newer) {
+    return new Session(passage, page, problems, revision, log, newer);
+  }
+
+  /** Whether what was computed is of this passage and page as they are. */
+  public boolean isComputed() {
+    return computed.passage().equals(passage) && computed.page().equals(page);
+  }
+
+  /** With everything computed as it now is. */
+  public Session computed(Token token) {
+    return with(Pipeline.compute(passage, page, Optional.of(computed), token));
+  }
+
+  // ---- what was computed ---------------------------------------------------------------------
+
+  public Score score() {
+    return computed.score();
+  }
+
+  public ResolvedPassage resolved() {
+    return computed.resolved();
+  }
+
+  public FingeringTask task() {
+    return computed.task();
+  }
+
+  public Fingering fingering() {
+    return computed.fingering();
+  }
+
+  /** What counts on a note. */
+  public <V> Optional<V> at(NoteLayer<V> layer, int note) {
+    return passage.marks().at(layer, resolved().notes().get(note).key());
+  }
+
+  /** Whether a fingering was adopted. */
+  public boolean isAdopted() {
+    return passage.marks().any(FingerLayer.ADOPTED);
+  }
+
+  /** The bow mark that stands on a note. */
+  public Signs.Bow bowAt(int note) {
+    NoteKey key = resolved().notes().get(note).key();
+    return score().bar(key.barIndex()).events().stream()
+        .filter(e -> !e.isGrace() && e.onset().equals(key.onset()))
+        .filter(e -> e.voice().equals(key.voice()))
+        .map(e -> e.signs().bow())
+        .findFirst()
+        .orElse(Signs.Bow.NONE);
+  }
+
+  /** The wishes that are printed on the page as words. */
+  public List<Wish> printedWishes() {
+    return PrintedWishes.of(resolved(), task().hand().instrument());
+  }
+
+  /** A kept fingering with its reasons at the present tempo and weights. */
+  public Fingering kept(String name, Token token) {
+    Decided kept =
+        new Decided(
+            List.of(),
+            Pipeline.rules(passage.marks(), FingerLayer.ADOPTED, name, resolved()),
+            fret.fingering.Wishes.NONE);
+    return new FingeringSolver(computed.standing().taskWith(kept), token).best();
+  }
+
+  /** A solver that may move every note that is not pinned, for comparing alternatives. */
+  public FingeringSolver freeSolver(Token token) {
+    return new FingeringSolver(freeTask(), token);
+  }
+
+  /** A solver that may move every note that is not pinned, and one note even if it is. */
+  public FingeringSolver solverFreeAt(int note, Token token) {
+    Decided free = computed.standing().decided().withoutAdopted().withoutPin(note);
+    return new FingeringSolver(computed.standing().taskWith(free), token);
+  }
+
+  private FingeringTask freeTask() {
+    return computed.standing().taskWith(computed.standing().decided().withoutAdopted());
+  }
+
+  /** A solver that may move only some notes that follow each other; the rest stays as it is. */
+  public FingeringSolver freeSolver(int fromNote, int toNote, Token token) {
+    Map<Integer, NoteFinger> fixed = new HashMap<>();
+    for (int i = 0; i < fingering().notes().size(); i++) {
+      int note = i;
+      boolean outside = i < Math.min(fromNote, toNote) || i > Math.max(fromNote, toNote);
+      if (outside) {
+        fingering().notes().get(i).ifPresent(p -> fixed.put(note, p));
+      }
+    }
+    return new FingeringSolver(freeTask().withFixed(fixed), token);
+  }
+
+  /**
+   * The part with digits printed on the notes that {@code shown} admits, so that drills made from
+   * it carry the fingering of the target tempo.
+   */
+  public Score fingered(IntPredicate shown) {
+    Map<NoteKey, NoteFinger> places = new HashMap<>();
+    for (int i = 0; i < resolved().notes().size(); i++) {
+      if (shown.test(i) && fingering().notes().get(i).isPresent()) {
+        places.put(resolved().notes().get(i).key(), fingering().notes().get(i).get());
+      }
+    }
+    List<Bar> bars = new ArrayList<>();
+    for (Bar bar : score().bars()) {
+      bars.add(bar.withEvents(bar.events().stream().map(e -> printed(bar, e, places)).toList()));
+    }
+    return score().withBars(bars);
+  }
+
+  private static Event printed(Bar bar, Event e, Map<NoteKey, NoteFinger> places) {
+    return e.isGrace()
+        ? e
+        : e.withHeads(e.heads().stream().map(h -> printed(bar, e, h, places)).toList());
+  }
+
+  private static Head printed(Bar bar, Event e, Head h, Map<NoteKey, NoteFinger> places) {
+    NoteFinger place = places.get(new NoteKey(bar.index(), e.voice(), e.onset(), 0, h.pitch()));
+    return new Head(
+        h.pitch(),
+        h.accidental(),
+        h.tieStart(),
+        h.tieStop(),
+        place != null && place.harmonic() && h.harmonic() == Head.Harmonic.NONE
+            ? Head.Harmonic.NATURAL_SOUNDING
+            : h.harmonic(),
+        place == null ? "" : place.fingers(),
+        place == null ? 0 : place.string());
+  }
+}

@@ -1,0 +1,161 @@
+package fret.session;
+
+import fret.drill.Chunk;
+import fret.drill.DrillKind;
+import fret.drill.Drills;
+import fret.drill.ShiftDrill;
+import fret.engraving.FingerText;
+import fret.engraving.GlyphMetrics;
+import fret.engraving.Page;
+import fret.engraving.PageMaker;
+import fret.engraving.Primitive;
+import fret.fingering.Fingering;
+import fret.fingering.NoteFinger;
+import fret.fingering.Shift;
+import fret.score.ResolvedPassage;
+import fret.score.Resolver;
+import fret.score.Score;
+import fret.score.SoundingNote;
+import fret.tempo.Ladder;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+
+/** Lays the part, and a sheet to practise from, out on pages. */
+public final class Sheets {
+  private static final double SPACE_MM = 1.75;
+  private static final double TITLE_MM = 6;
+  private static final double TEXT_MM = 3.4;
+
+  private final GlyphMetrics metrics;
+  private final Page.Paper paper;
+
+  public Sheets(GlyphMetrics metrics, Page.Paper paper) {
+    this.metrics = metrics;
+    this.paper = paper;
+  }
+
+  /**
+   * The part with its fingering, a mark over each event during which the hand moves, and the chunks
+   * as brackets.
+   */
+  public List<Page> part(Session session, List<FingerText> fingers, List<Chunk> chunks) {
+    PageMaker maker = new PageMaker(metrics, paper, SPACE_MM);
+    heading(maker, session);
+    maker.music(
+        session.resolved(),
+        fingers,
+        shiftMarks(session.fingering()),
+        brackets(session.resolved(), chunks));
+    return maker.pages();
+  }
+
+  private static void heading(PageMaker maker, Session session) {
+    fret.passage.Passage.Settings s = session.passage().settings();
+    maker.text(s.title(), TITLE_MM, Primitive.Text.Style.BOLD);
+    String composer = session.score().composer();
+    maker.text(
+        s.setup().instrument().displayName()
+            + ", "
+            + s.target().beat().displayName()
+            + " = "
+            + Math.round(s.target().perMinute())
+            + (composer.isEmpty() ? "" : ".  " + composer),
+        TEXT_MM,
+        Primitive.Text.Style.REGULAR);
+    maker.gap(5);
+  }
+
+  /** Moments during which the hand moves, with whether it moves up the string. */
+  public static Map<Integer, Boolean> shiftMarks(Fingering fingering) {
+    Map<Integer, Boolean> marks = new HashMap<>();
+    fingering.shifts().forEach(s -> marks.put(s.moveSlice(), s.toBase() > s.fromBase()));
+    return marks;
+  }
+
+  private static List<PageMaker.Bracket> brackets(ResolvedPassage passage, List<Chunk> chunks) {
+    List<PageMaker.Bracket> brackets = new ArrayList<>();
+    for (Chunk c : chunks) {
+      if (c.id().startsWith("spot")) {
+        continue;
+      }
+      int[] slices =
+          passage.slices().stream()
+              .filter(s -> s.onset().compareTo(c.fromOnset()) >= 0)
+              .filter(s -> s.onset().compareTo(c.toOnset()) < 0)
+              .mapToInt(fret.score.Slice::index)
+              .toArray();
+      if (slices.length > 0) {
+        brackets.add(new PageMaker.Bracket(slices[0], slices[slices.length - 1], c.label()));
+      }
+    }
+    return brackets;
+  }
+
+  /** The ladder to tick off, and each chunk with its drills as notation. */
+  public List<Page> practice(Session session, List<Chunk> chunks, Ladder ladder) {
+    PageMaker maker = new PageMaker(metrics, paper, SPACE_MM);
+    heading(maker, session);
+    String levels =
+        ladder.levels().stream().map(String::valueOf).collect(Collectors.joining("     "));
+    maker.text("Ladder:  " + levels, TEXT_MM * 1.15, Primitive.Text.Style.BOLD);
+    maker.text(
+        "Warm up first. Clean tries in a row move up, a miss goes back. Rest at least every half hour; stop at pain, numbness or tingling.",
+        TEXT_MM,
+        Primitive.Text.Style.ITALIC);
+    Score fingered = session.fingered(i -> true);
+    for (Chunk chunk : chunks) {
+      maker.gap(4);
+      boolean spot = chunk.id().startsWith("spot");
+      String name =
+          (spot ? "Shift, " + chunk.label().toLowerCase(java.util.Locale.ROOT) : chunk.label());
+      maker.text(name + ": " + chunk.why(), TEXT_MM * 1.15, Primitive.Text.Style.BOLD);
+      maker.text(
+          ladder.levels().stream().map(l -> l + " [   ]").collect(Collectors.joining("   ")),
+          TEXT_MM,
+          Primitive.Text.Style.REGULAR);
+      shiftDrill(maker, session, chunk);
+      for (DrillKind kind : DrillKind.OF_CHUNKS) {
+        ResolvedPassage drill = Resolver.resolve(Drills.notation(fingered, chunk, kind));
+        maker.text(kind.displayName() + ". " + kind.hint(), TEXT_MM, Primitive.Text.Style.ITALIC);
+        maker.music(drill, printed(drill), Map.of(), List.of());
+      }
+    }
+    return maker.pages();
+  }
+
+  /** A chunk around one shift begins with the drill of that shift. */
+  private static void shiftDrill(PageMaker maker, Session session, Chunk chunk) {
+    Fingering f = session.fingering();
+    for (Shift s : f.shifts()) {
+      Optional<NoteFinger> left = s.left(f);
+      Optional<NoteFinger> reached = s.reached(f);
+      if (chunk.id().equals("spot-" + s.toSlice()) && left.isPresent() && reached.isPresent()) {
+        Score score =
+            ShiftDrill.notation(
+                session.resolved(), s, left.get(), reached.get(), ShiftDrill.Manner.USUAL);
+        ResolvedPassage drill = Resolver.resolve(score);
+        maker.text(
+            DrillKind.SHIFT.displayName() + ". " + DrillKind.SHIFT.hint(),
+            TEXT_MM,
+            Primitive.Text.Style.ITALIC);
+        maker.music(drill, printed(drill), Map.of(), List.of());
+      }
+    }
+  }
+
+  /** The digits that a drill carries on its notes. */
+  private static List<FingerText> printed(ResolvedPassage drill) {
+    List<FingerText> texts = new ArrayList<>();
+    for (int i = 0; i < drill.notes().size(); i++) {
+      SoundingNote note = drill.notes().get(i);
+      if (!note.printedFinger().isEmpty()) {
+        texts.add(new FingerText(i, note.printedFinger(), "", false));
+      }
+    }
+    return texts;
+  }
+}

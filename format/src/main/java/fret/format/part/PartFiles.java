@@ -1,0 +1,104 @@
+package fret.format.part;
+
+import fret.base.Outcome;
+import fret.base.UnusableInput;
+import fret.format.abc.AbcReader;
+import fret.format.midi.MidiReader;
+import fret.format.musicxml.MarkWriter;
+import fret.format.musicxml.MusicXmlFile;
+import fret.format.musicxml.MusicXmlReader;
+import fret.format.musicxml.MusicXmlWriter;
+import fret.mark.BowLayer;
+import fret.passage.Passage;
+import fret.passage.ScoreReader;
+import fret.pitch.Interval;
+import fret.pitch.Pitch;
+import fret.score.NoteKey;
+import fret.score.Score;
+import fret.session.MarkedFileWriter;
+import fret.session.Session;
+import java.nio.charset.StandardCharsets;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import org.w3c.dom.Document;
+
+/** The file formats behind the ports through which the program reads and writes parts. */
+public final class PartFiles implements ScoreReader, MarkedFileWriter {
+  @Override
+  public List<PartChoice> parts(String name, byte[] bytes) throws UnusableInput {
+    if (MidiReader.isMidi(bytes)) {
+      return MidiReader.tracks(name, bytes).stream()
+          .map(t -> new PartChoice(t.id(), t.name(), 0))
+          .toList();
+    }
+    if (isAbc(name, bytes)) {
+      return List.of(new PartChoice("", "", 0));
+    }
+    return MusicXmlFile.parts(MusicXmlFile.open(name, bytes)).stream()
+        .map(p -> new PartChoice(p.id(), p.name(), p.bars()))
+        .toList();
+  }
+
+  @Override
+  public Outcome<Score> read(String name, byte[] bytes, String partName) throws UnusableInput {
+    if (MidiReader.isMidi(bytes)) {
+      return MidiReader.read(name, bytes, partName);
+    }
+    if (isAbc(name, bytes)) {
+      return AbcReader.read(name, new String(bytes, StandardCharsets.UTF_8));
+    }
+    return MusicXmlReader.read(name, MusicXmlFile.open(name, bytes), partName);
+  }
+
+  private static boolean isAbc(String name, byte[] bytes) {
+    boolean named = name.toLowerCase(Locale.ROOT).endsWith(".abc");
+    boolean markup = bytes.length > 0 && (bytes[0] == '<' || bytes[0] == 'P');
+    return named || !markup && AbcReader.isAbc(new String(bytes, StandardCharsets.UTF_8));
+  }
+
+  @Override
+  public byte[] write(Session session, byte[] source) throws UnusableInput {
+    Passage passage = session.passage();
+    if (MidiReader.isMidi(source) || isAbc(passage.sourceName(), source)) {
+      return writePage(session); // There is no tree to write into.
+    }
+    Document document = MusicXmlFile.open(passage.sourceName(), source);
+    MusicXmlReader.Linked linked =
+        MusicXmlReader.readLinked(passage.sourceName(), document, passage.partName());
+    MarkWriter.write(linked.elements(), marks(session));
+    return MarkWriter.bytes(document);
+  }
+
+  @Override
+  public byte[] writePage(Session session) {
+    return MusicXmlWriter.write(session.fingered(i -> true));
+  }
+
+  private static Map<NoteKey, MarkWriter.NoteMark> marks(Session session) {
+    Map<NoteKey, MarkWriter.NoteMark> marks = new HashMap<>();
+    int octaves = session.passage().settings().reading().octaves();
+    for (int i = 0; i < session.resolved().notes().size(); i++) {
+      NoteKey key = session.resolved().notes().get(i).key();
+      Optional<fret.score.Signs.Bow> bow = session.passage().marks().at(BowLayer.BOW, key);
+      session
+          .fingering()
+          .notes()
+          .get(i)
+          .ifPresent(
+              p ->
+                  marks.put(
+                      inFile(key, octaves),
+                      new MarkWriter.NoteMark(p.fingers(), p.string(), p.harmonic(), bow)));
+    }
+    return marks;
+  }
+
+  /** The note as the file has it, where the part was taken to another octave. */
+  private static NoteKey inFile(NoteKey key, int octaves) {
+    Pitch pitch = key.pitch().plus(new Interval(-7 * octaves, -12 * octaves));
+    return new NoteKey(key.barIndex(), key.voice(), key.onset(), key.grace(), pitch);
+  }
+}
