@@ -61,11 +61,21 @@ public final class Studio {
    *
    * @param storing a thread for storing; {@code computing} one for computing; {@code publish} where
    *     what follows is done: the interface thread
+   * @param settled runs its argument there when it was not asked anew for a moment
    */
-  public record Threads(Executor storing, Executor computing, Executor publish) {
+  public record Threads(
+      Executor storing, Executor computing, Executor publish, Consumer<Runnable> settled) {
     /** Two threads of their own, and the interface thread. */
     public static Threads ofWindow() {
-      return new Threads(thread("storing"), thread("computing"), Platform::runLater);
+      PauseTransition pause = new PauseTransition(Duration.millis(PAUSE_MS));
+      return new Threads(
+          thread("storing"),
+          thread("computing"),
+          Platform::runLater,
+          then -> {
+            pause.setOnFinished(e -> then.run());
+            pause.playFromStart();
+          });
     }
 
     private static ExecutorService thread(String name) {
@@ -99,7 +109,7 @@ public final class Studio {
       new ReadOnlyObjectWrapper<>(Optional.empty());
   private final ReadOnlyIntegerWrapper pending = new ReadOnlyIntegerWrapper();
   private final ReadOnlyIntegerWrapper notStored = new ReadOnlyIntegerWrapper();
-  private final PauseTransition pause = new PauseTransition(Duration.millis(PAUSE_MS));
+  private final Threads threads;
   private boolean typing;
 
   /**
@@ -121,6 +131,7 @@ public final class Studio {
       Supplier<Printer> printer,
       Clock clock,
       Threads threads) {
+    this.threads = threads;
     this.library = library;
     this.reader = reader;
     this.clock = clock;
@@ -135,11 +146,6 @@ public final class Studio {
     passages.setAll(library.passages());
     journal.setAll(library.journal());
     library.unread().stream().findFirst().ifPresent(this::left);
-    pause.setOnFinished(
-        e -> {
-          typing = false;
-          open.askStanding(Optional.empty());
-        });
   }
 
   private void left(Library.Unread unread) {
@@ -342,7 +348,13 @@ public final class Studio {
   /** Notes were typed: what stands is computed when nothing more is typed for a moment. */
   void typed() {
     typing = true;
-    pause.playFromStart();
+    threads
+        .settled()
+        .accept(
+            () -> {
+              typing = false;
+              open.askStanding(Optional.empty());
+            });
   }
 
   // ---- changing ------------------------------------------------------------------------------

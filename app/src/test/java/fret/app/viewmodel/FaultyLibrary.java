@@ -1,0 +1,123 @@
+package fret.app.viewmodel;
+
+import fret.journal.JournalEntry;
+import fret.passage.Passage;
+import fret.score.Score;
+import fret.session.Step;
+import fret.shelf.Audition;
+import fret.shelf.Library;
+import fret.shelf.StoreFailure;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** A real library whose writes fail when that is asked for. */
+final class FaultyLibrary implements Library {
+  private final Library real;
+  private Optional<StoreFailure.Cause> fault = Optional.empty();
+
+  FaultyLibrary(Library real) {
+    this.real = real;
+  }
+
+  void fail(StoreFailure.Cause why) {
+    fault = Optional.of(why);
+  }
+
+  void mend() {
+    fault = Optional.empty();
+  }
+
+  private Library write() {
+    fault.ifPresent(
+        f -> {
+          throw new StoreFailure(f, null);
+        });
+    return real;
+  }
+
+  @Override
+  public List<Audition> auditions() {
+    return real.auditions();
+  }
+
+  @Override
+  public Audition save(Audition audition) {
+    return write().save(audition);
+  }
+
+  @Override
+  public List<Passage> passages() {
+    return real.passages();
+  }
+
+  @Override
+  public List<Unread> unread() {
+    return real.unread();
+  }
+
+  @Override
+  public Optional<Stored> load(long passageId) {
+    return real.load(passageId);
+  }
+
+  @Override
+  public Passage add(Passage passage, byte[] source, Optional<Score> page) {
+    return write().add(passage, source, page);
+  }
+
+  @Override
+  public byte[] source(long passageId, long sourceId) {
+    return real.source(passageId, sourceId);
+  }
+
+  @Override
+  public long addSource(long passageId, byte[] source) {
+    return write().addSource(passageId, source);
+  }
+
+  @Override
+  public Optional<Picture> picture(long passageId) {
+    return real.picture(passageId);
+  }
+
+  @Override
+  public void keepPicture(long passageId, Picture picture) {
+    write().keepPicture(passageId, picture);
+  }
+
+  @Override
+  public void remove(long passageId) {
+    write().remove(passageId);
+  }
+
+  @Override
+  public boolean apply(long passageId, long revision, Step step, Score page) {
+    return write().apply(passageId, revision, step, page);
+  }
+
+  @Override
+  public List<JournalEntry> journal() {
+    return real.journal();
+  }
+
+  @Override
+  public JournalEntry add(JournalEntry entry) {
+    return write().add(entry);
+  }
+
+  @Override
+  public Map<String, String> settings() {
+    return real.settings();
+  }
+
+  @Override
+  public void putSetting(String name, String value) {
+    write().putSetting(name, value);
+  }
+
+  @Override
+  public void close() {
+    real.close();
+  }
+}
