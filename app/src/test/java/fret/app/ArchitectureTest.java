@@ -48,10 +48,11 @@ class ArchitectureTest {
     row("drill", "fingering");
     row("sound", "score", "mark");
     row("journal", "drill");
+    row("lane", "engraving", "fingering");
     row("plan", "journal", "drill");
     row("writing", "score");
     row("proof", "score");
-    row("passage", "plan", "engraving", "sound", "writing", "proof");
+    row("passage", "plan", "lane", "engraving", "sound", "writing", "proof");
     row("session", "passage");
     row("shelf", "session");
     row("format.musicxml", "shelf");

@@ -6,6 +6,7 @@ import fret.score.Head;
 import fret.score.ResolvedPassage;
 import fret.score.Signs;
 import fret.score.Slice;
+import fret.score.SoundingNote;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -50,6 +51,7 @@ final class MarkEngraver {
         shiftMark(restAfter(p, placed).orElse(p), up, p.slice());
       }
     }
+    placed.stream().filter(p -> p.slice() >= 0).forEach(this::reminders);
     octaveLines(xAt);
     barNumbers(spans);
     for (Bar bar : passage.score().bars()) {
@@ -99,6 +101,17 @@ final class MarkEngraver {
             Primitive.Text.Style.REGULAR,
             Primitive.Ink.STRING,
             p.slice());
+      }
+    }
+  }
+
+  private void reminders(StripEngraver.Placed p) {
+    ReminderEngraver reminders = new ReminderEngraver(pen);
+    for (int note : passage.slices().get(p.slice()).starting()) {
+      FingerText text = fingers.get(note);
+      SoundingNote n = passage.notes().get(note);
+      if (text != null && n.voice().equals(p.event().voice())) {
+        text.pencilled().forEach(r -> reminders.over(r, n, middle(p), p.slice()));
       }
     }
   }

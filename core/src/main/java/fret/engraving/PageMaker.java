@@ -134,7 +134,7 @@ public final class PageMaker {
         }
         FingerText text = byNote.get(index);
         if (text != null) {
-          texts.add(new FingerText(i, text.digit(), text.string(), text.pinned()));
+          texts.add(text.at(i));
         }
         int slice = whole.notes().get(index).slice();
         sliceHere.put(slice, note.slice());

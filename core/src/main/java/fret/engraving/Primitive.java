@@ -1,5 +1,8 @@
 package fret.engraving;
 
+import java.util.Collections;
+import java.util.List;
+
 /**
  * Something to paint, in staff spaces: x to the right from the strip's start, y downwards from the
  * top line of the stave. Each is tied to the moment it belongs to ({@code slice}, -1 for none).
@@ -14,7 +17,15 @@ public sealed interface Primitive {
     STRING,
     BOW,
     WORDS,
-    FAINT
+    FAINT,
+    /** The left hand. */
+    HAND,
+    /** The left hand, thin: room in which something lies. */
+    HAND_BAND,
+    /** Time and what goes on in it. */
+    TIME,
+    /** The ground that something is written on. */
+    PAPER
   }
 
   int slice();
@@ -198,5 +209,111 @@ public sealed interface Primitive {
     public double bottom() {
       return y + size * 0.05;
     }
+  }
+
+  /** A filled area with straight sides. */
+  record Area(List<Double> xs, List<Double> ys, Ink ink, int slice) implements Primitive {
+    public Area {
+      xs = List.copyOf(xs);
+      ys = List.copyOf(ys);
+      if (xs.size() != ys.size() || xs.size() < 3) {
+        throw new IllegalArgumentException("an area with " + xs.size() + " corners");
+      }
+    }
+
+    /** An upright rectangle. */
+    public static Area box(
+        double left, double top, double right, double bottom, Ink ink, int slice) {
+      return new Area(
+          List.of(left, right, right, left), List.of(top, top, bottom, bottom), ink, slice);
+    }
+
+    @Override
+    public double left() {
+      return Collections.min(xs);
+    }
+
+    @Override
+    public double right() {
+      return Collections.max(xs);
+    }
+
+    @Override
+    public double top() {
+      return Collections.min(ys);
+    }
+
+    @Override
+    public double bottom() {
+      return Collections.max(ys);
+    }
+  }
+
+  /**
+   * A small mark around a point.
+   *
+   * @param radius of the circle that it fills
+   * @param filled whether it is filled, or only its outline drawn
+   */
+  record Spot(Form form, double x, double y, double radius, boolean filled, Ink ink, int slice)
+      implements Primitive {
+    /** Shapes that are told apart without colour. */
+    public enum Form {
+      CIRCLE(List.of()),
+      SQUARE(List.of(-0.84, -0.84, 0.84, -0.84, 0.84, 0.84, -0.84, 0.84)),
+      DIAMOND(List.of(0.0, -1.2, 1.2, 0.0, 0.0, 1.2, -1.2, 0.0)),
+      HOUSE(List.of(0.0, -1.15, 1.0, -0.35, 1.0, 0.9, -1.0, 0.9, -1.0, -0.35)),
+      CUP(List.of(-1.0, -0.9, 1.0, -0.9, 1.0, 0.35, 0.0, 1.15, -1.0, 0.35));
+
+      private final List<Double> corners;
+
+      Form(List<Double> corners) {
+        this.corners = corners;
+      }
+
+      /** Corners as x, y, x, y about a middle of 0 and a radius of 1; none for the circle. */
+      public List<Double> corners() {
+        return corners;
+      }
+    }
+
+    @Override
+    public double left() {
+      return x - radius;
+    }
+
+    @Override
+    public double right() {
+      return x + radius;
+    }
+
+    @Override
+    public double top() {
+      return y - radius;
+    }
+
+    @Override
+    public double bottom() {
+      return y + radius;
+    }
+  }
+
+  /** The same thing lower down. */
+  default Primitive lowered(double by) {
+    if (this instanceof Glyph g) {
+      return new Glyph(g.glyph, g.x, g.y + by, g.scale, g.box, g.ink, g.slice);
+    } else if (this instanceof Line l) {
+      return new Line(l.x1, l.y1 + by, l.x2, l.y2 + by, l.thickness, l.dashed, l.ink, l.slice);
+    } else if (this instanceof Beam b) {
+      return new Beam(b.x1, b.y1 + by, b.x2, b.y2 + by, b.thickness, b.ink, b.slice);
+    } else if (this instanceof Curve c) {
+      return new Curve(c.x1, c.y1 + by, c.x2, c.y2 + by, c.height, c.thickness, c.ink, c.slice);
+    } else if (this instanceof Text t) {
+      return new Text(t.text, t.x, t.y + by, t.size, t.width, t.style, t.centred, t.ink, t.slice);
+    } else if (this instanceof Area a) {
+      return new Area(a.xs, a.ys.stream().map(y -> y + by).toList(), a.ink, a.slice);
+    }
+    Spot s = (Spot) this;
+    return new Spot(s.form, s.x, s.y + by, s.radius, s.filled, s.ink, s.slice);
   }
 }

@@ -1,5 +1,6 @@
 /**
- * Where every glyph, line and curve of the strip stands, in staff spaces; nothing is painted here.
- * Start with {@link fret.engraving.StripEngraver}.
+ * Where every glyph, line and curve of the strip stands, in staff spaces;
+ *
+ * <p>nothing is painted here. Start with {@link fret.engraving.StripEngraver}.
  */
 package fret.engraving;

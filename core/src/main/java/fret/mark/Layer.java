@@ -2,6 +2,7 @@ package fret.mark;
 
 import fret.base.Form;
 import fret.base.Said;
+import java.util.Optional;
 
 /**
  * One kind of mark: what it hangs on, how it is stored and told, and what it concerns. Stateless.
@@ -41,4 +42,9 @@ public interface Layer<A extends Anchor, V> {
 
   /** What a mark says, as part of a sentence: "finger 3". */
   Said told(V value);
+
+  /** What is pencilled over the note for it, in print too; empty for nothing. */
+  default Optional<Reminder> pencilled(V value) {
+    return Optional.empty();
+  }
 }

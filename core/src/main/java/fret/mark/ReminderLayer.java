@@ -2,6 +2,7 @@ package fret.mark;
 
 import fret.base.Form;
 import fret.base.Said;
+import java.util.Optional;
 
 /** A reminder pencilled over a note. */
 public final class ReminderLayer implements NoteLayer<Reminder> {
@@ -37,5 +38,10 @@ public final class ReminderLayer implements NoteLayer<Reminder> {
         r.kind() == Reminder.Kind.WORD
             ? Said.words(r.text())
             : Said.of("reminder." + r.kind().name()));
+  }
+
+  @Override
+  public Optional<Reminder> pencilled(Reminder r) {
+    return Optional.of(r);
   }
 }

@@ -11,9 +11,6 @@ import fret.mark.Marks;
 import fret.mark.NoteLayer;
 import fret.mark.Place;
 import fret.mark.Reattachment;
-import fret.mark.Reminder;
-import fret.mark.ReminderLayer;
-import fret.mark.VibratoLayer;
 import fret.mark.Wish;
 import fret.mark.WishLayer;
 import fret.passage.HeadingLayer;
@@ -192,32 +189,12 @@ public final class Decisions {
     return changed(name, s, asking(s, wish, asks));
   }
 
-  /** A note is marked for vibrato, or the mark is taken off. */
-  public static Change vibrato(Session s, int note) {
+  /** A mark is set on a note in place of another one, or taken off where just that is there. */
+  public static <V> Change toggle(Session s, NoteLayer<V> layer, int note, V value) {
     SoundingNote n = note(s, note);
-    boolean there = s.at(VibratoLayer.VIBRATO, note).isPresent();
-    return mark(
-        s,
-        VibratoLayer.VIBRATO,
-        note,
-        there ? Optional.empty() : Optional.of(true),
-        Said.of(there ? "vibrato.off" : "vibrato.on", n.pitch(), n.bar()));
-  }
-
-  /** A reminder is pencilled over a note, another one takes its place, or it is rubbed out. */
-  public static Change remind(Session s, int note, Optional<Reminder> reminder) {
-    SoundingNote n = note(s, note);
-    Said name =
-        reminder
-            .map(
-                r ->
-                    Said.of(
-                        "remind.on",
-                        ReminderLayer.REMINDER.told(r).args().get(0),
-                        n.pitch(),
-                        n.bar()))
-            .orElseGet(() -> Said.of("remind.off", n.pitch(), n.bar()));
-    return mark(s, ReminderLayer.REMINDER, note, reminder, name);
+    boolean there = s.at(layer, note).filter(value::equals).isPresent();
+    Said name = Said.of(there ? "mark.off" : "mark.on", layer.told(value), n.pitch(), n.bar());
+    return mark(s, layer, note, there ? Optional.empty() : Optional.of(value), name);
   }
 
   /** Settings become others; empty when they stay the same. */

@@ -5,7 +5,12 @@ import fret.fingering.Fingering;
 import fret.fingering.NoteFinger;
 import fret.fingering.SparseDigits;
 import fret.mark.FingerLayer;
+import fret.mark.Layer;
 import fret.mark.Marks;
+import fret.mark.Place;
+import fret.mark.Reminder;
+import fret.passage.Layers;
+import fret.score.SoundingNote;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -47,17 +52,46 @@ public final class Digits {
         boolean numeral =
             p.string() != string
                 && (full && !p.isOpen() || arrivals.contains(i) || p.base() > 5 && shown);
-        if (shown || numeral) {
-          texts.add(
-              new FingerText(
-                  i,
-                  shown ? p.digits() : "",
-                  numeral ? NUMERALS[Math.min(6, p.string())] : "",
-                  pinned));
-        }
+        texts.add(
+            new FingerText(
+                i,
+                shown ? p.digits() : "",
+                numeral ? NUMERALS[Math.min(6, p.string())] : "",
+                pinned,
+                pencilled(marks, notes.get(i))));
         string = p.string();
+      } else {
+        texts.add(new FingerText(i, "", "", false, pencilled(marks, notes.get(i))));
       }
     }
-    return texts;
+    return texts.stream().filter(Digits::says).toList();
+  }
+
+  /** What is pencilled over each note, without the fingering. */
+  public static List<FingerText> pencilled(Session session) {
+    Marks marks = session.passage().marks();
+    List<FingerText> texts = new ArrayList<>();
+    for (int i = 0; i < session.resolved().notes().size(); i++) {
+      List<Reminder> here = pencilled(marks, session.resolved().notes().get(i));
+      texts.add(new FingerText(i, "", "", false, here));
+    }
+    return texts.stream().filter(Digits::says).toList();
+  }
+
+  private static boolean says(FingerText t) {
+    return !t.digit().isEmpty() || !t.string().isEmpty() || !t.pencilled().isEmpty();
+  }
+
+  private static List<Reminder> pencilled(Marks marks, SoundingNote note) {
+    List<Reminder> all = new ArrayList<>();
+    for (Layer<?, ?> layer : Layers.ALL) {
+      pencilled(marks, layer, note).ifPresent(all::add);
+    }
+    return all;
+  }
+
+  private static <V> Optional<Reminder> pencilled(
+      Marks marks, Layer<?, V> layer, SoundingNote note) {
+    return marks.at(layer, Place.of(note.key())).flatMap(layer::pencilled);
   }
 }

@@ -108,9 +108,10 @@ class DecisionsTest {
   @Test
   void vibratoIsMarkedAndTakenOff() {
     Session s = session();
-    Session marked = after(s, Decisions.vibrato(s, 3));
+    Session marked = after(s, Decisions.toggle(s, VibratoLayer.VIBRATO, 3, true));
     assertThat(marked.at(VibratoLayer.VIBRATO, 3)).isPresent();
-    assertThat(Decisions.vibrato(marked, 3).applyTo(marked.passage())).isEqualTo(passage());
+    assertThat(Decisions.toggle(marked, VibratoLayer.VIBRATO, 3, true).applyTo(marked.passage()))
+        .isEqualTo(passage());
     assertThat(marked.fingering().notes().get(3).orElseThrow().isOpen()).isFalse();
   }
 
@@ -130,12 +131,16 @@ class DecisionsTest {
   @Test
   void aReminderIsPencilledReplacedAndRubbedOut() {
     Session s = session();
-    Session glasses =
-        after(s, Decisions.remind(s, 3, Optional.of(Reminder.of(Reminder.Kind.GLASSES))));
-    Session word = after(glasses, Decisions.remind(glasses, 3, Optional.of(Reminder.word("low"))));
+    Reminder look = Reminder.of(Reminder.Kind.GLASSES);
+    Session glasses = after(s, Decisions.toggle(s, ReminderLayer.REMINDER, 3, look));
+    assertThat(Digits.pencilled(glasses))
+        .singleElement()
+        .satisfies(t -> assertThat(t.pencilled()).containsExactly(look));
+    Session word =
+        after(glasses, Decisions.toggle(glasses, ReminderLayer.REMINDER, 3, Reminder.word("low")));
     assertThat(word.at(ReminderLayer.REMINDER, 3)).contains(Reminder.word("low"));
-    assertThat(Decisions.remind(word, 3, Optional.empty()).applyTo(word.passage()))
-        .isEqualTo(passage());
+    Change off = Decisions.toggle(word, ReminderLayer.REMINDER, 3, Reminder.word("low"));
+    assertThat(off.applyTo(word.passage())).isEqualTo(passage());
     assertThatThrownBy(() -> Reminder.word(" ")).isInstanceOf(IllegalArgumentException.class);
   }
 

@@ -14,6 +14,8 @@ import fret.mark.Layer;
 import fret.mark.Marks;
 import fret.mark.Reattachment;
 import fret.mark.Reminder;
+import fret.mark.ReminderLayer;
+import fret.mark.VibratoLayer;
 import fret.mark.Wish;
 import fret.mark.WishLayer;
 import fret.passage.Layers;
@@ -121,7 +123,7 @@ class SessionTest {
     Session s = session();
     Session bowed = after(s, Decisions.bow(s, 4, Signs.Bow.UP));
     Session reminded =
-        after(bowed, Decisions.remind(bowed, 5, Optional.of(Reminder.word("listen"))));
+        after(bowed, Decisions.toggle(bowed, ReminderLayer.REMINDER, 5, Reminder.word("listen")));
     assertThat(reminded.computed().standing()).isSameAs(s.computed().standing());
   }
 
@@ -159,8 +161,10 @@ class SessionTest {
     s = after(s, Decisions.pin(s, 3, Optional.of(Finger.FOURTH), 2));
     s = after(s, Decisions.wish(s, new Wish.Ask(Wish.Kind.ON_STRING, 2), 2, 5));
     s = after(s, Decisions.bow(s, 4, Signs.Bow.DOWN));
-    s = after(s, Decisions.vibrato(s, 6));
-    s = after(s, Decisions.remind(s, 6, Optional.of(Reminder.of(Reminder.Kind.GLASSES))));
+    s = after(s, Decisions.toggle(s, VibratoLayer.VIBRATO, 6, true));
+    s =
+        after(
+            s, Decisions.toggle(s, ReminderLayer.REMINDER, 6, Reminder.of(Reminder.Kind.GLASSES)));
     s = after(s, Decisions.keep(s, "dry", s.fingering()));
     s = after(s, Decisions.adopt(s, s.fingering()));
     s = after(s, Decisions.page(s, Said.of("words", "cut"), without(score(), 7)).change());
@@ -230,8 +234,8 @@ class SessionTest {
     s = after(s, Decisions.pin(s, 11, Optional.of(Finger.THIRD), 1));
     s = after(s, Decisions.bow(s, 11, Signs.Bow.UP));
     s = after(s, Decisions.bow(s, 2, Signs.Bow.UP));
-    s = after(s, Decisions.remind(s, 2, Optional.of(Reminder.of(Reminder.Kind.COMMA))));
-    s = after(s, Decisions.vibrato(s, 2));
+    s = after(s, Decisions.toggle(s, ReminderLayer.REMINDER, 2, Reminder.of(Reminder.Kind.COMMA)));
+    s = after(s, Decisions.toggle(s, VibratoLayer.VIBRATO, 2, true));
     s = after(s, Decisions.keep(s, "dry", s.fingering()));
     s = after(s, Decisions.wish(s, new Wish.Ask(Wish.Kind.NO_OPEN, 0), 2, 4));
     s = after(s, Decisions.wish(s, new Wish.Ask(Wish.Kind.NOT_STRING, 3), 2, 2));

@@ -1,2 +1,2 @@
-/** All keys, in one table. Start with {@link fret.app.command.Shortcut}. */
+/** What can be done by key. Start with {@link fret.app.command.Action}. */
 package fret.app.command;

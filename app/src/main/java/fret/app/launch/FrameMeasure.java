@@ -54,7 +54,7 @@ final class FrameMeasure {
     }
     Score page = studio.session().page().withBars(all).laidOut();
     studio.startPage(page, Setup.usual(fret.instrument.InstrumentType.VIOLIN));
-    main.goTo("PART");
+    main.go("part");
     whenQuiet(then);
   }
 

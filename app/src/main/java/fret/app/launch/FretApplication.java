@@ -93,6 +93,9 @@ public final class FretApplication extends Application {
         .findFirst()
         .filter(f -> main != null)
         .ifPresent(f -> main.openFile(f.toFile()));
+    if (args.contains("--size")) {
+      size(args.get(args.indexOf("--size") + 1));
+    }
     if (frames) {
       new FrameMeasure(stage, main, studio).run(Platform::exit);
     }
@@ -103,6 +106,20 @@ public final class FretApplication extends Application {
   }
 
   private PracticeModel practice;
+
+  /** The window's content in px, such as 1024x700. */
+  private void size(String text) {
+    String[] sides = text.split("x", 2);
+    Parent root = stage.getScene().getRoot();
+    stage.setMinWidth(0);
+    stage.setMinHeight(0);
+    Scene old = stage.getScene();
+    old.setRoot(new javafx.scene.Group());
+    Scene scene = new Scene(root, Double.parseDouble(sides[0]), Double.parseDouble(sides[1]));
+    scene.getStylesheets().addAll(old.getStylesheets());
+    stage.setScene(scene);
+    stage.sizeToScene();
+  }
 
   private void openDemo() {
     Path file = throwaway();

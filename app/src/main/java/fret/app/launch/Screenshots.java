@@ -35,20 +35,20 @@ final class Screenshots {
     this.stage = stage;
     this.studio = studio;
     this.folder = folder;
-    steps.add(new Step(() -> main.goTo("SHELF"), "shelf"));
-    steps.add(new Step(() -> open(1, main, "PART"), "part"));
-    steps.add(new Step(() -> open(0, main, "LEFT_HAND"), ""));
+    steps.add(new Step(() -> main.go("shelf"), "shelf"));
+    steps.add(new Step(() -> open(1, main, "part"), "part"));
+    steps.add(new Step(() -> open(0, main, "left-hand"), ""));
     steps.add(new Step(() -> studio.select(6), "left-hand"));
-    steps.add(new Step(() -> open(3, main, "LEFT_HAND"), ""));
+    steps.add(new Step(() -> open(3, main, "left-hand"), ""));
     steps.add(new Step(() -> studio.select(12), "left-hand-bass"));
-    steps.add(new Step(() -> open(2, main, "LEFT_HAND"), "left-hand-viola"));
-    steps.add(new Step(() -> open(4, main, "LEFT_HAND"), "left-hand-violin"));
-    steps.add(new Step(() -> open(1, main, "LEFT_HAND"), ""));
+    steps.add(new Step(() -> open(2, main, "left-hand"), "left-hand-viola"));
+    steps.add(new Step(() -> open(4, main, "left-hand"), "left-hand-violin"));
+    steps.add(new Step(() -> open(1, main, "left-hand"), ""));
     steps.add(new Step(() -> studio.select(9), ""));
     steps.add(new Step(main.leftHand()::exchange, "left-hand-cello"));
     steps.add(new Step(studio::undo, ""));
     steps.add(new Step(() -> main.fireEvent(press(KeyCode.S)), "left-hand-shifts"));
-    steps.add(new Step(() -> open(0, main, "LEFT_HAND"), ""));
+    steps.add(new Step(() -> open(0, main, "left-hand"), ""));
     steps.add(new Step(() -> askForAString(main), "left-hand-asked"));
     steps.add(new Step(studio::undo, ""));
     steps.add(new Step(() -> studio.select(20), ""));
@@ -60,16 +60,16 @@ final class Screenshots {
     steps.add(new Step(() -> type(main), "writing"));
     steps.add(new Step(() -> main.fireEvent(press(KeyCode.F1)), "writing-keys"));
     steps.add(new Step(() -> main.fireEvent(press(KeyCode.F1)), ""));
-    steps.add(new Step(() -> open(0, main, "PART"), ""));
+    steps.add(new Step(() -> open(0, main, "part"), ""));
     steps.add(new Step(() -> fire("#tab-about"), "part-about"));
     steps.add(new Step(() -> pagePicture(main), ""));
     steps.add(new Step(() -> fire("#tab-picture"), "part-picture"));
     steps.add(new Step(studio.preferences()::toggleDark, ""));
-    steps.add(new Step(() -> open(0, main, "LEFT_HAND"), "left-hand-dark"));
+    steps.add(new Step(() -> open(0, main, "left-hand"), "left-hand-dark"));
     steps.add(new Step(studio.preferences()::toggleDark, ""));
-    steps.add(new Step(() -> open(0, main, "PLAN"), "plan"));
-    steps.add(new Step(() -> main.goTo("PRACTISE"), "practise"));
-    steps.add(new Step(() -> main.goTo("JOURNAL"), "journal"));
+    steps.add(new Step(() -> open(0, main, "plan"), "plan"));
+    steps.add(new Step(() -> main.go("practise"), "practise"));
+    steps.add(new Step(() -> main.go("journal"), "journal"));
     practice.restart();
   }
 
@@ -150,7 +150,7 @@ final class Screenshots {
 
   private void open(int index, MainView main, String area) {
     studio.open(studio.passages().get(index));
-    main.goTo(area);
+    main.go(area);
   }
 
   /** Takes all pictures, then calls back. */

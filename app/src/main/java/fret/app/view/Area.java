@@ -1,27 +1,28 @@
 package fret.app.view;
 
-/** The areas in the order in which players work, each with its question. */
-enum Area {
-  SHELF("Shelf", "What is due today?"),
-  PART("Part", "What is on the page?"),
-  LEFT_HAND("Left hand", "Which fingers, and why?"),
-  PLAN("Plan", "Will I be ready?"),
-  PRACTISE("Practise", "What do I play now?"),
-  JOURNAL("Journal", "How far have I come?");
+import fret.app.words.Sentences;
+import java.util.List;
+import java.util.Objects;
+import javafx.scene.input.KeyCode;
 
-  private final String title;
-  private final String question;
-
-  Area(String title, String question) {
-    this.title = title;
-    this.question = question;
+/**
+ * One area of work; its words stand in the bundle under {@code area.} and its id.
+ *
+ * @param needsPassage whether it has nothing to show while no passage is open
+ * @param lanes ids of the lanes that are open in it at first
+ */
+record Area(String id, KeyCode key, boolean needsPassage, List<String> lanes, AreaView view) {
+  Area {
+    Objects.requireNonNull(view);
+    lanes = List.copyOf(lanes);
   }
 
   String title() {
-    return title;
+    return Sentences.of("area." + id);
   }
 
+  /** The question that it answers. */
   String question() {
-    return question;
+    return Sentences.of("area." + id + ".question");
   }
 }

@@ -13,6 +13,7 @@ import java.util.TreeMap;
 import java.util.function.Function;
 import javafx.beans.property.ReadOnlyStringWrapper;
 import javafx.collections.ListChangeListener;
+import javafx.scene.Node;
 import javafx.scene.control.ProgressBar;
 import javafx.scene.control.TableColumn;
 import javafx.scene.control.TableView;
@@ -21,7 +22,12 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 
 /** Journal: what was practised, at which tempo, and how it went. */
-final class JournalView extends VBox {
+final class JournalView extends VBox implements AreaView {
+  @Override
+  public Node node() {
+    return this;
+  }
+
   private final Studio studio;
   private final TableView<JournalEntry> table = new TableView<>();
   private final VBox minutes = new VBox(4);

@@ -1,54 +1,56 @@
 package fret.app.view;
 
-import fret.app.command.Shortcut;
+import fret.app.command.Action;
+import fret.app.words.Sentences;
+import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.stream.Stream;
+import java.util.Map;
 import javafx.scene.control.Label;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.Region;
 
-/** All keys, made from the one table, in columns; while writing those of writing alone. */
+/** All keys that count now, made from the actions themselves, in columns. */
 final class KeysPage extends GridPane {
-  private static final String WRITING = "Writing";
-
-  /** Places in the order in which they are told; any other comes after them. */
-  private static final List<String> ORDER =
-      List.of("Everywhere", "Strip", "Left hand", "Part", "Practise");
+  private static final int ROWS = 27;
 
   private int column;
   private int row;
 
   KeysPage() {
     getStyleClass().setAll("help");
+    setId("keys-page");
     setHgap(16);
     setVgap(2);
     setMaxHeight(Region.USE_PREF_SIZE);
+    setMaxWidth(Region.USE_PREF_SIZE);
   }
 
-  /** Shows the keys that count now. */
-  void fill(boolean writing) {
+  /** Shows actions by their place, in the order in which they come. */
+  void fill(List<Action> actions) {
     getChildren().clear();
     column = 0;
     row = 0;
-    int rows = writing ? 26 : 24;
-    for (String place : writing ? List.of(WRITING) : places()) {
-      startNear(rows - 2);
-      add(Parts.line(place, "card-title"), column, row++, 2, 1);
-      for (Shortcut s : Shortcut.in(place)) {
-        if (!isToldByAnother(s)) {
-          startNear(rows);
-          add(unclipped(Parts.line(keys(s), "figure")), column, row);
-          add(unclipped(Parts.line(text(s), "plain")), column + 1, row++);
-        }
-      }
-    }
+    Map<String, List<Action>> places = new LinkedHashMap<>();
+    actions.forEach(
+        a -> places.computeIfAbsent(a.place(), p -> new java.util.ArrayList<>()).add(a));
+    places.forEach(
+        (place, all) -> {
+          startNear(ROWS - 2);
+          add(Parts.line(title(place), "card-title"), column, row++, 2, 1);
+          all.stream().filter(a -> !isToldByAnother(a)).forEach(this::line);
+        });
   }
 
-  private static List<String> places() {
-    List<String> all = Stream.of(Shortcut.values()).map(Shortcut::place).distinct().toList();
-    return Stream.concat(ORDER.stream(), all.stream().filter(p -> !ORDER.contains(p)))
-        .filter(p -> !p.equals(WRITING))
-        .toList();
+  private static String title(String place) {
+    return Sentences.ids().contains("place." + place)
+        ? Sentences.of("place." + place)
+        : Sentences.of("area." + place);
+  }
+
+  private void line(Action a) {
+    startNear(ROWS);
+    add(unclipped(Parts.line(keys(a), "figure")), column, row);
+    add(unclipped(Parts.line(text(a), "plain")), column + 1, row++);
   }
 
   /** Goes to the next column when this one is full. */
@@ -60,24 +62,29 @@ final class KeysPage extends GridPane {
   }
 
   /** One line stands for all letters, and one for all fingers. */
-  private static boolean isToldByAnother(Shortcut s) {
-    return s.name().matches("W_(NOTE|CHORD)_[B-G]") || s.name().matches("W_FINGER_[1-4]");
+  private static boolean isToldByAnother(Action a) {
+    return a.place().equals(PartView.WRITING) && a.id().matches("(NOTE|CHORD)_[B-G]|FINGER_[1-4]");
   }
 
-  private static String keys(Shortcut s) {
-    String keys = s.keys().getDisplayText();
-    if (s.name().matches("W_(NOTE|CHORD)_A")) {
-      return keys + "-G";
-    }
-    return s == Shortcut.W_FINGER_0 ? keys + "-4" : keys;
+  private static boolean isLetter(Action a) {
+    return a.place().equals(PartView.WRITING) && a.id().matches("(NOTE|CHORD)_A");
   }
 
-  private static String text(Shortcut s) {
-    return s == Shortcut.W_FINGER_0
+  private static boolean isFinger(Action a) {
+    return a.place().equals(PartView.WRITING) && a.id().equals("FINGER_0");
+  }
+
+  private static String keys(Action a) {
+    String keys = a.keys().getDisplayText();
+    return isLetter(a) ? keys + "-G" : isFinger(a) ? keys + "-4" : keys;
+  }
+
+  private static String text(Action a) {
+    return isFinger(a)
         ? "Printed finger"
-        : s.name().matches("W_(NOTE|CHORD)_A")
-            ? s.text().replace("Note A", "A note").replace("Add A", "Add a note")
-            : s.text();
+        : isLetter(a)
+            ? a.words().replace("Note A", "A note").replace("Add A", "Add a note")
+            : a.words();
   }
 
   private static Label unclipped(Label label) {

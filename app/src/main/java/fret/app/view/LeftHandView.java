@@ -1,14 +1,23 @@
 package fret.app.view;
 
+import static fret.app.command.Action.command;
+import static fret.app.command.Action.key;
+import static fret.app.command.Action.shift;
+
+import fret.app.command.Action;
 import fret.app.viewmodel.LeftHandModel;
+import fret.app.viewmodel.NoteDecisions;
 import fret.app.viewmodel.Studio;
-import fret.app.widget.Look;
 import fret.app.widget.StripView;
 import fret.app.words.Words;
+import fret.engraving.StripStyle;
 import fret.fingering.Fingering;
+import fret.instrument.Finger;
 import fret.instrument.Instrument;
+import fret.lane.LaneInput;
 import fret.mark.FingerLayer;
 import fret.mark.Place;
+import fret.mark.VibratoLayer;
 import fret.mark.Wish;
 import fret.player.Preset;
 import fret.session.Digits;
@@ -17,18 +26,23 @@ import fret.session.Sheets;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyCombination;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 
 /** Left hand: the strip with its hand lane, and below it five ways of looking at it. */
-final class LeftHandView extends VBox {
+final class LeftHandView implements AreaView {
   /** What is looked at below the strip. */
   enum Tab {
     NOTE,
@@ -49,19 +63,26 @@ final class LeftHandView extends VBox {
   private final CrossingPane crossings;
   private final FingeringsPane fingerings;
   private final CaresPane cares;
+  private final Composition node;
+  private final List<Action> actions;
   private boolean showing;
 
-  LeftHandView(Studio studio, LeftHandModel model, Look look, ShiftPane.Stand stand) {
-    this.studio = studio;
-    this.model = model;
-    this.strip = new StripView(look, 96);
+  LeftHandView(Areas.Room room) {
+    this.studio = room.studio();
+    this.model = room.leftHand();
+    this.strip = new StripView(room.look(), new StudioAway(studio));
     strip.setId("strip");
     strip.setOnPick(studio::selectSlice);
     strip.setOnExtend(this::extendTo);
+    ShiftPane.Stand stand =
+        (slice, title, drill) -> {
+          room.practice().putOnStand(slice, title, drill);
+          room.main().go("practise");
+        };
     note = new NotePane(studio, model);
-    shifts = new ShiftPane(studio, model, look, stand);
+    shifts = new ShiftPane(studio, model, room.look(), stand);
     crossings = new CrossingPane(studio, model);
-    fingerings = new FingeringsPane(studio, model);
+    fingerings = new FingeringsPane(studio, model, room.look());
     cares = new CaresPane(studio, model);
     HBox row = new HBox(4);
     StackPane pane = new StackPane();
@@ -71,18 +92,96 @@ final class LeftHandView extends VBox {
     tabs.put(Tab.FINGERINGS, Parts.tab(row, pane, "Fingerings (F)", "tab-fingerings", fingerings));
     tabs.put(Tab.CARES, Parts.tab(row, pane, "Cares (C)", "tab-cares", cares));
     VBox.setVgrow(pane, Priority.ALWAYS);
+    pane.setMinHeight(0);
+    for (Region each : List.of(note, shifts, crossings, fingerings, cares)) {
+      each.setMinHeight(0);
+    }
     VBox below = new VBox(6, row, pane);
-    VBox.setVgrow(below, Priority.ALWAYS);
-    VBox page = Parts.page(tools(), strip, below);
-    VBox.setVgrow(page, Priority.ALWAYS);
-    getChildren().add(page);
+    node = new Composition(tools(), strip, below);
     show(Tab.NOTE);
-    heightProperty().addListener(o -> strip.setLaneHeight(laneHeight(getHeight())));
-
+    actions = keys();
     studio.shownProperty().addListener(o -> paint());
     studio.selectedProperty().addListener(o -> follow());
     model.anchorProperty().addListener(o -> follow());
     model.triedProperty().addListener(o -> paint());
+  }
+
+  @Override
+  public Node node() {
+    return node;
+  }
+
+  @Override
+  public Optional<StripView> strip() {
+    return Optional.of(strip);
+  }
+
+  @Override
+  public List<Action> actions() {
+    return actions;
+  }
+
+  @Override
+  public void shown() {
+    model.setComparing(true);
+  }
+
+  @Override
+  public void left() {
+    model.setComparing(false);
+  }
+
+  private static Action on(String id, KeyCombination keys, Runnable handler) {
+    return Action.of(id, "left-hand", keys, handler);
+  }
+
+  private List<Action> keys() {
+    NoteDecisions decide = studio.decisions();
+    List<Action> all = new ArrayList<>();
+    Finger[] fingers = Finger.values();
+    KeyCode[] digits = {
+      KeyCode.DIGIT0, KeyCode.DIGIT1, KeyCode.DIGIT2, KeyCode.DIGIT3, KeyCode.DIGIT4, KeyCode.T
+    };
+    for (int i = 0; i < digits.length; i++) {
+      Finger finger = fingers[i];
+      String id = "finger-" + finger.digit().toLowerCase(Locale.ROOT);
+      all.add(on(id, key(digits[i]), () -> decide.pinFinger(finger)));
+    }
+    all.add(on("string-up", key(KeyCode.UP), () -> decide.pinString(-1)));
+    all.add(on("string-down", key(KeyCode.DOWN), () -> decide.pinString(1)));
+    all.add(on("unpin", key(KeyCode.BACK_SPACE), decide::unpin));
+    all.add(on("adopt", command(KeyCode.A), model::adopt));
+    all.add(on("stop-trying", key(KeyCode.ESCAPE), model::stopTrying));
+    all.add(on("exchange", key(KeyCode.E), model::exchange));
+    all.add(on("vibrato", key(KeyCode.V), () -> decide.toggle(VibratoLayer.VIBRATO, true)));
+    all.add(on("digits", key(KeyCode.D), decide::toggleDigits));
+    all.add(on("extend-right", shift(KeyCode.RIGHT), () -> model.extend(1)));
+    all.add(on("extend-left", shift(KeyCode.LEFT), () -> model.extend(-1)));
+    all.add(on("show-note", key(KeyCode.N), () -> show(Tab.NOTE)));
+    all.add(on("show-shifts", key(KeyCode.S), () -> show(Tab.SHIFTS)));
+    all.add(on("show-crossings", key(KeyCode.X), () -> show(Tab.CROSSINGS)));
+    all.add(on("show-fingerings", key(KeyCode.F), () -> show(Tab.FINGERINGS)));
+    all.add(on("show-cares", key(KeyCode.C), () -> show(Tab.CARES)));
+    all.add(wish("wish-string", KeyCode.G, Wish.Kind.ON_STRING));
+    all.add(wish("wish-position", KeyCode.P, Wish.Kind.POSITION));
+    all.add(wish("wish-stays", KeyCode.H, Wish.Kind.IN_POSITION));
+    all.add(wish("wish-no-open", KeyCode.O, Wish.Kind.NO_OPEN));
+    all.add(wish("wish-no-fourth", KeyCode.DIGIT4, Wish.Kind.NO_LONG_FOURTH));
+    all.add(wish("wish-printed", KeyCode.R, Wish.Kind.AS_PRINTED));
+    all.add(wish("not-finger", KeyCode.F, Wish.Kind.NOT_FINGER));
+    all.add(wish("not-string", KeyCode.S, Wish.Kind.NOT_STRING));
+    all.addAll(StripKeys.on(studio, () -> strip, this::word));
+    return all;
+  }
+
+  private Action wish(String id, KeyCode code, Wish.Kind kind) {
+    return on(id, shift(code), () -> model.wish(kind));
+  }
+
+  /** A word over the selected note is typed where it stands. */
+  private void word() {
+    note.typeWord();
+    show(Tab.NOTE);
   }
 
   private HBox tools() {
@@ -104,15 +203,6 @@ final class LeftHandView extends VBox {
         preset,
         Parts.button("Digits", "digits", studio.decisions()::toggleDigits),
         Parts.button("Adopt", "adopt", model::adopt, "primary"));
-  }
-
-  /** The lane takes its share of the room that the window gives. */
-  private static double laneHeight(double room) {
-    return room < 640 ? 76 : room > 860 ? 180 : 96;
-  }
-
-  StripView strip() {
-    return strip;
   }
 
   /** Looks at something else below the strip. */
@@ -139,11 +229,11 @@ final class LeftHandView extends VBox {
     showing = false;
     Fingering shown = model.shown();
     strip.show(
-        b.resolved(),
-        Digits.of(b, shown, b.passage().settings().fullDigits()),
-        Optional.of(shown),
-        instrument(),
-        Sheets.shiftMarks(shown));
+        new StripView.Music(
+            b.resolved(),
+            Digits.of(b, shown, b.passage().settings().fullDigits()),
+            StripStyle.PLAIN.withShiftMarks(Sheets.shiftMarks(shown)),
+            Optional.of(new LaneInput(b.resolved(), Optional.of(shown), instrument()))));
     strip.showStretches(stretches(b));
     summary.setText(summary(b, shown));
     follow();
@@ -202,6 +292,7 @@ final class LeftHandView extends VBox {
     strip.selectRange(
         b.resolved().notes().get(first).slice(),
         b.resolved().notes().get(Math.max(first, model.lastSelected())).slice());
-    strip.setAccessibleText(note.spoken());
+    String lanes = strip.spoken(b.resolved().notes().get(selected).slice());
+    strip.setAccessibleText(lanes.isEmpty() ? note.spoken() : note.spoken() + ". " + lanes);
   }
 }

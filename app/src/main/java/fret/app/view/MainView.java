@@ -1,6 +1,6 @@
 package fret.app.view;
 
-import fret.app.command.Shortcut;
+import fret.app.command.Action;
 import fret.app.viewmodel.LeftHandModel;
 import fret.app.viewmodel.PaperModel;
 import fret.app.viewmodel.PracticeModel;
@@ -12,14 +12,12 @@ import fret.app.widget.StripView;
 import fret.app.words.Sentences;
 import fret.app.work.Storing;
 import fret.base.Problem;
-import fret.instrument.Finger;
 import fret.instrument.InstrumentType;
-import fret.journal.Verdict;
-import fret.mark.Wish;
+import fret.lane.Lane;
+import fret.lane.Lanes;
 import fret.passage.ScoreReader.PartChoice;
 import fret.passage.Setup;
 import fret.pitch.KeySignature;
-import fret.score.Signs;
 import fret.score.TimeSignature;
 import fret.shelf.StoreFailure;
 import fret.writing.Draft;
@@ -28,17 +26,21 @@ import java.io.File;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
-import java.util.EnumMap;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import javafx.css.PseudoClass;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.input.Clipboard;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyCodeCombination;
+import javafx.scene.input.KeyCombination;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.TransferMode;
 import javafx.scene.layout.BorderPane;
@@ -54,18 +56,17 @@ public final class MainView extends BorderPane {
   private final Studio studio;
   private final Runnable demo;
   private final Look look;
-  private final Map<Area, Node> areas = new EnumMap<>(Area.class);
-  private final Map<Area, Button> buttons = new EnumMap<>(Area.class);
+  private final List<Area> areas;
+  private final Map<Area, Button> buttons = new LinkedHashMap<>();
   private final StackPane centre = new StackPane();
   private final VBox errorBox = new VBox(4);
   private final LeftHandModel leftHandModel;
-  private final LeftHandView leftHand;
   private final PartView part;
   private final WritingModel writing;
-  private final PractiseView practise;
-  private final ShelfView shelf;
   private final KeysPage help = new KeysPage();
-  private Area current = Area.SHELF;
+  private final VBox side = new VBox(4);
+  private final List<Action> everywhere;
+  private Area current;
 
   public MainView(
       Studio studio, PracticeModel practice, Devices devices, Look look, Runnable demo) {
@@ -74,25 +75,11 @@ public final class MainView extends BorderPane {
     this.look = look;
     getStyleClass().add("fret");
     leftHandModel = new LeftHandModel(studio);
-    leftHand =
-        new LeftHandView(
-            studio,
-            leftHandModel,
-            look,
-            (slice, title, drill) -> {
-              practice.putOnStand(slice, title, drill);
-              go(Area.PRACTISE);
-            });
     writing = new WritingModel(studio, devices.notes(), devices.keyboard());
-    part = new PartView(studio, writing, look, this::chooseAgain);
-    practise = new PractiseView(studio, practice, devices.click(), look);
-    shelf = new ShelfView(studio, this);
-    areas.put(Area.SHELF, shelf);
-    areas.put(Area.PART, part);
-    areas.put(Area.LEFT_HAND, leftHand);
-    areas.put(Area.PLAN, new PlanView(studio));
-    areas.put(Area.PRACTISE, practise);
-    areas.put(Area.JOURNAL, new JournalView(studio));
+    areas = Areas.in(new Areas.Room(studio, this, leftHandModel, practice, writing, devices, look));
+    part = (PartView) area("part").view();
+    areas.forEach(this::setLanes);
+    everywhere = everywhere();
     setLeft(side());
     setTop(new VBox(header(), errorBox));
     setBottom(status());
@@ -115,11 +102,67 @@ public final class MainView extends BorderPane {
         .addListener(
             (o, before, now) -> {
               if (before == null && centre.lookup("#to-shelf") != null) {
-                go(current);
+                go(current.id());
               }
             });
+    widthProperty().addListener(o -> fitSide());
+    showError();
     paintTheme();
-    go(Area.SHELF);
+    go("shelf");
+  }
+
+  private Area area(String id) {
+    return areas.stream().filter(a -> a.id().equals(id)).findFirst().orElseThrow();
+  }
+
+  /** Lanes stand in every strip; which of them are open is remembered for each area. */
+  private void setLanes(Area area) {
+    area.view()
+        .strip()
+        .ifPresent(
+            strip -> {
+              Set<String> open = studio.preferences().openLanes(area.id(), area.lanes());
+              strip.setLanes(Lanes.ALL, id -> !open.contains(id));
+              strip.setOnFold(
+                  () ->
+                      studio
+                          .preferences()
+                          .putOpenLanes(
+                              area.id(),
+                              Lanes.ALL.stream()
+                                  .map(Lane::id)
+                                  .filter(id -> !strip.foldedLanes().contains(id))
+                                  .toList()));
+            });
+  }
+
+  private List<Action> everywhere() {
+    List<Action> all = new ArrayList<>();
+    String here = "everywhere";
+    all.add(Action.of("help", here, Action.key(KeyCode.F1), this::toggleHelp));
+    for (Area a : areas) {
+      all.add(
+          new Action(
+              "area-" + a.id(),
+              here,
+              a.title(),
+              Action.key(a.key()),
+              () -> true,
+              () -> go(a.id())));
+    }
+    all.add(Action.of("dark", here, Action.key(KeyCode.F12), studio.preferences()::toggleDark));
+    all.add(Action.of("open", here, Action.command(KeyCode.O), this::chooseFile));
+    all.add(Action.of("save", here, Action.command(KeyCode.S), this::saveCopy));
+    all.add(Action.of("undo", here, Action.command(KeyCode.Z), studio::undo));
+    all.add(Action.of("redo", here, Action.command(KeyCode.Y), studio::redo));
+    all.add(
+        Action.of(
+            "paste-tune",
+            here,
+            new KeyCodeCombination(
+                KeyCode.V, KeyCombination.SHORTCUT_DOWN, KeyCombination.SHIFT_DOWN),
+            this::pasteTune));
+    return all;
   }
 
   private void paintTheme() {
@@ -129,16 +172,10 @@ public final class MainView extends BorderPane {
   }
 
   private VBox side() {
-    VBox side = new VBox(4);
     side.getStyleClass().add("side");
     side.getChildren().add(Parts.line("Fret", "brand"));
-    for (Area area : Area.values()) {
-      Button b =
-          Parts.button(
-              "",
-              "area-" + area.name().toLowerCase(Locale.ROOT).replace('_', '-'),
-              () -> go(area),
-              "area");
+    for (Area area : areas) {
+      Button b = Parts.button("", "area-" + area.id(), () -> go(area.id()), "area");
       b.setGraphic(
           new VBox(
               1,
@@ -152,6 +189,22 @@ public final class MainView extends BorderPane {
     side.getChildren().add(Parts.spring());
     side.getChildren().add(Parts.button("All keys (F1)", "help", this::toggleHelp, "link"));
     return side;
+  }
+
+  /** A narrow window has room for the words alone. */
+  private void fitSide() {
+    boolean narrow = getWidth() < 1150;
+    double width = narrow ? 108 : getWidth() < 1600 ? 168 : 184;
+    side.setMinWidth(width);
+    side.setPrefWidth(width);
+    buttons
+        .values()
+        .forEach(
+            b -> {
+              Node question = ((VBox) b.getGraphic()).getChildren().get(1);
+              question.setVisible(!narrow);
+              question.setManaged(!narrow);
+            });
   }
 
   private HBox header() {
@@ -172,16 +225,20 @@ public final class MainView extends BorderPane {
                         + Math.round(s.target().perMinute()));
               }
             });
-    HBox box =
-        Parts.row(
-            14,
-            title,
-            facts,
-            Parts.spring(),
-            Parts.button("Undo", "undo", studio::undo),
-            Parts.button("Redo", "redo", studio::redo));
+    Button undo = Parts.button("Undo", "undo", studio::undo, "small");
+    Button redo = Parts.button("Redo", "redo", studio::redo, "small");
+    HBox box = Parts.row(14, title, facts, Parts.spring(), undo, redo);
+    studio.shownProperty().addListener(o -> dim(undo, redo));
+    studio.notStoredProperty().addListener(o -> dim(undo, redo));
+    dim(undo, redo);
     box.getStyleClass().add("header");
     return box;
+  }
+
+  /** Dimmed where there is nothing to take back or to do again. */
+  private void dim(Button undo, Button redo) {
+    undo.setDisable(studio.session() == null || studio.session().undo().isEmpty());
+    redo.setDisable(studio.session() == null || studio.session().redo().isEmpty());
   }
 
   private HBox status() {
@@ -192,7 +249,12 @@ public final class MainView extends BorderPane {
     studio
         .pendingProperty()
         .addListener((o, a, n) -> working.setText(n.intValue() > 0 ? "working..." : ""));
-    HBox box = Parts.row(10, message, Parts.spring(), working);
+    Label waiting = Parts.line("", "quiet");
+    waiting.setId("not-stored-yet");
+    studio
+        .notStoredProperty()
+        .addListener((o, a, n) -> waiting.setText(n.intValue() > 0 ? "not stored yet" : ""));
+    HBox box = Parts.row(10, message, Parts.spring(), waiting, working);
     box.getStyleClass().add("status");
     return box;
   }
@@ -240,41 +302,44 @@ public final class MainView extends BorderPane {
     return leftHandModel;
   }
 
-  /** Shows an area by its name, such as {@code LEFT_HAND}. */
-  public void goTo(String area) {
-    go(Area.valueOf(area));
+  /** Ids of the areas, in order. */
+  public List<String> areaIds() {
+    return areas.stream().map(Area::id).toList();
   }
 
-  void go(Area area) {
-    current = area;
-    boolean needsPassage = area != Area.SHELF && area != Area.JOURNAL;
-    boolean nothing = needsPassage && studio.session() == null;
-    centre.getChildren().setAll(nothing ? nothingOpen() : areas.get(area));
-    if (area == Area.SHELF) {
-      shelf.refresh();
+  /** Shows an area by its id, such as {@code left-hand}. */
+  public void go(String id) {
+    Area before = current;
+    current = area(id);
+    if (before != null && !before.equals(current)) {
+      before.view().left();
     }
+    boolean nothing = current.needsPassage() && studio.session() == null;
+    centre.getChildren().setAll(nothing ? nothingOpen() : current.view().node());
     buttons.forEach(
-        (a, b) -> b.pseudoClassStateChanged(PseudoClass.getPseudoClass("current"), a == area));
-    leftHandModel.setComparing(area == Area.LEFT_HAND);
-    if (area == Area.LEFT_HAND) {
-      leftHand.strip().requestFocus();
-    } else if (area == Area.PART) {
-      part.strip().requestFocus();
-    } else {
-      centre.requestFocus();
-    }
+        (a, b) ->
+            b.pseudoClassStateChanged(PseudoClass.getPseudoClass("current"), a.equals(current)));
+    current.view().shown();
+    current.view().strip().ifPresentOrElse(StripView::requestFocus, centre::requestFocus);
   }
 
   private Node nothingOpen() {
     return Parts.empty(
         "No passage is open.",
-        Parts.button("Choose one on the Shelf", "to-shelf", () -> go(Area.SHELF), "primary"),
+        Parts.button("Choose one on the Shelf", "to-shelf", () -> go("shelf"), "primary"),
         Parts.button("Open a file", "empty-open", this::chooseFile));
   }
 
   private void toggleHelp() {
     if (!centre.getChildren().remove(help)) {
-      help.fill(current == Area.PART && writing.isWriting());
+      List<Action> all = new ArrayList<>(current.view().actions());
+      if (current.view().hasMode()) {
+        all.removeIf(a -> !a.when().getAsBoolean());
+      } else {
+        all.addAll(0, everywhere);
+        all.removeIf(a -> a.place().equals(PartView.WRITING));
+      }
+      help.fill(all);
       centre.getChildren().add(help);
     }
   }
@@ -330,18 +395,16 @@ public final class MainView extends BorderPane {
       studio.report(new Problem("", "There is no text on the clipboard.", "Copy an ABC tune."));
     } else {
       studio.importFile("pasted.abc", text.getBytes(StandardCharsets.UTF_8));
-      go(Area.PART);
+      go("part");
     }
   }
 
   private void open(String name, byte[] bytes, List<PartChoice> parts) {
     if (parts.size() == 1) {
       studio.importFile(name, bytes);
-      go(Area.PART);
+      go("part");
     } else {
-      centre
-          .getChildren()
-          .setAll(new PickPart(studio, look, name, bytes, parts, () -> go(Area.PART)));
+      centre.getChildren().setAll(new PickPart(studio, look, name, bytes, parts, () -> go("part")));
     }
   }
 
@@ -365,7 +428,8 @@ public final class MainView extends BorderPane {
     }
   }
 
-  private void chooseAgain() {
+  /** Asks for a file that is brought in again. */
+  void chooseAgain() {
     if (studio.shown() != null) {
       ask("Bring the file in again")
           .ifPresent(f -> bytes(f).ifPresent(b -> studio.bringInAgain(f.getName(), b)));
@@ -390,109 +454,28 @@ public final class MainView extends BorderPane {
             "Untitled", TimeSignature.COMMON_TIME, KeySignature.NONE, Writing.usualClef(type)),
         Setup.usual(type));
     writing.startWhenOpen();
-    go(Area.PART);
+    go("part");
   }
 
   void loadDemo() {
     demo.run();
   }
 
-  private StripView strip() {
-    return current == Area.PART ? part.strip() : leftHand.strip();
-  }
-
   private void key(KeyEvent e) {
-    boolean typing = e.getTarget() instanceof TextInputControl;
-    boolean write = current == Area.PART && writing.isWriting();
-    if (write && !typing) {
-      for (Shortcut s : Shortcut.in("Writing")) {
-        if (s.keys().match(e) && part.type(s)) {
-          e.consume();
-          return;
-        }
-      }
+    if (e.getCode() == KeyCode.ESCAPE && centre.getChildren().remove(help)) {
+      e.consume();
+      return;
     }
-    for (Shortcut s : Shortcut.values()) {
-      boolean plain = !e.isShortcutDown() && !e.isAltDown() && !e.getCode().isFunctionKey();
-      if (s.keys().match(e) && !(typing && plain) && run(s)) {
+    boolean typing = e.getTarget() instanceof TextInputControl;
+    boolean plain = !e.isShortcutDown() && !e.isAltDown() && !e.getCode().isFunctionKey();
+    List<Action> all = new ArrayList<>(current.view().actions());
+    all.addAll(everywhere);
+    for (Action a : all) {
+      if (a.keys().match(e) && !(typing && plain) && a.when().getAsBoolean()) {
+        a.handler().run();
         e.consume();
         return;
       }
     }
-  }
-
-  private boolean run(Shortcut s) {
-    boolean strip = current == Area.LEFT_HAND || current == Area.PART;
-    boolean here =
-        switch (s.place()) {
-          case "Strip" -> strip && !(writing.isWriting() && current == Area.PART);
-          case "Part" -> current == Area.PART && !writing.isWriting();
-          case "Writing" -> false;
-          case "Left hand" -> current == Area.LEFT_HAND;
-          case "Practise" -> current == Area.PRACTISE;
-          default -> true;
-        };
-    if (!here) {
-      return false;
-    }
-    switch (s) {
-      case HELP -> toggleHelp();
-      case OPEN -> chooseFile();
-      case SAVE -> saveCopy();
-      case UNDO -> studio.undo();
-      case REDO -> studio.redo();
-      case AREA_1, AREA_2, AREA_3, AREA_4, AREA_5, AREA_6 ->
-          go(Area.values()[s.ordinal() - Shortcut.AREA_1.ordinal()]);
-      case DARK -> studio.preferences().toggleDark();
-      case FOLD -> strip().foldLane();
-      case ZOOM_IN -> strip().zoom(1.12);
-      case ZOOM_OUT -> strip().zoom(1 / 1.12);
-      case NEXT_NOTE -> studio.select(studio.selectedProperty().get() + 1);
-      case PREVIOUS_NOTE -> studio.select(studio.selectedProperty().get() - 1);
-      case NEXT_BAR -> studio.selectBar(1);
-      case PREVIOUS_BAR -> studio.selectBar(-1);
-      case FINGER_0 -> studio.decisions().pinFinger(Finger.OPEN);
-      case FINGER_1 -> studio.decisions().pinFinger(Finger.FIRST);
-      case FINGER_2 -> studio.decisions().pinFinger(Finger.SECOND);
-      case FINGER_3 -> studio.decisions().pinFinger(Finger.THIRD);
-      case FINGER_4 -> studio.decisions().pinFinger(Finger.FOURTH);
-      case FINGER_T -> studio.decisions().pinFinger(Finger.THUMB);
-      case STRING_UP -> studio.decisions().pinString(-1);
-      case STRING_DOWN -> studio.decisions().pinString(1);
-      case UNPIN -> studio.decisions().unpin();
-      case ADOPT -> leftHandModel.adopt();
-      case EXTEND_RIGHT -> leftHandModel.extend(1);
-      case EXTEND_LEFT -> leftHandModel.extend(-1);
-      case STOP_TRYING -> leftHandModel.stopTrying();
-      case SHOW_NOTE -> leftHand.show(LeftHandView.Tab.NOTE);
-      case SHOW_SHIFTS -> leftHand.show(LeftHandView.Tab.SHIFTS);
-      case SHOW_CROSSINGS -> leftHand.show(LeftHandView.Tab.CROSSINGS);
-      case SHOW_FINGERINGS -> leftHand.show(LeftHandView.Tab.FINGERINGS);
-      case SHOW_CARES -> leftHand.show(LeftHandView.Tab.CARES);
-      case VIBRATO -> leftHandModel.toggleVibrato();
-      case WISH_STRING -> leftHandModel.wish(Wish.Kind.ON_STRING);
-      case WISH_POSITION -> leftHandModel.wish(Wish.Kind.POSITION);
-      case WISH_STAYS -> leftHandModel.wish(Wish.Kind.IN_POSITION);
-      case WISH_NO_OPEN -> leftHandModel.wish(Wish.Kind.NO_OPEN);
-      case WISH_NO_FOURTH -> leftHandModel.wish(Wish.Kind.NO_LONG_FOURTH);
-      case WISH_PRINTED -> leftHandModel.wish(Wish.Kind.AS_PRINTED);
-      case NOT_FINGER -> leftHandModel.wish(Wish.Kind.NOT_FINGER);
-      case NOT_STRING -> leftHandModel.wish(Wish.Kind.NOT_STRING);
-      case EXCHANGE -> leftHandModel.exchange();
-      case DIGITS -> studio.decisions().toggleDigits();
-      case DOWN_BOW -> studio.decisions().markBow(Signs.Bow.DOWN);
-      case UP_BOW -> studio.decisions().markBow(Signs.Bow.UP);
-      case START_STOP -> practise.toggle();
-      case CLEAN -> practise.judge(Verdict.CLEAN);
-      case NEARLY -> practise.judge(Verdict.NEARLY);
-      case MISSED -> practise.judge(Verdict.MISSED);
-      case HURTS -> practise.judge(Verdict.HURTS);
-      case NEXT_ITEM -> practise.nextItem();
-      case SUBDIVIDE -> practise.nextSubdivision();
-      case WRITE -> part.write();
-      case PASTE_TUNE -> pasteTune();
-      default -> throw new IllegalArgumentException("no handler for " + s);
-    }
-    return true;
   }
 }

@@ -9,6 +9,8 @@ import fret.fingering.Shift;
 import fret.instrument.Finger;
 import fret.instrument.Instrument;
 import fret.mark.FingerLayer;
+import fret.mark.Reminder;
+import fret.mark.ReminderLayer;
 import fret.mark.VibratoLayer;
 import fret.mark.Wish;
 import fret.player.EffortKind;
@@ -22,6 +24,7 @@ import java.util.Locale;
 import java.util.Optional;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -33,6 +36,7 @@ final class NotePane extends HBox {
   private static final int MOST_DIFFERENCES = 6;
 
   private final Studio studio;
+  private final TextField word = new TextField();
   private final LeftHandModel model;
   private final VBox reasons = new VBox(4);
   private final VBox others = new VBox(4);
@@ -64,7 +68,17 @@ final class NotePane extends HBox {
             wish("As printed", "wish-printed", Wish.Kind.AS_PRINTED),
             wish("Not this finger", "wish-not-finger", Wish.Kind.NOT_FINGER),
             wish("Not this string", "wish-not-string", Wish.Kind.NOT_STRING),
-            Parts.button("Vibrato (V)", "vibrato", model::toggleVibrato, "small"));
+            Parts.button(
+                "Vibrato (V)",
+                "vibrato",
+                () -> studio.decisions().toggle(VibratoLayer.VIBRATO, true),
+                "small"),
+            word);
+    word.setId("word-over");
+    word.setPrefWidth(170);
+    word.setPromptText("a word to pencil over it");
+    word.setAccessibleText("A word of your own, pencilled over the note");
+    word.setOnAction(e -> keepWord());
     VBox askCard = Parts.card("Ask for", asksOf, wishes, Parts.scroll(asked));
     HBox.setHgrow(askCard, Priority.ALWAYS);
     askCard.setMinWidth(190);
@@ -108,6 +122,24 @@ final class NotePane extends HBox {
                     + ". "
                     + place().map(p -> sentence(n, p)).orElse("It cannot be played here."))
         .orElse("");
+  }
+
+  /** A word of one's own over the note is typed here. */
+  void typeWord() {
+    word.setText(
+        selected()
+            .flatMap(n -> studio.shown().passage().marks().at(ReminderLayer.REMINDER, n.key()))
+            .map(Reminder::text)
+            .orElse(""));
+    word.requestFocus();
+  }
+
+  private void keepWord() {
+    String text = word.getText().strip();
+    if (!text.isEmpty()) {
+      studio.decisions().toggle(ReminderLayer.REMINDER, Reminder.word(text));
+      word.clear();
+    }
   }
 
   private void show() {

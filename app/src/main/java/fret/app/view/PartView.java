@@ -1,15 +1,19 @@
 package fret.app.view;
 
-import fret.app.command.Shortcut;
+import fret.app.command.Action;
+import fret.app.command.WritingKey;
 import fret.app.viewmodel.Studio;
 import fret.app.viewmodel.WritingModel;
-import fret.app.widget.Look;
 import fret.app.widget.StripView;
 import fret.base.Problem;
 import fret.base.Said;
+import fret.engraving.StripStyle;
 import fret.instrument.Instrument;
 import fret.instrument.InstrumentType;
 import fret.instrument.Tuning;
+import fret.lane.LaneInput;
+import fret.mark.Reminder;
+import fret.mark.ReminderLayer;
 import fret.passage.Passage;
 import fret.passage.Reading;
 import fret.passage.Setup;
@@ -19,6 +23,7 @@ import fret.proof.Finding;
 import fret.score.Divided;
 import fret.score.Event;
 import fret.score.ResolvedPassage;
+import fret.session.Digits;
 import fret.session.Session;
 import fret.tempo.Tempo;
 import fret.writing.Draft;
@@ -37,14 +42,17 @@ import javafx.scene.control.Spinner;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
-import javafx.scene.layout.GridPane;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 
 /** Part: what is on the page, the instrument and the target; and writing on the page. */
-final class PartView extends VBox {
+final class PartView implements AreaView {
+  /** Place of the keys of writing. */
+  static final String WRITING = "writing";
+
   private static final int MOST_SHOWN = 12;
 
   private final Studio studio;
@@ -76,10 +84,16 @@ final class PartView extends VBox {
   private Consumer<String> asked = t -> {};
   private boolean showing;
 
-  PartView(Studio studio, WritingModel writing, Look look, Runnable bringInAgain) {
-    this.studio = studio;
-    this.writing = writing;
-    this.strip = new StripView(look, 0);
+  private final Composition node;
+  private final Button noticedTab;
+  private final Button passageTab;
+  private final List<Action> actions = new ArrayList<>();
+  private long noticedOf = -1;
+
+  PartView(Areas.Room room) {
+    this.studio = room.studio();
+    this.writing = room.writing();
+    this.strip = new StripView(room.look(), new StudioAway(studio));
     strip.setOnPick(studio::selectSlice);
     strip.setOnPlace(writing::goTo);
     strip.setId("part-strip");
@@ -90,56 +104,104 @@ final class PartView extends VBox {
     wire();
     question.getStyleClass().add("question");
     question.setId("divided-question");
-    GridPane grid = new GridPane();
-    grid.setHgap(12);
-    grid.setVgap(8);
-    grid.addRow(0, Parts.line("Title"), title);
-    grid.addRow(1, Parts.line("Instrument"), instrument);
-    grid.addRow(2, Parts.line("Strings"), tuning);
-    grid.addRow(
-        3, Parts.line("Own tuning"), Parts.row(8, ownTuning, Parts.line("A =", "quiet"), a4));
-    grid.addRow(
-        4,
-        Parts.line("String length"),
-        Parts.row(8, length, Parts.line("mm, octaves moved", "quiet"), octaves));
-    grid.addRow(5, Parts.line("Target tempo"), tempo);
-    grid.addRow(6, Parts.line("Hand"), Parts.row(8, hand, Parts.line("school", "quiet"), school));
-    grid.addRow(
-        7, Parts.line("Bars asked for"), Parts.row(8, fromBar, Parts.line("to", "quiet"), toBar));
-    VBox settings =
-        Parts.card(
-            "This passage",
-            grid,
-            facts,
-            Parts.button("Bring the file in again", "bring-in-again", bringInAgain));
-    settings.setPrefWidth(420);
-    settings.setMinWidth(400);
     StackPane pane = new StackPane();
     HBox tabs = Parts.row(6);
     Node noticed = new VBox(8, question, Parts.scroll(problems));
-    Parts.tab(tabs, pane, "Noticed", "tab-noticed", noticed);
+    noticedTab = Parts.tab(tabs, pane, "Noticed", "tab-noticed", noticed);
+    passageTab =
+        Parts.tab(
+            tabs,
+            pane,
+            "This passage",
+            "tab-passage",
+            Parts.scroll(passageForm(room.main()::chooseAgain)));
     Parts.tab(tabs, pane, "About", "tab-about", details.about());
     Parts.tab(tabs, pane, "Tempo", "tab-tempo", details.tempo());
     paper = new PaperPane(studio);
     Parts.tab(tabs, pane, "Picture", "tab-picture", paper.picture());
     Parts.tab(tabs, pane, "Paper", "tab-paper", paper.out());
-    VBox right = Parts.card("", tabs, pane);
+    VBox card = Parts.card("", tabs, pane);
     VBox.setVgrow(pane, Priority.ALWAYS);
-    HBox.setHgrow(right, Priority.ALWAYS);
-    HBox cards = new HBox(16, settings, right);
-    VBox.setVgrow(cards, Priority.ALWAYS);
-    VBox page = Parts.page(banner, strip, cards);
-    VBox.setVgrow(page, Priority.ALWAYS);
-    getChildren().add(page);
-    ((Button) tabs.getChildren().get(0)).fire();
+    node = new Composition(banner, strip, card);
+    passageTab.fire();
+    makeActions();
     writing.draftProperty().addListener((o, before, now) -> showDraft(before, now));
     studio.proofing().proofProperty().addListener(o -> showFindings());
     studio.shownProperty().addListener(o -> show());
     studio.selectedProperty().addListener(o -> follow());
   }
 
-  StripView strip() {
-    return strip;
+  /** Each field with its name over it, in as many columns as there is room for. */
+  private VBox passageForm(Runnable bringInAgain) {
+    FlowPane fields =
+        new FlowPane(
+            18,
+            10,
+            field("Title", title),
+            field("Instrument", instrument),
+            field("Target tempo", tempo),
+            field("Bars asked for", Parts.row(8, fromBar, Parts.line("to", "quiet"), toBar)),
+            field("Hand", Parts.row(8, hand, Parts.line("school", "quiet"), school)),
+            field("Strings", tuning),
+            field("Tuning of one's own", ownTuning),
+            field("A in Hz", a4),
+            field("String length in mm", length),
+            field("Octaves moved", octaves));
+    return new VBox(
+        10,
+        fields,
+        Parts.row(
+            12,
+            Parts.button("Bring the file in again", "bring-in-again", bringInAgain, "small"),
+            facts));
+  }
+
+  private static VBox field(String name, Node control) {
+    return new VBox(3, Parts.line(name, "quiet"), control);
+  }
+
+  private void makeActions() {
+    for (WritingKey key : WritingKey.all()) {
+      actions.add(
+          new Action(
+              key.name(), WRITING, key.text(), key.keys(), writing::isWriting, () -> type(key)));
+    }
+    actions.add(
+        Action.of("write", "part", Action.key(KeyCode.W), this::write)
+            .when(() -> !writing.isWriting()));
+    for (Action a : StripKeys.on(studio, () -> strip, this::askWord)) {
+      actions.add(a.when(() -> !writing.isWriting()));
+    }
+  }
+
+  private void askWord() {
+    ask(
+        "A word to pencil over the note",
+        text -> {
+          if (!text.isBlank()) {
+            studio.decisions().toggle(ReminderLayer.REMINDER, Reminder.word(text));
+          }
+        });
+  }
+
+  @Override
+  public Node node() {
+    return node;
+  }
+
+  @Override
+  public Optional<StripView> strip() {
+    return Optional.of(strip);
+  }
+
+  @Override
+  public List<Action> actions() {
+    return actions;
+  }
+
+  @Override
+  public boolean hasMode() {
+    return writing.isWriting();
   }
 
   PaperPane paper() {
@@ -200,12 +262,13 @@ final class PartView extends VBox {
   }
 
   /** Runs a key of writing. */
-  boolean type(Shortcut key) {
+  boolean type(WritingKey key) {
     return keys.run(key);
   }
 
   private void showDraft(Draft before, Draft now) {
     boolean on = now != null;
+    node.setStripOnly(on);
     banner.pseudoClassStateChanged(PseudoClass.getPseudoClass("on"), on);
     write.setText(on ? "Done (Esc)" : "Write (W)");
     if (!on) {
@@ -223,10 +286,11 @@ final class PartView extends VBox {
     strip.startPlace();
     if (before == null || !before.page().equals(now.page())) {
       strip.show(
-          ResolvedPassage.pageOnly(now.page()),
-          List.of(),
-          Optional.empty(),
-          studio.shown().task().hand().instrument());
+          new StripView.Music(
+              ResolvedPassage.pageOnly(now.page()),
+              List.of(),
+              StripStyle.WRITING,
+              Optional.empty()));
     }
     strip.showPlace(now.current().map(Event::onset), now.at().bar());
     strip.setAccessibleText(
@@ -256,7 +320,6 @@ final class PartView extends VBox {
     tempo.setId("target-tempo");
     ownTuning.setId("own-tuning");
     ownTuning.setPrefWidth(140);
-    ownTuning.setPromptText("E5 A4 D4 A3");
     ownTuning.setAccessibleText("Open strings from the highest");
     a4.setId("a4");
     a4.setEditable(true);
@@ -451,8 +514,16 @@ final class PartView extends VBox {
     toBar.setText(s.reading().toBar());
     showing = false;
     if (!writing.isWriting()) {
-      strip.show(b.resolved(), List.of(), Optional.empty(), b.task().hand().instrument());
+      strip.show(
+          new StripView.Music(
+              b.resolved(),
+              Digits.pencilled(b),
+              StripStyle.PLAIN,
+              Optional.of(
+                  new LaneInput(
+                      b.resolved(), Optional.of(b.fingering()), b.task().hand().instrument()))));
     }
+    ownTuning.setPromptText(Tuning.usual(b.passage().settings().setup().instrument()).text());
     facts.setText(
         b.score().bars().size()
             + " bars, "
@@ -532,6 +603,12 @@ final class PartView extends VBox {
     for (Finding f : findings.subList(0, Math.min(MOST_SHOWN, findings.size()))) {
       problems.getChildren().add(finding(f));
     }
+    int count = all.size() + findings.size();
+    noticedTab.setText(count == 0 ? "Noticed" : "Noticed (" + count + ")");
+    if (noticedOf != b.passage().id() && !question.isVisible()) {
+      (count == 0 ? passageTab : noticedTab).fire();
+    }
+    noticedOf = b.passage().id();
     int more = Math.max(0, all.size() - MOST_SHOWN) + Math.max(0, findings.size() - MOST_SHOWN);
     if (more > 0) {
       problems.getChildren().add(Parts.label("and " + more + " more", "quiet"));

@@ -70,6 +70,7 @@ final class Parts {
 
   static VBox card(String title, Node... content) {
     VBox box = new VBox(8);
+    box.setMinHeight(0);
     box.getStyleClass().add("card");
     if (!title.isEmpty()) {
       box.getChildren().add(line(title, "card-title"));

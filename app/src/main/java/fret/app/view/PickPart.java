@@ -3,8 +3,6 @@ package fret.app.view;
 import fret.app.viewmodel.Studio;
 import fret.app.widget.Look;
 import fret.app.widget.StripView;
-import fret.instrument.Instrument;
-import fret.instrument.InstrumentType;
 import fret.passage.Reading;
 import fret.passage.ScoreReader.PartChoice;
 import fret.score.Divided;
@@ -36,7 +34,7 @@ final class PickPart extends VBox {
     this.name = name;
     this.bytes = bytes;
     this.close = close;
-    preview = new StripView(look, 0);
+    preview = StripView.small(look, 8);
     getStyleClass().add("picker");
     setId("pick-part");
     list.getItems().setAll(parts);
@@ -73,11 +71,7 @@ final class PickPart extends VBox {
 
   private void show(Score score) {
     shown = score;
-    preview.show(
-        Resolver.resolve(score),
-        List.of(),
-        Optional.empty(),
-        Instrument.standard(InstrumentType.VIOLIN));
+    preview.show(StripView.Music.of(Resolver.resolve(score), List.of()));
   }
 
   private void take() {

@@ -8,6 +8,7 @@ import fret.shelf.Planning;
 import java.time.format.DateTimeFormatter;
 import java.util.Locale;
 import java.util.Optional;
+import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
@@ -19,7 +20,12 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 
 /** Plan: chunks, ladder and days. */
-final class PlanView extends VBox {
+final class PlanView extends VBox implements AreaView {
+  @Override
+  public Node node() {
+    return this;
+  }
+
   private static final DateTimeFormatter DAY =
       DateTimeFormatter.ofPattern("EEE d MMM", Locale.ENGLISH);
   private static final DateTimeFormatter SHORT_DATE =

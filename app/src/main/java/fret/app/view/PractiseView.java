@@ -1,8 +1,8 @@
 package fret.app.view;
 
+import fret.app.command.Action;
 import fret.app.viewmodel.PracticeModel;
 import fret.app.viewmodel.Studio;
-import fret.app.widget.Look;
 import fret.app.widget.StripView;
 import fret.journal.Breakage;
 import fret.journal.Verdict;
@@ -13,18 +13,21 @@ import fret.score.ResolvedPassage;
 import fret.shelf.Planning;
 import fret.sound.ClickPlayer;
 import fret.sound.ClickTrack;
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import javafx.application.Platform;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
+import javafx.scene.input.KeyCode;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import javafx.util.StringConverter;
 
 /** Practise: one drill on the stand, a click, one key for each verdict. */
-final class PractiseView extends VBox {
+final class PractiseView extends VBox implements AreaView {
   private static final int COUNT_IN_BARS = 1;
 
   private final Studio studio;
@@ -45,12 +48,11 @@ final class PractiseView extends VBox {
   private int runningHeard;
   private boolean playing;
 
-  PractiseView(Studio studio, PracticeModel practice, ClickPlayer player, Look look) {
-    this.studio = studio;
-    this.practice = practice;
-    this.player = player;
-    this.strip = new StripView(look, 0);
-    strip.zoom(1.6);
+  PractiseView(Areas.Room room) {
+    this.studio = room.studio();
+    this.practice = room.practice();
+    this.player = room.devices().click();
+    this.strip = StripView.small(room.look(), 14.5);
     strip.setId("drill-strip");
     broke.getItems().setAll(Breakage.values());
     broke.setValue(Breakage.NONE);
@@ -293,8 +295,7 @@ final class PractiseView extends VBox {
             + ": "
             + item.get().drill().displayName().toLowerCase(Locale.ROOT));
     hint.setText(item.get().drill().hint() + " " + capital(item.get().why()) + ".");
-    strip.show(
-        drill, practice.digits(), Optional.empty(), studio.shown().task().hand().instrument());
+    strip.show(StripView.Music.of(drill, practice.digits()));
     showList();
     showGate();
   }
@@ -348,5 +349,26 @@ final class PractiseView extends VBox {
       list.getChildren()
           .add(Parts.label("Nothing is due: open a passage, or look at the Plan.", "quiet"));
     }
+  }
+
+  @Override
+  public Node node() {
+    return this;
+  }
+
+  private static Action on(String id, KeyCode code, Runnable handler) {
+    return Action.of(id, "practise", Action.key(code), handler);
+  }
+
+  @Override
+  public List<Action> actions() {
+    return List.of(
+        on("start-stop", KeyCode.SPACE, this::toggle),
+        on("clean", KeyCode.C, () -> judge(Verdict.CLEAN)),
+        on("nearly", KeyCode.N, () -> judge(Verdict.NEARLY)),
+        on("missed", KeyCode.M, () -> judge(Verdict.MISSED)),
+        on("hurts", KeyCode.H, () -> judge(Verdict.HURTS)),
+        on("next-item", KeyCode.PAGE_DOWN, this::nextItem),
+        on("subdivide", KeyCode.S, this::nextSubdivision));
   }
 }

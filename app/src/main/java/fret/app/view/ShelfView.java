@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Locale;
 import javafx.collections.ListChangeListener;
 import javafx.geometry.Insets;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
@@ -18,7 +19,12 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 
 /** Shelf: the auditions and passages, and what to do first. */
-final class ShelfView extends VBox {
+final class ShelfView extends VBox implements AreaView {
+  @Override
+  public Node node() {
+    return this;
+  }
+
   static final DateTimeFormatter DATE = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
 
   private final Studio studio;
@@ -38,7 +44,8 @@ final class ShelfView extends VBox {
   }
 
   /** Brings today's list up to date. */
-  void refresh() {
+  @Override
+  public void shown() {
     due.refresh();
   }
 
@@ -79,7 +86,7 @@ final class ShelfView extends VBox {
             "due-" + d.passage().id(),
             () -> {
               studio.open(d.passage());
-              main.go(Area.PRACTISE);
+              main.go("practise");
             },
             "choice");
     row.setGraphic(text);
@@ -226,7 +233,7 @@ final class ShelfView extends VBox {
     button.setOnAction(
         e -> {
           studio.open(p);
-          main.go(Area.LEFT_HAND);
+          main.go("left-hand");
         });
     return button;
   }

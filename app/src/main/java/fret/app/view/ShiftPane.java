@@ -68,8 +68,7 @@ final class ShiftPane extends HBox {
     this.studio = studio;
     this.model = model;
     this.board = new Fingerboard(look);
-    this.drill = new StripView(look, 0);
-    drill.zoom(0.61);
+    this.drill = StripView.small(look, 6.5);
     drill.setId("shift-drill");
     list.setId("shifts");
     list.setPlaceholder(Parts.label("No shifts: the hand stays.", "quiet"));
@@ -257,7 +256,7 @@ final class ShiftPane extends HBox {
     for (int i = 0; i < notes.notes().size(); i++) {
       digits.add(new FingerText(i, notes.notes().get(i).printedFinger(), "", false));
     }
-    drill.show(notes, digits, Optional.empty(), studio.shown().task().hand().instrument());
+    drill.show(StripView.Music.of(notes, digits));
   }
 
   private final class ShiftCell extends ListCell<Shift> {

@@ -1,6 +1,6 @@
 package fret.app.view;
 
-import fret.app.command.Shortcut;
+import fret.app.command.WritingKey;
 import fret.app.viewmodel.WritingModel;
 import fret.pitch.Interval;
 import fret.pitch.Step;
@@ -16,7 +16,7 @@ import java.util.function.UnaryOperator;
 
 /** What each key does while writing. */
 final class WritingKeys {
-  private final Map<Shortcut, Runnable> actions = new EnumMap<>(Shortcut.class);
+  private final Map<WritingKey, Runnable> actions = new EnumMap<>(WritingKey.class);
   private final WritingModel model;
 
   /**
@@ -32,7 +32,7 @@ final class WritingKeys {
   }
 
   /** Runs a key; false when it does nothing here. */
-  boolean run(Shortcut key) {
+  boolean run(WritingKey key) {
     Runnable action = actions.get(key);
     if (action == null) {
       return false;
@@ -41,121 +41,121 @@ final class WritingKeys {
     return true;
   }
 
-  private void edit(Shortcut key, UnaryOperator<Draft> edit) {
+  private void edit(WritingKey key, UnaryOperator<Draft> edit) {
     actions.put(key, () -> model.apply(key.text(), edit));
   }
 
-  private void value(Shortcut key, int denominator) {
+  private void value(WritingKey key, int denominator) {
     edit(key, d -> d.with(d.pen().withValue(new NoteValue(denominator, 0))));
   }
 
   private void notes() {
     for (Step step : Step.values()) {
-      edit(Shortcut.valueOf("W_NOTE_" + step), d -> d.note(step));
-      edit(Shortcut.valueOf("W_CHORD_" + step), d -> d.chord(step));
+      edit(WritingKey.valueOf("NOTE_" + step), d -> d.note(step));
+      edit(WritingKey.valueOf("CHORD_" + step), d -> d.chord(step));
     }
-    value(Shortcut.W_WHOLE, 1);
-    value(Shortcut.W_HALF, 2);
-    value(Shortcut.W_QUARTER, 4);
-    value(Shortcut.W_EIGHTH, 8);
-    value(Shortcut.W_SIXTEENTH, 16);
-    value(Shortcut.W_THIRTY_SECOND, 32);
-    value(Shortcut.W_SIXTY_FOURTH, 64);
-    edit(Shortcut.W_REST, Draft::rest);
-    edit(Shortcut.W_AGAIN, Draft::again);
-    edit(Shortcut.W_TIE, Draft::tie);
-    edit(Shortcut.W_TUPLET, d -> d.with(d.pen().triplets()));
-    edit(Shortcut.W_OTHER_TUPLET, d -> d.with(d.pen().nextTuplet()));
-    edit(Shortcut.W_GRACE, d -> d.with(d.pen().withGrace(!d.pen().grace())));
-    edit(Shortcut.W_FIGURE, d -> d.figureAgain(0));
-    edit(Shortcut.W_SEQUENCE_UP, d -> d.figureAgain(1));
-    edit(Shortcut.W_SEQUENCE_DOWN, d -> d.figureAgain(-1));
-    edit(Shortcut.W_BAR_AGAIN, Draft::barAgain);
+    value(WritingKey.WHOLE, 1);
+    value(WritingKey.HALF, 2);
+    value(WritingKey.QUARTER, 4);
+    value(WritingKey.EIGHTH, 8);
+    value(WritingKey.SIXTEENTH, 16);
+    value(WritingKey.THIRTY_SECOND, 32);
+    value(WritingKey.SIXTY_FOURTH, 64);
+    edit(WritingKey.REST, Draft::rest);
+    edit(WritingKey.AGAIN, Draft::again);
+    edit(WritingKey.TIE, Draft::tie);
+    edit(WritingKey.TUPLET, d -> d.with(d.pen().triplets()));
+    edit(WritingKey.OTHER_TUPLET, d -> d.with(d.pen().nextTuplet()));
+    edit(WritingKey.GRACE, d -> d.with(d.pen().withGrace(!d.pen().grace())));
+    edit(WritingKey.FIGURE, d -> d.figureAgain(0));
+    edit(WritingKey.SEQUENCE_UP, d -> d.figureAgain(1));
+    edit(WritingKey.SEQUENCE_DOWN, d -> d.figureAgain(-1));
+    edit(WritingKey.BAR_AGAIN, Draft::barAgain);
   }
 
   private void changes() {
-    edit(Shortcut.W_DOT, Draft::dot);
-    edit(Shortcut.W_REVALUE, Draft::revalue);
-    edit(Shortcut.W_SHARP, d -> d.alter(1));
-    edit(Shortcut.W_FLAT, d -> d.alter(-1));
-    edit(Shortcut.W_NATURAL, Draft::natural);
-    edit(Shortcut.W_UP, d -> d.step(1));
-    edit(Shortcut.W_DOWN, d -> d.step(-1));
-    edit(Shortcut.W_OCTAVE_UP, d -> d.octave(1));
-    edit(Shortcut.W_OCTAVE_DOWN, d -> d.octave(-1));
-    edit(Shortcut.W_SEMITONE_UP, d -> d.transpose(new Interval(1, 1)));
-    edit(Shortcut.W_SEMITONE_DOWN, d -> d.transpose(new Interval(-1, -1)));
-    edit(Shortcut.W_RIGHT, Draft::right);
-    edit(Shortcut.W_LEFT, Draft::left);
-    edit(Shortcut.W_NEXT_BAR, d -> d.barBy(1));
-    edit(Shortcut.W_PREVIOUS_BAR, d -> d.barBy(-1));
-    edit(Shortcut.W_SELECT_RIGHT, d -> d.selecting(Draft::right));
-    edit(Shortcut.W_SELECT_LEFT, d -> d.selecting(Draft::left));
-    edit(Shortcut.W_DELETE, Draft::delete);
-    actions.put(Shortcut.W_COPY, model::copy);
-    actions.put(Shortcut.W_CUT, model::cut);
-    actions.put(Shortcut.W_PASTE, model::paste);
-    actions.put(Shortcut.W_LEAVE, model::stop);
-    actions.put(Shortcut.W_SOUND, model::toggleHeard);
+    edit(WritingKey.DOT, Draft::dot);
+    edit(WritingKey.REVALUE, Draft::revalue);
+    edit(WritingKey.SHARP, d -> d.alter(1));
+    edit(WritingKey.FLAT, d -> d.alter(-1));
+    edit(WritingKey.NATURAL, Draft::natural);
+    edit(WritingKey.UP, d -> d.step(1));
+    edit(WritingKey.DOWN, d -> d.step(-1));
+    edit(WritingKey.OCTAVE_UP, d -> d.octave(1));
+    edit(WritingKey.OCTAVE_DOWN, d -> d.octave(-1));
+    edit(WritingKey.SEMITONE_UP, d -> d.transpose(new Interval(1, 1)));
+    edit(WritingKey.SEMITONE_DOWN, d -> d.transpose(new Interval(-1, -1)));
+    edit(WritingKey.RIGHT, Draft::right);
+    edit(WritingKey.LEFT, Draft::left);
+    edit(WritingKey.NEXT_BAR, d -> d.barBy(1));
+    edit(WritingKey.PREVIOUS_BAR, d -> d.barBy(-1));
+    edit(WritingKey.SELECT_RIGHT, d -> d.selecting(Draft::right));
+    edit(WritingKey.SELECT_LEFT, d -> d.selecting(Draft::left));
+    edit(WritingKey.DELETE, Draft::delete);
+    actions.put(WritingKey.COPY, model::copy);
+    actions.put(WritingKey.CUT, model::cut);
+    actions.put(WritingKey.PASTE, model::paste);
+    actions.put(WritingKey.LEAVE, model::stop);
+    actions.put(WritingKey.SOUND, model::toggleHeard);
   }
 
   private void signs() {
-    edit(Shortcut.W_SLUR, Writing::slur);
-    articulation(Shortcut.W_STACCATO, Signs.Articulation.STACCATO);
-    articulation(Shortcut.W_STACCATISSIMO, Signs.Articulation.STACCATISSIMO);
-    articulation(Shortcut.W_TENUTO, Signs.Articulation.TENUTO);
-    articulation(Shortcut.W_ACCENT, Signs.Articulation.ACCENT);
-    articulation(Shortcut.W_MARCATO, Signs.Articulation.MARCATO);
-    edit(Shortcut.W_ORNAMENT, Writing::ornament);
-    edit(Shortcut.W_FERMATA, Writing::fermata);
-    edit(Shortcut.W_TREMOLO, Writing::tremolo);
-    edit(Shortcut.W_LOUDER, d -> Writing.dynamic(d, 1));
-    edit(Shortcut.W_SOFTER, d -> Writing.dynamic(d, -1));
-    edit(Shortcut.W_CRESCENDO, d -> Writing.hairpin(d, Direction.Kind.CRESCENDO));
-    edit(Shortcut.W_DIMINUENDO, d -> Writing.hairpin(d, Direction.Kind.DIMINUENDO));
-    edit(Shortcut.W_CLEAR, Writing::clearDirections);
+    edit(WritingKey.SLUR, Writing::slur);
+    articulation(WritingKey.STACCATO, Signs.Articulation.STACCATO);
+    articulation(WritingKey.STACCATISSIMO, Signs.Articulation.STACCATISSIMO);
+    articulation(WritingKey.TENUTO, Signs.Articulation.TENUTO);
+    articulation(WritingKey.ACCENT, Signs.Articulation.ACCENT);
+    articulation(WritingKey.MARCATO, Signs.Articulation.MARCATO);
+    edit(WritingKey.ORNAMENT, Writing::ornament);
+    edit(WritingKey.FERMATA, Writing::fermata);
+    edit(WritingKey.TREMOLO, Writing::tremolo);
+    edit(WritingKey.LOUDER, d -> Writing.dynamic(d, 1));
+    edit(WritingKey.SOFTER, d -> Writing.dynamic(d, -1));
+    edit(WritingKey.CRESCENDO, d -> Writing.hairpin(d, Direction.Kind.CRESCENDO));
+    edit(WritingKey.DIMINUENDO, d -> Writing.hairpin(d, Direction.Kind.DIMINUENDO));
+    edit(WritingKey.CLEAR, Writing::clearDirections);
     for (int finger = 0; finger <= 4; finger++) {
       String digit = String.valueOf(finger);
-      edit(Shortcut.valueOf("W_FINGER_" + digit), d -> Writing.finger(d, digit));
+      edit(WritingKey.valueOf("FINGER_" + digit), d -> Writing.finger(d, digit));
     }
-    edit(Shortcut.W_NO_FINGER, d -> Writing.finger(d, ""));
-    edit(Shortcut.W_DOWN_BOW, d -> Writing.bow(d, Signs.Bow.DOWN));
-    edit(Shortcut.W_UP_BOW, d -> Writing.bow(d, Signs.Bow.UP));
+    edit(WritingKey.NO_FINGER, d -> Writing.finger(d, ""));
+    edit(WritingKey.DOWN_BOW, d -> Writing.bow(d, Signs.Bow.DOWN));
+    edit(WritingKey.UP_BOW, d -> Writing.bow(d, Signs.Bow.UP));
   }
 
-  private void articulation(Shortcut key, Signs.Articulation which) {
+  private void articulation(WritingKey key, Signs.Articulation which) {
     edit(key, d -> Writing.articulation(d, which));
   }
 
   private void bars() {
-    edit(Shortcut.W_NEW_BAR, Draft::insertBar);
-    edit(Shortcut.W_DELETE_BAR, Draft::deleteBar);
-    edit(Shortcut.W_CLEF, Draft::nextClef);
-    edit(Shortcut.W_KEY_SHARPER, d -> d.key(1));
-    edit(Shortcut.W_KEY_FLATTER, d -> d.key(-1));
-    edit(Shortcut.W_PICKUP, Draft::pickup);
-    edit(Shortcut.W_REBAR, Draft::rebar);
-    edit(Shortcut.W_REPEAT_START, Draft::repeatStart);
-    edit(Shortcut.W_REPEAT_END, Draft::repeatEnd);
+    edit(WritingKey.NEW_BAR, Draft::insertBar);
+    edit(WritingKey.DELETE_BAR, Draft::deleteBar);
+    edit(WritingKey.CLEF, Draft::nextClef);
+    edit(WritingKey.KEY_SHARPER, d -> d.key(1));
+    edit(WritingKey.KEY_FLATTER, d -> d.key(-1));
+    edit(WritingKey.PICKUP, Draft::pickup);
+    edit(WritingKey.REBAR, Draft::rebar);
+    edit(WritingKey.REPEAT_START, Draft::repeatStart);
+    edit(WritingKey.REPEAT_END, Draft::repeatEnd);
   }
 
   private void texts(BiConsumer<String, java.util.function.Consumer<String>> prompt) {
     actions.put(
-        Shortcut.W_METRE,
+        WritingKey.METRE,
         () ->
             prompt.accept(
                 "Metre from here, such as 3/4, 2+3/8, C or cut",
                 text ->
                     Writing.metre(text)
                         .ifPresent(time -> model.apply("Metre " + text, d -> d.metre(time)))));
-    words(prompt, Shortcut.W_WORDS, "Words over this note", Direction.Kind.WORDS);
-    words(prompt, Shortcut.W_REHEARSAL, "Rehearsal mark", Direction.Kind.REHEARSAL);
-    words(prompt, Shortcut.W_TEMPO, "Tempo word", Direction.Kind.TEMPO);
+    words(prompt, WritingKey.WORDS, "Words over this note", Direction.Kind.WORDS);
+    words(prompt, WritingKey.REHEARSAL, "Rehearsal mark", Direction.Kind.REHEARSAL);
+    words(prompt, WritingKey.TEMPO, "Tempo word", Direction.Kind.TEMPO);
   }
 
   private void words(
       BiConsumer<String, java.util.function.Consumer<String>> prompt,
-      Shortcut key,
+      WritingKey key,
       String question,
       Direction.Kind kind) {
     actions.put(

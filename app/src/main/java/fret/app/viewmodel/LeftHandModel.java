@@ -305,13 +305,6 @@ public final class LeftHandModel {
     studio.decide(s -> Decisions.withdraw(s, wish));
   }
 
-  /** Marks the selected note for vibrato, or takes the mark off. */
-  public void toggleVibrato() {
-    if (studio.shown() != null && studio.selectedProperty().get() >= 0) {
-      studio.decide(s -> Decisions.vibrato(s, studio.selectedProperty().get()));
-    }
-  }
-
   // ---- what the player cares about -----------------------------------------------------------
 
   /** Gives one kind of effort another weight. */

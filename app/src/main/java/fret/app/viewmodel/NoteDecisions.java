@@ -4,6 +4,7 @@ import fret.app.words.Sentences;
 import fret.base.Said;
 import fret.fingering.NoteFinger;
 import fret.instrument.Finger;
+import fret.mark.NoteLayer;
 import fret.score.Signs;
 import fret.session.Change;
 import fret.session.Decisions;
@@ -89,6 +90,14 @@ public final class NoteDecisions {
     int note = studio.selectedProperty().get();
     boolean there = now.bowAt(note) == bow;
     studio.decide(s -> Decisions.bow(s, note, there ? Signs.Bow.NONE : bow));
+  }
+
+  /** Sets a mark on the selected note, or takes it off where just that is there. */
+  public <V> void toggle(NoteLayer<V> layer, V value) {
+    int note = studio.selectedProperty().get();
+    if (studio.shown() != null && note >= 0) {
+      studio.decide(s -> Decisions.toggle(s, layer, note, value));
+    }
   }
 
   public void toggleDigits() {

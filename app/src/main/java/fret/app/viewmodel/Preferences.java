@@ -9,6 +9,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanWrapper;
 
@@ -68,6 +69,17 @@ public final class Preferences {
   public void toggleDark() {
     dark.set(!dark.get());
     put("theme", dark.get() ? "dark" : "light");
+  }
+
+  /** Ids of the lanes that are open in an area; the usual ones until the player chose. */
+  public Set<String> openLanes(String area, List<String> usual) {
+    return get("lanes." + area)
+        .map(t -> t.isEmpty() ? Set.<String>of() : Set.of(t.split(" ")))
+        .orElse(Set.copyOf(usual));
+  }
+
+  public void putOpenLanes(String area, List<String> open) {
+    put("lanes." + area, String.join(" ", open));
   }
 
   /** Whether typed notes are heard. */

@@ -479,6 +479,11 @@ public final class Studio {
     computing.ask(kind, rank, question, then);
   }
 
+  /** Work for what is shown, before everything else; newer work of the kind replaces it. */
+  public <T> void elsewhere(Object kind, java.util.concurrent.Callable<T> work, Consumer<T> then) {
+    computing.ask(kind, Rank.OPENING, token -> work.call(), then);
+  }
+
   /** Stores something that belongs to no passage's log. */
   <T> void store(Object lane, Supplier<T> write, Consumer<T> then) {
     storing.store(lane, write, then);

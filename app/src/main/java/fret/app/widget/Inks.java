@@ -56,6 +56,10 @@ public record Inks(
       case FINGER, PINNED, STRING -> hand;
       case BOW -> bow;
       case FAINT -> faint;
+      case HAND -> hand;
+      case HAND_BAND -> handBand();
+      case TIME -> time;
+      case PAPER -> paper;
     };
   }
 }

@@ -1,15 +1,21 @@
 package fret.app.widget;
 
+import fret.app.words.Sentences;
+import fret.engraving.Axis;
 import fret.engraving.FingerText;
+import fret.engraving.LaneDrawing;
 import fret.engraving.Primitive;
 import fret.engraving.Strip;
 import fret.engraving.StripEngraver;
 import fret.engraving.StripStyle;
-import fret.fingering.Fingering;
-import fret.instrument.Instrument;
+import fret.lane.Lane;
+import fret.lane.LaneInput;
 import fret.score.ResolvedPassage;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.IntConsumer;
@@ -20,39 +26,35 @@ import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.input.ScrollEvent;
 import javafx.scene.layout.Region;
-import javafx.scene.paint.Color;
 import javafx.scene.text.TextAlignment;
 import org.apache.commons.numbers.fraction.Fraction;
 
 /**
- * The strip: the engraved stave and, where asked, the hand lane under it on the same axis. Only
+ * The strip: the engraved stave and any number of lanes under it on the same axis. It knows no lane
+ * by name; it paints what they draw. What is engraved is made away from the interface thread; only
  * what is visible is painted.
  */
 public final class StripView extends Region {
-  private static final double MARGIN = 12;
-  private static final double HEIGHT_STEP = 40;
+  /**
+   * What is shown.
+   *
+   * @param lanes what the lanes are drawn from; empty where there are none
+   */
+  public record Music(
+      ResolvedPassage passage,
+      List<FingerText> digits,
+      StripStyle style,
+      Optional<LaneInput> lanes) {
+    public Music {
+      Objects.requireNonNull(passage);
+      digits = List.copyOf(digits);
+    }
 
-  /** Below this staff space a strip stands in a card, where room is short. */
-  private static final double SMALL = 7;
-
-  private final Canvas canvas = new Canvas();
-  private final MusicFont font;
-  private final HandLane lane;
-  private Inks inks;
-  private Strip strip;
-  private ResolvedPassage passage;
-  private double space = 9;
-  private double scrollX;
-  private int selectedSlice = -1;
-  private int rangeFrom = -1;
-  private int rangeTo = -1;
-  private List<Stretch> stretches = List.of();
-  private IntConsumer onPick = s -> {};
-  private IntConsumer onExtend = s -> {};
-  private Consumer<Fraction> onPlace = o -> {};
-  private boolean writing;
-  private double placeX = Double.NaN;
-  private double caretX;
+    /** Notation alone, as in drills. */
+    public static Music of(ResolvedPassage passage, List<FingerText> digits) {
+      return new Music(passage, digits, StripStyle.PLAIN, Optional.empty());
+    }
+  }
 
   /**
    * Something that is asked of a stretch of notes, shown as a line under the stave.
@@ -61,13 +63,58 @@ public final class StripView extends Region {
    */
   public record Stretch(int from, int to, String label) {}
 
-  /**
-   * @param laneHeight height of the hand lane in px; 0 for none
-   */
-  public StripView(Look look, double laneHeight) {
+  private static final double MARGIN = 12;
+  private static final double HEIGHT_STEP = 20;
+  private static final double FOLDED = 26;
+  private static final double LEAST_LANE = 80;
+  private static final double FIRST_LANE = 110;
+  private static final double LARGEST = 1.4;
+
+  /** Px of a staff space from top to bottom in lanes, which zooming leaves alone. */
+  private static final double LANE_SPACE = 10;
+
+  /** Below this staff space a strip stands in a card, where room is short. */
+  private static final double SMALL = 7;
+
+  private final Canvas canvas = new Canvas();
+  private final MusicFont font;
+  private final Away away;
+  private final boolean adapts;
+  private final Map<String, Lane> lanes = new LinkedHashMap<>();
+  private final Map<String, Boolean> folded = new LinkedHashMap<>();
+  private Inks inks;
+  private Music wanted;
+  private Strip strip;
+  private List<LaneDrawing> drawings = List.of();
+  private List<String> drawn = List.of();
+  private double drawnHeight;
+  private double space = 9;
+  private boolean zoomed;
+  private double scrollX;
+  private int selectedSlice = -1;
+  private int rangeFrom = -1;
+  private int rangeTo = -1;
+  private List<Stretch> stretches = List.of();
+  private IntConsumer onPick = s -> {};
+  private IntConsumer onExtend = s -> {};
+  private Consumer<Fraction> onPlace = o -> {};
+  private Runnable onFold = () -> {};
+  private boolean writing;
+  private Optional<Fraction> placeOnset = Optional.empty();
+  private int placeBar = -1;
+  private double placeX = Double.NaN;
+  private double caretX;
+
+  /** A strip in the window: it takes the room there is, and its notes grow with the window. */
+  public StripView(Look look, Away away) {
+    this(look, away, true);
+  }
+
+  private StripView(Look look, Away away, boolean adapts) {
     this.font = look.font();
     this.inks = look.inksProperty().get();
-    this.lane = new HandLane(laneHeight);
+    this.away = away;
+    this.adapts = adapts;
     look.inksProperty()
         .addListener(
             (o, before, now) -> {
@@ -83,6 +130,133 @@ public final class StripView extends Region {
     focusedProperty().addListener(o -> paint());
   }
 
+  /** Some notes in a card, engraved at once. */
+  public static StripView small(Look look, double space) {
+    StripView view = new StripView(look, Away.HERE, false);
+    view.space = space;
+    return view;
+  }
+
+  // ---- what is shown -------------------------------------------------------------------------
+
+  /**
+   * Which lanes stand under the stave, in order.
+   *
+   * @param isFolded which of them are folded, by id
+   */
+  public void setLanes(List<Lane> of, java.util.function.Predicate<String> isFolded) {
+    lanes.clear();
+    folded.clear();
+    for (Lane lane : of) {
+      lanes.put(lane.id(), lane);
+      folded.put(lane.id(), isFolded.test(lane.id()));
+    }
+    drawLanes();
+  }
+
+  /** Called when a lane was folded or opened. */
+  public void setOnFold(Runnable handler) {
+    onFold = handler;
+  }
+
+  /** Ids of the lanes that are folded. */
+  public List<String> foldedLanes() {
+    return folded.entrySet().stream().filter(Map.Entry::getValue).map(Map.Entry::getKey).toList();
+  }
+
+  /** Folds all lanes to a line each, or opens them. */
+  public void foldLanes() {
+    boolean open = folded.containsValue(false);
+    folded.replaceAll((id, was) -> open);
+    onFold.run();
+    drawLanes();
+  }
+
+  private void fold(String id) {
+    folded.computeIfPresent(id, (i, was) -> !was);
+    onFold.run();
+    drawLanes();
+  }
+
+  /** Shows music; what was shown stays until it is engraved. */
+  public void show(Music music) {
+    wanted = music;
+    double height = laneHeight();
+    List<Lane> open = open();
+    away.work(
+        this,
+        () -> {
+          Strip made = StripEngraver.engrave(music.passage(), music.digits(), font, music.style());
+          return new Made(made, draw(music, made, open, height));
+        },
+        made -> {
+          strip = made.strip();
+          take(open, made.lanes(), height);
+          showPlace(placeOnset, placeBar);
+          scrollX = Math.max(0, Math.min(scrollX, maxScroll()));
+          select(selectedSlice);
+          requestLayout();
+        });
+  }
+
+  private record Made(Strip strip, List<LaneDrawing> lanes) {}
+
+  private List<Lane> open() {
+    return wanted == null
+        ? List.of()
+        : wanted
+            .lanes()
+            .map(input -> lanes.values().stream().filter(l -> l.suits(input)).toList())
+            .orElse(List.of());
+  }
+
+  private List<LaneDrawing> draw(Music music, Strip made, List<Lane> open, double height) {
+    Axis axis = Axis.of(made);
+    List<LaneDrawing> all = new ArrayList<>();
+    for (Lane lane : open) {
+      all.add(lane.draw(music.lanes().orElseThrow(), axis, font, height / LANE_SPACE));
+    }
+    return all;
+  }
+
+  private void take(List<Lane> open, List<LaneDrawing> made, double height) {
+    drawn = open.stream().map(Lane::id).toList();
+    drawings = made;
+    drawnHeight = height;
+  }
+
+  /** Draws the lanes anew, when they have another height or there are others. */
+  private void drawLanes() {
+    if (strip == null || wanted == null) {
+      return;
+    }
+    Music music = wanted;
+    Strip on = strip;
+    List<Lane> open = open();
+    double height = laneHeight();
+    away.work(
+        List.of(this, "lanes"),
+        () -> draw(music, on, open, height),
+        made -> {
+          if (on.equals(strip)) {
+            take(open, made, height);
+            requestLayout();
+            paint();
+          }
+        });
+  }
+
+  /** What the lanes say of a moment, one sentence after the other. */
+  public String spoken(int slice) {
+    StringBuilder all = new StringBuilder();
+    for (LaneDrawing lane : drawings) {
+      if (slice >= 0 && slice < lane.spoken().size()) {
+        all.append(all.isEmpty() ? "" : ". ").append(Sentences.of(lane.spoken().get(slice)));
+      }
+    }
+    return all.toString();
+  }
+
   /** Called with the moment that was clicked. */
   public void setOnPick(IntConsumer handler) {
     onPick = handler;
@@ -91,6 +265,11 @@ public final class StripView extends Region {
   /** Called with the moment that was clicked with the shift key down. */
   public void setOnExtend(IntConsumer handler) {
     onExtend = handler;
+  }
+
+  /** Called with the onset that was clicked while writing. */
+  public void setOnPlace(Consumer<Fraction> handler) {
+    onPlace = handler;
   }
 
   /** Shows which moments are selected together; the same moment twice for none but that. */
@@ -106,44 +285,10 @@ public final class StripView extends Region {
     paint();
   }
 
-  /** Called with the onset that was clicked while writing. */
-  public void setOnPlace(Consumer<Fraction> handler) {
-    onPlace = handler;
-  }
-
-  /** Shows a passage; the fingering may be missing, as in drills. */
-  public void show(
-      ResolvedPassage shown,
-      List<FingerText> digits,
-      Optional<Fingering> fingering,
-      Instrument instrument) {
-    show(shown, digits, fingering, instrument, Map.of());
-  }
-
-  /**
-   * Shows a passage with marks over the events during which the hand moves.
-   *
-   * @param shiftMarks moments with whether the hand moves up the string
-   */
-  public void show(
-      ResolvedPassage shown,
-      List<FingerText> digits,
-      Optional<Fingering> fingering,
-      Instrument instrument,
-      Map<Integer, Boolean> shiftMarks) {
-    StripStyle style = writing ? StripStyle.WRITING : StripStyle.PLAIN.withShiftMarks(shiftMarks);
-    strip = StripEngraver.engrave(shown, digits, font, style);
-    passage = shown;
-    lane.show(fingering, instrument);
-    scrollX = Math.max(0, Math.min(scrollX, maxScroll()));
-    requestLayout();
-    paint();
-  }
-
   /** Marks a moment and scrolls it into view; -1 for none. */
   public void select(int slice) {
     selectedSlice = slice;
-    if (strip != null && slice >= 0 && slice < strip.sliceX().size()) {
+    if (!writing && strip != null && slice >= 0 && slice < strip.sliceX().size()) {
       reveal(strip.sliceX().get(slice) * space + MARGIN, 120);
     }
     paint();
@@ -160,21 +305,25 @@ public final class StripView extends Region {
     if (getWidth() <= 0) {
       return;
     }
-    if (x - scrollX < 90) {
-      scrollX = Math.max(0, x - 200);
+    if (x - scrollX < 110) {
+      scrollX = Math.max(0, x - 220);
     } else if (x - scrollX > getWidth() - room) {
       scrollX = Math.max(0, Math.min(maxScroll(), x - getWidth() / 2));
     }
   }
 
+  // ---- writing -------------------------------------------------------------------------------
+
   /**
    * Shows where writing goes on, and scrolls it into view.
    *
    * @param onset of the current note; empty at a bar's start
-   * @param bar place of the bar
+   * @param bar place of the bar; -1 for none
    */
   public void showPlace(Optional<Fraction> onset, int bar) {
-    if (strip == null || bar >= strip.bars().size()) {
+    placeOnset = onset;
+    placeBar = bar;
+    if (!writing || strip == null || bar < 0 || bar >= strip.bars().size()) {
       placeX = Double.NaN;
     } else {
       Strip.BarSpan span = strip.bars().get(bar);
@@ -185,7 +334,6 @@ public final class StripView extends Region {
               : placeX + 1.75;
       reveal(caretX * space + MARGIN, 160);
     }
-    writing = true;
     paint();
   }
 
@@ -203,29 +351,23 @@ public final class StripView extends Region {
   /** Writing is over. */
   public void hidePlace() {
     writing = false;
+    placeBar = -1;
     paint();
   }
+
+  // ---- size ----------------------------------------------------------------------------------
 
   /** Larger or smaller notes; the selected note stays in place. */
   public void zoom(double factor) {
+    zoomed = true;
+    setSpace(space * factor);
+  }
+
+  private void setSpace(double other) {
     double before = anchor();
     // Half px steps, so that glyphs drawn before at a size are used again.
-    space = Math.max(5, Math.min(22, Math.rint(space * factor * 2) / 2));
+    space = Math.max(5, Math.min(26, Math.rint(other * 2) / 2));
     scrollX = Math.max(0, Math.min(maxScroll(), scrollX + anchor() - before));
-    requestLayout();
-    paint();
-  }
-
-  /** Gives the hand lane another height, in px. */
-  public void setLaneHeight(double height) {
-    lane.setHeight(height);
-    requestLayout();
-    paint();
-  }
-
-  /** Folds the hand lane to one line of summary, or opens it. */
-  public void foldLane() {
-    lane.fold();
     requestLayout();
     paint();
   }
@@ -239,25 +381,54 @@ public final class StripView extends Region {
     return strip == null ? 0 : Math.max(0, strip.width() * space + 2 * MARGIN - getWidth());
   }
 
+  /** Where there is more room than the stave needs it stands in the middle of it. */
   private double staveTop() {
-    return MARGIN - strip.top() * space;
+    double free = Math.max(0, staveHeight() - inkHeight());
+    return MARGIN - top() * space + free / 2;
+  }
+
+  private double top() {
+    return strip == null ? 0 : strip.top();
   }
 
   /** In coarse steps, so that what stands below seldom moves while zooming. */
-  private double staveHeight() {
+  private double inkHeight() {
     double needed = strip == null ? 160 : (strip.bottom() - strip.top()) * space + 2 * MARGIN;
     double step = space < SMALL ? 1 : HEIGHT_STEP;
     return Math.ceil(needed / step) * step;
   }
 
+  /** Room of the stave: what it needs, or all there is while no lane is open. */
+  private double staveHeight() {
+    return openCount() > 0 ? inkHeight() : Math.max(inkHeight(), getHeight() - closedHeight());
+  }
+
+  private double closedHeight() {
+    return (open().size() - openCount()) * FOLDED;
+  }
+
+  private long openCount() {
+    return open().stream().filter(l -> !folded.get(l.id())).count();
+  }
+
+  /** Height of each lane that is not folded. */
+  private double laneHeight() {
+    long open = openCount();
+    return open == 0
+        ? LEAST_LANE
+        : Math.max(LEAST_LANE, Math.floor((getHeight() - staveHeight() - closedHeight()) / open));
+  }
+
   @Override
   protected double computePrefHeight(double width) {
-    return staveHeight() + lane.height();
+    long open = openCount();
+    return inkHeight() + open * FIRST_LANE + closedHeight();
   }
 
   @Override
   protected double computeMinHeight(double width) {
-    return computePrefHeight(width);
+    long open = openCount();
+    return adapts ? 120 : inkHeight() + open * LEAST_LANE + closedHeight();
   }
 
   @Override
@@ -267,6 +438,16 @@ public final class StripView extends Region {
 
   @Override
   protected void layoutChildren() {
+    if (adapts && !zoomed && getScene() != null) {
+      double fitting = fittingSpace(getScene().getWidth());
+      if (Math.abs(fitting - space) >= 0.5) {
+        space = fitting;
+        scrollX = 0;
+        requestLayout();
+        showPlace(placeOnset, placeBar);
+        select(selectedSlice);
+      }
+    }
     if (canvas.getWidth() != getWidth() || canvas.getHeight() != getHeight()) {
       boolean first = canvas.getWidth() == 0;
       canvas.setWidth(getWidth());
@@ -277,11 +458,41 @@ public final class StripView extends Region {
         paint();
       }
     }
+    if (!drawn.isEmpty() && Math.abs(laneHeight() - drawnHeight) >= 1) {
+      drawLanes();
+    }
   }
+
+  /** Readable from a metre: larger in a larger window, and where the stave has the room alone. */
+  private double fittingSpace(double window) {
+    double usual = window < 1150 ? 8 : window < 1600 ? 10 : 12;
+    if (strip == null || openCount() > 0) {
+      return usual;
+    }
+    double room = getHeight() - closedHeight() - 2 * MARGIN - HEIGHT_STEP;
+    double filling = room / Math.max(8, strip.bottom() - strip.top());
+    return Math.rint(Math.max(usual, Math.min(usual * LARGEST, filling)) * 2) / 2;
+  }
+
+  // ---- mouse ---------------------------------------------------------------------------------
 
   private void press(MouseEvent e) {
     requestFocus();
-    if (strip != null && (writing || !strip.sliceX().isEmpty())) {
+    if (strip == null) {
+      return;
+    }
+    double y = staveHeight();
+    for (int i = 0; i < drawings.size(); i++) {
+      String id = drawn.get(i);
+      double height = folded.getOrDefault(id, false) ? FOLDED : drawnHeight;
+      boolean onName = e.getY() > y && e.getY() < y + FOLDED && e.getX() < 80;
+      if (e.getY() > y && e.getY() < y + height && (onName || folded.getOrDefault(id, false))) {
+        fold(id);
+        return;
+      }
+      y += height;
+    }
+    if (writing || !strip.sliceX().isEmpty()) {
       double x = (e.getX() + scrollX - MARGIN) / space;
       if (writing) {
         onPlace.accept(strip.onsetAt(x));
@@ -302,6 +513,8 @@ public final class StripView extends Region {
     e.consume();
   }
 
+  // ---- painting ------------------------------------------------------------------------------
+
   private void paint() {
     GraphicsContext g = canvas.getGraphicsContext2D();
     g.setFill(inks.paper());
@@ -311,6 +524,7 @@ public final class StripView extends Region {
     }
     double left = (scrollX - MARGIN) / space - 2;
     double right = (scrollX + canvas.getWidth() - MARGIN) / space + 2;
+    paintGround(g);
     if (writing) {
       paintPlace(g);
     } else {
@@ -318,23 +532,10 @@ public final class StripView extends Region {
     }
     g.save();
     g.translate(MARGIN - scrollX, staveTop());
-    for (Primitive p : strip.primitives()) {
-      if (p.right() >= left && p.left() <= right) {
-        paint(g, p);
-      }
-    }
+    new Brush(g, font, inks, space, space).paint(strip.primitives(), left, right);
     g.restore();
     stretches.forEach(w -> paintStretch(g, w));
-    lane.paint(
-        g,
-        inks,
-        passage,
-        strip,
-        staveHeight(),
-        canvas.getWidth(),
-        MARGIN - scrollX,
-        space,
-        selectedSlice);
+    paintLanes(g, left, right);
     if (isFocused()) {
       g.setStroke(inks.time());
       g.setLineWidth(2);
@@ -342,11 +543,82 @@ public final class StripView extends Region {
     }
   }
 
+  private double laneHeightOf(int i) {
+    return folded.getOrDefault(drawn.get(i), false) ? FOLDED : drawnHeight;
+  }
+
+  /** The ground of the lanes lies under the selection. */
+  private void paintGround(GraphicsContext g) {
+    double y = staveHeight();
+    for (int i = 0; i < drawings.size(); i++) {
+      double height = laneHeightOf(i);
+      g.setFill(inks.lane());
+      g.fillRect(0, y, canvas.getWidth(), height);
+      g.setStroke(inks.rule());
+      g.setLineWidth(1);
+      g.strokeLine(0, y + 0.5, canvas.getWidth(), y + 0.5);
+      y += height;
+    }
+  }
+
+  private void paintLanes(GraphicsContext g, double left, double right) {
+    double y = staveHeight();
+    for (int i = 0; i < drawings.size(); i++) {
+      double height = laneHeightOf(i);
+      String name = Sentences.of("lane." + drawn.get(i));
+      if (folded.getOrDefault(drawn.get(i), false)) {
+        text(g, name + ": " + Sentences.of(drawings.get(i).summary()), 12, y + FOLDED / 2, false);
+      } else {
+        paintLane(g, drawings.get(i), y, left, right);
+        text(g, name, 10, y + 15, true);
+      }
+      y += height;
+    }
+  }
+
+  private void text(GraphicsContext g, String text, double x, double y, boolean bold) {
+    g.setFill(bold ? inks.hand() : inks.ebony());
+    g.setFont(
+        MusicFont.textFont(bold ? Primitive.Text.Style.BOLD : Primitive.Text.Style.REGULAR, 13));
+    g.setTextAlign(TextAlignment.LEFT);
+    g.setTextBaseline(VPos.CENTER);
+    g.fillText(text, x, y);
+  }
+
+  private void paintLane(GraphicsContext g, LaneDrawing lane, double y, double left, double right) {
+    g.save();
+    g.beginPath();
+    g.rect(0, y, canvas.getWidth(), drawnHeight);
+    g.clip();
+    g.translate(MARGIN - scrollX, y);
+    new Brush(g, font, inks, space, LANE_SPACE).paint(lane.primitives(), left, right);
+    g.restore();
+    double width = lane.scaleWidth() * LANE_SPACE;
+    g.setFill(inks.lane());
+    g.fillRect(0, y + 1, width, drawnHeight - 1);
+    g.save();
+    g.translate(0, y);
+    new Brush(g, font, inks, LANE_SPACE, LANE_SPACE).paint(lane.scale(), 0, lane.scaleWidth());
+    g.restore();
+  }
+
+  private double lanesHeight() {
+    double sum = 0;
+    for (int i = 0; i < drawings.size(); i++) {
+      sum += laneHeightOf(i);
+    }
+    return sum;
+  }
+
+  private double ground() {
+    return staveHeight();
+  }
+
   private void paintPlace(GraphicsContext g) {
     if (!Double.isNaN(placeX)) {
       double x = (placeX + 0.59) * space + MARGIN - scrollX;
       g.setFill(inks.selection());
-      g.fillRoundRect(x - space * 1.1, 4, space * 2.2, staveHeight() - 8, 8, 8);
+      g.fillRoundRect(x - space * 1.1, 4, space * 2.2, ground() - 8, 8, 8);
     }
     double x = caretX * space + MARGIN - scrollX;
     g.setStroke(inks.time());
@@ -366,7 +638,7 @@ public final class StripView extends Region {
     }
     double left = sliceX(w.from()) - space;
     double right = sliceX(w.to()) + space;
-    double y = staveHeight() - 8;
+    double y = ground() - 8;
     g.setStroke(inks.hand());
     g.setLineWidth(1.5);
     g.strokeLine(left, y, right, y);
@@ -380,95 +652,16 @@ public final class StripView extends Region {
   }
 
   private void paintSelection(GraphicsContext g) {
+    double height = ground() + lanesHeight() - 8;
     if (rangeFrom >= 0 && rangeTo > rangeFrom && !strip.sliceX().isEmpty()) {
       double left = sliceX(rangeFrom) - space * 1.1;
       g.setFill(inks.selection().deriveColor(0, 1, 1, 0.5));
       double width = sliceX(rangeTo) + space * 1.1 - left;
-      g.fillRoundRect(left, 4, width, staveHeight() + lane.height() - 8, 8, 8);
+      g.fillRoundRect(left, 4, width, height, 8, 8);
     }
     if (selectedSlice >= 0 && selectedSlice < strip.sliceX().size()) {
-      double x = strip.sliceX().get(selectedSlice) * space + MARGIN - scrollX;
       g.setFill(inks.selection());
-      g.fillRoundRect(x - space * 1.1, 4, space * 2.2, staveHeight() + lane.height() - 8, 8, 8);
-    }
-  }
-
-  private void paint(GraphicsContext g, Primitive p) {
-    Color color = inks.of(p.ink());
-    if (p instanceof Primitive.Glyph glyph) {
-      g.setFill(color);
-      g.setFont(font.atSpace(space * glyph.scale()));
-      g.setTextAlign(TextAlignment.LEFT);
-      g.setTextBaseline(VPos.BASELINE);
-      g.fillText(
-          Character.toString(glyph.glyph().codePoint()), glyph.x() * space, glyph.y() * space);
-    } else if (p instanceof Primitive.Line line) {
-      g.setStroke(color);
-      g.setLineWidth(Math.max(1, line.thickness() * space));
-      if (line.dashed()) {
-        g.setLineDashes(space * 0.6, space * 0.5);
-      }
-      g.strokeLine(line.x1() * space, line.y1() * space, line.x2() * space, line.y2() * space);
-      g.setLineDashes((double[]) null);
-    } else if (p instanceof Primitive.Beam b) {
-      double half = b.thickness() / 2 * space;
-      g.setFill(color);
-      g.fillPolygon(
-          new double[] {b.x1() * space, b.x2() * space, b.x2() * space, b.x1() * space},
-          new double[] {
-            b.y1() * space - half,
-            b.y2() * space - half,
-            b.y2() * space + half,
-            b.y1() * space + half
-          },
-          4);
-    } else if (p instanceof Primitive.Curve c) {
-      curve(g, c, color);
-    } else if (p instanceof Primitive.Text t) {
-      text(g, t, color);
-    }
-  }
-
-  private void curve(GraphicsContext g, Primitive.Curve c, Color color) {
-    double dx = (c.x2() - c.x1()) * 0.28;
-    double half = c.thickness() / 2 * 4 / 3;
-    g.setFill(color);
-    g.beginPath();
-    g.moveTo(c.x1() * space, c.y1() * space);
-    g.bezierCurveTo(
-        (c.x1() + dx) * space,
-        (c.controlY(true) - half) * space,
-        (c.x2() - dx) * space,
-        (c.controlY(false) - half) * space,
-        c.x2() * space,
-        c.y2() * space);
-    g.bezierCurveTo(
-        (c.x2() - dx) * space,
-        (c.controlY(false) + half) * space,
-        (c.x1() + dx) * space,
-        (c.controlY(true) + half) * space,
-        c.x1() * space,
-        c.y1() * space);
-    g.closePath();
-    g.fill();
-  }
-
-  private void text(GraphicsContext g, Primitive.Text t, Color color) {
-    g.setFont(MusicFont.textFont(t.style(), t.size() * space));
-    g.setFill(color);
-    g.setTextAlign(t.centred() ? TextAlignment.CENTER : TextAlignment.LEFT);
-    g.setTextBaseline(VPos.BASELINE);
-    g.fillText(t.text(), t.x() * space, t.y() * space);
-    if (t.ink() == Primitive.Ink.PINNED) {
-      g.setStroke(color);
-      g.setLineWidth(1.4);
-      g.strokeRoundRect(
-          t.left() * space - 3,
-          t.top() * space - 3,
-          t.width() * space + 6,
-          (t.bottom() - t.top()) * space + 5,
-          5,
-          5);
+      g.fillRoundRect(sliceX(selectedSlice) - space * 1.1, 4, space * 2.2, height, 8, 8);
     }
   }
 }

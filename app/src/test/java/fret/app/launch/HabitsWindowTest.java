@@ -110,7 +110,7 @@ class HabitsWindowTest extends RealWindow {
   @Test
   void datesMinutesAndTheLadderChangeThePlan(FxRobot robot) throws Exception {
     openFirst(robot);
-    robot.type(KeyCode.F5);
+    robot.type(KeyCode.F7);
     until(() -> studio.plans().plannedProperty().get() != null && !studio.isBehind());
     LocalDate today = studio.today();
     DatePicker audition = robot.lookup("#audition-date").query();
@@ -147,7 +147,7 @@ class HabitsWindowTest extends RealWindow {
   @Test
   void theGateFollowsTheHabitsOfThePlayer(FxRobot robot) throws Exception {
     openFirst(robot);
-    robot.type(KeyCode.F6);
+    robot.type(KeyCode.F8);
     Spinner<Integer> needed = robot.lookup("#clean-needed").query();
     CheckBox slower = robot.lookup("#slower").query();
     does(robot, () -> needed.getValueFactory().setValue(1));

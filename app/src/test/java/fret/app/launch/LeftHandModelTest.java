@@ -130,9 +130,9 @@ class LeftHandModelTest extends OnDemoLibrary {
     assertThat(second.extraEffort()).isGreaterThanOrEqualTo(-1e-9);
     does(() -> model.take(second));
     assertThat(at(5).samePlace(second.place())).isTrue();
-    does(model::toggleVibrato);
+    does(() -> studio.decisions().toggle(VibratoLayer.VIBRATO, true));
     assertThat(studio.shown().passage().marks().of(VibratoLayer.VIBRATO)).hasSize(1);
-    does(model::toggleVibrato);
+    does(() -> studio.decisions().toggle(VibratoLayer.VIBRATO, true));
     assertThat(studio.shown().passage().marks().of(VibratoLayer.VIBRATO)).isEmpty();
   }
 

@@ -28,7 +28,7 @@ class PartWindowTest extends RealWindow {
 
   private void showPart(FxRobot robot, int demo) throws Exception {
     robot.interact(() -> studio.open(studio.passages().get(demo)));
-    robot.interact(() -> main.goTo("PART"));
+    robot.interact(() -> main.go("part"));
     until(() -> studio.shown() != null && !studio.isBehind());
   }
 
@@ -69,7 +69,7 @@ class PartWindowTest extends RealWindow {
 
   @Test
   void onePartAndItsBarsArePickedFromAFileWithTwo(FxRobot robot) throws Exception {
-    robot.interact(() -> main.goTo("SHELF"));
+    robot.interact(() -> main.go("shelf"));
     Path file = twoParts();
     robot.interact(() -> main.openFile(file.toFile()));
     until(() -> robot.lookup("#pick-part").tryQuery().isPresent() && !studio.isBehind());

@@ -86,7 +86,7 @@ abstract class RealWindow {
   /** Opens the first passage in the Left hand area. */
   void openFirst(FxRobot robot) throws Exception {
     robot.interact(() -> studio.open(studio.passages().get(0)));
-    robot.interact(() -> main.goTo("LEFT_HAND"));
+    robot.interact(() -> main.go("left-hand"));
     until(
         () -> studio.shown() != null && studio.selectedProperty().get() == 0 && !studio.isBehind());
   }

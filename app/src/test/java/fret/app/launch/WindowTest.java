@@ -108,7 +108,7 @@ class WindowTest extends RealWindow {
             studio.changeSettings(
                 Said.words("It runs in triplets"), p -> p.withDetails(p.details().withRunning(3))));
     until(() -> !studio.isBehind());
-    robot.type(KeyCode.F6);
+    robot.type(KeyCode.F8);
     assertThat(robot.lookup("#subdivide").queryButton().getText()).isEqualTo("3 clicks a beat");
     robot.type(KeyCode.SPACE);
     Mockito.verify(player, Mockito.timeout(5000)).start(Mockito.any(), Mockito.any());
@@ -163,7 +163,7 @@ class WindowTest extends RealWindow {
     openFirst(robot);
     for (KeyCode key :
         new KeyCode[] {
-          KeyCode.F2, KeyCode.F3, KeyCode.F4, KeyCode.F5, KeyCode.F6, KeyCode.F7, KeyCode.F1
+          KeyCode.F2, KeyCode.F3, KeyCode.F4, KeyCode.F7, KeyCode.F8, KeyCode.F10, KeyCode.F1
         }) {
       robot.type(key);
     }

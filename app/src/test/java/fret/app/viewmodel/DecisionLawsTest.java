@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import fret.instrument.Finger;
 import fret.mark.Reminder;
+import fret.mark.ReminderLayer;
 import fret.passage.Passage;
 import fret.session.Decisions;
 import java.nio.file.Files;
@@ -112,7 +113,7 @@ class DecisionLawsTest {
       }
       case REMIND -> {
         Reminder reminder = Reminder.of(Reminder.Kind.values()[move.number() % 5]);
-        studio.decide(s -> Decisions.remind(s, note, Optional.of(reminder)));
+        studio.decide(s -> Decisions.toggle(s, ReminderLayer.REMINDER, note, reminder));
         decided();
       }
       case BRING_IN -> {

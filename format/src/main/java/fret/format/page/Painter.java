@@ -2,15 +2,23 @@ package fret.format.page;
 
 import fret.engraving.Page;
 import fret.engraving.Primitive;
+import java.awt.Shape;
 import java.awt.geom.AffineTransform;
+import java.awt.geom.Ellipse2D;
 import java.awt.geom.GeneralPath;
+import java.awt.geom.Path2D;
 import java.io.IOException;
+import java.util.ArrayList;
+import java.util.List;
 
 /** Paints pages on a surface. */
 final class Painter {
   private static final int BLACK = 0x1c1815;
   private static final int HAND = 0x8a3b1e;
+  private static final int HAND_BAND = 0xeadbd5;
   private static final int BOW = 0x245a5e;
+  private static final int TIME = 0x53407f;
+  private static final int PAPER = 0xffffff;
   private static final int FAINT = 0x6f6558;
   private static final int STAVE = 0x5c544a;
 
@@ -38,8 +46,11 @@ final class Painter {
     return switch (p.ink()) {
       case STAVE -> STAVE;
       case NOTE, WORDS -> BLACK;
-      case FINGER, PINNED, STRING -> HAND;
+      case FINGER, PINNED, STRING, HAND -> HAND;
+      case HAND_BAND -> HAND_BAND;
       case BOW -> BOW;
+      case TIME -> TIME;
+      case PAPER -> PAPER;
       case FAINT -> FAINT;
     };
   }
@@ -78,7 +89,48 @@ final class Painter {
       on.fill(path, ink(p));
     } else if (p instanceof Primitive.Text t) {
       text(t, m);
+    } else if (p instanceof Primitive.Area a) {
+      GeneralPath path = polygon(a.xs(), a.ys());
+      path.transform(place);
+      on.fill(path, ink(p));
+    } else if (p instanceof Primitive.Spot spot) {
+      spot(spot, place);
     }
+  }
+
+  private static GeneralPath polygon(List<Double> xs, List<Double> ys) {
+    GeneralPath path = new GeneralPath();
+    path.moveTo(xs.get(0), ys.get(0));
+    for (int i = 1; i < xs.size(); i++) {
+      path.lineTo(xs.get(i), ys.get(i));
+    }
+    path.closePath();
+    return path;
+  }
+
+  /** An outline is the shape with a smaller one taken out of it. */
+  private void spot(Primitive.Spot s, AffineTransform place) throws IOException {
+    GeneralPath path = new GeneralPath(Path2D.WIND_EVEN_ODD);
+    path.append(shape(s, s.radius()), false);
+    if (!s.filled()) {
+      path.append(shape(s, s.radius() * 0.78), false);
+    }
+    path.transform(place);
+    on.fill(path, ink(s));
+  }
+
+  private static Shape shape(Primitive.Spot s, double r) {
+    List<Double> corners = s.form().corners();
+    if (corners.isEmpty()) {
+      return new Ellipse2D.Double(s.x() - r, s.y() - r, 2 * r, 2 * r);
+    }
+    List<Double> xs = new ArrayList<>();
+    List<Double> ys = new ArrayList<>();
+    for (int i = 0; i < corners.size(); i += 2) {
+      xs.add(s.x() + corners.get(i) * r);
+      ys.add(s.y() + corners.get(i + 1) * r);
+    }
+    return polygon(xs, ys);
   }
 
   private static GeneralPath curve(Primitive.Curve c) {

@@ -1,0 +1,37 @@
+package fret.app.view;
+
+import fret.app.viewmodel.LeftHandModel;
+import fret.app.viewmodel.PracticeModel;
+import fret.app.viewmodel.Studio;
+import fret.app.viewmodel.WritingModel;
+import fret.app.widget.Look;
+import java.util.List;
+import javafx.scene.input.KeyCode;
+
+/**
+ * The one list of areas, in the order in which players work. Side bar, keys, help and pictures come
+ * from it. The keys F5, F6 and F9 are kept free for the bow arm, the tuning and the takes.
+ */
+final class Areas {
+  private Areas() {}
+
+  /** What areas are made of. */
+  record Room(
+      Studio studio,
+      MainView main,
+      LeftHandModel leftHand,
+      PracticeModel practice,
+      WritingModel writing,
+      Devices devices,
+      Look look) {}
+
+  static List<Area> in(Room r) {
+    return List.of(
+        new Area("shelf", KeyCode.F2, false, List.of(), new ShelfView(r.studio, r.main)),
+        new Area("part", KeyCode.F3, true, List.of(), new PartView(r)),
+        new Area("left-hand", KeyCode.F4, true, List.of("hand"), new LeftHandView(r)),
+        new Area("plan", KeyCode.F7, true, List.of(), new PlanView(r.studio)),
+        new Area("practise", KeyCode.F8, true, List.of(), new PractiseView(r)),
+        new Area("journal", KeyCode.F10, false, List.of(), new JournalView(r.studio)));
+  }
+}

@@ -1,0 +1,52 @@
+package fret.app.view;
+
+import static fret.app.command.Action.command;
+import static fret.app.command.Action.key;
+import static fret.app.command.Action.shift;
+
+import fret.app.command.Action;
+import fret.app.viewmodel.NoteDecisions;
+import fret.app.viewmodel.Studio;
+import fret.app.widget.StripView;
+import fret.mark.Reminder;
+import fret.mark.ReminderLayer;
+import fret.score.Signs;
+import java.util.List;
+import java.util.function.Supplier;
+import javafx.scene.input.KeyCode;
+
+/** What can be done wherever a strip is shown. */
+final class StripKeys {
+  private static final String PLACE = "strip";
+
+  private StripKeys() {}
+
+  static List<Action> on(Studio studio, Supplier<StripView> strip, Runnable word) {
+    NoteDecisions decide = studio.decisions();
+    return List.of(
+        Action.of("next-note", PLACE, key(KeyCode.RIGHT), () -> step(studio, 1)),
+        Action.of("previous-note", PLACE, key(KeyCode.LEFT), () -> step(studio, -1)),
+        Action.of("next-bar", PLACE, command(KeyCode.RIGHT), () -> studio.selectBar(1)),
+        Action.of("previous-bar", PLACE, command(KeyCode.LEFT), () -> studio.selectBar(-1)),
+        Action.of("zoom-in", PLACE, command(KeyCode.EQUALS), () -> strip.get().zoom(1.12)),
+        Action.of("zoom-out", PLACE, command(KeyCode.MINUS), () -> strip.get().zoom(1 / 1.12)),
+        Action.of("fold", PLACE, key(KeyCode.L), () -> strip.get().foldLanes()),
+        Action.of("down-bow", PLACE, command(KeyCode.D), () -> decide.markBow(Signs.Bow.DOWN)),
+        Action.of("up-bow", PLACE, command(KeyCode.U), () -> decide.markBow(Signs.Bow.UP)),
+        remind(decide, "remind-accidental", KeyCode.I, Reminder.Kind.ACCIDENTAL),
+        remind(decide, "remind-glasses", KeyCode.Q, Reminder.Kind.GLASSES),
+        remind(decide, "remind-comma", KeyCode.COMMA, Reminder.Kind.COMMA),
+        remind(decide, "remind-onwards", KeyCode.PERIOD, Reminder.Kind.ONWARDS),
+        remind(decide, "remind-back", KeyCode.MINUS, Reminder.Kind.BACK),
+        Action.of("remind-word", PLACE, shift(KeyCode.W), word));
+  }
+
+  private static void step(Studio studio, int by) {
+    studio.select(studio.selectedProperty().get() + by);
+  }
+
+  private static Action remind(NoteDecisions decide, String id, KeyCode code, Reminder.Kind kind) {
+    return Action.of(
+        id, PLACE, key(code), () -> decide.toggle(ReminderLayer.REMINDER, Reminder.of(kind)));
+  }
+}

@@ -1,0 +1,356 @@
+package fret.lane;
+
+import fret.base.Said;
+import fret.engraving.Axis;
+import fret.engraving.GlyphMetrics;
+import fret.engraving.LaneDrawing;
+import fret.engraving.Primitive;
+import fret.engraving.Primitive.Ink;
+import fret.engraving.Primitive.Text.Style;
+import fret.fingering.Fingering;
+import fret.fingering.NoteFinger;
+import fret.fingering.Shift;
+import fret.instrument.Instrument;
+import fret.instrument.PositionNames;
+import fret.player.Region;
+import fret.score.Slice;
+import fret.score.SoundingNote;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * The hand: height is mm from the nut. Its frame is a band, each stopped note a mark with its
+ * finger whose shape tells the string, a shift the slope between two bands with its mm; an open
+ * string leaves the band hollow.
+ */
+final class HandLane implements Lane {
+  @Override
+  public String id() {
+    return "hand";
+  }
+
+  @Override
+  public boolean suits(LaneInput input) {
+    return input.fingering().isPresent();
+  }
+
+  @Override
+  public LaneDrawing draw(LaneInput input, Axis axis, GlyphMetrics metrics, double height) {
+    return new Drawing(input, axis, metrics, height).drawn();
+  }
+
+  private static final class Drawing {
+    private static final double PAD = 1.9;
+    private static final double SCALE = 6;
+    private static final double RADIUS = 0.82;
+
+    /** Least distance of two figures of the scale. */
+    private static final double FIGURES = 1.6;
+
+    /** Where in a note its new finger is drawn. */
+    private static final double HANDED_OVER = 0.6;
+
+    private final LaneInput input;
+    private final Fingering fingering;
+    private final Instrument instrument;
+    private final Axis axis;
+    private final GlyphMetrics metrics;
+    private final double height;
+    private final List<Primitive> all = new ArrayList<>();
+    private double mostMm;
+    private double leastMm = Double.MAX_VALUE;
+
+    Drawing(LaneInput input, Axis axis, GlyphMetrics metrics, double height) {
+      this.input = input;
+      this.fingering = input.fingering().orElseThrow();
+      this.instrument = input.instrument();
+      this.axis = axis;
+      this.metrics = metrics;
+      this.height = height;
+      measure();
+    }
+
+    private void measure() {
+      for (Optional<NoteFinger> place : fingering.notes()) {
+        place
+            .filter(n -> !n.isOpen())
+            .ifPresent(
+                n -> {
+                  mostMm = Math.max(mostMm, Math.max(n.mmFromNut(), topMm(n)));
+                  leastMm = Math.min(leastMm, Math.min(n.mmFromNut(), bottomMm(n)));
+                });
+      }
+      if (mostMm == 0) {
+        mostMm = 100;
+        leastMm = 0;
+      }
+      double room = Math.max(10, (mostMm - leastMm) * 0.12);
+      mostMm += room;
+      leastMm = Math.max(0, leastMm - room);
+    }
+
+    LaneDrawing drawn() {
+      bands();
+      slopes();
+      marks();
+      return new LaneDrawing(height, all, scale(), SCALE, spoken(), summary());
+    }
+
+    private double bottomMm(NoteFinger n) {
+      return instrument.mmFromNut(n.region() == Region.THUMB ? n.base() - 2 : n.base());
+    }
+
+    private double topMm(NoteFinger n) {
+      if (n.region() == Region.THUMB) {
+        return instrument.mmFromNut(n.base() + 3);
+      }
+      int frame =
+          switch (instrument.type()) {
+            case CELLO -> 3;
+            case BASS -> 2;
+            default -> 5;
+          };
+      return instrument.mmFromNut(n.base() + frame);
+    }
+
+    /** Up the string is up: the nut lies at the bottom. */
+    private double y(double mm) {
+      return height - PAD - (mm - leastMm) / (mostMm - leastMm) * (height - 2 * PAD);
+    }
+
+    private void line(double x1, double y1, double x2, double y2, double thick, Ink ink, int at) {
+      all.add(new Primitive.Line(x1, y1, x2, y2, thick, false, ink, at));
+    }
+
+    private Primitive.Text text(
+        String text,
+        double x,
+        double y,
+        double size,
+        Style style,
+        boolean centred,
+        Ink ink,
+        int at) {
+      double width = metrics.textWidth(text, style) * size;
+      return new Primitive.Text(text, x, y, size, width, style, centred, ink, at);
+    }
+
+    // ---- bands and slopes --------------------------------------------------------------------
+
+    private void bands() {
+      for (Slice slice : input.passage().slices()) {
+        Optional<NoteFinger> place = hand(slice);
+        if (place.isPresent() && axis.has(slice.index())) {
+          band(slice.index(), place.get());
+        }
+      }
+    }
+
+    /** The stopped note that tells where the hand is, else an open one. */
+    private Optional<NoteFinger> hand(Slice slice) {
+      return slice.starting().stream()
+          .map(n -> fingering.notes().get(n))
+          .flatMap(Optional::stream)
+          .filter(n -> n.base() > 0)
+          .reduce((a, b) -> a.isOpen() ? b : a);
+    }
+
+    private void band(int slice, NoteFinger n) {
+      double left = axis.start(slice);
+      double right = axis.end(slice);
+      boolean moves =
+          fingering.shifts().stream().anyMatch(s -> !s.isOnHeldNote() && s.toSlice() - 1 == slice);
+      right -= moves && axis.has(slice + 1) ? slope(right - left) : 0;
+      if (n.replaced().isPresent()) {
+        double middle = left + (right - left) * HANDED_OVER;
+        band(n, left, middle - slope(right - left), slice);
+        band(n.last(), middle, right, slice);
+      } else {
+        band(n, left, right, slice);
+      }
+    }
+
+    private void band(NoteFinger n, double left, double right, int slice) {
+      double upper = y(topMm(n));
+      double lower = y(bottomMm(n));
+      if (n.isOpen()) {
+        line(left, upper, right, upper, 0.15, Ink.HAND_BAND, slice);
+        line(left, lower, right, lower, 0.15, Ink.HAND_BAND, slice);
+      } else {
+        all.add(Primitive.Area.box(left, upper, right, lower, Ink.HAND_BAND, slice));
+      }
+    }
+
+    /** Width of the slope of a shift within a moment. */
+    private static double slope(double width) {
+      return Math.min(width * 0.45, 3);
+    }
+
+    private void slopes() {
+      for (Shift s : fingering.shifts()) {
+        if (axis.has(s.toSlice()) && (s.isOnHeldNote() || axis.has(s.toSlice() - 1))) {
+          slope(s);
+        }
+      }
+    }
+
+    private void slope(Shift s) {
+      double end = axis.start(s.toSlice());
+      double before = s.isOnHeldNote() ? end : axis.start(s.toSlice() - 1);
+      if (s.isOnHeldNote()) {
+        end = before + (axis.end(s.toSlice()) - before) * HANDED_OVER;
+      }
+      double start = end - slope(end - before);
+      double y1 = y(instrument.mmFromNut(s.fromBase()));
+      double y2 = y(instrument.mmFromNut(s.toBase()));
+      line(start, y1, end, y2, 0.28, Ink.HAND, s.toSlice());
+      // Below the lower frame: above it the label would meet the marks of the higher one.
+      double labelY = Math.min(height - 0.35, Math.max(y1, y2) + 1.75);
+      // The ring of an open string would stand in the label's place.
+      double labelX = s.moveSlice() == s.fromSlice() ? (start + end) / 2 : end + 1.5;
+      String label = Math.round(s.travelMm()) + " mm";
+      all.add(text(label, labelX, labelY, 1.25, Style.BOLD, true, Ink.HAND, s.toSlice()));
+    }
+
+    // ---- notes -------------------------------------------------------------------------------
+
+    private void marks() {
+      int string = 0;
+      for (Slice slice : input.passage().slices()) {
+        for (int note : slice.starting()) {
+          Optional<NoteFinger> place = fingering.notes().get(note);
+          if (place.isPresent()) {
+            if (axis.has(slice.index())) {
+              mark(slice, place.get(), place.get().string() != string);
+            }
+            string = place.get().string();
+          }
+        }
+      }
+    }
+
+    private void mark(Slice slice, NoteFinger p, boolean named) {
+      int at = slice.index();
+      double x = axis.x(at);
+      double y = p.isOpen() ? height - RADIUS - 0.35 : y(p.mmFromNut());
+      Primitive.Spot.Form form = StringMark.of(p.string());
+      if (p.isOpen()) {
+        all.add(new Primitive.Spot(form, x, y, RADIUS * 0.8, false, Ink.HAND, at));
+      } else {
+        spot(form, x, y, p.finger().digit(), at);
+        p.replaced()
+            .ifPresent(
+                r -> spot(form, x + (axis.end(at) - x) * HANDED_OVER, y, r.by().digit(), at));
+      }
+      if (named) {
+        // Beside the mark, where the string changes.
+        all.add(
+            text(
+                instrument.stringName(p.string()),
+                x + RADIUS * 1.25,
+                y - RADIUS * 0.55,
+                1.15,
+                Style.REGULAR,
+                false,
+                Ink.HAND,
+                at));
+      }
+    }
+
+    private void spot(Primitive.Spot.Form form, double x, double y, String digit, int at) {
+      all.add(new Primitive.Spot(form, x, y, RADIUS, true, Ink.HAND, at));
+      all.add(text(digit, x, y + 0.44, 1.2, Style.BOLD, true, Ink.PAPER, at));
+    }
+
+    // ---- scale and words ---------------------------------------------------------------------
+
+    private List<Primitive> scale() {
+      List<Primitive> scale = new ArrayList<>();
+      double perMm = (height - 2 * PAD) / (mostMm - leastMm);
+      double step = 20;
+      while (step * perMm < FIGURES) {
+        step = step == 20 ? 50 : 2 * step;
+      }
+      for (double mm = Math.ceil(leastMm / step) * step; mm <= mostMm; mm += step) {
+        double y = y(mm);
+        if (y > 3.1 && y < height - 3.2) {
+          scale.add(
+              text(Math.round(mm) + " mm", 1, y + 0.4, 1.15, Style.REGULAR, false, Ink.FAINT, -1));
+          scale.add(new Primitive.Line(SCALE - 0.5, y, SCALE, y, 0.12, false, Ink.FAINT, -1));
+        }
+      }
+      double x = 1.2;
+      for (int string = 1; string <= instrument.stringCount(); string++) {
+        scale.add(
+            new Primitive.Spot(StringMark.of(string), x, height - 1.9, 0.42, true, Ink.HAND, -1));
+        scale.add(
+            text(
+                instrument.stringName(string).substring(0, 1),
+                x,
+                height - 0.45,
+                1,
+                Style.REGULAR,
+                true,
+                Ink.HAND,
+                -1));
+        x += 4.6 / Math.max(4, instrument.stringCount());
+      }
+      return scale;
+    }
+
+    private List<Said> spoken() {
+      List<Said> spoken = new ArrayList<>();
+      for (Slice slice : input.passage().slices()) {
+        Said said = Said.words("");
+        for (int note : slice.starting()) {
+          Said one = spoken(note);
+          said = said.args().get(0).equals("") ? one : Said.of("lane.and", said, one);
+        }
+        for (Shift s : fingering.shifts()) {
+          if (s.toSlice() == slice.index()) {
+            said =
+                Said.of("lane.hand.shift", said, Math.round(s.travelMm()), Math.round(s.timeMs()));
+          }
+        }
+        spoken.add(said);
+      }
+      return spoken;
+    }
+
+    private Said spoken(int note) {
+      SoundingNote n = input.passage().notes().get(note);
+      Optional<NoteFinger> place = fingering.notes().get(note);
+      if (place.isEmpty()) {
+        return Said.of("lane.hand.none", n.pitch());
+      }
+      NoteFinger p = place.get();
+      String string = instrument.stringName(p.string());
+      return p.isOpen()
+          ? Said.of("lane.hand.open", p.sounding(), string)
+          : Said.of(
+              p.harmonic() ? "lane.hand.harmonic" : "lane.hand.stopped",
+              p.sounding(),
+              p.fingers(),
+              string,
+              PositionNames.of(instrument.type(), p.base(), p.region() == Region.THUMB));
+    }
+
+    private Said summary() {
+      List<Shift> shifts = fingering.shifts();
+      return shifts.stream()
+          .max(Comparator.comparingDouble(Shift::bitsPerSecond))
+          .map(
+              s ->
+                  Said.of(
+                      shifts.size() == 1 ? "lane.hand.summary.one" : "lane.hand.summary",
+                      shifts.size(),
+                      Math.round(s.travelMm()),
+                      Math.round(s.timeMs()),
+                      Math.round(leastMm),
+                      Math.round(mostMm)))
+          .orElseGet(() -> Said.of("lane.hand.still"));
+    }
+  }
+}
