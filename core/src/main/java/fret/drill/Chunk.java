@@ -1,29 +1,62 @@
 package fret.drill;
 
+import fret.mark.Anchor;
+import fret.mark.Place;
+import fret.score.NoteKey;
 import java.util.Objects;
 import org.apache.commons.numbers.fraction.Fraction;
 
 /**
  * A piece of the passage that is practised on its own.
  *
- * @param id stable for the same passage, such as {@code bars-3-4} or {@code spot-7}
+ * @param id its own in the passage, such as {@code bars-3-4} or {@code spot-7}; stable once it was
+ *     practised
+ * @param from its first note; {@code to} its last one
  * @param toOnset excluded
  * @param noteCount notes and chords in it, at least 1
  * @param why in players' words
  */
 public record Chunk(
     String id,
+    Kind kind,
+    NoteKey from,
+    NoteKey to,
     String fromBar,
     String toBar,
     Fraction fromOnset,
     Fraction toOnset,
     int noteCount,
     String why) {
+  /** What it is cut for. */
+  public enum Kind {
+    /** Some bars. */
+    BARS,
+    /** The notes around one hard shift. */
+    SPOT
+  }
+
   public Chunk {
     Objects.requireNonNull(id);
+    Objects.requireNonNull(kind);
+    Objects.requireNonNull(from);
+    Objects.requireNonNull(to);
     if (fromOnset.compareTo(toOnset) >= 0 || noteCount < 1) {
       throw new IllegalArgumentException("empty chunk " + id);
     }
+  }
+
+  public boolean isSpot() {
+    return kind == Kind.SPOT;
+  }
+
+  /** What it hangs on. */
+  public Place place() {
+    return Place.of(new Anchor.Stretch(from, to));
+  }
+
+  /** The same under another id. */
+  Chunk withId(String other) {
+    return new Chunk(other, kind, from, to, fromBar, toBar, fromOnset, toOnset, noteCount, why);
   }
 
   /** Written length in whole notes. */

@@ -3,7 +3,9 @@ package fret.drill;
 import fret.base.Fractions;
 import fret.fingering.Fingering;
 import fret.fingering.Shift;
+import fret.mark.Marks;
 import fret.score.Bar;
+import fret.score.NoteKey;
 import fret.score.ResolvedPassage;
 import fret.score.Score;
 import fret.score.Slice;
@@ -27,8 +29,16 @@ public final class Chunker {
 
   private Chunker() {}
 
-  /** The chunks in order of their start; bars before spots. */
-  public static List<Chunk> chunks(ResolvedPassage passage, Fingering fingering) {
+  /**
+   * The chunks in order of their start; bars before spots.
+   *
+   * @param marks chunks that were practised keep their ids
+   */
+  public static List<Chunk> chunks(ResolvedPassage passage, Fingering fingering, Marks marks) {
+    return new Identities(passage, marks).named(cut(passage, fingering));
+  }
+
+  private static List<Chunk> cut(ResolvedPassage passage, Fingering fingering) {
     List<Chunk> chunks = new ArrayList<>(barChunks(passage));
     List<Shift> hardest =
         fingering.shifts().stream()
@@ -80,6 +90,9 @@ public final class Chunker {
         chunks.add(
             new Chunk(
                 id,
+                Chunk.Kind.BARS,
+                key(passage, first.start(), true),
+                key(passage, end.end(), false),
                 first.number(),
                 end.number(),
                 first.start(),
@@ -90,6 +103,21 @@ public final class Chunker {
       i = last + 1;
     }
     return chunks;
+  }
+
+  /** The first note from an onset on, or the last one before it. */
+  private static NoteKey key(ResolvedPassage passage, Fraction onset, boolean from) {
+    NoteKey found = null;
+    for (Slice s : passage.slices()) {
+      boolean later = s.onset().compareTo(onset) >= 0;
+      if (from && later || !from && !later) {
+        found = passage.notes().get(s.starting().get(0)).key();
+        if (from) {
+          return found;
+        }
+      }
+    }
+    return found;
   }
 
   private static int count(ResolvedPassage passage, Fraction from, Fraction to) {
@@ -124,6 +152,9 @@ public final class Chunker {
             shift.timeMs());
     return new Chunk(
         "spot-" + shift.toSlice(),
+        Chunk.Kind.SPOT,
+        passage.notes().get(first.starting().get(0)).key(),
+        passage.notes().get(last.starting().get(0)).key(),
         bar(passage, first),
         bar(passage, last),
         first.onset(),

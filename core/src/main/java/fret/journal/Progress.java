@@ -3,6 +3,7 @@ package fret.journal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.TreeSet;
 
 /** What the record says of one chunk. */
 public final class Progress {
@@ -26,31 +27,30 @@ public final class Progress {
     return new Progress(mine, cleanNeeded);
   }
 
-  /** The fastest tempo that was played clean often enough in a row; empty if none yet. */
+  /**
+   * The fastest level that is closed: played clean often enough in a row, and not missed since at
+   * its tempo or below; empty if none is.
+   */
   public Optional<Integer> closedTempo() {
+    TreeSet<Integer> closed = new TreeSet<>();
     int run = 0;
     int at = -1;
-    int best = -1;
     for (JournalEntry e : tries) {
       if (e.verdict() == Verdict.CLEAN) {
         run = e.perMinute() == at ? run + 1 : 1;
         at = e.perMinute();
         if (run >= cleanNeeded) {
-          best = Math.max(best, at);
+          closed.add(at);
         }
       } else {
         run = 0;
-        if (e.verdict() == Verdict.MISSED && e.perMinute() <= best) {
-          best = -1; // It broke where it had been sure: that level is open again.
-          for (JournalEntry earlier : tries.subList(0, tries.indexOf(e))) {
-            if (earlier.verdict() == Verdict.CLEAN && earlier.perMinute() < e.perMinute()) {
-              best = Math.max(best, earlier.perMinute());
-            }
-          }
+        if (e.verdict() == Verdict.MISSED) {
+          // It broke where it had been sure: that level and all above it are open again.
+          closed.tailSet(e.perMinute(), true).clear();
         }
       }
     }
-    return best < 0 ? Optional.empty() : Optional.of(best);
+    return closed.isEmpty() ? Optional.empty() : Optional.of(closed.last());
   }
 
   /** Whether the newest try hurt. */

@@ -1,5 +1,6 @@
 package fret.passage;
 
+import fret.drill.ChunkLayer;
 import fret.mark.BowLayer;
 import fret.mark.FingerLayer;
 import fret.mark.Layer;
@@ -27,6 +28,7 @@ public final class Layers {
                 WishLayer.WISH,
                 VibratoLayer.VIBRATO,
                 ReminderLayer.REMINDER,
+                ChunkLayer.CHUNK,
                 SourceLayer.SOURCE,
                 HeadingLayer.HEADING));
     all.addAll(SettingLayers.ALL);

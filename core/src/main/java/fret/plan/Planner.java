@@ -166,8 +166,7 @@ public final class Planner {
         .filter(c -> level.get(c.id()) < ladder.levels().size())
         .filter(c -> today.getOrDefault(c.id(), 0) < LEVELS_A_DAY)
         .sorted(
-            Comparator.<Chunk>comparingInt(c -> level.get(c.id()))
-                .thenComparing(c -> !c.id().startsWith("spot")))
+            Comparator.<Chunk>comparingInt(c -> level.get(c.id())).thenComparing(c -> !c.isSpot()))
         .toList();
   }
 

@@ -1,6 +1,8 @@
 package fret.session;
 
 import fret.base.Said;
+import fret.drill.Chunk;
+import fret.drill.ChunkLayer;
 import fret.fingering.Fingering;
 import fret.fingering.NoteFinger;
 import fret.instrument.Finger;
@@ -106,6 +108,22 @@ public final class Decisions {
   /** A fingering becomes the player's own. */
   public static Change adopt(Session s, Fingering chosen) {
     return changed(Said.of("adopt"), s, placed(s, chosen, ""));
+  }
+
+  /**
+   * A chunk was practised: its fingering becomes the player's own, and its identity stays with its
+   * notes; empty when both are so already.
+   */
+  public static Optional<Change> practised(Session s, Optional<Chunk> chunk) {
+    Marks marks = s.isAdopted() ? s.passage().marks() : placed(s, s.fingering(), "");
+    if (chunk.isPresent()) {
+      Chunk c = chunk.get();
+      ChunkLayer.Named named = new ChunkLayer.Named(c.id(), c.kind());
+      marks = marks.with(ChunkLayer.CHUNK, c.place(), Optional.of(named));
+    }
+    Said name = Said.of(s.isAdopted() ? "practised" : "adopt");
+    Change change = changed(name, s, marks);
+    return change.isEmpty() ? Optional.empty() : Optional.of(change);
   }
 
   /** The program proposes again; pins stay. */

@@ -79,7 +79,7 @@ public final class Sheets {
   private static List<PageMaker.Bracket> brackets(ResolvedPassage passage, List<Chunk> chunks) {
     List<PageMaker.Bracket> brackets = new ArrayList<>();
     for (Chunk c : chunks) {
-      if (c.id().startsWith("spot")) {
+      if (c.isSpot()) {
         continue;
       }
       int[] slices =
@@ -109,7 +109,7 @@ public final class Sheets {
     Score fingered = session.fingered(i -> true);
     for (Chunk chunk : chunks) {
       maker.gap(4);
-      boolean spot = chunk.id().startsWith("spot");
+      boolean spot = chunk.isSpot();
       String name =
           (spot ? "Shift, " + chunk.label().toLowerCase(java.util.Locale.ROOT) : chunk.label());
       maker.text(name + ": " + chunk.why(), TEXT_MM * 1.15, Primitive.Text.Style.BOLD);
@@ -133,7 +133,7 @@ public final class Sheets {
     for (Shift s : f.shifts()) {
       Optional<NoteFinger> left = s.left(f);
       Optional<NoteFinger> reached = s.reached(f);
-      if (chunk.id().equals("spot-" + s.toSlice()) && left.isPresent() && reached.isPresent()) {
+      if (isAround(chunk, session, s) && left.isPresent() && reached.isPresent()) {
         Score score =
             ShiftDrill.notation(
                 session.resolved(), s, left.get(), reached.get(), ShiftDrill.Manner.USUAL);
@@ -145,6 +145,13 @@ public final class Sheets {
         maker.music(drill, printed(drill), Map.of(), List.of());
       }
     }
+  }
+
+  private static boolean isAround(Chunk chunk, Session session, Shift s) {
+    var onset = session.resolved().slices().get(s.toSlice()).onset();
+    return chunk.isSpot()
+        && onset.compareTo(chunk.fromOnset()) > 0
+        && onset.compareTo(chunk.toOnset()) < 0;
   }
 
   /** The digits that a drill carries on its notes. */

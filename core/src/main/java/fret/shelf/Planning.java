@@ -60,7 +60,8 @@ public record Planning(
             () ->
                 new Audition(
                     0, "No audition set: four weeks", today.plusDays(28), today.plusDays(21), 30));
-    List<Chunk> chunks = Chunker.chunks(session.resolved(), session.fingering());
+    List<Chunk> chunks =
+        Chunker.chunks(session.resolved(), session.fingering(), session.passage().marks());
     Tempo target = session.passage().settings().target();
     Ladder ladder = ladder((int) Math.round(target.perMinute()), habits);
     Set<String> held = held(session, chunks, journal, habits);

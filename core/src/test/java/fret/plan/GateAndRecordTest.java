@@ -115,6 +115,9 @@ class GateAndRecordTest {
     "60 c c 70 c, 0",
     // what broke where it had been sure is open again
     "60 c c c 70 c c c m, 60",
+    // one clean try does not close the level below
+    "50 c 60 c c c m, 0",
+    "60 c c c 70 c c c 60 m, 0",
   })
   void theRecordProvesATempo(String tries, int closed) {
     Progress p = Progress.of(journal(tries), 7, "bars-1-2", 3);

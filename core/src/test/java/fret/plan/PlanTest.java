@@ -14,6 +14,7 @@ import fret.pitch.Interval;
 import fret.pitch.KeySignature;
 import fret.pitch.Pitch;
 import fret.score.LineBuilder;
+import fret.score.NoteKey;
 import fret.score.Score;
 import fret.score.TimeSignature;
 import fret.tempo.Beat;
@@ -44,7 +45,7 @@ class PlanTest {
     List<Chunk> chunks = new ArrayList<>();
     for (int i = 0; i < bars; i++) {
       String bar = String.valueOf(i + 1);
-      chunks.add(new Chunk("bars-" + bar, bar, bar, Fraction.of(i), Fraction.of(i + 1), 16, ""));
+      chunks.add(chunk("bars-" + bar, bar, Fraction.of(i), Fraction.of(i + 1), 16));
     }
     return chunks;
   }
@@ -187,7 +188,7 @@ class PlanTest {
   /** common practice, no source: four notes take 8, 8, 6 and 6 sixteenths. */
   @Test
   void rhythmDrillsHaveTheirLengths() {
-    Chunk four = new Chunk("x", "1", "1", Fraction.ZERO, Fraction.of(1, 4), 4, "");
+    Chunk four = chunk("x", "1", Fraction.ZERO, Fraction.of(1, 4), 4);
     Score drill = Drills.notation(score(1), four, DrillKind.RHYTHMS);
     List<Fraction> sounding =
         drill.events().stream()
@@ -204,8 +205,13 @@ class PlanTest {
 
   @Test
   void addingNotesBuildsUp() {
-    Chunk four = new Chunk("x", "1", "1", Fraction.ZERO, Fraction.of(1, 4), 4, "");
+    Chunk four = chunk("x", "1", Fraction.ZERO, Fraction.of(1, 4), 4);
     Score drill = Drills.notation(score(1), four, DrillKind.ADD_A_NOTE);
     assertThat(drill.events().stream().filter(e -> !e.isRest()).count()).isEqualTo(2 + 3 + 4);
+  }
+
+  private static Chunk chunk(String id, String bar, Fraction from, Fraction to, int notes) {
+    NoteKey key = new NoteKey(0, "1", from, 0, Pitch.parse("A4"));
+    return new Chunk(id, Chunk.Kind.BARS, key, key, bar, bar, from, to, notes, "");
   }
 }

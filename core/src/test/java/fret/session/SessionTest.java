@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import fret.base.Said;
+import fret.drill.Chunk;
+import fret.drill.Chunker;
 import fret.fingering.Fingering;
 import fret.instrument.Finger;
 import fret.instrument.InstrumentType;
@@ -166,7 +168,8 @@ class SessionTest {
         after(
             s, Decisions.toggle(s, ReminderLayer.REMINDER, 6, Reminder.of(Reminder.Kind.GLASSES)));
     s = after(s, Decisions.keep(s, "dry", s.fingering()));
-    s = after(s, Decisions.adopt(s, s.fingering()));
+    Chunk chunk = Chunker.chunks(s.resolved(), s.fingering(), s.passage().marks()).get(0);
+    s = after(s, Decisions.practised(s, Optional.of(chunk)).orElseThrow());
     s = after(s, Decisions.page(s, Said.of("words", "cut"), without(score(), 7)).change());
     Marks marks = s.passage().marks();
     for (Layer<?, ?> layer : Layers.ALL) {

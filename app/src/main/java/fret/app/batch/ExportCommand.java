@@ -68,7 +68,8 @@ final class ExportCommand implements Callable<Integer> {
               .partPdf(
                   session,
                   digits(session),
-                  Chunker.chunks(session.resolved(), session.fingering()),
+                  Chunker.chunks(
+                      session.resolved(), session.fingering(), session.passage().marks()),
                   size);
       case "svg" -> new PagePrinter(ShippedFonts.load()).svg(session, digits(session));
       case "png" -> new PagePrinter(ShippedFonts.load()).png(session, digits(session));

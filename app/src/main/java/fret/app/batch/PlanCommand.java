@@ -64,7 +64,8 @@ final class PlanCommand implements Callable<Integer> {
     Session session = options.session(options.score(), target);
     Score score = session.score();
     Tempo tempo = session.passage().settings().target();
-    List<Chunk> chunks = Chunker.chunks(session.resolved(), session.fingering());
+    List<Chunk> chunks =
+        Chunker.chunks(session.resolved(), session.fingering(), session.passage().marks());
     Ladder ladder = Ladder.toTarget(target);
     LocalDate ready = ReadyDate.of(from, audition);
     PracticePlan plan =

@@ -77,7 +77,7 @@ final class Demo {
         practise(
             library,
             passage,
-            Chunker.chunks(session.resolved(), session.fingering()),
+            Chunker.chunks(session.resolved(), session.fingering(), session.passage().marks()),
             today,
             random);
       } catch (UnusableInput e) {

@@ -27,10 +27,10 @@ final class Areas {
 
   static List<Area> in(Room r) {
     return List.of(
-        new Area("shelf", KeyCode.F2, false, List.of(), new ShelfView(r.studio, r.main)),
+        new Area("shelf", KeyCode.F2, false, List.of(), new ShelfView(r)),
         new Area("part", KeyCode.F3, true, List.of(), new PartView(r)),
         new Area("left-hand", KeyCode.F4, true, List.of("hand"), new LeftHandView(r)),
-        new Area("plan", KeyCode.F7, true, List.of(), new PlanView(r.studio)),
+        new Area("plan", KeyCode.F7, true, List.of(), new PlanView(r)),
         new Area("practise", KeyCode.F8, true, List.of(), new PractiseView(r)),
         new Area("journal", KeyCode.F10, false, List.of(), new JournalView(r.studio)));
   }

@@ -1,6 +1,7 @@
 package fret.app.view;
 
 import fret.app.viewmodel.Studio;
+import fret.app.words.Days;
 import fret.journal.JournalEntry;
 import fret.journal.Verdict;
 import fret.passage.Passage;
@@ -39,7 +40,7 @@ final class JournalView extends VBox implements AreaView {
     table.setColumnResizePolicy(TableView.CONSTRAINED_RESIZE_POLICY_FLEX_LAST_COLUMN);
     table.setPlaceholder(
         Parts.label("Nothing yet: the first verdict in Practise starts the record.", "quiet"));
-    column("Day", 95, e -> e.date().toString());
+    column("Day", 95, e -> Days.of(e.date(), studio.today()));
     column("Passage", 150, e -> title(e.passageId()));
     column("Chunk", 110, e -> e.chunkId().replace('-', ' '));
     column("Drill", 105, e -> e.drill().displayName());
@@ -97,13 +98,14 @@ final class JournalView extends VBox implements AreaView {
       }
       ProgressBar bar = new ProgressBar(day.getValue() / (double) Math.max(1, most));
       bar.setPrefWidth(120);
-      bar.setAccessibleText(day.getKey() + ": " + day.getValue() / 60 + " minutes");
+      bar.setAccessibleText(
+          Days.of(day.getKey(), studio.today()) + ": " + day.getValue() / 60 + " minutes");
       minutes
           .getChildren()
           .add(
               Parts.row(
                   8,
-                  Parts.line(day.getKey().toString(), "quiet"),
+                  dayLabel(day.getKey()),
                   bar,
                   Parts.line(String.valueOf(Math.max(1, day.getValue() / 60)), "figure")));
     }
@@ -120,5 +122,11 @@ final class JournalView extends VBox implements AreaView {
                 + " minutes, "
                 + Math.round(100.0 * clean / newest.size())
                 + " of 100 clean.");
+  }
+
+  private javafx.scene.control.Label dayLabel(LocalDate day) {
+    var label = Parts.line(Days.of(day, studio.today()), "quiet");
+    label.setMinWidth(86);
+    return label;
   }
 }

@@ -272,6 +272,7 @@ final class PartView implements AreaView {
     banner.pseudoClassStateChanged(PseudoClass.getPseudoClass("on"), on);
     write.setText(on ? "Done (Esc)" : "Write (W)");
     if (!on) {
+      noticedOf = -1; // What was noticed of what was written comes first now.
       mode.setText("");
       strip.hidePlace();
       show();

@@ -1,20 +1,25 @@
 package fret.app.view;
 
+import fret.app.viewmodel.Climbs;
 import fret.app.viewmodel.Studio;
+import fret.app.widget.ClimbLine;
+import fret.app.widget.WeeksView;
+import fret.app.words.Days;
+import fret.app.words.Words;
 import fret.drill.Chunk;
 import fret.plan.PracticePlan;
 import fret.shelf.Audition;
 import fret.shelf.Planning;
 import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
-import javafx.scene.control.ScrollPane;
 import javafx.scene.control.Spinner;
 import javafx.scene.control.TextField;
-import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -26,15 +31,17 @@ final class PlanView extends VBox implements AreaView {
     return this;
   }
 
-  private static final DateTimeFormatter DAY =
-      DateTimeFormatter.ofPattern("EEE d MMM", Locale.ENGLISH);
   private static final DateTimeFormatter SHORT_DATE =
       DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH);
   private final Studio studio;
   private final Label advice = Parts.label("", "lead");
   private final HBox ladder = new HBox(6);
   private final VBox chunks = new VBox(4);
-  private final GridPane days = new GridPane();
+  private final VBox day = new VBox(5);
+  private final Label dayTitle = Parts.line("", "card-title");
+  private final WeeksView weeks;
+  private final ClimbLine climb;
+  private int picked;
   private final Spinner<Integer> minutes = new Spinner<>(5, 600, 30, 5);
   private final javafx.scene.control.DatePicker auditionDate =
       new javafx.scene.control.DatePicker();
@@ -44,8 +51,12 @@ final class PlanView extends VBox implements AreaView {
   private final TextField name = new TextField();
   private boolean showing;
 
-  PlanView(Studio studio) {
-    this.studio = studio;
+  PlanView(Areas.Room room) {
+    this.studio = room.studio();
+    weeks = new WeeksView(room.look());
+    climb = new ClimbLine(room.look(), true);
+    weeks.setOnPick(this::showDay);
+    weeks.setId("weeks");
     minutes.setPrefWidth(90);
     minutes.setEditable(true);
     minutes.setId("minutes");
@@ -121,31 +132,26 @@ final class PlanView extends VBox implements AreaView {
                         a.id(), name.getText().trim(), a.date(), a.readyDate(), a.minutesPerDay()));
           }
         });
-    days.setHgap(12);
-    days.setVgap(6);
-    ScrollPane calendar = new ScrollPane(days);
-    calendar.setFitToWidth(true);
-    calendar.getStyleClass().add("plain-scroll");
-    VBox.setVgrow(calendar, Priority.ALWAYS);
-    VBox left = Parts.card("Chunks", chunks);
-    left.setPrefWidth(400);
-    left.setMinWidth(320);
-    VBox right = Parts.card("Day by day", calendar);
+    VBox.setVgrow(weeks, Priority.ALWAYS);
+    weeks.setPrefHeight(240);
+    day.setId("day-items");
+    VBox left = Parts.card("", dayTitle, Parts.scroll(day));
+    left.setPrefWidth(440);
+    HBox.setHgrow(left, Priority.ALWAYS);
+    VBox right =
+        Parts.card(
+            "",
+            Parts.row(10, Parts.line("The climb", "card-title"), ladder),
+            climb,
+            Parts.scroll(chunks));
+    right.setPrefWidth(440);
     HBox.setHgrow(right, Priority.ALWAYS);
     HBox cards = new HBox(16, left, right);
-    VBox.setVgrow(cards, Priority.ALWAYS);
+    cards.setPrefHeight(290);
+    cards.setMinHeight(200);
     VBox page =
         Parts.page(
             advice,
-            Parts.row(
-                12,
-                Parts.line("Ladder", "section"),
-                ladder,
-                Parts.spring(),
-                Parts.line("from", "quiet"),
-                ladderStart,
-                Parts.line("in", "quiet"),
-                ladderKind),
             Parts.row(
                 12,
                 Parts.line("For", "section"),
@@ -157,7 +163,15 @@ final class PlanView extends VBox implements AreaView {
                 readyDate,
                 Parts.line("Minutes a day", "quiet"),
                 minutes),
-            cards);
+            weeks,
+            cards,
+            Parts.row(
+                12,
+                Parts.line("Ladder", "quiet"),
+                ladderKind,
+                Parts.line("from", "quiet"),
+                ladderStart,
+                Parts.line("0 is half the target", "quiet")));
     VBox.setVgrow(page, Priority.ALWAYS);
     getChildren().add(page);
     studio.plans().plannedProperty().addListener(o -> show());
@@ -219,25 +233,87 @@ final class PlanView extends VBox implements AreaView {
                   8,
                   fixed(
                       Parts.line(
-                          (c.id().startsWith("spot") ? "shift, " : "")
-                              + c.label().toLowerCase(Locale.ROOT),
+                          (c.isSpot() ? "shift, " : "") + c.label().toLowerCase(Locale.ROOT),
                           "strong")),
                   Parts.line(p.held().contains(c.id()) ? "waits: it hurt" : c.why(), "quiet"),
                   Parts.spring(),
                   fixed(Parts.line(c.noteCount() + " notes", "quiet"))));
     }
-    days.getChildren().clear();
-    int row = 0;
-    for (PracticePlan.Day day : p.plan().days()) {
-      if (row > 40) {
-        break;
-      }
-      boolean today = day.date().equals(studio.today());
-      days.addRow(
-          row++,
-          fixed(Parts.line(today ? "Today" : DAY.format(day.date()), today ? "strong" : "quiet")),
-          fixed(Parts.line(day.minutes() + " min", "figure")),
-          Parts.label(items(p, day), today ? "strong" : "plain"));
+    List<WeeksView.Day> drawn = new ArrayList<>();
+    for (PracticePlan.Day d : p.plan().days()) {
+      drawn.add(
+          new WeeksView.Day(
+              d.date(),
+              d.items().stream()
+                  .map(i -> new WeeksView.Piece(i.minutes(), pattern(p, i)))
+                  .toList()));
+    }
+    weeks.show(drawn, p.audition().minutesPerDay(), studio.today());
+    climb.show(climb(p));
+    showDay(Math.min(picked, Math.max(0, drawn.size() - 1)));
+  }
+
+  /** Chunks of bars filled, shifts in lines, run-throughs hollow. */
+  private static int pattern(Planning p, PracticePlan.Item item) {
+    Optional<Chunk> chunk = chunk(p, item);
+    return chunk.isEmpty() ? 2 : chunk.get().isSpot() ? 1 : 0;
+  }
+
+  private static Optional<Chunk> chunk(Planning p, PracticePlan.Item item) {
+    return p.chunks().stream().filter(c -> c.id().equals(item.chunk())).findFirst();
+  }
+
+  private ClimbLine.Climb climb(Planning p) {
+    List<ClimbLine.Point> done = new ArrayList<>();
+    Climbs.cleanByDay(studio.journal(), studio.session().passage().id())
+        .forEach((day, tempo) -> done.add(new ClimbLine.Point(day, tempo)));
+    List<ClimbLine.Point> planned = new ArrayList<>();
+    for (PracticePlan.Day d : p.plan().days()) {
+      d.items().stream()
+          .mapToInt(PracticePlan.Item::perMinute)
+          .max()
+          .ifPresent(t -> planned.add(new ClimbLine.Point(d.date(), t)));
+    }
+    return new ClimbLine.Climb(
+        done,
+        planned,
+        p.ladder().start(),
+        p.ladder().levels().get(p.ladder().levels().size() - 1),
+        studio.today(),
+        p.audition().readyDate());
+  }
+
+  /** A day opens to its items. */
+  private void showDay(int index) {
+    Planning p = studio.plans().plannedProperty().get();
+    picked = index;
+    day.getChildren().clear();
+    if (p == null || index >= p.plan().days().size()) {
+      dayTitle.setText("");
+      return;
+    }
+    PracticePlan.Day d = p.plan().days().get(index);
+    String name = Days.of(d.date(), studio.today());
+    dayTitle.setText(
+        Character.toUpperCase(name.charAt(0)) + name.substring(1) + ", " + d.minutes() + " min");
+    weeks.setAccessibleText(dayTitle.getText());
+    for (PracticePlan.Item item : d.items()) {
+      String what =
+          chunk(p, item)
+              .map(c -> (c.isSpot() ? "Shift, " : "") + c.label().toLowerCase(Locale.ROOT))
+              .orElse("Run-through");
+      day.getChildren()
+          .add(
+              Parts.row(
+                  8,
+                  Parts.line(Character.toUpperCase(what.charAt(0)) + what.substring(1), "strong"),
+                  Parts.line(
+                      item.drill().displayName().toLowerCase(Locale.ROOT)
+                          + " at "
+                          + item.perMinute(),
+                      "plain"),
+                  Parts.spring(),
+                  Parts.line(Words.one(item.minutes()) + " min", "figure")));
     }
   }
 
@@ -245,27 +321,5 @@ final class PlanView extends VBox implements AreaView {
     label.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
     javafx.scene.layout.GridPane.setValignment(label, javafx.geometry.VPos.TOP);
     return label;
-  }
-
-  private static String items(Planning p, PracticePlan.Day day) {
-    StringBuilder text = new StringBuilder();
-    for (PracticePlan.Item item : day.items()) {
-      Optional<Chunk> chunk =
-          p.chunks().stream().filter(c -> c.id().equals(item.chunk())).findFirst();
-      String name =
-          chunk
-              .map(
-                  c ->
-                      (c.id().startsWith("spot") ? "shift " : "")
-                          + c.label().toLowerCase(Locale.ROOT))
-              .orElse("run-through");
-      text.append(text.length() == 0 ? "" : "  ·  ")
-          .append(name)
-          .append(' ')
-          .append(item.drill().displayName().toLowerCase(Locale.ROOT))
-          .append(' ')
-          .append(item.perMinute());
-    }
-    return text.length() == 0 ? "rest" : text.toString();
   }
 }

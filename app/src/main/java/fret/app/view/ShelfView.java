@@ -1,18 +1,31 @@
 package fret.app.view;
 
+import fret.app.viewmodel.Climbs;
 import fret.app.viewmodel.DueToday;
 import fret.app.viewmodel.Studio;
+import fret.app.widget.ClimbLine;
+import fret.app.widget.Look;
+import fret.app.widget.StripView;
+import fret.app.words.Days;
 import fret.instrument.InstrumentType;
+import fret.journal.Verdict;
 import fret.passage.Passage;
 import fret.shelf.Audition;
+import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
 import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
 import javafx.collections.ListChangeListener;
-import javafx.geometry.Insets;
+import javafx.collections.MapChangeListener;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -28,15 +41,19 @@ final class ShelfView extends VBox implements AreaView {
   static final DateTimeFormatter DATE = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
 
   private final Studio studio;
+  private final Look look;
+  private final Map<Long, VBox> dues = new HashMap<>();
   private final MainView main;
   private final DueToday due;
-  private final VBox today = new VBox(6);
+  private final Label asked = Parts.label("", "lead");
 
-  ShelfView(Studio studio, MainView main) {
-    this.studio = studio;
-    this.main = main;
+  ShelfView(Areas.Room room) {
+    this.studio = room.studio();
+    this.main = room.main();
+    this.look = room.look();
     this.due = new DueToday(studio);
     due.dueProperty().addListener(o -> showDue());
+    studio.openings().all().addListener((MapChangeListener<Long, Object>) c -> show());
     studio.passages().addListener((ListChangeListener<Passage>) c -> show());
     studio.journal().addListener((ListChangeListener<Object>) c -> show());
     studio.messageProperty().addListener(o -> show());
@@ -49,54 +66,47 @@ final class ShelfView extends VBox implements AreaView {
     due.refresh();
   }
 
+  /** What today asks stands on each slip. */
   private void showDue() {
-    today.getChildren().clear();
-    if (due.dueProperty().get().isEmpty()) {
-      today
-          .getChildren()
-          .add(Parts.label("Nothing is due today. Rest, or play one through.", "quiet"));
-      return;
-    }
+    dues.forEach((id, place) -> place.getChildren().clear());
     for (DueToday.Due d : due.dueProperty().get()) {
-      today.getChildren().add(dueRow(d));
+      VBox place = dues.get(d.passage().id());
+      if (place != null) {
+        place.getChildren().setAll(dueRow(d));
+      }
     }
-    today
-        .getChildren()
-        .add(
-            Parts.label(
-                due.minutes()
-                    + " minutes in all. Warm up first, and rest at least every half hour.",
-                "quiet"));
+    int minutes = due.minutes();
+    asked.setText(
+        due.dueProperty().get().isEmpty()
+            ? "Nothing is due today. Rest, or play one through."
+            : minutes
+                + " minutes are due today. Warm up first, and rest at least every half hour.");
   }
 
-  private Button dueRow(DueToday.Due d) {
+  private HBox dueRow(DueToday.Due d) {
     int count = d.day().items().size();
-    String what = count + (count == 1 ? " item" : " items");
-    VBox text =
-        new VBox(
-            2,
-            Parts.line(d.passage().settings().title(), "strong"),
-            Parts.line(what + ", " + d.day().minutes() + " min", "quiet"));
-    if (d.held()) {
-      text.getChildren().add(Parts.line("Stretches wait: it hurt", "warning"));
-    }
+    String what = count + (count == 1 ? " item" : " items") + ", " + d.day().minutes() + " min";
     Button row =
         Parts.button(
-            "",
+            "Practise",
             "due-" + d.passage().id(),
             () -> {
               studio.open(d.passage());
               main.go("practise");
             },
-            "choice");
-    row.setGraphic(text);
+            "small");
     row.setAccessibleText("Practise " + d.passage().settings().title() + ": " + what);
-    row.setMaxWidth(Double.MAX_VALUE);
-    return row;
+    return Parts.row(
+        8,
+        Parts.line("Today: " + what, "plain"),
+        Parts.line(d.held() ? "stretches wait: it hurt" : "", "warning"),
+        Parts.spring(),
+        row);
   }
 
   private void show() {
     getChildren().clear();
+    dues.clear();
     VBox page = Parts.page();
     if (studio.passages().isEmpty()) {
       page.getChildren()
@@ -128,14 +138,11 @@ final class ShelfView extends VBox implements AreaView {
     page.getChildren()
         .add(Parts.row(10, Parts.button("Open a file", "shelf-open", main::chooseFile), byHand()));
     recent(page);
-    HBox.setHgrow(page, Priority.ALWAYS);
-    VBox card = Parts.card("Due today", today);
-    card.setId("due-today");
-    card.setPrefWidth(290);
-    card.setMinWidth(250);
-    card.setMaxHeight(javafx.scene.layout.Region.USE_PREF_SIZE);
-    HBox.setMargin(card, new Insets(16, 20, 16, 0));
-    getChildren().add(new HBox(page, card));
+    page.getChildren().add(0, asked);
+    ScrollPane scroll = Parts.scroll(page);
+    getChildren().add(scroll);
+    studio.openings().read(studio.passages());
+    showDue();
   }
 
   /** Files that were opened last, to open again. */
@@ -170,11 +177,11 @@ final class ShelfView extends VBox implements AreaView {
     box.getChildren()
         .add(
             Parts.label(
-                DATE.format(a.date())
+                capital(Days.of(a.date(), studio.today()))
                     + ", in "
                     + days
                     + " days. Ready by "
-                    + DATE.format(a.readyDate())
+                    + Days.of(a.readyDate(), studio.today())
                     + ". "
                     + a.minutesPerDay()
                     + " minutes a day for each passage.",
@@ -191,50 +198,83 @@ final class ShelfView extends VBox implements AreaView {
     return pane;
   }
 
-  private Button card(Passage p) {
-    int target = (int) Math.round(p.settings().target().perMinute());
-    int best =
-        studio.journal().stream()
-            .filter(e -> e.passageId() == p.id() && e.verdict() == fret.journal.Verdict.CLEAN)
-            .mapToInt(e -> e.perMinute())
-            .max()
-            .orElse(0);
+  private static String capital(String text) {
+    return Character.toUpperCase(text.charAt(0)) + text.substring(1);
+  }
+
+  /** A slip: the opening, the climb, and what today asks of it. */
+  private VBox card(Passage p) {
     boolean hurt =
         studio.journal().stream()
             .filter(e -> e.passageId() == p.id())
             .reduce((a, b) -> b)
-            .map(e -> e.verdict() == fret.journal.Verdict.HURTS)
+            .map(e -> e.verdict() == Verdict.HURTS)
             .orElse(false);
-    javafx.scene.control.ProgressBar bar =
-        new javafx.scene.control.ProgressBar(best / (double) target);
-    bar.setPrefWidth(280);
-    bar.setAccessibleText("Played clean at " + best + " of " + target);
-    VBox box =
+    StripView opening = StripView.small(look, 5.5);
+    opening.setMouseTransparent(true);
+    opening.setFocusTraversable(false);
+    opening.setPrefHeight(106);
+    opening.setMinHeight(106);
+    opening.setMaxHeight(106);
+    Optional.ofNullable(studio.openings().all().get(p.id()))
+        .ifPresent(o -> opening.show(StripView.Music.of(o, List.of())));
+    ClimbLine climb = new ClimbLine(look, false);
+    Map<LocalDate, Integer> clean = Climbs.cleanByDay(studio.journal(), p.id());
+    climb.show(climb(p, clean));
+    int best = clean.values().stream().max(Integer::compare).orElse(0);
+    int target = (int) Math.round(p.settings().target().perMinute());
+    String state = best == 0 ? "not practised yet" : "clean at " + best + " of " + target;
+    Button open = new Button();
+    open.setGraphic(
         new VBox(
-            6,
+            2,
             Parts.line(p.settings().title(), "card-title"),
             Parts.line(
                 p.settings().setup().instrument().displayName()
                     + ", "
                     + p.settings().target().beat().displayName()
                     + " = "
-                    + target,
-                "quiet"),
-            bar,
-            Parts.line(best == 0 ? "Not practised yet" : "Clean at " + best + " so far", "quiet"));
-    if (hurt) {
-      box.getChildren().add(Parts.line("It hurt last time: see a teacher first", "warning"));
-    }
-    Button button = new Button();
-    button.setGraphic(box);
-    button.getStyleClass().add("passage-card");
-    button.setId("passage-" + p.id());
-    button.setAccessibleText("Open " + p.settings().title());
-    button.setOnAction(
+                    + target
+                    + ", "
+                    + state,
+                "quiet")));
+    open.getStyleClass().add("choice");
+    open.setId("passage-" + p.id());
+    open.setMaxWidth(Double.MAX_VALUE);
+    open.setAccessibleText("Open " + p.settings().title() + ", " + state);
+    open.setOnAction(
         e -> {
           studio.open(p);
           main.go("left-hand");
         });
-    return button;
+    VBox asks = new VBox();
+    asks.setMinHeight(30);
+    dues.put(p.id(), asks);
+    VBox slip = Parts.card("", open, opening, climb, asks);
+    slip.setPrefWidth(336);
+    if (hurt) {
+      slip.getChildren().add(Parts.line("It hurt last time: see a teacher first", "warning"));
+    }
+    return slip;
+  }
+
+  private ClimbLine.Climb climb(Passage p, Map<LocalDate, Integer> clean) {
+    double target = p.settings().target().perMinute();
+    LocalDate ready =
+        studio.plans().auditions().stream()
+            .filter(a -> a.id() == p.auditionId())
+            .findFirst()
+            .map(Audition::readyDate)
+            .orElse(studio.today().plusDays(21));
+    List<ClimbLine.Point> done = new ArrayList<>();
+    clean.forEach((day, tempo) -> done.add(new ClimbLine.Point(day, tempo)));
+    double now = done.isEmpty() ? target / 2 : done.get(done.size() - 1).tempo();
+    return new ClimbLine.Climb(
+        done,
+        List.of(new ClimbLine.Point(studio.today(), now), new ClimbLine.Point(ready, target)),
+        target * 0.4,
+        target,
+        studio.today(),
+        ready);
   }
 }

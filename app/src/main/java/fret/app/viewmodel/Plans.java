@@ -2,6 +2,7 @@ package fret.app.viewmodel;
 
 import fret.app.work.Computing.Rank;
 import fret.app.work.Storing;
+import fret.drill.Chunk;
 import fret.journal.JournalEntry;
 import fret.journal.Verdict;
 import fret.passage.Passage;
@@ -39,6 +40,14 @@ public final class Plans {
   /** The plan of the open passage. */
   public ReadOnlyObjectProperty<Planning> plannedProperty() {
     return planned.getReadOnlyProperty();
+  }
+
+  /** A chunk of the open passage by its id. */
+  Optional<Chunk> chunk(String id) {
+    Planning p = planned.get();
+    return p == null
+        ? Optional.empty()
+        : p.chunks().stream().filter(c -> c.id().equals(id)).findFirst();
   }
 
   /** What the player set for the plan and the practice. */

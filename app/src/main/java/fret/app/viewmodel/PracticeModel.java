@@ -197,7 +197,7 @@ public final class PracticeModel {
     return planned.chunks().stream()
         .filter(c -> c.id().equals(item.chunk()))
         .findFirst()
-        .map(c -> (c.id().startsWith("spot") ? "Shift, " : "") + c.label())
+        .map(c -> (c.isSpot() ? "Shift, " : "") + c.label())
         .orElse(item.chunk());
   }
 

@@ -98,6 +98,7 @@ public final class Studio {
   private final OpenPassage open;
   private final Preferences preferences;
   private final Plans plans;
+  private final Openings openings;
   private final Proofing proofing = new Proofing(this);
   private final NoteDecisions decisions = new NoteDecisions(this);
   private final ObservableList<Passage> passages = FXCollections.observableArrayList();
@@ -142,6 +143,7 @@ public final class Studio {
     this.open = new OpenPassage(this, library, reader, computing, storing);
     this.preferences = new Preferences(library.settings(), storing, library);
     this.plans = new Plans(this, library, storing);
+    this.openings = new Openings(this, library);
     this.paper = new PaperModel(this, library, writer, printer);
     passages.setAll(library.passages());
     journal.setAll(library.journal());
@@ -172,6 +174,11 @@ public final class Studio {
   /** Dates and plans. */
   public Plans plans() {
     return plans;
+  }
+
+  /** The first bars of each passage. */
+  public Openings openings() {
+    return openings;
   }
 
   /** What reads the page for likely misreadings. */
@@ -498,11 +505,10 @@ public final class Studio {
     journal.add(stored);
     Session now = shown();
     boolean mine = now != null && now.passage().id() == stored.passageId();
-    if (mine && !session().isAdopted()) {
-      decide(s -> Decisions.adopt(s, s.fingering()));
-    } else {
-      plans.update();
+    if (mine) {
+      open.decide(s -> Decisions.practised(s, plans.chunk(stored.chunkId())));
     }
+    plans.update();
   }
 
   /** Does something for the library that nothing waits for, after what is to be stored now. */

@@ -60,7 +60,10 @@ class PagesTest {
     Session session = session(14);
     List<Page> pages =
         new Sheets(FONTS, paper)
-            .part(session, List.of(), Chunker.chunks(session.resolved(), session.fingering()));
+            .part(
+                session,
+                List.of(),
+                Chunker.chunks(session.resolved(), session.fingering(), session.passage().marks()));
     assertThat(pages).hasSizeGreaterThan(1);
     int bars = 0;
     for (Page page : pages) {
@@ -85,7 +88,7 @@ class PagesTest {
         new PagePrinter(FONTS)
             .practicePdf(
                 session,
-                Chunker.chunks(session.resolved(), session.fingering()),
+                Chunker.chunks(session.resolved(), session.fingering(), session.passage().marks()),
                 Ladder.toTarget(72),
                 Page.Paper.A4);
     try (var document = Loader.loadPDF(pdf)) {

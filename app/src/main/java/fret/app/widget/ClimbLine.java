@@ -1,0 +1,154 @@
+package fret.app.widget;
+
+import fret.app.words.Days;
+import fret.engraving.Primitive.Text.Style;
+import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
+import java.util.List;
+import java.util.Objects;
+import javafx.geometry.VPos;
+import javafx.scene.canvas.Canvas;
+import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.layout.Region;
+import javafx.scene.text.TextAlignment;
+
+/**
+ * A passage's climb: tempo over days, what was played clean and what is planned, up to its target.
+ */
+public final class ClimbLine extends Region {
+  /** A tempo on a day. */
+  public record Point(LocalDate day, double tempo) {}
+
+  /**
+   * What is drawn.
+   *
+   * @param done played clean, in order of days
+   * @param planned from today on
+   * @param start tempo at the foot of the picture; {@code target} at its top
+   */
+  public record Climb(
+      List<Point> done,
+      List<Point> planned,
+      double start,
+      double target,
+      LocalDate today,
+      LocalDate ready) {
+    public Climb {
+      done = List.copyOf(done);
+      planned = List.copyOf(planned);
+      Objects.requireNonNull(ready);
+    }
+  }
+
+  private static final double PAD = 4;
+
+  private final Canvas canvas = new Canvas();
+  private final Look look;
+  private final boolean labelled;
+  private Climb climb;
+
+  /**
+   * @param labelled with figures and days, where there is room for them
+   */
+  public ClimbLine(Look look, boolean labelled) {
+    this.look = look;
+    this.labelled = labelled;
+    getChildren().add(canvas);
+    look.inksProperty().addListener(o -> paint());
+    setMinHeight(30);
+    setPrefHeight(labelled ? 150 : 44);
+  }
+
+  public void show(Climb shown) {
+    climb = shown;
+    paint();
+  }
+
+  @Override
+  protected void layoutChildren() {
+    if (canvas.getWidth() != getWidth() || canvas.getHeight() != getHeight()) {
+      canvas.setWidth(getWidth());
+      canvas.setHeight(getHeight());
+      paint();
+    }
+  }
+
+  private LocalDate first() {
+    return climb.done().isEmpty() ? climb.today() : climb.done().get(0).day();
+  }
+
+  private double x(LocalDate day) {
+    double days = Math.max(1, ChronoUnit.DAYS.between(first(), climb.ready()));
+    double left = labelled ? 44 : PAD;
+    return left
+        + ChronoUnit.DAYS.between(first(), day) / days * (canvas.getWidth() - left - PAD - 4);
+  }
+
+  private double y(double tempo) {
+    double bottom = canvas.getHeight() - (labelled ? 24 : PAD);
+    double top = labelled ? 14 : PAD + 2;
+    double share = (tempo - climb.start()) / Math.max(1, climb.target() - climb.start());
+    return bottom - Math.max(-0.05, Math.min(1.05, share)) * (bottom - top);
+  }
+
+  private void paint() {
+    GraphicsContext g = canvas.getGraphicsContext2D();
+    Inks inks = look.inksProperty().get();
+    g.clearRect(0, 0, canvas.getWidth(), canvas.getHeight());
+    if (climb == null || canvas.getWidth() <= 0) {
+      return;
+    }
+    g.setStroke(inks.time());
+    g.setLineWidth(1);
+    g.setLineDashes(2, 3);
+    g.strokeLine(x(first()), y(climb.target()), canvas.getWidth() - PAD, y(climb.target()));
+    g.setLineDashes((double[]) null);
+    g.setStroke(inks.rule());
+    g.strokeLine(x(climb.today()), PAD, x(climb.today()), canvas.getHeight() - PAD);
+    line(g, climb.planned(), inks, true);
+    line(g, climb.done(), inks, false);
+    if (labelled) {
+      labels(g, inks);
+    }
+  }
+
+  private void line(GraphicsContext g, List<Point> points, Inks inks, boolean planned) {
+    g.setStroke(planned ? inks.time() : inks.ebony());
+    g.setFill(planned ? inks.time() : inks.ebony());
+    g.setLineWidth(planned ? 1.5 : 2);
+    if (planned) {
+      g.setLineDashes(5, 4);
+    }
+    for (int i = 1; i < points.size(); i++) {
+      g.strokeLine(
+          x(points.get(i - 1).day()),
+          y(points.get(i - 1).tempo()),
+          x(points.get(i).day()),
+          y(points.get(i).tempo()));
+    }
+    g.setLineDashes((double[]) null);
+    for (Point p : planned ? List.<Point>of() : points) {
+      g.fillOval(x(p.day()) - 2.5, y(p.tempo()) - 2.5, 5, 5);
+    }
+  }
+
+  private void labels(GraphicsContext g, Inks inks) {
+    g.setFont(MusicFont.textFont(Style.REGULAR, 12));
+    g.setTextBaseline(VPos.CENTER);
+    g.setFill(inks.time());
+    g.setTextAlign(TextAlignment.RIGHT);
+    g.fillText(String.valueOf(Math.round(climb.target())), 38, y(climb.target()));
+    g.setFill(inks.faint());
+    g.fillText(String.valueOf(Math.round(climb.start())), 38, y(climb.start()));
+    double foot = canvas.getHeight() - 9;
+    g.setTextAlign(TextAlignment.LEFT);
+    g.fillText(Days.onAxis(first()), x(first()), foot);
+    g.setTextAlign(TextAlignment.CENTER);
+    double today = x(climb.today());
+    if (today - x(first()) > 60 && x(climb.ready()) - today > 70) {
+      g.fillText(Days.of(climb.today(), climb.today()), today, foot);
+    }
+    g.setTextAlign(TextAlignment.RIGHT);
+    g.fillText("ready " + Days.onAxis(climb.ready()), canvas.getWidth() - PAD, foot);
+  }
+}

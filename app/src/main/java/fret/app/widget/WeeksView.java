@@ -1,0 +1,213 @@
+package fret.app.widget;
+
+import fret.app.words.Days;
+import fret.engraving.Primitive.Text.Style;
+import java.time.DayOfWeek;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.function.Consumer;
+import javafx.geometry.VPos;
+import javafx.scene.AccessibleRole;
+import javafx.scene.canvas.Canvas;
+import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.input.MouseEvent;
+import javafx.scene.layout.Region;
+import javafx.scene.text.TextAlignment;
+
+/** Weeks drawn to scale: a day is a column, its height its minutes, its parts what is practised. */
+public final class WeeksView extends Region {
+  /**
+   * One part of a day.
+   *
+   * @param pattern told apart without colour: 0 filled, 1 in lines, 2 hollow
+   */
+  public record Piece(double minutes, int pattern) {}
+
+  /** A day. */
+  public record Day(LocalDate date, List<Piece> pieces) {
+    public Day {
+      pieces = List.copyOf(pieces);
+    }
+
+    double minutes() {
+      return pieces.stream().mapToDouble(Piece::minutes).sum();
+    }
+  }
+
+  private static final double LEFT = 44;
+  private static final double FOOT = 22;
+  private static final double HEAD = 10;
+
+  private final Canvas canvas = new Canvas();
+  private final Look look;
+  private List<Day> days = List.of();
+  private double budget;
+  private LocalDate today = LocalDate.EPOCH;
+  private int selected;
+  private Consumer<Integer> onPick = i -> {};
+
+  public WeeksView(Look look) {
+    this.look = look;
+    getChildren().add(canvas);
+    setFocusTraversable(true);
+    setAccessibleRole(AccessibleRole.TEXT);
+    getStyleClass().add("strip");
+    look.inksProperty().addListener(o -> paint());
+    focusedProperty().addListener(o -> paint());
+    canvas.addEventHandler(MouseEvent.MOUSE_PRESSED, this::press);
+    addEventHandler(KeyEvent.KEY_PRESSED, this::key);
+    setMinHeight(120);
+  }
+
+  /** Called with the place of the day that was picked. */
+  public void setOnPick(Consumer<Integer> handler) {
+    onPick = handler;
+  }
+
+  /**
+   * Shows days that follow each other.
+   *
+   * @param minutes that each day has at most
+   */
+  public void show(List<Day> all, double minutes, LocalDate now) {
+    days = List.copyOf(all);
+    budget = minutes;
+    today = now;
+    selected = Math.min(selected, Math.max(0, days.size() - 1));
+    paint();
+  }
+
+  private void press(MouseEvent e) {
+    requestFocus();
+    pick((int) Math.floor((e.getX() - LEFT) / step()));
+  }
+
+  private void key(KeyEvent e) {
+    int by =
+        e.getCode() == KeyCode.RIGHT
+            ? 1
+            : e.getCode() == KeyCode.LEFT
+                ? -1
+                : e.getCode() == KeyCode.DOWN ? 7 : e.getCode() == KeyCode.UP ? -7 : 0;
+    if (by != 0) {
+      pick(selected + by);
+      e.consume();
+    }
+  }
+
+  private void pick(int which) {
+    if (!days.isEmpty()) {
+      selected = Math.max(0, Math.min(days.size() - 1, which));
+      onPick.accept(selected);
+      paint();
+    }
+  }
+
+  private double step() {
+    return Math.min(34, (canvas.getWidth() - LEFT - 8) / Math.max(1, days.size()));
+  }
+
+  @Override
+  protected void layoutChildren() {
+    if (canvas.getWidth() != getWidth() || canvas.getHeight() != getHeight()) {
+      canvas.setWidth(getWidth());
+      canvas.setHeight(getHeight());
+      paint();
+    }
+  }
+
+  private void paint() {
+    GraphicsContext g = canvas.getGraphicsContext2D();
+    Inks inks = look.inksProperty().get();
+    g.setFill(inks.paper());
+    g.fillRect(0, 0, canvas.getWidth(), canvas.getHeight());
+    if (days.isEmpty() || canvas.getWidth() <= 0) {
+      return;
+    }
+    double most = Math.max(budget, days.stream().mapToDouble(Day::minutes).max().orElse(1));
+    double bottom = canvas.getHeight() - FOOT;
+    double perMinute = (bottom - HEAD) / most;
+    scale(g, inks, most, bottom, perMinute);
+    double step = step();
+    for (int i = 0; i < days.size(); i++) {
+      double x = LEFT + i * step;
+      Day day = days.get(i);
+      if (i == selected) {
+        g.setFill(inks.selection());
+        g.fillRect(x, HEAD - 6, step, bottom - HEAD + 6);
+      }
+      if (day.date().getDayOfWeek() == DayOfWeek.MONDAY) {
+        g.setStroke(inks.rule());
+        g.setLineWidth(1);
+        g.strokeLine(x, HEAD, x, canvas.getHeight() - 4);
+        text(g, inks.faint(), Days.onAxis(day.date()), x + 4, bottom + 11, TextAlignment.LEFT);
+      }
+      double y = bottom;
+      for (Piece p : day.pieces()) {
+        double height = p.minutes() * perMinute;
+        piece(g, inks, p, x + step * 0.16, y - height, step * 0.68, height);
+        y -= height;
+      }
+      if (day.date().equals(today)) {
+        g.setStroke(inks.time());
+        g.setLineWidth(2);
+        g.strokeLine(x + step * 0.16, bottom + 2, x + step * 0.84, bottom + 2);
+      }
+    }
+    if (isFocused()) {
+      g.setStroke(inks.time());
+      g.setLineWidth(2);
+      g.strokeRect(1, 1, canvas.getWidth() - 2, canvas.getHeight() - 2);
+    }
+  }
+
+  private void scale(GraphicsContext g, Inks inks, double most, double bottom, double perMinute) {
+    int every = most > 60 ? 30 : most > 25 ? 10 : 5;
+    g.setStroke(inks.rule());
+    g.setLineWidth(1);
+    for (int minutes = every; minutes <= most; minutes += every) {
+      double y = bottom - minutes * perMinute;
+      g.strokeLine(LEFT - 4, y, canvas.getWidth() - 8, y);
+      text(g, inks.faint(), minutes + " min", LEFT - 6, y, TextAlignment.RIGHT);
+    }
+    g.setStroke(inks.faint());
+    g.strokeLine(LEFT - 4, bottom, canvas.getWidth() - 8, bottom);
+    g.setStroke(inks.time());
+    g.setLineDashes(4, 4);
+    double y = bottom - budget * perMinute;
+    g.strokeLine(LEFT - 4, y, canvas.getWidth() - 8, y);
+    g.setLineDashes((double[]) null);
+  }
+
+  private static void text(
+      GraphicsContext g,
+      javafx.scene.paint.Color color,
+      String text,
+      double x,
+      double y,
+      TextAlignment align) {
+    g.setFont(MusicFont.textFont(Style.REGULAR, 11.5));
+    g.setTextBaseline(VPos.CENTER);
+    g.setTextAlign(align);
+    g.setFill(color);
+    g.fillText(text, x, y);
+  }
+
+  private static void piece(
+      GraphicsContext g, Inks inks, Piece p, double x, double y, double width, double height) {
+    g.setStroke(inks.hand());
+    g.setFill(inks.hand());
+    g.setLineWidth(1);
+    double inner = Math.max(1, height - 1);
+    if (p.pattern() == 0) {
+      g.fillRect(x, y, width, inner);
+    } else {
+      g.strokeRect(x + 0.5, y + 0.5, width - 1, Math.max(0.5, inner - 1));
+      for (double at = y + 3; p.pattern() == 1 && at < y + inner; at += 3) {
+        g.strokeLine(x, at, x + width, at);
+      }
+    }
+  }
+}

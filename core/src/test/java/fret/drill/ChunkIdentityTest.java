@@ -1,0 +1,87 @@
+package fret.drill;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import fret.base.Said;
+import fret.instrument.InstrumentType;
+import fret.passage.Passage;
+import fret.passage.Reading;
+import fret.passage.Setup;
+import fret.pitch.Clef;
+import fret.pitch.Interval;
+import fret.pitch.KeySignature;
+import fret.pitch.Pitch;
+import fret.score.Bar;
+import fret.score.LineBuilder;
+import fret.score.Score;
+import fret.score.TimeSignature;
+import fret.search.Token;
+import fret.session.Decisions;
+import fret.session.Session;
+import fret.tempo.Beat;
+import fret.tempo.Tempo;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.apache.commons.numbers.fraction.Fraction;
+import org.junit.jupiter.api.Test;
+
+class ChunkIdentityTest {
+  private static Session session(Score page) {
+    Passage.Settings settings =
+        new Passage.Settings(
+            "x",
+            new Tempo(Beat.QUARTER, 100),
+            Setup.usual(InstrumentType.VIOLIN),
+            Reading.PLAIN,
+            false);
+    return Session.of(Passage.of("x.xml", "", settings).withId(1), page);
+  }
+
+  /** Bars of eight different notes. */
+  private static Score page(int bars) {
+    LineBuilder line = new LineBuilder(TimeSignature.COMMON_TIME, KeySignature.NONE, Clef.TREBLE);
+    String[] notes = "A4 B4 C5 D5 E5 D5 C5 B4 G4 A4 B4 C5 D5 C5 B4 A4".split(" ");
+    for (int i = 0; i < 8 * bars; i++) {
+      line.add(Fraction.of(1, 8), Pitch.parse(notes[(i + i / 8) % notes.length]));
+    }
+    return line.build("x", Interval.UNISON);
+  }
+
+  private static List<Chunk> chunks(Session s) {
+    return Chunker.chunks(s.resolved(), s.fingering(), s.passage().marks());
+  }
+
+  /** Numbers that begin again, as in several excerpts on one page, once gave 254 chunks 10 ids. */
+  @Test
+  void noTwoChunksHaveTheSameIdWhereBarNumbersBeginAgain() {
+    List<Bar> bars = new ArrayList<>();
+    for (int i = 0; i < 6; i++) {
+      bars.addAll(page(3).bars());
+    }
+    List<Chunk> chunks = chunks(session(page(3).withBars(bars).laidOut()));
+    assertThat(chunks).hasSizeGreaterThan(15);
+    assertThat(chunks).extracting(Chunk::id).doesNotHaveDuplicates();
+  }
+
+  @Test
+  void aChunkThatWasPractisedKeepsItsIdWhenBarsComeBeforeIt() {
+    Session s = session(page(4));
+    Chunk third = chunks(s).get(2);
+    Session practised = s.after(s.step(Decisions.practised(s, Optional.of(third)).orElseThrow()));
+    assertThat(Decisions.practised(practised, Optional.of(third))).isEmpty();
+    List<Bar> longer = new ArrayList<>(page(4).bars());
+    longer.add(0, page(4).bars().get(3));
+    longer.add(0, page(4).bars().get(2));
+    Score page = page(4).withBars(longer).laidOut();
+    Session later =
+        practised
+            .after(practised.step(Decisions.page(practised, Said.words("x"), page).change()))
+            .computed(Token.NEVER);
+    List<Chunk> now = chunks(later);
+    assertThat(now).extracting(Chunk::id).doesNotHaveDuplicates();
+    Chunk moved = now.stream().filter(c -> c.id().equals(third.id())).findFirst().orElseThrow();
+    assertThat(moved.from().barIndex()).isEqualTo(third.from().barIndex() + 2);
+    assertThat(moved.kind()).isEqualTo(Chunk.Kind.BARS);
+  }
+}
