@@ -35,6 +35,6 @@ public final class BowLayer implements NoteLayer<Signs.Bow> {
 
   @Override
   public Said told(Signs.Bow value) {
-    return Said.of("mark.bow");
+    return Said.of("bow.mark." + value.name());
   }
 }

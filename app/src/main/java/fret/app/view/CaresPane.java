@@ -2,6 +2,7 @@ package fret.app.view;
 
 import fret.app.viewmodel.LeftHandModel;
 import fret.app.viewmodel.Studio;
+import fret.app.words.Sentences;
 import fret.app.words.Words;
 import fret.base.Said;
 import fret.fingering.WeightRange;
@@ -181,9 +182,7 @@ final class CaresPane extends HBox {
         .addListener(
             (o, before, now) -> {
               if (!showing && studio.shown() != null) {
-                rows.get(kind)
-                    .weight()
-                    .setText(String.format(Locale.ROOT, "%.3f", weightAt(kind, now.doubleValue())));
+                rows.get(kind).weight().setText(times(kind, weightAt(kind, now.doubleValue())));
                 pause.playFromStart();
               }
             });
@@ -247,7 +246,7 @@ final class CaresPane extends HBox {
           double weight = setup.preset().weight(kind);
           Row row = rows.get(kind);
           row.slider().setValue(sliderAt(kind, weight));
-          row.weight().setText(String.format(Locale.ROOT, "%.3f", weight));
+          row.weight().setText(times(kind, weight));
           row.effect()
               .setText(
                   s.quantity() == 0
@@ -265,22 +264,30 @@ final class CaresPane extends HBox {
     showRanges();
   }
 
+  /** A weight against the preset's own. */
+  private String times(EffortKind kind, double weight) {
+    double usual = usual(kind);
+    boolean same = Math.abs(weight - usual) < 1e-9;
+    return same
+        ? Sentences.of("weight.as")
+        : Sentences.of("weight.times", Words.one(usual > 0 ? weight / usual : weight * 10));
+  }
+
+  /** Between which weights what stands stays the best. */
+  private String holds(EffortKind kind, WeightRange r) {
+    double unit = usual(kind) > 0 ? usual(kind) : 0.1;
+    String least = Words.one(r.least() / unit);
+    return Double.isInfinite(r.most())
+        ? Sentences.of("range.up", least)
+        : Sentences.of("range.between", least, Words.one(r.most() / unit));
+  }
+
   private void showRanges() {
     Map<EffortKind, WeightRange> found = model.rangesProperty().get();
     rows.forEach(
         (kind, row) -> {
           WeightRange r = found.get(kind);
-          row.range()
-              .setText(
-                  r == null
-                      ? ""
-                      : String.format(
-                          Locale.ROOT,
-                          "%.3f to %s",
-                          r.least(),
-                          Double.isInfinite(r.most())
-                              ? "far"
-                              : String.format(Locale.ROOT, "%.3f", r.most())));
+          row.range().setText(r == null ? "" : holds(kind, r));
         });
   }
 }

@@ -1,6 +1,7 @@
 package fret.app.view;
 
 import fret.app.viewmodel.Studio;
+import fret.app.words.Sentences;
 import fret.base.Problem;
 import fret.base.Said;
 import fret.passage.Details;
@@ -9,15 +10,17 @@ import fret.passage.Details.Topic;
 import fret.tempo.MetronomeScale;
 import java.util.ArrayList;
 import java.util.EnumMap;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
-import javafx.scene.layout.GridPane;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -27,6 +30,13 @@ final class DetailsPane {
   private final Studio studio;
   private final Map<Topic, TextField> fields = new EnumMap<>(Topic.class);
   private final VBox barNotes = new VBox(4);
+
+  /** What is asked for; the others are shown where something was typed. */
+  private static final Set<Topic> USUAL =
+      EnumSet.of(Topic.ACCOMPANIMENT, Topic.MOVEMENT, Topic.SOURCE, Topic.RECORDINGS, Topic.MARKS);
+
+  private final Map<Topic, VBox> topics = new EnumMap<>(Topic.class);
+  private final FlowPane grid = new FlowPane(14, 8);
   private final TextField noteBar = new TextField();
   private final TextField noteText = new TextField();
   private final VBox marks = new VBox(4);
@@ -40,24 +50,39 @@ final class DetailsPane {
 
   DetailsPane(Studio studio) {
     this.studio = studio;
+    makeFields();
   }
 
-  Node about() {
-    GridPane grid = new GridPane();
-    grid.setHgap(10);
-    grid.setVgap(6);
-    int row = 0;
+  /** Stands at the head of the strip: the word that it should sound like. */
+  Node character() {
+    return fields.get(Topic.CHARACTER);
+  }
+
+  private void makeFields() {
     for (Topic topic : Topic.values()) {
       TextField field = new TextField();
       field.setId("topic-" + topic.name().toLowerCase(Locale.ROOT));
       field.setPromptText(topic.hint());
-      field.setPrefWidth(420);
+      field.setAccessibleText(topic.title());
       Parts.onCommit(field, () -> saveTopic(topic, field.getText()));
       fields.put(topic, field);
-      GridPane.setHgrow(field, Priority.ALWAYS);
-      Label title = Parts.line(topic.title());
-      title.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
-      grid.addRow(row++, title, field);
+    }
+    TextField character = fields.get(Topic.CHARACTER);
+    character.setPromptText(Sentences.of("part.character"));
+    character.setPrefWidth(300);
+    character.getStyleClass().add("character");
+  }
+
+  /** One card: what is usually known, and whatever else was typed once. */
+  Node about() {
+    for (Topic topic : Topic.values()) {
+      if (topic != Topic.CHARACTER) {
+        VBox named = new VBox(2, Parts.line(topic.title(), "quiet"), fields.get(topic));
+        fields.get(topic).setPrefWidth(330);
+        named.managedProperty().bind(named.visibleProperty());
+        topics.put(topic, named);
+        grid.getChildren().add(named);
+      }
     }
     noteBar.setPrefWidth(64);
     noteBar.setPromptText("bar");
@@ -68,7 +93,7 @@ final class DetailsPane {
     HBox.setHgrow(noteText, Priority.ALWAYS);
     HBox add =
         Parts.row(8, noteBar, noteText, Parts.button("Add", "note-add", this::addNote, "small"));
-    VBox all = new VBox(8, grid, Parts.line("By bar", "strong"), barNotes, add);
+    VBox all = new VBox(8, Parts.line("By bar", "strong"), barNotes, add, grid);
     ScrollPane scroll = new ScrollPane(all);
     scroll.setFitToWidth(true);
     scroll.getStyleClass().add("plain-scroll");
@@ -143,6 +168,9 @@ final class DetailsPane {
   void show(Details details) {
     showing = true;
     fields.forEach((topic, field) -> field.setText(details.texts().getOrDefault(topic, "")));
+    topics.forEach(
+        (topic, place) ->
+            place.setVisible(USUAL.contains(topic) || details.texts().containsKey(topic)));
     running.setValue(details.running());
     performance.setText(details.performance() > 0 ? plain(details.performance()) : "");
     var target = studio.shown().passage().settings().target();

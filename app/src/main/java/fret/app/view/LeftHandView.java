@@ -46,6 +46,7 @@ final class LeftHandView implements AreaView {
   /** What is looked at below the strip. */
   enum Tab {
     NOTE,
+    BAR,
     SHIFTS,
     CROSSINGS,
     FINGERINGS,
@@ -87,6 +88,7 @@ final class LeftHandView implements AreaView {
     HBox row = new HBox(4);
     StackPane pane = new StackPane();
     tabs.put(Tab.NOTE, Parts.tab(row, pane, "Note (N)", "tab-note", note));
+    tabs.put(Tab.BAR, Parts.tab(row, pane, "Bar (B)", "tab-bar", new BarPane(studio)));
     tabs.put(Tab.SHIFTS, Parts.tab(row, pane, "Shifts (S)", "tab-shifts", shifts));
     tabs.put(Tab.CROSSINGS, Parts.tab(row, pane, "Crossings (X)", "tab-crossings", crossings));
     tabs.put(Tab.FINGERINGS, Parts.tab(row, pane, "Fingerings (F)", "tab-fingerings", fingerings));
@@ -158,6 +160,7 @@ final class LeftHandView implements AreaView {
     all.add(on("extend-right", shift(KeyCode.RIGHT), () -> model.extend(1)));
     all.add(on("extend-left", shift(KeyCode.LEFT), () -> model.extend(-1)));
     all.add(on("show-note", key(KeyCode.N), () -> show(Tab.NOTE)));
+    all.add(on("show-bar", key(KeyCode.B), () -> show(Tab.BAR)));
     all.add(on("show-shifts", key(KeyCode.S), () -> show(Tab.SHIFTS)));
     all.add(on("show-crossings", key(KeyCode.X), () -> show(Tab.CROSSINGS)));
     all.add(on("show-fingerings", key(KeyCode.F), () -> show(Tab.FINGERINGS)));

@@ -98,8 +98,8 @@ final class PartView implements AreaView {
     strip.setOnPlace(writing::goTo);
     strip.setId("part-strip");
     keys = new WritingKeys(writing, this::ask);
-    buildBanner();
     details = new DetailsPane(studio);
+    buildBanner();
     fillChoices();
     wire();
     question.getStyleClass().add("question");
@@ -115,6 +115,7 @@ final class PartView implements AreaView {
             "This passage",
             "tab-passage",
             Parts.scroll(passageForm(room.main()::chooseAgain)));
+    Parts.tab(tabs, pane, "Bar", "tab-bar-part", new BarPane(studio));
     Parts.tab(tabs, pane, "About", "tab-about", details.about());
     Parts.tab(tabs, pane, "Tempo", "tab-tempo", details.tempo());
     paper = new PaperPane(studio);
@@ -234,7 +235,7 @@ final class PartView implements AreaView {
     write.setId("write");
     write.setText("Write (W)");
     write.setOnAction(e -> write());
-    banner.getChildren().setAll(write, mode, Parts.spring(), answer);
+    banner.getChildren().setAll(write, mode, details.character(), Parts.spring(), answer);
   }
 
   private void ask(String question, Consumer<String> then) {
@@ -269,6 +270,8 @@ final class PartView implements AreaView {
   private void showDraft(Draft before, Draft now) {
     boolean on = now != null;
     node.setStripOnly(on);
+    details.character().setVisible(!on);
+    details.character().setManaged(!on);
     banner.pseudoClassStateChanged(PseudoClass.getPseudoClass("on"), on);
     write.setText(on ? "Done (Esc)" : "Write (W)");
     if (!on) {

@@ -148,6 +148,9 @@ public final class AbcReader {
     }
   }
 
+  /** No note is longer than so many whole notes. */
+  private static final Fraction LONGEST_NOTE = Fraction.of(16);
+
   private static Fraction fraction(String value) {
     Matcher m = Pattern.compile("(\\d{1,4})\\s*/\\s*(\\d{1,4})").matcher(value);
     if (!m.lookingAt() || Integer.parseInt(m.group(2)) == 0 || Integer.parseInt(m.group(1)) == 0) {
@@ -183,16 +186,40 @@ public final class AbcReader {
         : Fraction.of(1, 8);
   }
 
+  /** Digits of other scripts are words here. */
+  private static boolean isDigit(int c) {
+    return c >= '0' && c <= '9';
+  }
+
+  /** A rate of quarters, or of the beats before the equals sign, taken together. */
   private void tempo(String value) {
-    Matcher m = Pattern.compile("(?:(\\d{1,3}/\\d{1,3})\\s*=\\s*)?(\\d{1,4})").matcher(value);
+    String plain = value.replaceAll("\"[^\"]*\"", " ").trim();
+    Matcher m =
+        Pattern.compile("((?:\\d{1,3}/\\d{1,3}\\s*)+=\\s*)?(\\d{1,4})(?![\\d/])").matcher(plain);
     if (m.find()) {
-      Fraction beat = m.group(1) == null ? Fraction.of(1, 4) : fraction(m.group(1));
+      Fraction beat = m.group(1) == null ? Fraction.of(1, 4) : Fraction.ZERO;
+      Matcher each =
+          Pattern.compile("\\d{1,3}/\\d{1,3}").matcher(m.group(1) == null ? "" : m.group(1));
+      while (each.find()) {
+        beat = beat.add(fraction(each.group()));
+      }
       double quarters = Integer.parseInt(m.group(2)) * beat.doubleValue() * 4;
-      String beatName = new fret.tempo.Beat(beat).displayName();
       directions.add(
           new Direction(
-              onset, Direction.Kind.TEMPO, beatName + "=" + m.group(2), Math.max(1, quarters)));
+              onset,
+              Direction.Kind.TEMPO,
+              printed(beat, m.group(2)),
+              Math.max(1, Math.min(1000, quarters))));
     }
+  }
+
+  /** As files have it: "quarter.=72"; empty for a beat that is no single note value. */
+  private static String printed(Fraction beat, String rate) {
+    String name = new fret.tempo.Beat(beat).displayName();
+    boolean dotted = name.startsWith("dotted-");
+    String unit = dotted ? name.substring(7) : name;
+    String known = unit.equals("sixteenth") ? "16th" : unit;
+    return unit.equals("bar") ? "" : known + (dotted ? "." : "") + "=" + rate;
   }
 
   private void key(String value) {
@@ -265,7 +292,7 @@ public final class AbcReader {
       barline();
     } else if (c == '[') {
       bracket();
-    } else if (c == '(' && Character.isDigit(look(1))) {
+    } else if (c == '(' && isDigit(look(1))) {
       tupletStart();
     } else if (c == '(') {
       slursToStart++;
@@ -377,7 +404,7 @@ public final class AbcReader {
     char next = look(1);
     if (next == '|') {
       barline();
-    } else if (Character.isDigit(next)) {
+    } else if (isDigit(next)) {
       at++;
       endings();
     } else if (look(2) == ':' && Character.isLetter(next)) {
@@ -476,6 +503,9 @@ public final class AbcReader {
     }
     Fraction written = small ? Fraction.of(1, 8) : asked.multiply(broken);
     broken = small ? broken : Fraction.ONE;
+    if (written.compareTo(LONGEST_NOTE) > 0) {
+      throw new IllegalArgumentException("length " + written + " of a whole note");
+    }
     NoteValue value = NoteValue.ofLength(written).orElse(null);
     if (value == null) {
       addTied(pitches, written);
@@ -656,7 +686,7 @@ public final class AbcReader {
     if (starts || end) {
       ending = List.of();
     }
-    if (Character.isDigit(look(0))) {
+    if (isDigit(look(0))) {
       endings();
     }
   }

@@ -65,13 +65,22 @@ public final class MarkWriter {
       finger(technical, mark.digit());
     }
     if (mark.string() > 0) {
-      child(technical, "string").setTextContent(String.valueOf(mark.string()));
+      string(technical, String.valueOf(mark.string()));
     }
     if (mark.harmonic() && Dom.child(technical, "harmonic") == null) {
       child(child(technical, "harmonic"), "natural");
     }
     if (mark.bow().isPresent()) {
       bow(technical, mark.bow().get());
+    }
+  }
+
+  private static void string(Element technical, String string) {
+    Element printed = Dom.child(technical, "string");
+    if (printed == null || !printed.getTextContent().trim().equals(string)) {
+      Element mine = technical.getOwnerDocument().createElement("string");
+      mine.setTextContent(string);
+      technical.insertBefore(mine, printed);
     }
   }
 
@@ -87,41 +96,34 @@ public final class MarkWriter {
     }
   }
 
+  /**
+   * The digits stand before those that are printed, which stay as they are: readers take the first.
+   */
   private static void finger(Element technical, String digit) {
-    Element thumb = Dom.child(technical, "thumb-position");
     if (digit.equals("T")) {
-      remove(technical, "fingering");
       child(technical, "thumb-position");
-    } else {
-      if (thumb != null) {
-        technical.removeChild(thumb);
-      }
-      String[] digits = digit.split("-", 2);
-      Element fingering = child(technical, "fingering");
-      if (!fingering.getTextContent().trim().equals(digits[0])) {
-        fingering.setTextContent(digits[0]);
-      }
-      takeOver(technical, fingering, digits.length > 1 ? digits[1] : "");
+      return;
     }
-  }
-
-  /** Writes the finger that takes over behind the first one, or takes it away. */
-  private static void takeOver(Element technical, Element first, String digit) {
-    Element there =
-        Dom.children(technical, "fingering").stream()
-            .filter(e -> e.getAttribute("substitution").equals("yes"))
-            .findFirst()
-            .orElse(null);
-    if (there != null && digit.isEmpty()) {
-      technical.removeChild(there);
-    } else if (!digit.isEmpty()) {
-      Element element = there;
-      if (element == null) {
-        element = technical.getOwnerDocument().createElement("fingering");
-        element.setAttribute("substitution", "yes");
-        technical.insertBefore(element, first.getNextSibling());
-      }
-      element.setTextContent(digit);
+    Element thumb = Dom.child(technical, "thumb-position");
+    if (thumb != null) {
+      technical.removeChild(thumb);
+    }
+    if (digit.equals(NotationsReader.fingering(technical))) {
+      return;
+    }
+    String[] digits = digit.split("-", 2);
+    Node before = Dom.child(technical, "fingering");
+    Element first = technical.getOwnerDocument().createElement("fingering");
+    first.setTextContent(digits[0]);
+    technical.insertBefore(first, before);
+    if (digits.length > 1) {
+      Element second = technical.getOwnerDocument().createElement("fingering");
+      second.setAttribute("substitution", "yes");
+      second.setTextContent(digits[1]);
+      technical.insertBefore(second, before);
+    } else if (before instanceof Element e && e.getAttribute("substitution").equals("yes")) {
+      technical.removeChild(first); // It would be read as taken over.
+      technical.appendChild(first);
     }
   }
 

@@ -32,6 +32,11 @@ public final class MusicXmlFile {
   /** Largest plain file, in bytes. */
   public static final int LARGEST_BYTES = 40_000_000;
 
+  /** A score is about ten elements deep. */
+  private static final int DEEPEST = 100;
+
+  private static final String DEPTH = "http://www.oracle.com/xml/jaxp/properties/maxElementDepth";
+
   private static final String NEXT = "Export the part again as MusicXML and open that file.";
 
   private MusicXmlFile() {}
@@ -156,6 +161,7 @@ public final class MusicXmlFile {
       factory.setFeature("http://xml.org/sax/features/external-general-entities", false);
       factory.setFeature("http://xml.org/sax/features/external-parameter-entities", false);
       factory.setFeature("http://apache.org/xml/features/nonvalidating/load-external-dtd", false);
+      factory.setAttribute(DEPTH, String.valueOf(DEEPEST));
       factory.setExpandEntityReferences(false);
       factory.setXIncludeAware(false);
       DocumentBuilder builder = factory.newDocumentBuilder();

@@ -14,6 +14,7 @@ import java.math.BigInteger;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Set;
 import java.util.TreeSet;
 import javax.xml.parsers.DocumentBuilderFactory;
 import javax.xml.parsers.ParserConfigurationException;
@@ -23,6 +24,10 @@ import org.w3c.dom.Element;
 
 /** Writes a part as MusicXML 4.0, part-wise. What {@link MusicXmlReader} reads comes back equal. */
 public final class MusicXmlWriter {
+  /** Note values of MusicXML 4.0 (W3C Music Notation Community Group 2021), the usual ones. */
+  private static final Set<String> UNITS =
+      Set.of("breve", "whole", "half", "quarter", "eighth", "16th", "32nd", "64th");
+
   private final Score score;
   private final Document document;
   private final int divisions;
@@ -264,7 +269,11 @@ public final class MusicXmlWriter {
         }
         Element metronome = add(type, "metronome");
         boolean dotted = d.text().charAt(equals - 1) == '.';
-        add(metronome, "beat-unit", d.text().substring(0, dotted ? equals - 1 : equals));
+        String unit = d.text().substring(0, dotted ? equals - 1 : equals);
+        if (!UNITS.contains(unit)) {
+          throw new IllegalArgumentException("no note value is called " + unit);
+        }
+        add(metronome, "beat-unit", unit);
         if (dotted) {
           add(metronome, "beat-unit-dot");
         }

@@ -65,14 +65,16 @@ final class NotationsReader {
   /**
    * The first digit, with the one that takes over: "1-4". Alternatives and other words are left.
    */
-  private static String fingering(Element technical) {
+  static String fingering(Element technical) {
     String digits = "";
+    boolean next = false;
     for (Element e : Dom.children(technical, "fingering")) {
       String digit = e.getTextContent().trim();
-      boolean takesOver = e.getAttribute("substitution").equals("yes") && digits.length() == 1;
-      if (digit.matches("[0-4]") && (digits.isEmpty() || takesOver)) {
-        digits = takesOver ? digits + "-" + digit : digit;
-      }
+      boolean known = digit.matches("[0-4]");
+      // Only what stands right behind the first digit takes over from it.
+      boolean takesOver = next && known && e.getAttribute("substitution").equals("yes");
+      next = known && digits.isEmpty();
+      digits = takesOver ? digits + "-" + digit : next ? digit : digits;
     }
     return digits;
   }

@@ -13,6 +13,9 @@ import fret.passage.Passage;
 import fret.passage.ScoreReader;
 import fret.pitch.Interval;
 import fret.pitch.Pitch;
+import fret.score.Bar;
+import fret.score.Event;
+import fret.score.Head;
 import fret.score.NoteKey;
 import fret.score.Score;
 import fret.session.MarkedFileWriter;
@@ -27,6 +30,11 @@ import org.w3c.dom.Document;
 
 /** The file formats behind the ports through which the program reads and writes parts. */
 public final class PartFiles implements ScoreReader, MarkedFileWriter {
+  /** C0 and C10: room for ornaments and octaves on both sides. */
+  private static final int LOWEST = 12;
+
+  private static final int HIGHEST = 132;
+
   @Override
   public List<PartChoice> parts(String name, byte[] bytes) throws UnusableInput {
     if (MidiReader.isMidi(bytes)) {
@@ -44,6 +52,26 @@ public final class PartFiles implements ScoreReader, MarkedFileWriter {
 
   @Override
   public Outcome<Score> read(String name, byte[] bytes, String partName) throws UnusableInput {
+    try {
+      Outcome<Score> read = readAs(name, bytes, partName);
+      checkRange(name, read.value());
+      return read;
+    } catch (IllegalArgumentException | ArithmeticException | IndexOutOfBoundsException e) {
+      System.getLogger("fret").log(System.Logger.Level.WARNING, "cannot read " + name, e);
+      throw new UnusableInput(
+          name,
+          "Something in the file cannot be read: " + e.getMessage() + ".",
+          "Export the part again and open that file.");
+    } catch (StackOverflowError e) {
+      throw new UnusableInput(
+          name,
+          "The file is built up too deep to be read.",
+          "Export the part again and open that file.");
+    }
+  }
+
+  private static Outcome<Score> readAs(String name, byte[] bytes, String partName)
+      throws UnusableInput {
     if (MidiReader.isMidi(bytes)) {
       return MidiReader.read(name, bytes, partName);
     }
@@ -51,6 +79,23 @@ public final class PartFiles implements ScoreReader, MarkedFileWriter {
       return AbcReader.read(name, new String(bytes, StandardCharsets.UTF_8));
     }
     return MusicXmlReader.read(name, MusicXmlFile.open(name, bytes), partName);
+  }
+
+  /** What is written may lie within all pitches there are, and what sounds outside them. */
+  private static void checkRange(String name, Score score) throws UnusableInput {
+    for (Bar bar : score.bars()) {
+      for (Event event : bar.events()) {
+        for (Head head : event.heads()) {
+          int midi = head.pitch().midi() + score.transposition().semitones();
+          if (midi < LOWEST || midi > HIGHEST) {
+            throw new UnusableInput(
+                name + ", bar " + bar.number(),
+                head.pitch() + " sounds outside everything that can be heard as a note.",
+                "Look at its octave and at the transposition of the part.");
+          }
+        }
+      }
+    }
   }
 
   private static boolean isAbc(String name, byte[] bytes) {

@@ -1,6 +1,7 @@
 package fret.format.abc;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatCode;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import fret.base.UnusableInput;
@@ -112,5 +113,35 @@ class AbcTest {
     assertThatThrownBy(() -> read("c d e [Q"))
         .isInstanceOf(UnusableInput.class)
         .hasMessageContaining("line 6");
+  }
+
+  private static Direction tempo(String field) throws UnusableInput {
+    String tune = "X:1\nT:t\nM:6/8\nL:1/8\nQ:" + field + "\nK:C\nCDE FGA|\n";
+    return AbcReader.read("t.abc", tune).value().bars().get(0).directions().stream()
+        .filter(d -> d.kind() == Direction.Kind.TEMPO)
+        .findFirst()
+        .orElseThrow();
+  }
+
+  /** Tempo fields as "The abc music standard 2.1" (2011), section 3.1.8, has them. */
+  @Test
+  void tempoFieldsAreReadAsTheStandardHasThem() throws UnusableInput {
+    assertThat(tempo("3/8=72").text()).isEqualTo("quarter.=72");
+    assertThat(tempo("3/8=72").number()).isEqualTo(108);
+    assertThat(tempo("1/4=120").text()).isEqualTo("quarter=120");
+    assertThat(tempo("120").number()).isEqualTo(120);
+    assertThat(tempo("\"Allegro\" 1/4=120").number()).isEqualTo(120);
+    // several beats are one pattern: a quarter and a dotted quarter are 5/8, 60 a minute
+    assertThat(tempo("1/4 3/8=60").number()).isEqualTo(150);
+  }
+
+  @Test
+  void lengthsWithoutEndAndDigitsOfOtherScriptsAreNotTaken() {
+    assertThatThrownBy(() -> AbcReader.read("t.abc", "X:1\nL:1000/8\nK:C\nC9999|\n"))
+        .isInstanceOf(UnusableInput.class)
+        .hasMessageContaining("line 4");
+    assertThatCode(() -> AbcReader.read("t.abc", "X:1\nL:1/8\nK:C\nC\u0663 D(\u0663EFG|\n"))
+        .satisfiesAnyOf(
+            t -> assertThat(t).isNull(), t -> assertThat(t).isInstanceOf(UnusableInput.class));
   }
 }

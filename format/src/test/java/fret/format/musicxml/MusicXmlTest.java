@@ -198,7 +198,7 @@ class MusicXmlTest {
   }
 
   @Test
-  void replacingAMarkTouchesOnlyIt() throws UnusableInput {
+  void aChosenFingerOverAPrintedOneIsAnInsertionOnly() throws UnusableInput {
     Document document = MusicXmlFile.open("rich", resource(RICH));
     List<String> before = lines(document);
     MusicXmlReader.Linked linked = MusicXmlReader.readLinked("rich", document, "");
@@ -210,12 +210,10 @@ class MusicXmlTest {
             .key();
     MarkWriter.write(linked.elements(), Map.of(marked, new MarkWriter.NoteMark("4", 0)));
     List<String> after = lines(document);
-    assertThat(after).hasSameSizeAs(before);
-    long changed =
-        java.util.stream.IntStream.range(0, before.size())
-            .filter(i -> !before.get(i).equals(after.get(i)))
-            .count();
-    assertThat(changed).isEqualTo(1);
+    List<String> added = new java.util.ArrayList<>(after);
+    before.forEach(added::remove);
+    assertThat(added).as("an insertion, and nothing else").hasSize(1);
+    assertThat(after).hasSize(before.size() + 1);
   }
 
   private static List<String> lines(Document document) {
@@ -309,5 +307,17 @@ class MusicXmlTest {
         .isEqualTo("Violin I");
     assertThatThrownBy(() -> MusicXmlReader.read("v", document, "Flute"))
         .hasMessageContaining("The parts are: Violin I");
+  }
+
+  @Test
+  void whatIsBuiltUpWithoutEndIsRefusedAtItsLine() {
+    String deep = "<score-partwise>" + "<a>".repeat(200_000) + "</a>".repeat(200_000);
+    assertThatThrownBy(
+            () ->
+                MusicXmlFile.open(
+                    "deep.musicxml",
+                    (deep + "</score-partwise>").getBytes(java.nio.charset.StandardCharsets.UTF_8)))
+        .isInstanceOf(UnusableInput.class)
+        .hasMessageContaining("line 1");
   }
 }

@@ -217,14 +217,14 @@ class NotationsTest {
   @CsvSource(
       delimiter = '|',
       value = {
-        "<fingering>3</fingering> | 1 | <fingering>1</fingering>",
-        "<fingering>3</fingering> | 3-1 | <fingering>3</fingering><fingering substitution=\"yes\">1</fingering>",
-        "<fingering>3</fingering><fingering substitution=\"yes\">1</fingering> | 3-4 | <fingering>3</fingering><fingering substitution=\"yes\">4</fingering>",
-        "<fingering>3</fingering><fingering substitution=\"yes\">1</fingering> | 2 | <fingering>2</fingering>",
-        "<fingering>3</fingering> | T | <thumb-position/>",
+        "<fingering>3</fingering> | 1 | <fingering>1</fingering><fingering>3</fingering>",
+        "<fingering>3</fingering> | 3-1 | <fingering>3</fingering><fingering substitution=\"yes\">1</fingering><fingering>3</fingering>",
+        "<fingering>3</fingering><fingering substitution=\"yes\">1</fingering> | 3-4 | <fingering>3</fingering><fingering substitution=\"yes\">4</fingering><fingering>3</fingering><fingering substitution=\"yes\">1</fingering>",
+        "<fingering>3</fingering><fingering substitution=\"yes\">1</fingering> | 2 | <fingering>2</fingering><fingering>3</fingering><fingering substitution=\"yes\">1</fingering>",
+        "<fingering>3</fingering> | T | <fingering>3</fingering><thumb-position/>",
         "<thumb-position/> | 2 | <fingering>2</fingering>",
       })
-  void fingersAreChangedInPlace(String before, String digit, String after) throws UnusableInput {
+  void chosenFingersStandBeforeThePrintedOnesWhichStay(String before, String digit, String after) throws UnusableInput {
     assertThat(marked(before, new MarkWriter.NoteMark(digit, 0))).isEqualTo(after.strip());
   }
 

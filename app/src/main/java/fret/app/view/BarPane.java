@@ -1,0 +1,136 @@
+package fret.app.view;
+
+import fret.app.viewmodel.Studio;
+import fret.app.words.Sentences;
+import fret.base.Problem;
+import fret.mark.Anchor;
+import fret.mark.Layer;
+import fret.mark.Marks;
+import fret.passage.Details;
+import fret.passage.Layers;
+import fret.score.NoteKey;
+import fret.session.Session;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import javafx.scene.control.Label;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+
+/** The bar of the selected note: all that is decided in it, and all that is open. */
+final class BarPane extends HBox {
+  private final Studio studio;
+  private final VBox decided = new VBox(4);
+  private final VBox open = new VBox(4);
+  private final Label title = Parts.line("", "card-title");
+  private final Label openTitle = Parts.line("", "card-title");
+
+  BarPane(Studio studio) {
+    super(12);
+    this.studio = studio;
+    VBox left = Parts.card("", title, Parts.scroll(decided));
+    VBox right = Parts.card("", openTitle, Parts.scroll(open));
+    for (VBox card : List.of(left, right)) {
+      HBox.setHgrow(card, Priority.ALWAYS);
+      card.setPrefWidth(300);
+      getChildren().add(card);
+    }
+    studio.shownProperty().addListener(o -> show());
+    studio.selectedProperty().addListener(o -> show());
+    studio.proofing().proofProperty().addListener(o -> show());
+  }
+
+  private void show() {
+    decided.getChildren().clear();
+    open.getChildren().clear();
+    Session s = studio.shown();
+    int note = studio.selectedProperty().get();
+    if (s == null || note < 0 || note >= s.resolved().notes().size()) {
+      return;
+    }
+    int index = s.resolved().notes().get(note).key().barIndex();
+    String bar = s.resolved().notes().get(note).bar();
+    title.setText(Sentences.of("bar.decided", bar));
+    openTitle.setText(Sentences.of("bar.open", bar));
+    decided(s, index).forEach(t -> decided.getChildren().add(Parts.label(t, "hand")));
+    if (decided.getChildren().isEmpty()) {
+      decided.getChildren().add(Parts.label(Sentences.of("bar.decided.nothing"), "quiet"));
+    }
+    open(s, index, bar).forEach(t -> open.getChildren().add(Parts.label(t, "plain")));
+    if (open.getChildren().isEmpty()) {
+      open.getChildren().add(Parts.label(Sentences.of("bar.open.nothing"), "quiet"));
+    }
+  }
+
+  private record Told(NoteKey at, String text) {}
+
+  private static List<String> decided(Session s, int bar) {
+    List<Told> all = new ArrayList<>();
+    for (Layer<?, ?> layer : Layers.ALL) {
+      add(s.passage().marks(), layer, bar, all);
+    }
+    all.sort(Comparator.comparing((Told t) -> t.at().onset()).thenComparing(t -> t.at().pitch()));
+    return all.stream().map(Told::text).distinct().toList();
+  }
+
+  private static <A extends Anchor, V> void add(
+      Marks marks, Layer<A, V> layer, int bar, List<Told> all) {
+    marks
+        .of(layer)
+        .forEach(
+            (place, value) -> {
+              Optional<NoteKey> at = place.counts() ? in(place.anchor(), bar) : Optional.empty();
+              at.ifPresent(
+                  key ->
+                      all.add(
+                          new Told(
+                              key,
+                              Sentences.of(
+                                  "bar.mark", layer.told(value), key.pitch().toString()))));
+            });
+  }
+
+  /** The note at which something stands in a bar. */
+  private static Optional<NoteKey> in(Anchor anchor, int bar) {
+    if (anchor instanceof Anchor.Note n) {
+      return Optional.of(n.key()).filter(k -> k.barIndex() == bar);
+    } else if (anchor instanceof Anchor.Stretch s) {
+      boolean over = s.from().barIndex() <= bar && s.to().barIndex() >= bar;
+      return over ? Optional.of(s.from()) : Optional.empty();
+    }
+    return Optional.empty();
+  }
+
+  private List<String> open(Session s, int index, String bar) {
+    List<String> all = new ArrayList<>();
+    Details details = s.passage().settings().details();
+    details
+        .barNotes()
+        .getOrDefault(bar, List.of())
+        .forEach(t -> all.add(Sentences.of("bar.question", t)));
+    List<Problem> problems = new ArrayList<>(s.problems());
+    problems.addAll(s.fingering().problems());
+    problems.stream().filter(p -> p.bar().equals(bar)).forEach(p -> all.add(p.toString()));
+    studio.proofing().proofProperty().get().findings().stream()
+        .filter(f -> f.bar().equals(bar) && !details.accepted().contains(f.id()))
+        .forEach(f -> all.add(f.message()));
+    long notes = s.resolved().notes().stream().filter(n -> n.key().barIndex() == index).count();
+    Map<NoteKey, Boolean> placed = new java.util.HashMap<>();
+    s.resolved().notes().stream()
+        .map(n -> n.key())
+        .filter(k -> k.barIndex() == index)
+        .filter(
+            k ->
+                s.passage().marks().at(fret.mark.FingerLayer.PINNED, k).isPresent()
+                    || s.passage().marks().at(fret.mark.FingerLayer.ADOPTED, k).isPresent())
+        .forEach(k -> placed.put(k, true));
+    long free = notes - placed.size();
+    if (free > 0) {
+      all.add(Sentences.of(free == 1 ? "bar.free.one" : "bar.free", free));
+    }
+    return all;
+  }
+}
