@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.function.Function;
 
 /**
  * Lays text and music out on pages. Lines of music are filled to the margin; a page ends, where it
@@ -27,6 +28,7 @@ public final class PageMaker {
   private final GlyphMetrics metrics;
   private final Page.Paper paper;
   private final double spaceMm;
+  private static final double LANE_GAP = 1;
   private final List<Line> lines = new ArrayList<>();
 
   /** A line of text or music that is waiting for its page. */
@@ -91,6 +93,20 @@ public final class PageMaker {
       List<FingerText> fingers,
       Map<Integer, Boolean> shiftMarks,
       List<Bracket> brackets) {
+    return music(passage, fingers, shiftMarks, brackets, axis -> List.of());
+  }
+
+  /**
+   * The same with lanes under each line.
+   *
+   * @param lanes draws them on a line's axis
+   */
+  public PageMaker music(
+      ResolvedPassage passage,
+      List<FingerText> fingers,
+      Map<Integer, Boolean> shiftMarks,
+      List<Bracket> brackets,
+      Function<Axis, List<LaneDrawing>> lanes) {
     Map<NoteKey, Integer> indices = new HashMap<>();
     for (int i = 0; i < passage.notes().size(); i++) {
       indices.put(passage.notes().get(i).key(), i);
@@ -106,7 +122,9 @@ public final class PageMaker {
       Extract extract = new Extract(line, indices, fingers, shiftMarks, passage);
       StripStyle style = new StripStyle(1, true, before, extract.marks);
       Strip strip = filled(line, extract.texts, style, room, end);
-      add(withBrackets(strip, extract, brackets), endsInRest(bars.get(to)));
+      Strip bracketed = withBrackets(strip, extract, brackets);
+      Axis axis = Axis.of(strip, passage.slices().size(), extract.sliceHere);
+      add(withLanes(bracketed, lanes.apply(axis)), endsInRest(bars.get(to)));
       from = to + 1;
     }
     return this;
@@ -218,6 +236,20 @@ public final class PageMaker {
     double higher = levels == 0 ? top : top - 0.6 - levels * 2.1;
     return new Strip(
         all, strip.width(), higher, strip.bottom(), strip.sliceX(), strip.bars(), strip.onsetX());
+  }
+
+  /** Lanes stand under the stave as parts of the same picture. */
+  private static Strip withLanes(Strip strip, List<LaneDrawing> lanes) {
+    List<Primitive> all = new ArrayList<>(strip.primitives());
+    double bottom = strip.bottom();
+    for (LaneDrawing lane : lanes) {
+      double top = bottom + LANE_GAP;
+      lane.primitives().forEach(p -> all.add(p.lowered(top)));
+      lane.scale().forEach(p -> all.add(p.lowered(top)));
+      bottom = top + lane.height();
+    }
+    return new Strip(
+        all, strip.width(), strip.top(), bottom, strip.sliceX(), strip.bars(), strip.onsetX());
   }
 
   private void add(Strip strip, boolean endsInRest) {

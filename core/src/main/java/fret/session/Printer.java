@@ -3,13 +3,19 @@ package fret.session;
 import fret.drill.Chunk;
 import fret.engraving.FingerText;
 import fret.engraving.Page;
+import fret.lane.Lane;
 import fret.tempo.Ladder;
 import java.util.List;
 
 /** Makes files to print, to show and to hear; implemented where file formats are known. */
 public interface Printer {
-  /** The part as a PDF document. */
-  byte[] partPdf(Session session, List<FingerText> fingers, List<Chunk> chunks, Page.Paper paper);
+  /** The part as a PDF document, with some lanes under each line. */
+  byte[] partPdf(
+      Session session,
+      List<FingerText> fingers,
+      List<Chunk> chunks,
+      List<Lane> lanes,
+      Page.Paper paper);
 
   /** The sheet to practise from as a PDF document. */
   byte[] practicePdf(Session session, List<Chunk> chunks, Ladder ladder, Page.Paper paper);

@@ -7,6 +7,7 @@ import fret.fingering.FingeringSolver;
 import fret.fingering.FingeringTask;
 import fret.fingering.NoteFinger;
 import fret.fingering.PrintedWishes;
+import fret.lane.LaneInput;
 import fret.mark.FingerLayer;
 import fret.mark.NoteLayer;
 import fret.mark.Wish;
@@ -143,6 +144,11 @@ public record Session(
 
   public Fingering fingering() {
     return computed.fingering();
+  }
+
+  /** What lanes are drawn from. */
+  public LaneInput laneInput() {
+    return new LaneInput(resolved(), Optional.of(fingering()), task().hand().instrument());
   }
 
   /** What counts on a note. */

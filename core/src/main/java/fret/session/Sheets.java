@@ -4,14 +4,18 @@ import fret.drill.Chunk;
 import fret.drill.DrillKind;
 import fret.drill.Drills;
 import fret.drill.ShiftDrill;
+import fret.engraving.Axis;
 import fret.engraving.FingerText;
 import fret.engraving.GlyphMetrics;
+import fret.engraving.LaneDrawing;
 import fret.engraving.Page;
 import fret.engraving.PageMaker;
 import fret.engraving.Primitive;
 import fret.fingering.Fingering;
 import fret.fingering.NoteFinger;
 import fret.fingering.Shift;
+import fret.lane.Lane;
+import fret.lane.LaneInput;
 import fret.score.ResolvedPassage;
 import fret.score.Resolver;
 import fret.score.Score;
@@ -27,6 +31,7 @@ import java.util.stream.Collectors;
 /** Lays the part, and a sheet to practise from, out on pages. */
 public final class Sheets {
   private static final double SPACE_MM = 1.75;
+  private static final double LANE_SPACES = 10;
   private static final double TITLE_MM = 6;
   private static final double TEXT_MM = 3.4;
 
@@ -39,18 +44,28 @@ public final class Sheets {
   }
 
   /**
-   * The part with its fingering, a mark over each event during which the hand moves, and the chunks
-   * as brackets.
+   * The part with its fingering, a mark over each event during which the hand moves, the chunks as
+   * brackets, and some lanes under each line.
    */
-  public List<Page> part(Session session, List<FingerText> fingers, List<Chunk> chunks) {
+  public List<Page> part(
+      Session session, List<FingerText> fingers, List<Chunk> chunks, List<Lane> lanes) {
     PageMaker maker = new PageMaker(metrics, paper, SPACE_MM);
     heading(maker, session);
     maker.music(
         session.resolved(),
         fingers,
         shiftMarks(session.fingering()),
-        brackets(session.resolved(), chunks));
+        brackets(session.resolved(), chunks),
+        axis -> drawn(session, lanes, axis));
     return maker.pages();
+  }
+
+  private List<LaneDrawing> drawn(Session session, List<Lane> lanes, Axis axis) {
+    LaneInput input = session.laneInput();
+    return lanes.stream()
+        .filter(l -> l.suits(input))
+        .map(l -> l.draw(input, axis, metrics, LANE_SPACES))
+        .toList();
   }
 
   private static void heading(PageMaker maker, Session session) {

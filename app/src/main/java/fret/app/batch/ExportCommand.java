@@ -8,10 +8,13 @@ import fret.engraving.FingerText;
 import fret.engraving.Page;
 import fret.format.musicxml.MusicXmlWriter;
 import fret.format.page.PagePrinter;
+import fret.lane.Lane;
+import fret.lane.Lanes;
 import fret.session.Digits;
 import fret.session.Session;
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
@@ -39,6 +42,12 @@ final class ExportCommand implements Callable<Integer> {
 
   @Option(names = "--paper", defaultValue = "a4", description = "a4 or letter")
   private String paper;
+
+  @Option(
+      names = "--lanes",
+      defaultValue = "",
+      description = "lanes under each line of a pdf, such as hand")
+  private String lanes;
 
   @Option(names = "--all-digits", description = "a digit on every note, not only where needed")
   private boolean allDigits;
@@ -70,12 +79,23 @@ final class ExportCommand implements Callable<Integer> {
                   digits(session),
                   Chunker.chunks(
                       session.resolved(), session.fingering(), session.passage().marks()),
+                  lanes(),
                   size);
       case "svg" -> new PagePrinter(ShippedFonts.load()).svg(session, digits(session));
       case "png" -> new PagePrinter(ShippedFonts.load()).png(session, digits(session));
       case "midi" -> new PagePrinter(ShippedFonts.load()).midi(session);
       default -> throw options.usage("--to " + format + " is not pdf, svg, png, musicxml or midi");
     };
+  }
+
+  private List<Lane> lanes() {
+    List<Lane> chosen = new ArrayList<>();
+    for (String id : lanes.isEmpty() ? new String[0] : lanes.split(",")) {
+      chosen.add(
+          Lanes.of(id.trim())
+              .orElseThrow(() -> options.usage("--lanes " + id + " is no lane; hand is one")));
+    }
+    return chosen;
   }
 
   private List<FingerText> digits(Session session) {

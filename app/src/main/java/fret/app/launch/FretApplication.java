@@ -3,6 +3,7 @@ package fret.app.launch;
 import fret.app.batch.ShippedFonts;
 import fret.app.device.StreamClickPlayer;
 import fret.app.device.StreamNotePlayer;
+import fret.app.device.StreamPassagePlayer;
 import fret.app.device.SystemMidiKeyboard;
 import fret.app.view.Devices;
 import fret.app.view.MainView;
@@ -154,7 +155,8 @@ public final class FretApplication extends Application {
             new Devices(
                 StreamClickPlayer.forThisMachine(),
                 new StreamNotePlayer(),
-                new SystemMidiKeyboard()),
+                new SystemMidiKeyboard(),
+                new StreamPassagePlayer()),
             new Look(MusicFont.load()),
             this::demoInstead);
     scene(main);

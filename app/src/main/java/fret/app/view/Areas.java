@@ -1,5 +1,6 @@
 package fret.app.view;
 
+import fret.app.viewmodel.Hearing;
 import fret.app.viewmodel.LeftHandModel;
 import fret.app.viewmodel.PracticeModel;
 import fret.app.viewmodel.Studio;
@@ -22,6 +23,7 @@ final class Areas {
       LeftHandModel leftHand,
       PracticeModel practice,
       WritingModel writing,
+      Hearing hearing,
       Devices devices,
       Look look) {}
 

@@ -5,6 +5,7 @@ import static fret.app.command.Action.key;
 import static fret.app.command.Action.shift;
 
 import fret.app.command.Action;
+import fret.app.viewmodel.Hearing;
 import fret.app.viewmodel.LeftHandModel;
 import fret.app.viewmodel.NoteDecisions;
 import fret.app.viewmodel.Studio;
@@ -101,7 +102,7 @@ final class LeftHandView implements AreaView {
     VBox below = new VBox(6, row, pane);
     node = new Composition(tools(), strip, below);
     show(Tab.NOTE);
-    actions = keys();
+    actions = keys(room.hearing());
     studio.shownProperty().addListener(o -> paint());
     studio.selectedProperty().addListener(o -> follow());
     model.anchorProperty().addListener(o -> follow());
@@ -137,7 +138,7 @@ final class LeftHandView implements AreaView {
     return Action.of(id, "left-hand", keys, handler);
   }
 
-  private List<Action> keys() {
+  private List<Action> keys(Hearing hearing) {
     NoteDecisions decide = studio.decisions();
     List<Action> all = new ArrayList<>();
     Finger[] fingers = Finger.values();
@@ -173,7 +174,7 @@ final class LeftHandView implements AreaView {
     all.add(wish("wish-printed", KeyCode.R, Wish.Kind.AS_PRINTED));
     all.add(wish("not-finger", KeyCode.F, Wish.Kind.NOT_FINGER));
     all.add(wish("not-string", KeyCode.S, Wish.Kind.NOT_STRING));
-    all.addAll(StripKeys.on(studio, () -> strip, this::word));
+    all.addAll(StripKeys.on(studio, hearing, () -> strip, this::word));
     return all;
   }
 

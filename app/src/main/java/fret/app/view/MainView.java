@@ -1,6 +1,7 @@
 package fret.app.view;
 
 import fret.app.command.Action;
+import fret.app.viewmodel.Hearing;
 import fret.app.viewmodel.LeftHandModel;
 import fret.app.viewmodel.PaperModel;
 import fret.app.viewmodel.PracticeModel;
@@ -76,7 +77,10 @@ public final class MainView extends BorderPane {
     getStyleClass().add("fret");
     leftHandModel = new LeftHandModel(studio);
     writing = new WritingModel(studio, devices.notes(), devices.keyboard());
-    areas = Areas.in(new Areas.Room(studio, this, leftHandModel, practice, writing, devices, look));
+    Hearing hearing = new Hearing(studio, leftHandModel, devices.passage());
+    areas =
+        Areas.in(
+            new Areas.Room(studio, this, leftHandModel, practice, writing, hearing, devices, look));
     part = (PartView) area("part").view();
     areas.forEach(this::setLanes);
     everywhere = everywhere();

@@ -10,6 +10,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.util.Optional;
 import javafx.scene.Node;
+import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
@@ -26,6 +27,7 @@ final class PaperPane {
   private static final double ZOOM_STEP = 1.25;
 
   private final Studio studio;
+  private final CheckBox lanes = new CheckBox("the hand lane under each line of the part");
   private final ComboBox<Page.Paper> size = new ComboBox<>();
   private final ImageView image = new ImageView();
   private final Label empty =
@@ -46,9 +48,11 @@ final class PaperPane {
 
   /** Files and prints. */
   Node out() {
+    lanes.setId("paper-lanes");
+    lanes.setOnAction(e -> studio.paper().setWithLanes(lanes.isSelected()));
     return new VBox(
         12,
-        Parts.row(8, Parts.line("Paper"), size),
+        Parts.row(8, Parts.line("Paper"), size, lanes),
         row(
             "The part, with fingering, shift marks and chunks",
             button("Save PDF", PaperModel.Kind.PART_PDF),

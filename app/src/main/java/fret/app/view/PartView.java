@@ -2,6 +2,7 @@ package fret.app.view;
 
 import fret.app.command.Action;
 import fret.app.command.WritingKey;
+import fret.app.viewmodel.Hearing;
 import fret.app.viewmodel.Studio;
 import fret.app.viewmodel.WritingModel;
 import fret.app.widget.StripView;
@@ -125,7 +126,7 @@ final class PartView implements AreaView {
     VBox.setVgrow(pane, Priority.ALWAYS);
     node = new Composition(banner, strip, card);
     passageTab.fire();
-    makeActions();
+    makeActions(room.hearing());
     writing.draftProperty().addListener((o, before, now) -> showDraft(before, now));
     studio.proofing().proofProperty().addListener(o -> showFindings());
     studio.shownProperty().addListener(o -> show());
@@ -161,7 +162,7 @@ final class PartView implements AreaView {
     return new VBox(3, Parts.line(name, "quiet"), control);
   }
 
-  private void makeActions() {
+  private void makeActions(Hearing hearing) {
     for (WritingKey key : WritingKey.all()) {
       actions.add(
           new Action(
@@ -170,7 +171,7 @@ final class PartView implements AreaView {
     actions.add(
         Action.of("write", "part", Action.key(KeyCode.W), this::write)
             .when(() -> !writing.isWriting()));
-    for (Action a : StripKeys.on(studio, () -> strip, this::askWord)) {
+    for (Action a : StripKeys.on(studio, hearing, () -> strip, this::askWord)) {
       actions.add(a.when(() -> !writing.isWriting()));
     }
   }

@@ -5,6 +5,7 @@ import static fret.app.command.Action.key;
 import static fret.app.command.Action.shift;
 
 import fret.app.command.Action;
+import fret.app.viewmodel.Hearing;
 import fret.app.viewmodel.NoteDecisions;
 import fret.app.viewmodel.Studio;
 import fret.app.widget.StripView;
@@ -21,9 +22,10 @@ final class StripKeys {
 
   private StripKeys() {}
 
-  static List<Action> on(Studio studio, Supplier<StripView> strip, Runnable word) {
+  static List<Action> on(Studio studio, Hearing hearing, Supplier<StripView> strip, Runnable word) {
     NoteDecisions decide = studio.decisions();
     return List.of(
+        Action.of("hear", PLACE, key(KeyCode.SPACE), hearing::toggle),
         Action.of("next-note", PLACE, key(KeyCode.RIGHT), () -> step(studio, 1)),
         Action.of("previous-note", PLACE, key(KeyCode.LEFT), () -> step(studio, -1)),
         Action.of("next-bar", PLACE, command(KeyCode.RIGHT), () -> studio.selectBar(1)),

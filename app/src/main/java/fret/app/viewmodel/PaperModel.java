@@ -5,6 +5,8 @@ import fret.app.work.Computing.Rank;
 import fret.app.work.SafeFile;
 import fret.base.Problem;
 import fret.engraving.Page;
+import fret.lane.Lane;
+import fret.lane.Lanes;
 import fret.mark.Place;
 import fret.passage.HeadingLayer;
 import fret.session.Digits;
@@ -15,6 +17,7 @@ import fret.shelf.Library;
 import fret.shelf.Planning;
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
@@ -25,6 +28,7 @@ public final class PaperModel {
   private final Library library;
   private final MarkedFileWriter writer;
   private final Supplier<Printer> printer;
+  private boolean withLanes;
 
   PaperModel(Studio studio, Library library, MarkedFileWriter writer, Supplier<Printer> printer) {
     this.studio = studio;
@@ -48,6 +52,11 @@ public final class PaperModel {
                   : writer.write(now, library.source(id, now.passage().source().id())),
           then);
     }
+  }
+
+  /** Whether the part is printed with its lanes. */
+  public void setWithLanes(boolean wanted) {
+    withLanes = wanted;
   }
 
   /** What a file is made for. */
@@ -77,13 +86,14 @@ public final class PaperModel {
     if (now == null || plan == null) {
       return;
     }
+    List<Lane> lanes = withLanes ? Lanes.ALL : List.of();
     studio.run(
         "paper",
         Rank.BESIDE,
         token -> {
           Printer p = printer.get();
           return switch (kind) {
-            case PART_PDF -> p.partPdf(now, Digits.of(now), plan.chunks(), size);
+            case PART_PDF -> p.partPdf(now, Digits.of(now), plan.chunks(), lanes, size);
             case PRACTICE_PDF -> p.practicePdf(now, plan.chunks(), plan.ladder(), size);
             case SVG -> p.svg(now, Digits.of(now));
             case PNG -> p.png(now, Digits.of(now));

@@ -9,6 +9,7 @@ import fret.engraving.Primitive;
 import fret.format.page.PageFonts;
 import fret.format.page.PagePrinter;
 import fret.instrument.InstrumentType;
+import fret.lane.Lanes;
 import fret.passage.Passage;
 import fret.passage.Reading;
 import fret.passage.Setup;
@@ -63,7 +64,8 @@ class PagesTest {
             .part(
                 session,
                 List.of(),
-                Chunker.chunks(session.resolved(), session.fingering(), session.passage().marks()));
+                Chunker.chunks(session.resolved(), session.fingering(), session.passage().marks()),
+                List.of());
     assertThat(pages).hasSizeGreaterThan(1);
     int bars = 0;
     for (Page page : pages) {
@@ -79,6 +81,30 @@ class PagesTest {
       }
     }
     assertThat(bars).isEqualTo(session.score().bars().size());
+  }
+
+  /** Every note stands in the hand lane under its line, within the page. */
+  @ParameterizedTest
+  @EnumSource(Page.Paper.class)
+  void theHandLaneIsPrintedUnderEveryLine(Page.Paper paper) throws Exception {
+    Session session = session(6);
+    List<Page> pages = new Sheets(FONTS, paper).part(session, List.of(), List.of(), Lanes.ALL);
+    long spots = 0;
+    for (Page page : pages) {
+      for (Page.Block block : page.blocks()) {
+        if (block instanceof Page.MusicBlock m) {
+          double bottom = m.yMm() + m.strip().bottom() * m.spaceMm();
+          assertThat(bottom).isLessThanOrEqualTo(paper.heightMm() - MARGIN_MM + 2);
+          spots +=
+              m.strip().primitives().stream()
+                  .filter(p -> p instanceof Primitive.Spot && p.slice() >= 0)
+                  .map(Primitive::slice)
+                  .distinct()
+                  .count();
+        }
+      }
+    }
+    assertThat(spots).isEqualTo(session.resolved().slices().size());
   }
 
   @Test

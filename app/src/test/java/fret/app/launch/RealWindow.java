@@ -9,6 +9,7 @@ import fret.app.widget.Look;
 import fret.app.widget.MusicFont;
 import fret.sound.ClickPlayer;
 import fret.sound.NotePlayer;
+import fret.sound.PassagePlayer;
 import fret.store.SqliteLibrary;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -35,6 +36,7 @@ abstract class RealWindow {
 
   final ClickPlayer player = Mockito.mock(ClickPlayer.class);
   final NotePlayer notes = Mockito.mock(NotePlayer.class);
+  final PassagePlayer passage = Mockito.mock(PassagePlayer.class);
   final SimulatedMidiKeyboard keyboard = new SimulatedMidiKeyboard();
   SqliteLibrary library;
   Studio studio;
@@ -60,7 +62,7 @@ abstract class RealWindow {
         new MainView(
             studio,
             practice,
-            new Devices(player, notes, keyboard),
+            new Devices(player, notes, keyboard, passage),
             new Look(MusicFont.load()),
             () -> {});
     Scene scene = new Scene(main, 1280, 800);

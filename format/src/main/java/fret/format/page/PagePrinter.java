@@ -9,6 +9,7 @@ import fret.engraving.StripEngraver;
 import fret.engraving.StripStyle;
 import fret.format.midi.MidiWriter;
 import fret.instrument.InstrumentType;
+import fret.lane.Lane;
 import fret.session.Printer;
 import fret.session.Session;
 import fret.session.Sheets;
@@ -42,8 +43,12 @@ public final class PagePrinter implements Printer {
 
   @Override
   public byte[] partPdf(
-      Session session, List<FingerText> fingers, List<Chunk> chunks, Page.Paper paper) {
-    List<Page> pages = new Sheets(fonts, paper).part(session, fingers, chunks);
+      Session session,
+      List<FingerText> fingers,
+      List<Chunk> chunks,
+      List<Lane> lanes,
+      Page.Paper paper) {
+    List<Page> pages = new Sheets(fonts, paper).part(session, fingers, chunks, lanes);
     return files.pdf(pages, session.passage().settings().title());
   }
 

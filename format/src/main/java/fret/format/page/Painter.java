@@ -2,13 +2,11 @@ package fret.format.page;
 
 import fret.engraving.Page;
 import fret.engraving.Primitive;
-import java.awt.Shape;
 import java.awt.geom.AffineTransform;
-import java.awt.geom.Ellipse2D;
 import java.awt.geom.GeneralPath;
-import java.awt.geom.Path2D;
 import java.io.IOException;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 
 /** Paints pages on a surface. */
@@ -21,6 +19,9 @@ final class Painter {
   private static final int PAPER = 0xffffff;
   private static final int FAINT = 0x6f6558;
   private static final int STAVE = 0x5c544a;
+
+  private static final double INSIDE = 0.78;
+  private static final int ROUND = 32;
 
   private final PageFonts fonts;
   private final Surface on;
@@ -90,7 +91,11 @@ final class Painter {
     } else if (p instanceof Primitive.Text t) {
       text(t, m);
     } else if (p instanceof Primitive.Area a) {
-      GeneralPath path = polygon(a.xs(), a.ys());
+      List<double[]> corners = new ArrayList<>();
+      for (int i = 0; i < a.xs().size(); i++) {
+        corners.add(new double[] {a.xs().get(i), a.ys().get(i)});
+      }
+      GeneralPath path = polygon(corners);
       path.transform(place);
       on.fill(path, ink(p));
     } else if (p instanceof Primitive.Spot spot) {
@@ -98,39 +103,38 @@ final class Painter {
     }
   }
 
-  private static GeneralPath polygon(List<Double> xs, List<Double> ys) {
+  private static GeneralPath polygon(List<double[]> corners) {
     GeneralPath path = new GeneralPath();
-    path.moveTo(xs.get(0), ys.get(0));
-    for (int i = 1; i < xs.size(); i++) {
-      path.lineTo(xs.get(i), ys.get(i));
-    }
+    path.moveTo(corners.get(0)[0], corners.get(0)[1]);
+    corners.subList(1, corners.size()).forEach(c -> path.lineTo(c[0], c[1]));
     path.closePath();
     return path;
   }
 
-  /** An outline is the shape with a smaller one taken out of it. */
+  /** An outline is the shape with a smaller one, the other way round, taken out of it. */
   private void spot(Primitive.Spot s, AffineTransform place) throws IOException {
-    GeneralPath path = new GeneralPath(Path2D.WIND_EVEN_ODD);
-    path.append(shape(s, s.radius()), false);
+    GeneralPath path = polygon(corners(s, s.radius(), false));
     if (!s.filled()) {
-      path.append(shape(s, s.radius() * 0.78), false);
+      path.append(polygon(corners(s, s.radius() * INSIDE, true)), false);
     }
     path.transform(place);
     on.fill(path, ink(s));
   }
 
-  private static Shape shape(Primitive.Spot s, double r) {
-    List<Double> corners = s.form().corners();
-    if (corners.isEmpty()) {
-      return new Ellipse2D.Double(s.x() - r, s.y() - r, 2 * r, 2 * r);
+  private static List<double[]> corners(Primitive.Spot s, double r, boolean backwards) {
+    List<double[]> all = new ArrayList<>();
+    List<Double> form = s.form().corners();
+    for (int i = 0; i < form.size(); i += 2) {
+      all.add(new double[] {s.x() + form.get(i) * r, s.y() + form.get(i + 1) * r});
     }
-    List<Double> xs = new ArrayList<>();
-    List<Double> ys = new ArrayList<>();
-    for (int i = 0; i < corners.size(); i += 2) {
-      xs.add(s.x() + corners.get(i) * r);
-      ys.add(s.y() + corners.get(i + 1) * r);
+    for (int i = 0; form.isEmpty() && i < ROUND; i++) {
+      double angle = 2 * Math.PI * i / ROUND;
+      all.add(new double[] {s.x() + r * Math.cos(angle), s.y() + r * Math.sin(angle)});
     }
-    return polygon(xs, ys);
+    if (backwards) {
+      Collections.reverse(all);
+    }
+    return all;
   }
 
   private static GeneralPath curve(Primitive.Curve c) {

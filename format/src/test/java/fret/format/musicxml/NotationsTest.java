@@ -224,7 +224,8 @@ class NotationsTest {
         "<fingering>3</fingering> | T | <fingering>3</fingering><thumb-position/>",
         "<thumb-position/> | 2 | <fingering>2</fingering>",
       })
-  void chosenFingersStandBeforeThePrintedOnesWhichStay(String before, String digit, String after) throws UnusableInput {
+  void chosenFingersStandBeforeThePrintedOnesWhichStay(String before, String digit, String after)
+      throws UnusableInput {
     assertThat(marked(before, new MarkWriter.NoteMark(digit, 0))).isEqualTo(after.strip());
   }
 

@@ -1,0 +1,122 @@
+package fret.app.words;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import fret.base.Said;
+import fret.lane.Lane;
+import fret.lane.Lanes;
+import fret.mark.Layer;
+import fret.mark.Reminder;
+import fret.mark.Wish;
+import fret.passage.Layers;
+import fret.shelf.StoreFailure;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+
+class SentencesTest {
+  private static final Pattern TOLD =
+      Pattern.compile("(?:Said|Sentences)\\s*\\.of\\(\\s*\"([a-z][A-Za-z0-9.-]*)\"");
+
+  /** Ids that are made at run time end with a dot in the source. */
+  private static Set<String> toldInTheSources() throws IOException {
+    Set<String> ids = new TreeSet<>();
+    for (String module : List.of("core", "app")) {
+      Path root = Path.of("..", module, "src", "main", "java");
+      try (Stream<Path> files = Files.walk(root)) {
+        for (Path file : files.filter(f -> f.toString().endsWith(".java")).toList()) {
+          Matcher m = TOLD.matcher(Files.readString(file));
+          while (m.find()) {
+            ids.add(m.group(1));
+          }
+        }
+      }
+    }
+    return ids;
+  }
+
+  @Test
+  void everythingThatIsToldHasWords() throws IOException {
+    Set<String> told = toldInTheSources();
+    assertThat(told).hasSizeGreaterThan(80);
+    assertThat(told)
+        .filteredOn(id -> !id.endsWith("."))
+        .allSatisfy(id -> assertThat(Sentences.ids()).contains(id));
+  }
+
+  @Test
+  void everyKindOfMarkLaneAndFailureHasWords() {
+    for (Layer<?, ?> layer : Layers.ALL) {
+      boolean hangsOnNotes = !layer.anchorType().getSimpleName().equals("Whole");
+      if (hangsOnNotes) {
+        assertThat(Sentences.ids()).contains("kind." + layer.id());
+      }
+    }
+    for (Lane lane : Lanes.ALL) {
+      assertThat(Sentences.ids()).contains("lane." + lane.id());
+    }
+    for (StoreFailure.Cause why : StoreFailure.Cause.values()) {
+      assertThat(Sentences.of("store." + why)).endsWith(".");
+    }
+    for (Wish.Kind kind : Wish.Kind.values()) {
+      assertThat(Sentences.of("wish." + kind)).isNotBlank();
+    }
+    for (Reminder.Kind kind : Reminder.Kind.values()) {
+      if (kind != Reminder.Kind.WORD) {
+        assertThat(Sentences.of("reminder." + kind)).isNotBlank();
+      }
+    }
+  }
+
+  @Test
+  void argumentsStandInTheirPlacesAndMissingWordsAreTold() {
+    assertThat(Sentences.of(Said.of("pin.finger", "3", "G4", "12")))
+        .isEqualTo("Pin finger 3 on G4, bar 12");
+    assertThat(Sentences.of(Said.of("wish.asked", Said.of("wish.NO_OPEN"), Said.of("bar", "2"))))
+        .isEqualTo("Ask for: no open strings, bar 2");
+    assertThatThrownBy(() -> Sentences.of("no.such.words"))
+        .isInstanceOf(IllegalArgumentException.class)
+        .hasMessageContaining("no.such.words");
+    assertThatThrownBy(() -> Sentences.of("bar")).isInstanceOf(IllegalArgumentException.class);
+    assertThat(Said.read(Said.of("wish.asked", Said.of("x", 3, 2.5)).form()))
+        .isEqualTo(Said.of("wish.asked", Said.of("x", 3, 2.5)));
+  }
+
+  @Test
+  void daysAreSaidAsPlayersSayThem() {
+    LocalDate today = LocalDate.of(2026, 11, 25);
+    assertThat(Days.of(today, today)).isEqualTo("today");
+    assertThat(Days.of(today.plusDays(1), today)).isEqualTo("tomorrow");
+    assertThat(Days.of(today.plusDays(3), today)).isEqualTo("Sat 28 Nov");
+    assertThat(Days.of(LocalDate.of(2027, 1, 12), today)).isEqualTo("Tue 12 Jan 2027");
+  }
+
+  /** A machine with a dotless i and a decimal comma changes what people read, and nothing else. */
+  @Test
+  void theLanguageOfTheMachineChangesNumbersOnly() {
+    Locale before = Locale.getDefault();
+    try {
+      Locale.setDefault(Locale.forLanguageTag("tr-TR"));
+      assertThat(Sentences.of("weight.times", 2.5)).isEqualTo("2,5 times");
+      assertThat(Sentences.of("pin.finger", "1", "Bb4", "12"))
+          .isEqualTo("Pin finger 1 on Bb4, bar 12");
+      Said said = Said.of("trait.open", 7);
+      assertThat(Said.read(said.form())).isEqualTo(said);
+      for (Layer<?, ?> layer : Layers.ALL) {
+        assertThat(Layers.of(layer.id())).isPresent();
+      }
+    } finally {
+      Locale.setDefault(before);
+    }
+  }
+}
