@@ -12,6 +12,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.function.Function;
+import javafx.application.Platform;
 import javafx.beans.property.ReadOnlyStringWrapper;
 import javafx.collections.ListChangeListener;
 import javafx.scene.Node;
@@ -28,6 +29,8 @@ final class JournalView extends VBox implements AreaView {
   public Node node() {
     return this;
   }
+
+  private static final List<String> NARROW_WITHOUT = List.of("Time", "Drill");
 
   private final Studio studio;
   private final TableView<JournalEntry> table = new TableView<>();
@@ -52,6 +55,7 @@ final class JournalView extends VBox implements AreaView {
         "What broke",
         110,
         e -> e.breakage() == fret.journal.Breakage.NONE ? "" : e.breakage().displayName());
+    table.widthProperty().addListener(o -> Platform.runLater(this::fitColumns));
     VBox.setVgrow(table, Priority.ALWAYS);
     VBox left = Parts.card("Tries, the newest first", table);
     HBox.setHgrow(left, Priority.ALWAYS);
@@ -72,6 +76,14 @@ final class JournalView extends VBox implements AreaView {
     column.setCellValueFactory(c -> new ReadOnlyStringWrapper(text.apply(c.getValue())));
     column.setSortable(false);
     table.getColumns().add(column);
+  }
+
+  /** A narrow table leaves out how long and with which drill rather than cut every word. */
+  private void fitColumns() {
+    boolean narrow = table.getWidth() < 720;
+    for (TableColumn<JournalEntry, ?> column : table.getColumns()) {
+      column.setVisible(!narrow || !NARROW_WITHOUT.contains(column.getText()));
+    }
   }
 
   private String title(long passage) {

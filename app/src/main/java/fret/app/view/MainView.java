@@ -33,6 +33,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import javafx.application.Platform;
 import javafx.css.PseudoClass;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -109,7 +110,8 @@ public final class MainView extends BorderPane {
                 go(current.id());
               }
             });
-    widthProperty().addListener(o -> fitSide());
+    // After the layout that told of the width: asked for within it, another one would be dropped.
+    widthProperty().addListener(o -> Platform.runLater(this::fitSide));
     showError();
     paintTheme();
     go("shelf");

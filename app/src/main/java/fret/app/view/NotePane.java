@@ -79,7 +79,7 @@ final class NotePane extends HBox {
     word.setPromptText("a word to pencil over it");
     word.setAccessibleText("A word of your own, pencilled over the note");
     word.setOnAction(e -> keepWord());
-    VBox askCard = Parts.card("Ask for", asksOf, wishes, Parts.scroll(asked));
+    VBox askCard = Parts.card("Ask for", asksOf, Parts.scroll(new VBox(8, wishes, asked)));
     HBox.setHgrow(askCard, Priority.ALWAYS);
     askCard.setMinWidth(190);
     getChildren().addAll(reasonCard, otherCard, askCard);

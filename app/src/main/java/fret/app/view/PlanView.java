@@ -20,6 +20,7 @@ import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.Spinner;
 import javafx.scene.control.TextField;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -152,17 +153,13 @@ final class PlanView extends VBox implements AreaView {
     VBox page =
         Parts.page(
             advice,
-            Parts.row(
-                12,
-                Parts.line("For", "section"),
-                name,
-                Parts.spring(),
-                Parts.line("on", "quiet"),
-                auditionDate,
-                Parts.line("Ready by", "quiet"),
-                readyDate,
-                Parts.line("Minutes a day", "quiet"),
-                minutes),
+            new FlowPane(
+                16,
+                8,
+                Parts.row(8, Parts.line("For", "section"), name),
+                Parts.row(8, Parts.line("on", "quiet"), auditionDate),
+                Parts.row(8, Parts.line("Ready by", "quiet"), readyDate),
+                Parts.row(8, Parts.line("Minutes a day", "quiet"), minutes)),
             weeks,
             cards,
             Parts.row(
