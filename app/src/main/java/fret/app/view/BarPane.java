@@ -21,7 +21,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 
 /** The bar of the selected note: all that is decided in it, and all that is open. */
-final class BarPane extends HBox {
+final class BarPane extends Cards {
   private final Studio studio;
   private final VBox decided = new VBox(4);
   private final VBox open = new VBox(4);
@@ -29,7 +29,6 @@ final class BarPane extends HBox {
   private final Label openTitle = Parts.line("", "card-title");
 
   BarPane(Studio studio) {
-    super(12);
     this.studio = studio;
     VBox left = Parts.card("", title, Parts.scroll(decided));
     VBox right = Parts.card("", openTitle, Parts.scroll(open));

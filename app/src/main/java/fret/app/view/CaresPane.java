@@ -35,7 +35,7 @@ import javafx.scene.layout.VBox;
 import javafx.util.Duration;
 
 /** What the player cares about: the hand, and every weight, with what it does on this passage. */
-final class CaresPane extends HBox {
+final class CaresPane extends Cards {
   private final Studio studio;
   private final LeftHandModel model;
   private final Label about = Parts.label("", "plain");
@@ -67,7 +67,6 @@ final class CaresPane extends HBox {
   private record Row(Slider slider, Label weight, Label effect, Label range) {}
 
   CaresPane(Studio studio, LeftHandModel model) {
-    super(12);
     this.studio = studio;
     this.model = model;
     VBox hand = Parts.card("My hand", about, handGrid());

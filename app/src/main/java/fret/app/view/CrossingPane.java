@@ -13,7 +13,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 
 /** The finger before the bow: what must be down on the next string, from when on, and how long. */
-final class CrossingPane extends HBox {
+final class CrossingPane extends Cards {
   private final Studio studio;
   private final LeftHandModel model;
   private final ListView<FingerAhead> list = new ListView<>();

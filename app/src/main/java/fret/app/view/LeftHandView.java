@@ -36,6 +36,7 @@ import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyCombination;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -86,7 +87,7 @@ final class LeftHandView implements AreaView {
     crossings = new CrossingPane(studio, model);
     fingerings = new FingeringsPane(studio, model, room.look());
     cares = new CaresPane(studio, model);
-    HBox row = new HBox(4);
+    FlowPane row = new FlowPane(4, 4);
     StackPane pane = new StackPane();
     tabs.put(Tab.NOTE, Parts.tab(row, pane, "Note (N)", "tab-note", note));
     tabs.put(Tab.BAR, Parts.tab(row, pane, "Bar (B)", "tab-bar", new BarPane(studio)));

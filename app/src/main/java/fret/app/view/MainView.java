@@ -200,7 +200,7 @@ public final class MainView extends BorderPane {
   /** A narrow window has room for the words alone. */
   private void fitSide() {
     boolean narrow = getWidth() < 1150;
-    double width = narrow ? 108 : getWidth() < 1600 ? 168 : 184;
+    double width = narrow ? 126 : getWidth() < 1600 ? 168 : 184;
     side.setMinWidth(width);
     side.setPrefWidth(width);
     buttons

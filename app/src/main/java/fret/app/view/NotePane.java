@@ -31,7 +31,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 
 /** The selected note: why it is fingered so, how else it could be, and what is asked of it. */
-final class NotePane extends HBox {
+final class NotePane extends Cards {
   private static final int MOST_CHOICES = 12;
   private static final int MOST_DIFFERENCES = 6;
 
@@ -45,7 +45,6 @@ final class NotePane extends HBox {
   private final Button onString;
 
   NotePane(Studio studio, LeftHandModel model) {
-    super(12);
     this.studio = studio;
     this.model = model;
     VBox reasonCard = Parts.card("", Parts.scroll(reasons));

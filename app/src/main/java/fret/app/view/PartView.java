@@ -106,7 +106,7 @@ final class PartView implements AreaView {
     question.getStyleClass().add("question");
     question.setId("divided-question");
     StackPane pane = new StackPane();
-    HBox tabs = Parts.row(6);
+    FlowPane tabs = new FlowPane(6, 4);
     Node noticed = new VBox(8, question, Parts.scroll(problems));
     noticedTab = Parts.tab(tabs, pane, "Noticed", "tab-noticed", noticed);
     passageTab =

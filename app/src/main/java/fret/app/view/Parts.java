@@ -9,6 +9,7 @@ import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Pane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
@@ -95,7 +96,7 @@ final class Parts {
   private static final PseudoClass CURRENT = PseudoClass.getPseudoClass("current");
 
   /** A button that puts its content into a pane; one of a row. */
-  static Button tab(HBox tabs, StackPane pane, String text, String id, Node content) {
+  static Button tab(Pane tabs, StackPane pane, String text, String id, Node content) {
     Button button = button(text, id, () -> {}, "tab");
     button.setMinWidth(Region.USE_PREF_SIZE);
     button.setOnAction(

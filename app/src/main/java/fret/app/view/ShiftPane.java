@@ -35,7 +35,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 
 /** Every shift, the hardest first, and one card for the one chosen, with its drill. */
-final class ShiftPane extends HBox {
+final class ShiftPane extends Cards {
   /** Where drills are practised. */
   @FunctionalInterface
   interface Stand {
@@ -64,7 +64,6 @@ final class ShiftPane extends HBox {
    * @param stand takes the drill of a shift to be practised
    */
   ShiftPane(Studio studio, LeftHandModel model, Look look, Stand stand) {
-    super(12);
     this.studio = studio;
     this.model = model;
     this.board = new Fingerboard(look);
