@@ -1,11 +1,11 @@
 package fret.engraving;
 
 /** Sizes of glyphs for tests that need no font. */
-final class PlainMetrics {
+public final class PlainMetrics {
   private PlainMetrics() {}
 
   /** Boxes about as large as those of common music fonts, enough to test spacing. */
-  static final GlyphMetrics BOXES =
+  public static final GlyphMetrics BOXES =
       new GlyphMetrics() {
         @Override
         public Box box(MusicGlyph g) {

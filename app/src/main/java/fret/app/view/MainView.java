@@ -457,7 +457,10 @@ public final class MainView extends BorderPane {
   public void newPage(InstrumentType type) {
     studio.startPage(
         Draft.emptyPage(
-            "Untitled", TimeSignature.COMMON_TIME, KeySignature.NONE, Writing.usualClef(type)),
+            Sentences.of("part.untitled"),
+            TimeSignature.COMMON_TIME,
+            KeySignature.NONE,
+            Writing.usualClef(type)),
         Setup.usual(type));
     writing.startWhenOpen();
     go("part");

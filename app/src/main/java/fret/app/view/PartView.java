@@ -6,6 +6,7 @@ import fret.app.viewmodel.Hearing;
 import fret.app.viewmodel.Studio;
 import fret.app.viewmodel.WritingModel;
 import fret.app.widget.StripView;
+import fret.app.words.Sentences;
 import fret.base.Problem;
 import fret.base.Said;
 import fret.engraving.StripStyle;
@@ -82,6 +83,7 @@ final class PartView implements AreaView {
   private final Button write = new Button();
   private final Label mode = Parts.line("", "strong");
   private final TextField answer = new TextField();
+  private final TextField nameless = new TextField();
   private Consumer<String> asked = t -> {};
   private boolean showing;
 
@@ -236,7 +238,35 @@ final class PartView implements AreaView {
     write.setId("write");
     write.setText("Write (W)");
     write.setOnAction(e -> write());
-    banner.getChildren().setAll(write, mode, details.character(), Parts.spring(), answer);
+    nameless.setId("nameless");
+    nameless.setPromptText(Sentences.of("part.nameless"));
+    nameless.setAccessibleText(Sentences.of("part.nameless"));
+    nameless.setOnAction(
+        e -> {
+          String name = nameless.getText().trim();
+          if (!name.isEmpty()) {
+            change(Said.of("set.title"), p -> p.withTitle(name));
+            strip.requestFocus();
+          }
+        });
+    banner.getChildren().setAll(write, mode, nameless, details.character(), Parts.spring(), answer);
+  }
+
+  /**
+   * A new page and a file that names nothing ask what they are called, once and without a dialog.
+   */
+  private void showNameless(Passage passage) {
+    String title = passage.settings().title();
+    boolean asks =
+        !writing.isWriting()
+            && (title.isBlank()
+                || title.equals(Sentences.of("part.untitled"))
+                || title.equals(passage.sourceName()));
+    if (!asks) {
+      nameless.clear();
+    }
+    nameless.setVisible(asks);
+    nameless.setManaged(asks);
   }
 
   private void ask(String question, Consumer<String> then) {
@@ -273,6 +303,10 @@ final class PartView implements AreaView {
     node.setStripOnly(on);
     details.character().setVisible(!on);
     details.character().setManaged(!on);
+    if (on) {
+      nameless.setVisible(false);
+      nameless.setManaged(false);
+    }
     banner.pseudoClassStateChanged(PseudoClass.getPseudoClass("on"), on);
     write.setText(on ? "Done (Esc)" : "Write (W)");
     if (!on) {
@@ -501,6 +535,7 @@ final class PartView implements AreaView {
     showing = true;
     Passage.Settings s = b.passage().settings();
     title.setText(s.title());
+    showNameless(b.passage());
     instrument.setValue(s.setup().instrument());
     List<Tuning> tunings = new ArrayList<>(Tuning.choices(s.setup().instrument()));
     if (!tunings.contains(s.setup().tuning())) {

@@ -201,6 +201,12 @@ class WindowTest extends RealWindow {
         () ->
             studio.session().page().bars().get(0).events().stream()
                 .anyMatch(fret.score.Event::isRest));
+    until(() -> robot.lookup("#nameless").query().isVisible());
+    robot.clickOn("#nameless").write("Small Bells").type(KeyCode.ENTER);
+    until(() -> studio.session().passage().settings().title().equals("Small Bells"));
+    until(() -> !robot.lookup("#nameless").query().isVisible());
+    robot.type(KeyCode.SPACE);
+    Mockito.verify(passage, Mockito.timeout(30_000)).play(Mockito.any(), Mockito.eq(false));
     File pdf = dir.resolve("page.pdf").toFile();
     robot.interact(() -> main.savePaper(PaperModel.Kind.PRACTICE_PDF, pdf));
     until(() -> pdf.length() > 1000);

@@ -1,0 +1,113 @@
+package fret.lane;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import fret.engraving.Axis;
+import fret.engraving.LaneDrawing;
+import fret.engraving.PlainMetrics;
+import fret.engraving.Primitive.Spot;
+import fret.engraving.StripEngraver;
+import fret.fingering.NoteFinger;
+import fret.instrument.InstrumentType;
+import fret.passage.Passage;
+import fret.passage.Reading;
+import fret.passage.Setup;
+import fret.pitch.Clef;
+import fret.pitch.Interval;
+import fret.pitch.KeySignature;
+import fret.pitch.Pitch;
+import fret.score.LineBuilder;
+import fret.score.TimeSignature;
+import fret.session.Session;
+import fret.tempo.Beat;
+import fret.tempo.Tempo;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.apache.commons.numbers.fraction.Fraction;
+import org.junit.jupiter.api.Test;
+
+class LanesTest {
+  private static final double HEIGHT = 14;
+  private static final Lane HAND = Lanes.of("hand").orElseThrow();
+
+  private final Session session = session();
+  private final LaneDrawing drawing = hand(session);
+
+  private static Session session() {
+    LineBuilder line = new LineBuilder(TimeSignature.COMMON_TIME, KeySignature.NONE, Clef.TREBLE);
+    for (String p : "A3 C4 E4 G4 B4 C5 E5 F5 G5 A5 B5 C6 E6 G6".split(" ")) {
+      line.add(Fraction.of(1, 8), Pitch.parse(p));
+    }
+    Passage.Settings settings =
+        new Passage.Settings(
+            "line",
+            new Tempo(Beat.QUARTER, 60),
+            Setup.usual(InstrumentType.VIOLIN),
+            Reading.PLAIN,
+            false);
+    return Session.of(Passage.of("", "", settings), line.build("line", Interval.UNISON));
+  }
+
+  private static LaneDrawing hand(Session session) {
+    Axis axis = Axis.of(StripEngraver.engrave(session.resolved(), List.of(), PlainMetrics.BOXES));
+    return HAND.draw(session.laneInput(), axis, PlainMetrics.BOXES, HEIGHT);
+  }
+
+  @Test
+  void everyNoteHasItsMarkAndEveryStringAShapeOfItsOwn() {
+    Map<Integer, List<Spot>> marks =
+        drawing.primitives().stream()
+            .filter(Spot.class::isInstance)
+            .map(Spot.class::cast)
+            .collect(Collectors.groupingBy(Spot::slice));
+    assertThat(marks).hasSize(session.resolved().notes().size());
+    for (int note = 0; note < session.resolved().notes().size(); note++) {
+      NoteFinger place = session.fingering().notes().get(note).orElseThrow();
+      Spot spot = marks.get(session.resolved().notes().get(note).slice()).get(0);
+      assertThat(spot.form()).isEqualTo(Spot.Form.values()[place.string() - 1]);
+      assertThat(spot.filled()).as("only stopped notes are filled").isEqualTo(!place.isOpen());
+      assertThat(spot.y()).isBetween(0.0, HEIGHT);
+    }
+  }
+
+  @Test
+  void farUpTheStringIsHighUpInTheLane() {
+    List<NoteFinger> stopped =
+        session.fingering().notes().stream()
+            .flatMap(Optional::stream)
+            .filter(n -> !n.isOpen())
+            .toList();
+    List<Spot> spots =
+        drawing.primitives().stream()
+            .filter(p -> p instanceof Spot s && s.filled())
+            .map(Spot.class::cast)
+            .toList();
+    assertThat(spots).hasSameSizeAs(stopped);
+    for (int i = 1; i < spots.size(); i++) {
+      double mm = stopped.get(i).mmFromNut() - stopped.get(i - 1).mmFromNut();
+      double up = spots.get(i - 1).y() - spots.get(i).y();
+      assertThat(Math.signum(Math.round(up * 1e6))).isEqualTo(Math.signum(Math.round(mm * 1e6)));
+    }
+  }
+
+  @Test
+  void everyMomentIsSpokenWithItsString() {
+    assertThat(drawing.spoken()).hasSize(session.resolved().slices().size());
+    for (int note = 0; note < session.resolved().notes().size(); note++) {
+      NoteFinger place = session.fingering().notes().get(note).orElseThrow();
+      String string = session.task().hand().instrument().stringName(place.string());
+      assertThat(drawing.spoken().get(session.resolved().notes().get(note).slice()).toString())
+          .contains(string);
+    }
+  }
+
+  @Test
+  void withoutAFingeringThereIsNoHand() {
+    LaneInput drill =
+        new LaneInput(session.resolved(), Optional.empty(), session.laneInput().instrument());
+    assertThat(HAND.suits(drill)).isFalse();
+    assertThat(Lanes.of("nothing of this name")).isEmpty();
+  }
+}
