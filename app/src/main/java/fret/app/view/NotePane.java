@@ -78,7 +78,7 @@ final class NotePane extends Cards {
     word.setPromptText("a word to pencil over it");
     word.setAccessibleText("A word of your own, pencilled over the note");
     word.setOnAction(e -> keepWord());
-    VBox askCard = Parts.card("Ask for", asksOf, Parts.scroll(new VBox(8, wishes, asked)));
+    VBox askCard = Parts.card("Ask for", asksOf, Parts.scroll(new VBox(8, asked, wishes)));
     HBox.setHgrow(askCard, Priority.ALWAYS);
     askCard.setMinWidth(190);
     getChildren().addAll(reasonCard, otherCard, askCard);

@@ -28,16 +28,19 @@ public final class Hearing {
     }
   }
 
-  /** Starts to play, or stops: the selected notes again and again, else from the note on. */
+  /**
+   * Starts to play, or stops: the selected notes again and again, else from the note on, or from
+   * the start.
+   */
   public void toggle() {
     Session now = studio.shown();
-    int note = studio.selectedProperty().get();
+    int note = Math.max(0, studio.selectedProperty().get());
     if (player.isPlaying()) {
       player.stop();
       studio.tell(Sentences.of("hear.stopped"));
       return;
     }
-    if (now == null || note < 0 || now.resolved().slices().isEmpty()) {
+    if (now == null || note >= now.resolved().notes().size()) {
       return;
     }
     boolean loop = selection.hasRange();

@@ -66,6 +66,10 @@ public final class OpenPassage {
   private final Map<Long, Session> unstored = new HashMap<>();
   private final Map<Long, Integer> underWay = new HashMap<>();
   private Session session;
+
+  /** What is told of the last decision. */
+  private String latest = "";
+
   private int intent;
   private boolean reading;
   private long count;
@@ -346,6 +350,7 @@ public final class OpenPassage {
           case REDO -> Sentences.of("redone", name);
           default -> name;
         };
+    latest = told;
     storing.store(
         id,
         () -> library.apply(id, before.revision(), step, before.page()),
@@ -412,7 +417,8 @@ public final class OpenPassage {
       underWay.remove(id);
       unstored.remove(id);
     }
-    if (!studio.messageProperty().get().startsWith(told)) {
+    boolean overtaken = !told.equals(latest); // What was said of a later decision stays.
+    if (!overtaken && !studio.messageProperty().get().startsWith(told)) {
       studio.tell(told);
     }
   }

@@ -47,6 +47,7 @@ abstract class RealWindow {
   /** To be called from the start method of each test class, where the toolkit looks for it. */
   void show(Stage stage) throws Exception {
     Mockito.when(player.description()).thenReturn("test");
+    Mockito.when(passage.description()).thenReturn("test");
     file = Files.createTempDirectory(dir, "library").resolve("library.sqlite");
     library = SqliteLibrary.open(file);
     Demo.fill(library, FretApplication.FORMATS, LocalDate.now());
