@@ -323,17 +323,15 @@ public final class OpenPassage {
     computing.ask(
         Ask.OPEN,
         Rank.OPENING,
-        token -> {
-          Outcome<Score> page = read(next.passage());
-          return page;
-        },
+        token -> read(next.passage()),
         page -> {
+          reading = false;
           if (session.passage().id() == next.passage().id()
               && session.revision() + 1 == next.revision()) {
-            reading = false;
             make(step, s -> s.withPage(page.value(), page.problems()));
           }
-        });
+        },
+        () -> reading = false);
   }
 
   private void make(Step step, UnaryOperator<Session> also) {
@@ -406,9 +404,6 @@ public final class OpenPassage {
   }
 
   private void stored(long id, boolean ok, String told) {
-    if (!unstored.containsKey(id)) {
-      return; // Given up with one before it.
-    }
     if (!ok) {
       refused(id);
       return;

@@ -66,15 +66,17 @@ public final class Computing {
     private final long number;
     private final Question<T> question;
     private final Consumer<T> then;
+    private final Runnable otherwise;
     private volatile AtomicBoolean cancelled = new AtomicBoolean();
     private boolean replaced;
     private boolean closed;
 
-    Job(Rank rank, long number, Question<T> question, Consumer<T> then) {
+    Job(Rank rank, long number, Question<T> question, Consumer<T> then, Runnable otherwise) {
       this.rank = rank;
       this.number = number;
       this.question = question;
       this.then = then;
+      this.otherwise = otherwise;
     }
   }
 
@@ -84,11 +86,22 @@ public final class Computing {
    * @param kind questions of an equal kind replace each other
    * @param then gets the answer, unless a newer question of the kind was asked meanwhile
    */
-  public synchronized <T> void ask(Object kind, Rank rank, Question<T> question, Consumer<T> then) {
+  public <T> void ask(Object kind, Rank rank, Question<T> question, Consumer<T> then) {
+    ask(kind, rank, question, then, () -> {});
+  }
+
+  /**
+   * Asks a question that leaves something to be done where it gets no answer.
+   *
+   * @param otherwise run when it failed, was replaced or was taken back
+   */
+  public synchronized <T> void ask(
+      Object kind, Rank rank, Question<T> question, Consumer<T> then, Runnable otherwise) {
     if (finished) {
+      publish.execute(otherwise);
       return;
     }
-    Job<T> job = new Job<>(rank, count++, question, then);
+    Job<T> job = new Job<>(rank, count++, question, then, otherwise);
     drop(newest.put(kind, job));
     waiting.add(job);
     changePending(1);
@@ -109,8 +122,9 @@ public final class Computing {
   }
 
   private void drop(Job<?> job) {
-    if (job != null && !job.closed) {
+    if (job != null && !job.closed && !job.replaced) {
       job.replaced = true;
+      publish.execute(job.otherwise);
       job.cancelled.set(true);
       if (waiting.remove(job)) {
         close(job);
@@ -206,6 +220,7 @@ public final class Computing {
       close(job);
     }
     if (wanted) {
+      job.otherwise.run();
       failed.accept(t);
     }
   }

@@ -30,6 +30,7 @@ public final class Storing {
   private final Consumer<Trouble> told;
   private final IntConsumer pendingChanged;
   private final List<Job<?>> queue = new ArrayList<>();
+  private final List<Job<?>> unanswered = new ArrayList<>();
   private final Map<Object, StoreFailure> stalled = new HashMap<>();
   private boolean working;
 
@@ -37,6 +38,7 @@ public final class Storing {
     private final Object lane;
     private final Supplier<T> write;
     private final Consumer<T> then;
+    private boolean givenUp;
 
     Job(Object lane, Supplier<T> write, Consumer<T> then) {
       this.lane = lane;
@@ -67,7 +69,9 @@ public final class Storing {
    */
   public <T> void store(Object lane, Supplier<T> write, Consumer<T> then) {
     synchronized (this) {
-      queue.add(new Job<>(lane, write, then));
+      Job<T> job = new Job<>(lane, write, then);
+      queue.add(job);
+      unanswered.add(job);
       changed();
     }
     worker.execute(this::next);
@@ -90,9 +94,11 @@ public final class Storing {
     }
   }
 
-  /** Drops all that waits in a lane. */
+  /** Drops all that waits in a lane; what is stored of it by then is not answered any more. */
   public synchronized void giveUp(Object lane) {
+    unanswered.stream().filter(j -> j.lane.equals(lane)).forEach(j -> j.givenUp = true);
     queue.removeIf(j -> j.lane.equals(lane));
+    unanswered.removeIf(j -> j.givenUp);
     stalled.remove(lane);
     changed();
   }
@@ -166,7 +172,14 @@ public final class Storing {
     }
   }
 
-  private static <T> void stored(Job<T> job, T answer) {
-    job.then.accept(answer);
+  private <T> void stored(Job<T> job, T answer) {
+    boolean wanted;
+    synchronized (this) {
+      wanted = !job.givenUp;
+      unanswered.remove(job);
+    }
+    if (wanted) {
+      job.then.accept(answer);
+    }
   }
 }

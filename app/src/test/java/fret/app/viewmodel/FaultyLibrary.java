@@ -15,6 +15,7 @@ import java.util.Optional;
 final class FaultyLibrary implements Library {
   private final Library real;
   private Optional<StoreFailure.Cause> fault = Optional.empty();
+  private boolean unreadable;
 
   FaultyLibrary(Library real) {
     this.real = real;
@@ -24,7 +25,13 @@ final class FaultyLibrary implements Library {
     fault = Optional.of(why);
   }
 
+  /** Sources cannot be read until {@link #mend}. */
+  void failSources() {
+    unreadable = true;
+  }
+
   void mend() {
+    unreadable = false;
     fault = Optional.empty();
   }
 
@@ -68,6 +75,9 @@ final class FaultyLibrary implements Library {
 
   @Override
   public byte[] source(long passageId, long sourceId) {
+    if (unreadable) {
+      throw new StoreFailure(StoreFailure.Cause.DAMAGED, null);
+    }
     return real.source(passageId, sourceId);
   }
 

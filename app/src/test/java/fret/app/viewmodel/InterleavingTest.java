@@ -135,6 +135,36 @@ class InterleavingTest {
   }
 
   @Test
+  void anUndoThatCannotReadTheFormerFileHoldsUpNoDecisionAfterIt() {
+    studio.bringInAgain("up.musicxml", Room.bytes(Room.UP));
+    room.settle();
+    room.library.failSources();
+    studio.undo();
+    room.settle();
+    assertThat(studio.errorProperty().get()).isNotNull();
+    pin(3, Finger.FOURTH);
+    room.settle();
+    assertThat(storedAt(3)).isPresent();
+    room.library.mend();
+    studio.undo();
+    studio.undo();
+    room.settle();
+    assertThat(storedAt(3)).isEmpty();
+  }
+
+  @Test
+  void anUndoDroppedForAnotherFileHoldsUpNoDecisionAfterIt() {
+    studio.bringInAgain("up.musicxml", Room.bytes(Room.UP));
+    room.settle();
+    studio.undo();
+    studio.importFile("nothing.musicxml", new byte[] {1});
+    room.settle();
+    pin(3, Finger.FOURTH);
+    room.settle();
+    assertThat(storedAt(3)).isPresent();
+  }
+
+  @Test
   void anUndoFollowedAtOnceByAPinLosesNeither() {
     pin(3, Finger.FOURTH);
     pin(5, Finger.SECOND);

@@ -79,6 +79,20 @@ class StoringTest {
     assertThat(stored).containsExactly("c");
   }
 
+  /** What is given up between being stored and being answered must not count for what follows. */
+  @Test
+  void whatIsGivenUpIsNotAnsweredLater() {
+    List<String> answered = new ArrayList<>();
+    storing.store(1L, () -> write("a"), answered::add);
+    storing.store(2L, () -> write("other"), answered::add);
+    worker.all();
+    storing.giveUp(1L);
+    storing.store(1L, () -> write("b"), answered::add);
+    worker.all();
+    publish.all();
+    assertThat(answered).containsExactly("other", "b");
+  }
+
   @Test
   void anErrorIsAFailureLikeAnyOther() {
     storing.store(
