@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.PriorityQueue;
 import java.util.function.Function;
+import java.util.function.IntPredicate;
 import java.util.function.Predicate;
 
 /**
@@ -128,7 +129,7 @@ public final class EdgeSearch<N, V> {
 
   /** Effort from a node to the end by one of its edges. */
   private double through(int layer, int node, int e) {
-    EdgeProblem.Edge<V> edge = edges.get(layer).get(node).get(e);
+    EdgeProblem.Edge<V> edge = edge(layer, node, e);
     return efforts[layer][node][e] + rest[edge.toLayer()][edge.to()];
   }
 
@@ -163,7 +164,7 @@ public final class EdgeSearch<N, V> {
     int n = node;
     while (next[l][n] >= 0) {
       steps.add(new int[] {l, n, next[l][n]});
-      EdgeProblem.Edge<V> edge = edges.get(l).get(n).get(next[l][n]);
+      EdgeProblem.Edge<V> edge = edge(l, n, next[l][n]);
       l = edge.toLayer();
       n = edge.to();
     }
@@ -175,7 +176,7 @@ public final class EdgeSearch<N, V> {
     List<V> values = new ArrayList<>();
     double sum = 0;
     for (int[] s : steps) {
-      EdgeProblem.Edge<V> edge = edges.get(s[0]).get(s[1]).get(s[2]);
+      EdgeProblem.Edge<V> edge = edge(s[0], s[1], s[2]);
       sum += efforts[s[0]][s[1]][s[2]];
       at.add(edge.toLayer());
       nodes.add(edge.to());
@@ -191,77 +192,74 @@ public final class EdgeSearch<N, V> {
    * @return empty if no way does
    */
   public Optional<Way<V>> bestThrough(int layer, Predicate<V> admit) {
-    double[][] forward = forward(layer);
+    Reach reach = new Reach(layer, n -> true);
     double least = Double.POSITIVE_INFINITY;
     int[] found = null;
     for (int node = 0; node < efforts[layer].length; node++) {
       for (int e = 0; e < efforts[layer][node].length; e++) {
-        double sum = forward[layer][node] + through(layer, node, e);
-        if (sum < least && admit.test(edges.get(layer).get(node).get(e).value())) {
+        double sum = reach.sums[layer][node] + through(layer, node, e);
+        if (sum < least && admit.test(edge(layer, node, e).value())) {
           least = sum;
           found = new int[] {layer, node, e};
         }
       }
     }
-    return found == null ? Optional.empty() : Optional.of(through(found, forward));
+    return Optional.ofNullable(found).map(step -> through(step, reach));
   }
 
-  private Way<V> through(int[] step, double[][] forward) {
-    List<int[]> steps = new ArrayList<>();
-    back(step[0], step[1], forward, steps);
-    Collections.reverse(steps);
+  private Way<V> through(int[] step, Reach reach) {
+    List<int[]> steps = reach.stepsTo(step[0], step[1]);
     steps.add(step);
-    EdgeProblem.Edge<V> edge = edges.get(step[0]).get(step[1]).get(step[2]);
+    EdgeProblem.Edge<V> edge = edge(step[0], step[1], step[2]);
     follow(edge.toLayer(), edge.to(), steps);
     return way(steps.get(0)[0], steps.get(0)[1], steps);
   }
 
-  /** The best steps into a node, the last one first. */
-  private void back(int layer, int node, double[][] forward, List<int[]> steps) {
-    int l = layer;
-    int n = node;
-    while (l > 0) {
-      int[] into = into(l, n, forward);
-      steps.add(into);
-      l = into[0];
-      n = into[1];
-    }
+  private EdgeProblem.Edge<V> edge(int layer, int node, int e) {
+    return edges.get(layer).get(node).get(e);
   }
 
-  private int[] into(int layer, int node, double[][] forward) {
-    for (int l = layer - 1; l >= 0; l--) {
-      for (int n = 0; n < efforts[l].length; n++) {
-        for (int e = 0; e < efforts[l][n].length; e++) {
-          EdgeProblem.Edge<V> edge = edges.get(l).get(n).get(e);
-          boolean here = edge.toLayer() == layer && edge.to() == node;
-          if (here && forward[l][n] + efforts[l][n][e] == forward[layer][node]) {
-            return new int[] {l, n, e};
+  /** Least efforts to the nodes up to a layer, from some of the first one, and the steps there. */
+  private final class Reach {
+    private final double[][] sums = new double[layers][];
+
+    /** The step, as layer, node and edge, by which a node is reached; null where it is not. */
+    private final int[][][] from = new int[layers][][];
+
+    Reach(int last, IntPredicate starts) {
+      for (int l = 0; l < layers; l++) {
+        sums[l] = new double[efforts[l].length];
+        from[l] = new int[efforts[l].length][];
+        for (int n = 0; n < sums[l].length; n++) {
+          sums[l][n] = l == 0 && starts.test(n) ? 0 : Double.POSITIVE_INFINITY;
+        }
+      }
+      for (int l = 0; l < last; l++) {
+        for (int n = 0; n < efforts[l].length; n++) {
+          for (int e = 0; e < efforts[l][n].length; e++) {
+            relax(l, n, e);
           }
         }
       }
     }
-    throw new IllegalStateException("no step into layer " + layer);
-  }
 
-  /** Least efforts from the start to each node up to a layer. */
-  private double[][] forward(int last) {
-    double[][] forward = new double[layers][];
-    for (int l = 0; l < layers; l++) {
-      forward[l] = new double[efforts[l].length];
-      java.util.Arrays.fill(forward[l], l == 0 ? 0 : Double.POSITIVE_INFINITY);
-    }
-    for (int l = 0; l < last; l++) {
-      for (int n = 0; n < efforts[l].length; n++) {
-        for (int e = 0; e < efforts[l][n].length; e++) {
-          EdgeProblem.Edge<V> edge = edges.get(l).get(n).get(e);
-          double sum = forward[l][n] + efforts[l][n][e];
-          if (sum < forward[edge.toLayer()][edge.to()]) {
-            forward[edge.toLayer()][edge.to()] = sum;
-          }
-        }
+    private void relax(int layer, int node, int e) {
+      EdgeProblem.Edge<V> edge = edge(layer, node, e);
+      double sum = sums[layer][node] + efforts[layer][node][e];
+      if (sum < sums[edge.toLayer()][edge.to()]) {
+        sums[edge.toLayer()][edge.to()] = sum;
+        from[edge.toLayer()][edge.to()] = new int[] {layer, node, e};
       }
     }
-    return forward;
+
+    List<int[]> stepsTo(int layer, int node) {
+      List<int[]> steps = new ArrayList<>();
+      for (int[] step = from[layer][node]; step != null; step = from[step[0]][step[1]]) {
+        steps.add(step);
+      }
+      Collections.reverse(steps);
+      return steps;
+    }
   }
 
   /**
@@ -343,7 +341,7 @@ public final class EdgeSearch<N, V> {
         for (int e = 0; e < efforts[front.layer][node].length; e++) {
           double total = front.efforts.get(node) + through(front.layer, node, e);
           boolean better = total < (least == null ? Double.POSITIVE_INFINITY : least.total);
-          if (better && !banned.get(classOf(edges.get(front.layer).get(node).get(e)))) {
+          if (better && !banned.get(classOf(edge(front.layer, node, e)))) {
             least = new Split(front, banned, node, e, total);
           }
         }
@@ -363,7 +361,7 @@ public final class EdgeSearch<N, V> {
       }
       Collections.reverse(steps);
       steps.add(new int[] {split.front.layer, split.node, split.edge});
-      EdgeProblem.Edge<V> edge = edges.get(split.front.layer).get(split.node).get(split.edge);
+      EdgeProblem.Edge<V> edge = edge(split.front.layer, split.node, split.edge);
       follow(edge.toLayer(), edge.to(), steps);
       return steps;
     }
@@ -378,7 +376,7 @@ public final class EdgeSearch<N, V> {
       }
       for (int i = at; i < steps.size(); i++) {
         int[] step = steps.get(i);
-        int cls = classOf(edges.get(step[0]).get(step[1]).get(step[2]));
+        int cls = classOf(edge(step[0], step[1], step[2]));
         banned.set(cls);
         offer(front, banned);
         front = on(front, cls);
@@ -391,7 +389,7 @@ public final class EdgeSearch<N, V> {
       Front on = null;
       for (int node : new java.util.TreeSet<>(front.efforts.keySet())) {
         for (int e = 0; e < efforts[front.layer][node].length; e++) {
-          EdgeProblem.Edge<V> edge = edges.get(front.layer).get(node).get(e);
+          EdgeProblem.Edge<V> edge = edge(front.layer, node, e);
           if (classOf(edge) == cls) {
             on = on == null ? new Front(edge.toLayer(), front) : on;
             double sum = front.efforts.get(node) + efforts[front.layer][node][e];
@@ -437,33 +435,9 @@ public final class EdgeSearch<N, V> {
   }
 
   private Optional<Way<V>> cycle(int node) {
-    double[][] sums = new double[layers][];
-    int[][][] from = new int[layers][][];
-    for (int l = 0; l < layers; l++) {
-      sums[l] = new double[efforts[l].length];
-      from[l] = new int[efforts[l].length][];
-      java.util.Arrays.fill(sums[l], Double.POSITIVE_INFINITY);
-    }
-    sums[0][node] = 0;
-    for (int l = 0; l < layers - 1; l++) {
-      for (int n = 0; n < efforts[l].length; n++) {
-        for (int e = 0; e < efforts[l][n].length; e++) {
-          EdgeProblem.Edge<V> edge = edges.get(l).get(n).get(e);
-          double sum = sums[l][n] + efforts[l][n][e];
-          if (sum < sums[edge.toLayer()][edge.to()]) {
-            sums[edge.toLayer()][edge.to()] = sum;
-            from[edge.toLayer()][edge.to()] = new int[] {l, n, e};
-          }
-        }
-      }
-    }
-    if (sums[layers - 1][node] == Double.POSITIVE_INFINITY) {
-      return Optional.empty();
-    }
-    List<int[]> steps = new ArrayList<>();
-    for (int[] step = from[layers - 1][node]; step != null; step = from[step[0]][step[1]]) {
-      steps.add(0, step);
-    }
-    return Optional.of(way(0, node, steps));
+    Reach reach = new Reach(layers - 1, n -> n == node);
+    return reach.sums[layers - 1][node] == Double.POSITIVE_INFINITY
+        ? Optional.empty()
+        : Optional.of(way(0, node, reach.stepsTo(layers - 1, node)));
   }
 }
