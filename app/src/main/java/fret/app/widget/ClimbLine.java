@@ -7,15 +7,13 @@ import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Objects;
 import javafx.geometry.VPos;
-import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
-import javafx.scene.layout.Region;
 import javafx.scene.text.TextAlignment;
 
 /**
  * A passage's climb: tempo over days, what was played clean and what is planned, up to its target.
  */
-public final class ClimbLine extends Region {
+public final class ClimbLine extends Painted {
   /** A tempo on a day. */
   public record Point(LocalDate day, double tempo) {}
 
@@ -42,8 +40,6 @@ public final class ClimbLine extends Region {
 
   private static final double PAD = 4;
 
-  private final Canvas canvas = new Canvas();
-  private final Look look;
   private final boolean labelled;
   private Climb climb;
 
@@ -51,10 +47,8 @@ public final class ClimbLine extends Region {
    * @param labelled with figures and days, where there is room for them
    */
   public ClimbLine(Look look, boolean labelled) {
-    this.look = look;
+    super(look);
     this.labelled = labelled;
-    getChildren().add(canvas);
-    look.inksProperty().addListener(o -> paint());
     setMinHeight(30);
     setPrefHeight(labelled ? 150 : 44);
   }
@@ -62,15 +56,6 @@ public final class ClimbLine extends Region {
   public void show(Climb shown) {
     climb = shown;
     paint();
-  }
-
-  @Override
-  protected void layoutChildren() {
-    if (canvas.getWidth() != getWidth() || canvas.getHeight() != getHeight()) {
-      canvas.setWidth(getWidth());
-      canvas.setHeight(getHeight());
-      paint();
-    }
   }
 
   private LocalDate first() {
@@ -91,9 +76,10 @@ public final class ClimbLine extends Region {
     return bottom - Math.max(-0.05, Math.min(1.05, share)) * (bottom - top);
   }
 
-  private void paint() {
+  @Override
+  void paint() {
     GraphicsContext g = canvas.getGraphicsContext2D();
-    Inks inks = look.inksProperty().get();
+    Inks inks = inks();
     g.clearRect(0, 0, canvas.getWidth(), canvas.getHeight());
     if (climb == null || canvas.getWidth() <= 0) {
       return;

@@ -14,9 +14,7 @@ import javafx.beans.property.DoubleProperty;
 import javafx.beans.property.SimpleDoubleProperty;
 import javafx.geometry.VPos;
 import javafx.scene.AccessibleRole;
-import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
-import javafx.scene.layout.Region;
 import javafx.scene.text.Font;
 import javafx.scene.text.FontWeight;
 import javafx.scene.text.TextAlignment;
@@ -27,19 +25,17 @@ import javafx.util.Duration;
  * and after it (filled), the notes with their fingers, the guide note as a ring, and the harmonic
  * nodes of the string reached as small diamonds. When another shift is shown, the frame moves once.
  */
-public final class Fingerboard extends Region {
+public final class Fingerboard extends Painted {
   private static final double SIDE = 34;
   private static final double TOP = 6;
   private static final double BOTTOM = 24;
   private static final int[] NODES = {4, 5, 7, 9, 12, 16, 19, 24};
 
-  private final Canvas canvas = new Canvas();
   private final DoubleProperty moved = new SimpleDoubleProperty(1);
   private final Timeline move =
       new Timeline(
           new KeyFrame(Duration.ZERO, new KeyValue(moved, 0)),
           new KeyFrame(Duration.millis(700), new KeyValue(moved, 1, Interpolator.EASE_BOTH)));
-  private Inks inks;
   private Instrument instrument;
   private Shift shift;
   private NoteFinger left;
@@ -48,15 +44,8 @@ public final class Fingerboard extends Region {
   private double mostMm = 100;
 
   public Fingerboard(Look look) {
-    inks = look.inksProperty().get();
-    look.inksProperty()
-        .addListener(
-            (o, before, now) -> {
-              inks = now;
-              paint();
-            });
+    super(look);
     moved.addListener(o -> paint());
-    getChildren().add(canvas);
     setAccessibleRole(AccessibleRole.IMAGE_VIEW);
     setMinHeight(86);
     setPrefHeight(90);
@@ -101,13 +90,6 @@ public final class Fingerboard extends Region {
     return base + (type == InstrumentType.CELLO ? 3 : type == InstrumentType.BASS ? 2 : 5);
   }
 
-  @Override
-  protected void layoutChildren() {
-    canvas.setWidth(getWidth());
-    canvas.setHeight(getHeight());
-    paint();
-  }
-
   private double x(double mm) {
     return SIDE + mm / mostMm * (canvas.getWidth() - SIDE - 14);
   }
@@ -117,14 +99,15 @@ public final class Fingerboard extends Region {
     return TOP + room * (string - 0.5) / instrument.stringCount();
   }
 
-  private void paint() {
+  @Override
+  void paint() {
     GraphicsContext g = canvas.getGraphicsContext2D();
     g.clearRect(0, 0, canvas.getWidth(), canvas.getHeight());
     if (shift == null || canvas.getWidth() < 60) {
       return;
     }
     double bottom = canvas.getHeight() - BOTTOM;
-    g.setFill(inks.lane());
+    g.setFill(inks().lane());
     g.fillRect(x(0), TOP, x(mostMm) - x(0), bottom - TOP);
     frame(g, shift.fromBase(), false, bottom);
     double base = shift.fromBase() + (shift.toBase() - shift.fromBase()) * moved.get();
@@ -141,10 +124,10 @@ public final class Fingerboard extends Region {
     double from = x(instrument.mmFromNut(base)) - 5;
     double to = x(instrument.mmFromNut(frameTop(0) + base)) + 5;
     if (filled) {
-      g.setFill(inks.handBand());
+      g.setFill(inks().handBand());
       g.fillRoundRect(from, TOP, to - from, bottom - TOP, 8, 8);
     } else {
-      g.setStroke(inks.hand());
+      g.setStroke(inks().hand());
       g.setLineWidth(1.2);
       g.setLineDashes(5, 4);
       g.strokeRoundRect(from, TOP + 1, to - from, bottom - TOP - 2, 8, 8);
@@ -153,14 +136,14 @@ public final class Fingerboard extends Region {
   }
 
   private void strings(GraphicsContext g) {
-    g.setStroke(inks.ebony());
+    g.setStroke(inks().ebony());
     g.setLineWidth(4);
     g.strokeLine(x(0), TOP, x(0), canvas.getHeight() - BOTTOM);
     for (int s = 1; s <= instrument.stringCount(); s++) {
-      g.setStroke(inks.stave());
+      g.setStroke(inks().stave());
       g.setLineWidth(0.7 + 0.5 * s);
       g.strokeLine(x(0), y(s), x(mostMm), y(s));
-      g.setFill(inks.faint());
+      g.setFill(inks().faint());
       g.setFont(Font.font("Lato", 12));
       g.setTextAlign(TextAlignment.RIGHT);
       g.setTextBaseline(VPos.CENTER);
@@ -169,7 +152,7 @@ public final class Fingerboard extends Region {
   }
 
   private void nodes(GraphicsContext g) {
-    g.setFill(inks.stave());
+    g.setFill(inks().stave());
     for (int node : NODES) {
       double x = x(instrument.mmFromNut(node));
       if (node <= instrument.highestSemitone() && x < canvas.getWidth() - 10) {
@@ -181,8 +164,8 @@ public final class Fingerboard extends Region {
   }
 
   private void scale(GraphicsContext g, double bottom) {
-    g.setFill(inks.faint());
-    g.setStroke(inks.rule());
+    g.setFill(inks().faint());
+    g.setStroke(inks().rule());
     g.setLineWidth(1);
     g.setFont(Font.font("Lato", 11));
     g.setTextBaseline(VPos.TOP);
@@ -197,9 +180,9 @@ public final class Fingerboard extends Region {
   private void ring(GraphicsContext g, Shift.Guide s) {
     double x = x(instrument.mmFromNut(s.semitone()));
     double y = y(s.string());
-    g.setFill(inks.paper());
+    g.setFill(inks().paper());
     g.fillOval(x - 9, y - 9, 18, 18);
-    g.setStroke(inks.hand());
+    g.setStroke(inks().hand());
     g.setLineWidth(2);
     g.strokeOval(x - 9, y - 9, 18, 18);
     digit(g, s.finger().digit(), x, y, false);
@@ -208,13 +191,13 @@ public final class Fingerboard extends Region {
   private void dot(GraphicsContext g, NoteFinger n, boolean after) {
     double x = x(n.mmFromNut());
     double y = y(n.string());
-    g.setFill(after ? inks.hand() : inks.ebony());
+    g.setFill(after ? inks().hand() : inks().ebony());
     g.fillOval(x - 9, y - 9, 18, 18);
     digit(g, n.digit(), x, y, true);
   }
 
   private void digit(GraphicsContext g, String digit, double x, double y, boolean onInk) {
-    g.setFill(onInk ? inks.paper() : inks.hand());
+    g.setFill(onInk ? inks().paper() : inks().hand());
     g.setFont(Font.font("Lato", FontWeight.BOLD, 12));
     g.setTextAlign(TextAlignment.CENTER);
     g.setTextBaseline(VPos.CENTER);

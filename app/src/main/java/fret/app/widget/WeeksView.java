@@ -8,16 +8,14 @@ import java.util.List;
 import java.util.function.Consumer;
 import javafx.geometry.VPos;
 import javafx.scene.AccessibleRole;
-import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
-import javafx.scene.layout.Region;
 import javafx.scene.text.TextAlignment;
 
 /** Weeks drawn to scale: a day is a column, its height its minutes, its parts what is practised. */
-public final class WeeksView extends Region {
+public final class WeeksView extends Painted {
   /**
    * One part of a day.
    *
@@ -40,8 +38,6 @@ public final class WeeksView extends Region {
   private static final double FOOT = 22;
   private static final double HEAD = 10;
 
-  private final Canvas canvas = new Canvas();
-  private final Look look;
   private List<Day> days = List.of();
   private double budget;
   private LocalDate today = LocalDate.EPOCH;
@@ -49,12 +45,10 @@ public final class WeeksView extends Region {
   private Consumer<Integer> onPick = i -> {};
 
   public WeeksView(Look look) {
-    this.look = look;
-    getChildren().add(canvas);
+    super(look);
     setFocusTraversable(true);
     setAccessibleRole(AccessibleRole.TEXT);
     getStyleClass().add("strip");
-    look.inksProperty().addListener(o -> paint());
     focusedProperty().addListener(o -> paint());
     canvas.addEventHandler(MouseEvent.MOUSE_PRESSED, this::press);
     addEventHandler(KeyEvent.KEY_PRESSED, this::key);
@@ -110,17 +104,9 @@ public final class WeeksView extends Region {
   }
 
   @Override
-  protected void layoutChildren() {
-    if (canvas.getWidth() != getWidth() || canvas.getHeight() != getHeight()) {
-      canvas.setWidth(getWidth());
-      canvas.setHeight(getHeight());
-      paint();
-    }
-  }
-
-  private void paint() {
+  void paint() {
     GraphicsContext g = canvas.getGraphicsContext2D();
-    Inks inks = look.inksProperty().get();
+    Inks inks = inks();
     g.setFill(inks.paper());
     g.fillRect(0, 0, canvas.getWidth(), canvas.getHeight());
     if (days.isEmpty() || canvas.getWidth() <= 0) {
