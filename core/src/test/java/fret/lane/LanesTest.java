@@ -8,47 +8,20 @@ import fret.engraving.PlainMetrics;
 import fret.engraving.Primitive.Spot;
 import fret.engraving.StripEngraver;
 import fret.fingering.NoteFinger;
-import fret.instrument.InstrumentType;
-import fret.passage.Passage;
-import fret.passage.Reading;
-import fret.passage.Setup;
-import fret.pitch.Clef;
-import fret.pitch.Interval;
-import fret.pitch.KeySignature;
-import fret.pitch.Pitch;
-import fret.score.LineBuilder;
-import fret.score.TimeSignature;
+import fret.session.Lines;
 import fret.session.Session;
-import fret.tempo.Beat;
-import fret.tempo.Tempo;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
-import org.apache.commons.numbers.fraction.Fraction;
 import org.junit.jupiter.api.Test;
 
 class LanesTest {
   private static final double HEIGHT = 14;
   private static final Lane HAND = Lanes.of("hand").orElseThrow();
 
-  private final Session session = session();
+  private final Session session = Lines.session("A3 C4 E4 G4 B4 C5 E5 F5 G5 A5 B5 C6 E6 G6");
   private final LaneDrawing drawing = hand(session);
-
-  private static Session session() {
-    LineBuilder line = new LineBuilder(TimeSignature.COMMON_TIME, KeySignature.NONE, Clef.TREBLE);
-    for (String p : "A3 C4 E4 G4 B4 C5 E5 F5 G5 A5 B5 C6 E6 G6".split(" ")) {
-      line.add(Fraction.of(1, 8), Pitch.parse(p));
-    }
-    Passage.Settings settings =
-        new Passage.Settings(
-            "line",
-            new Tempo(Beat.QUARTER, 60),
-            Setup.usual(InstrumentType.VIOLIN),
-            Reading.PLAIN,
-            false);
-    return Session.of(Passage.of("", "", settings), line.build("line", Interval.UNISON));
-  }
 
   private static LaneDrawing hand(Session session) {
     Axis axis = Axis.of(StripEngraver.engrave(session.resolved(), List.of(), PlainMetrics.BOXES));

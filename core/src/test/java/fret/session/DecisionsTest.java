@@ -16,23 +16,14 @@ import fret.mark.VibratoLayer;
 import fret.mark.Wish;
 import fret.passage.Details;
 import fret.passage.Passage;
-import fret.passage.Reading;
 import fret.passage.Setup;
-import fret.pitch.Clef;
-import fret.pitch.Interval;
-import fret.pitch.KeySignature;
-import fret.pitch.Pitch;
 import fret.player.EffortKind;
 import fret.player.Preset;
 import fret.score.Bar;
 import fret.score.Direction;
-import fret.score.LineBuilder;
 import fret.score.Resolver;
 import fret.score.Score;
-import fret.score.TimeSignature;
 import fret.search.Token;
-import fret.tempo.Beat;
-import fret.tempo.Tempo;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -44,29 +35,10 @@ import org.junit.jupiter.params.provider.MethodSource;
 
 /** What the player asks for, keeps and marks, as changes of a passage; tempo plans; presets. */
 class DecisionsTest {
-  private static Score line(String notes) {
-    LineBuilder line = new LineBuilder(TimeSignature.COMMON_TIME, KeySignature.NONE, Clef.TREBLE);
-    for (String p : notes.split(" ")) {
-      line.add(Fraction.of(1, 8), Pitch.parse(p));
-    }
-    return line.build("line", Interval.UNISON);
-  }
-
-  private static final Score CLIMB = line("B4 C5 D5 E5 F5 G5 A5 B5 C6 B5 A5 G5 F5 E5 D5 C5");
-
-  private static Passage passage() {
-    var settings =
-        new Passage.Settings(
-            "line",
-            new Tempo(Beat.QUARTER, 80),
-            Setup.usual(InstrumentType.VIOLIN),
-            Reading.PLAIN,
-            false);
-    return Passage.of("line.xml", "", settings).withId(1);
-  }
+  private static final Score CLIMB = Lines.page("B4 C5 D5 E5 F5 G5 A5 B5 C6 B5 A5 G5 F5 E5 D5 C5");
 
   private static Session session() {
-    return Session.of(passage(), CLIMB);
+    return Session.of(Lines.passage(), CLIMB);
   }
 
   private static Session after(Session s, Change change) {
@@ -87,10 +59,10 @@ class DecisionsTest {
     }
     Change back = Decisions.wish(with, noOpen, 2, 5);
     assertThat(back.name().id()).isEqualTo("wish.withdrawn");
-    assertThat(back.applyTo(with.passage())).isEqualTo(passage());
-    assertThat(ask.inverse().applyTo(with.passage())).isEqualTo(passage());
+    assertThat(back.applyTo(with.passage())).isEqualTo(Lines.passage());
+    assertThat(ask.inverse().applyTo(with.passage())).isEqualTo(Lines.passage());
     Wish wish = Wish.all(with.passage().marks()).get(0);
-    assertThat(Decisions.withdraw(with, wish).applyTo(with.passage())).isEqualTo(passage());
+    assertThat(Decisions.withdraw(with, wish).applyTo(with.passage())).isEqualTo(Lines.passage());
   }
 
   @Test
@@ -111,7 +83,7 @@ class DecisionsTest {
     Session marked = after(s, Decisions.toggle(s, VibratoLayer.VIBRATO, 3, true));
     assertThat(marked.at(VibratoLayer.VIBRATO, 3)).isPresent();
     assertThat(Decisions.toggle(marked, VibratoLayer.VIBRATO, 3, true).applyTo(marked.passage()))
-        .isEqualTo(passage());
+        .isEqualTo(Lines.passage());
     assertThat(marked.fingering().notes().get(3).orElseThrow().isOpen()).isFalse();
   }
 
@@ -140,7 +112,7 @@ class DecisionsTest {
         after(glasses, Decisions.toggle(glasses, ReminderLayer.REMINDER, 3, Reminder.word("low")));
     assertThat(word.at(ReminderLayer.REMINDER, 3)).contains(Reminder.word("low"));
     Change off = Decisions.toggle(word, ReminderLayer.REMINDER, 3, Reminder.word("low"));
-    assertThat(off.applyTo(word.passage())).isEqualTo(passage());
+    assertThat(off.applyTo(word.passage())).isEqualTo(Lines.passage());
     assertThatThrownBy(() -> Reminder.word(" ")).isInstanceOf(IllegalArgumentException.class);
   }
 
@@ -151,7 +123,7 @@ class DecisionsTest {
         new Direction(bars.get(0).start(), Direction.Kind.WORDS, "on the A string", 0);
     bars.set(0, bars.get(0).withDirections(List.of(words)));
     Score page = CLIMB.withBars(bars);
-    Session b = Session.of(passage(), page);
+    Session b = Session.of(Lines.passage(), page);
     assertThat(b.printedWishes()).hasSize(1);
     assertThat(b.fingering().notes()).allMatch(n -> n.orElseThrow().string() == 2);
     Session mine = after(b, Decisions.pin(b, 8, Optional.of(Finger.FOURTH), 1));
@@ -166,7 +138,7 @@ class DecisionsTest {
             List.of(
                 new Details.TempoMark("2", Details.TempoMark.Kind.SECTION, 40),
                 new Details.TempoMark("2", Details.TempoMark.Kind.HOLD, 1.5)));
-    Passage p = passage().withSettings(passage().settings().withDetails(details));
+    Passage p = Lines.passage().withSettings(Lines.passage().settings().withDetails(details));
     var tempo = Session.of(p, CLIMB).task().tempo();
     // four quarters at 80 are 3 s; in bar 2 at 40 they are 6 s, and the hold adds 1.5 s
     assertThat(tempo.msAt(Fraction.ONE)).isCloseTo(3000, within(1e-6));
@@ -195,11 +167,11 @@ class DecisionsTest {
   @MethodSource("presets")
   void everyPresetFingersThePassage(Preset preset) {
     Passage p =
-        passage()
+        Lines.passage()
             .withSettings(
-                passage()
+                Lines.passage()
                     .settings()
-                    .withSetup(passage().settings().setup().withPreset(preset.id())));
+                    .withSetup(Lines.passage().settings().setup().withPreset(preset.id())));
     Session b = Session.of(p, CLIMB);
     assertThat(b.fingering().notes()).allMatch(Optional::isPresent);
     assertThat(b.task().preset()).isEqualTo(preset);

@@ -8,7 +8,6 @@ import fret.drill.Chunk;
 import fret.drill.Chunker;
 import fret.fingering.Fingering;
 import fret.instrument.Finger;
-import fret.instrument.InstrumentType;
 import fret.mark.Anchor;
 import fret.mark.BowLayer;
 import fret.mark.FingerLayer;
@@ -23,20 +22,15 @@ import fret.mark.WishLayer;
 import fret.passage.Layers;
 import fret.passage.Passage;
 import fret.passage.Reading;
-import fret.passage.Setup;
 import fret.passage.SourceLayer;
-import fret.pitch.Clef;
 import fret.pitch.Interval;
-import fret.pitch.KeySignature;
 import fret.pitch.Pitch;
 import fret.player.EffortKind;
 import fret.score.Bar;
 import fret.score.Divided;
 import fret.score.Event;
-import fret.score.LineBuilder;
 import fret.score.Score;
 import fret.score.Signs;
-import fret.score.TimeSignature;
 import fret.search.Token;
 import fret.tempo.Beat;
 import fret.tempo.Tempo;
@@ -44,31 +38,15 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.apache.commons.numbers.fraction.Fraction;
 import org.junit.jupiter.api.Test;
 
 class SessionTest {
   private static Score score() {
-    LineBuilder line = new LineBuilder(TimeSignature.COMMON_TIME, KeySignature.NONE, Clef.TREBLE);
-    for (String p : "B4 C5 D5 E5 F5 G5 A5 B5 C6 B5 A5 G5".split(" ")) {
-      line.add(Fraction.of(1, 8), Pitch.parse(p));
-    }
-    return line.build("line", Interval.UNISON);
-  }
-
-  private static Passage passage() {
-    var settings =
-        new Passage.Settings(
-            "line",
-            new Tempo(Beat.QUARTER, 80),
-            Setup.usual(InstrumentType.VIOLIN),
-            Reading.PLAIN,
-            false);
-    return Passage.of("line.xml", "", settings).withId(1);
+    return Lines.page("B4 C5 D5 E5 F5 G5 A5 B5 C6 B5 A5 G5");
   }
 
   private static Session session() {
-    return Session.of(passage(), score());
+    return Session.of(Lines.passage(), score());
   }
 
   private static Session after(Session s, Change change) {
@@ -83,8 +61,8 @@ class SessionTest {
   void changesAndTheirInversesGiveThePassageBack() {
     Session s = session();
     Change pin = Decisions.pin(s, 3, Optional.of(Finger.FOURTH), 2);
-    Passage pinned = pin.applyTo(passage());
-    assertThat(pin.inverse().applyTo(pinned)).isEqualTo(passage());
+    Passage pinned = pin.applyTo(Lines.passage());
+    assertThat(pin.inverse().applyTo(pinned)).isEqualTo(Lines.passage());
     assertThat(pin.inverse().inverse()).isEqualTo(pin);
     assertThat(fingerAt(after(s, pin), 3)).isEqualTo(Finger.FOURTH);
     Change settings =
@@ -116,7 +94,7 @@ class SessionTest {
     while (back.undo().isPresent()) {
       back = back.after(back.undo().get()).computed(Token.NEVER);
     }
-    assertThat(back.passage()).isEqualTo(passage());
+    assertThat(back.passage()).isEqualTo(Lines.passage());
     assertThat(back.fingering()).isEqualTo(s.fingering());
   }
 
@@ -143,7 +121,7 @@ class SessionTest {
     }
     assertThat(s.passage().settings().setup().weights()).containsEntry(EffortKind.SHIFT, 0.5);
     Session back = s.after(s.undo().orElseThrow());
-    assertThat(back.passage()).isEqualTo(passage());
+    assertThat(back.passage()).isEqualTo(Lines.passage());
     assertThat(back.undo()).isEmpty();
     assertThat(back.after(back.redo().orElseThrow()).passage()).isEqualTo(s.passage());
   }
@@ -183,7 +161,7 @@ class SessionTest {
       assertThat(ChangeForm.read(ChangeForm.of(change))).isEqualTo(change);
       back = back.after(back.undo().get());
     }
-    assertThat(back.passage()).isEqualTo(passage());
+    assertThat(back.passage()).isEqualTo(Lines.passage());
     assertThat(back.page()).isEqualTo(score());
   }
 
@@ -267,7 +245,8 @@ class SessionTest {
   @Test
   void marksOfAPartInAnotherOctaveStay() {
     Passage high =
-        passage().withSettings(passage().settings().withReading(Reading.PLAIN.withOctaves(1)));
+        Lines.passage()
+            .withSettings(Lines.passage().settings().withReading(Reading.PLAIN.withOctaves(1)));
     Session s = Session.of(high, score());
     s = after(s, Decisions.pin(s, 2, Optional.of(Finger.FIRST), 1));
     Reattachment r = Decisions.bringIn(s, new SourceLayer.Source(4, "line.abc"), score()).marks();
@@ -294,8 +273,8 @@ class SessionTest {
 
   @Test
   void aBarRangeKeepsTheKeysOfTheWholePage() {
-    var settings = passage().settings().withReading(Reading.PLAIN.withBars("2", "2"));
-    Session range = Session.of(passage().withSettings(settings), score());
+    var settings = Lines.passage().settings().withReading(Reading.PLAIN.withBars("2", "2"));
+    Session range = Session.of(Lines.passage().withSettings(settings), score());
     Session whole = session();
     assertThat(range.resolved().notes()).hasSize(4);
     assertThat(range.resolved().notes().get(0).key())
