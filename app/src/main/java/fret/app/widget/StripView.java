@@ -1,9 +1,6 @@
 package fret.app.widget;
 
-import fret.app.words.Sentences;
-import fret.engraving.Axis;
 import fret.engraving.FingerText;
-import fret.engraving.LaneDrawing;
 import fret.engraving.Primitive;
 import fret.engraving.Strip;
 import fret.engraving.StripEngraver;
@@ -11,10 +8,7 @@ import fret.engraving.StripStyle;
 import fret.lane.Lane;
 import fret.lane.LaneInput;
 import fret.score.ResolvedPassage;
-import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.function.Consumer;
@@ -65,13 +59,12 @@ public final class StripView extends Region {
 
   private static final double MARGIN = 12;
   private static final double HEIGHT_STEP = 20;
-  private static final double FOLDED = 26;
   private static final double LEAST_LANE = 80;
   private static final double FIRST_LANE = 110;
   private static final double LARGEST = 1.4;
 
-  /** Px of a staff space from top to bottom in lanes, which zooming leaves alone. */
-  private static final double LANE_SPACE = 10;
+  /** More than this does not make a lane easier to read; the stave gets what is left. */
+  private static final double MOST_LANE = 440;
 
   /** Below this staff space a strip stands in a card, where room is short. */
   private static final double SMALL = 7;
@@ -80,14 +73,10 @@ public final class StripView extends Region {
   private final MusicFont font;
   private final Away away;
   private final boolean adapts;
-  private final Map<String, Lane> lanes = new LinkedHashMap<>();
-  private final Map<String, Boolean> folded = new LinkedHashMap<>();
+  private final LaneStack lanes;
   private Inks inks;
   private Music wanted;
   private Strip strip;
-  private List<LaneDrawing> drawings = List.of();
-  private List<String> drawn = List.of();
-  private double drawnHeight;
   private double space = 9;
   private boolean zoomed;
   private double scrollX;
@@ -113,6 +102,7 @@ public final class StripView extends Region {
   private StripView(Look look, Away away, boolean adapts) {
     this.font = look.font();
     this.inks = look.inksProperty().get();
+    this.lanes = new LaneStack(font);
     this.away = away;
     this.adapts = adapts;
     look.inksProperty()
@@ -145,12 +135,7 @@ public final class StripView extends Region {
    * @param isFolded which of them are folded, by id
    */
   public void setLanes(List<Lane> of, java.util.function.Predicate<String> isFolded) {
-    lanes.clear();
-    folded.clear();
-    for (Lane lane : of) {
-      lanes.put(lane.id(), lane);
-      folded.put(lane.id(), isFolded.test(lane.id()));
-    }
+    lanes.set(of, isFolded);
     drawLanes();
   }
 
@@ -161,19 +146,18 @@ public final class StripView extends Region {
 
   /** Ids of the lanes that are folded. */
   public List<String> foldedLanes() {
-    return folded.entrySet().stream().filter(Map.Entry::getValue).map(Map.Entry::getKey).toList();
+    return lanes.folded();
   }
 
   /** Folds all lanes to a line each, or opens them. */
   public void foldLanes() {
-    boolean open = folded.containsValue(false);
-    folded.replaceAll((id, was) -> open);
+    lanes.foldAll();
     onFold.run();
     drawLanes();
   }
 
   private void fold(String id) {
-    folded.computeIfPresent(id, (i, was) -> !was);
+    lanes.fold(id);
     onFold.run();
     drawLanes();
   }
@@ -182,16 +166,16 @@ public final class StripView extends Region {
   public void show(Music music) {
     wanted = music;
     double height = laneHeight();
-    List<Lane> open = open();
+    List<Lane> which = lanes.suiting(music.lanes());
     away.work(
         this,
         () -> {
           Strip made = StripEngraver.engrave(music.passage(), music.digits(), font, music.style());
-          return new Made(made, draw(music, made, open, height));
+          return new Made(made, lanes.draw(which, music.lanes(), made, height));
         },
         made -> {
           strip = made.strip();
-          take(open, made.lanes(), height);
+          lanes.take(made.lanes());
           showPlace(placeOnset, placeBar);
           scrollX = Math.max(0, Math.min(scrollX, maxScroll()));
           select(selectedSlice);
@@ -199,30 +183,10 @@ public final class StripView extends Region {
         });
   }
 
-  private record Made(Strip strip, List<LaneDrawing> lanes) {}
+  private record Made(Strip strip, LaneStack.Drawn lanes) {}
 
-  private List<Lane> open() {
-    return wanted == null
-        ? List.of()
-        : wanted
-            .lanes()
-            .map(input -> lanes.values().stream().filter(l -> l.suits(input)).toList())
-            .orElse(List.of());
-  }
-
-  private List<LaneDrawing> draw(Music music, Strip made, List<Lane> open, double height) {
-    Axis axis = Axis.of(made);
-    List<LaneDrawing> all = new ArrayList<>();
-    for (Lane lane : open) {
-      all.add(lane.draw(music.lanes().orElseThrow(), axis, font, height / LANE_SPACE));
-    }
-    return all;
-  }
-
-  private void take(List<Lane> open, List<LaneDrawing> made, double height) {
-    drawn = open.stream().map(Lane::id).toList();
-    drawings = made;
-    drawnHeight = height;
+  private Optional<LaneInput> input() {
+    return wanted == null ? Optional.empty() : wanted.lanes();
   }
 
   /** Draws the lanes anew, when they have another height or there are others. */
@@ -230,16 +194,16 @@ public final class StripView extends Region {
     if (strip == null || wanted == null) {
       return;
     }
-    Music music = wanted;
+    Optional<LaneInput> input = input();
     Strip on = strip;
-    List<Lane> open = open();
+    List<Lane> which = lanes.suiting(input);
     double height = laneHeight();
     away.work(
         List.of(this, "lanes"),
-        () -> draw(music, on, open, height),
+        () -> lanes.draw(which, input, on, height),
         made -> {
           if (on.equals(strip)) {
-            take(open, made, height);
+            lanes.take(made);
             requestLayout();
             paint();
           }
@@ -248,13 +212,7 @@ public final class StripView extends Region {
 
   /** What the lanes say of a moment, one sentence after the other. */
   public String spoken(int slice) {
-    StringBuilder all = new StringBuilder();
-    for (LaneDrawing lane : drawings) {
-      if (slice >= 0 && slice < lane.spoken().size()) {
-        all.append(all.isEmpty() ? "" : ". ").append(Sentences.of(lane.spoken().get(slice)));
-      }
-    }
-    return all.toString();
+    return lanes.spoken(slice);
   }
 
   /** Called with the moment that was clicked. */
@@ -398,37 +356,37 @@ public final class StripView extends Region {
     return Math.ceil(needed / step) * step;
   }
 
-  /** Room of the stave: what it needs, or all there is while no lane is open. */
+  /** Room of the stave: what it needs, or what the lanes leave. */
   private double staveHeight() {
-    return openCount() > 0 ? inkHeight() : Math.max(inkHeight(), getHeight() - closedHeight());
+    return Math.max(inkHeight(), getHeight() - foldedHeight() - openCount() * MOST_LANE);
   }
 
-  private double closedHeight() {
-    return (open().size() - openCount()) * FOLDED;
+  private double foldedHeight() {
+    return lanes.foldedHeight(input());
   }
 
-  private long openCount() {
-    return open().stream().filter(l -> !folded.get(l.id())).count();
+  private int openCount() {
+    return lanes.openCount(input());
   }
 
   /** Height of each lane that is not folded. */
   private double laneHeight() {
-    long open = openCount();
+    int open = openCount();
     return open == 0
         ? LEAST_LANE
-        : Math.max(LEAST_LANE, Math.floor((getHeight() - staveHeight() - closedHeight()) / open));
+        : Math.max(LEAST_LANE, Math.floor((getHeight() - staveHeight() - foldedHeight()) / open));
   }
 
   @Override
   protected double computePrefHeight(double width) {
-    long open = openCount();
-    return inkHeight() + open * FIRST_LANE + closedHeight();
+    int open = openCount();
+    return inkHeight() + open * FIRST_LANE + foldedHeight();
   }
 
   @Override
   protected double computeMinHeight(double width) {
-    long open = openCount();
-    return adapts ? 120 : inkHeight() + open * LEAST_LANE + closedHeight();
+    int open = openCount();
+    return adapts ? 120 : inkHeight() + open * LEAST_LANE + foldedHeight();
   }
 
   @Override
@@ -458,7 +416,7 @@ public final class StripView extends Region {
         paint();
       }
     }
-    if (!drawn.isEmpty() && Math.abs(laneHeight() - drawnHeight) >= 1) {
+    if (lanes.isDrawnForOther(laneHeight())) {
       drawLanes();
     }
   }
@@ -466,10 +424,10 @@ public final class StripView extends Region {
   /** Readable from a metre: larger in a larger window, and where the stave has the room alone. */
   private double fittingSpace(double window) {
     double usual = window < 1150 ? 8 : window < 1600 ? 10 : 12;
-    if (strip == null || openCount() > 0) {
+    if (strip == null) {
       return usual;
     }
-    double room = getHeight() - closedHeight() - 2 * MARGIN - HEIGHT_STEP;
+    double room = getHeight() - foldedHeight() - openCount() * MOST_LANE - 2 * MARGIN - HEIGHT_STEP;
     double filling = room / Math.max(8, strip.bottom() - strip.top());
     return Math.rint(Math.max(usual, Math.min(usual * LARGEST, filling)) * 2) / 2;
   }
@@ -481,16 +439,10 @@ public final class StripView extends Region {
     if (strip == null) {
       return;
     }
-    double y = staveHeight();
-    for (int i = 0; i < drawings.size(); i++) {
-      String id = drawn.get(i);
-      double height = folded.getOrDefault(id, false) ? FOLDED : drawnHeight;
-      boolean onName = e.getY() > y && e.getY() < y + FOLDED && e.getX() < 80;
-      if (e.getY() > y && e.getY() < y + height && (onName || folded.getOrDefault(id, false))) {
-        fold(id);
-        return;
-      }
-      y += height;
+    Optional<String> folds = lanes.foldedBy(e.getX(), e.getY() - staveHeight());
+    if (folds.isPresent()) {
+      fold(folds.get());
+      return;
     }
     if (writing || !strip.sliceX().isEmpty()) {
       double x = (e.getX() + scrollX - MARGIN) / space;
@@ -524,7 +476,10 @@ public final class StripView extends Region {
     }
     double left = (scrollX - MARGIN) / space - 2;
     double right = (scrollX + canvas.getWidth() - MARGIN) / space + 2;
-    paintGround(g);
+    g.save();
+    g.translate(0, staveHeight());
+    lanes.paintGround(g, inks, canvas.getWidth());
+    g.restore();
     if (writing) {
       paintPlace(g);
     } else {
@@ -535,7 +490,11 @@ public final class StripView extends Region {
     new Brush(g, font, inks, space, space).paint(strip.primitives(), left, right);
     g.restore();
     stretches.forEach(w -> paintStretch(g, w));
-    paintLanes(g, left, right);
+    g.save();
+    g.translate(0, staveHeight());
+    lanes.paint(
+        g, inks, canvas.getWidth(), new LaneStack.Window(MARGIN - scrollX, space, left, right));
+    g.restore();
     if (isFocused()) {
       g.setStroke(inks.time());
       g.setLineWidth(2);
@@ -543,82 +502,11 @@ public final class StripView extends Region {
     }
   }
 
-  private double laneHeightOf(int i) {
-    return folded.getOrDefault(drawn.get(i), false) ? FOLDED : drawnHeight;
-  }
-
-  /** The ground of the lanes lies under the selection. */
-  private void paintGround(GraphicsContext g) {
-    double y = staveHeight();
-    for (int i = 0; i < drawings.size(); i++) {
-      double height = laneHeightOf(i);
-      g.setFill(inks.lane());
-      g.fillRect(0, y, canvas.getWidth(), height);
-      g.setStroke(inks.rule());
-      g.setLineWidth(1);
-      g.strokeLine(0, y + 0.5, canvas.getWidth(), y + 0.5);
-      y += height;
-    }
-  }
-
-  private void paintLanes(GraphicsContext g, double left, double right) {
-    double y = staveHeight();
-    for (int i = 0; i < drawings.size(); i++) {
-      double height = laneHeightOf(i);
-      String name = Sentences.of("lane." + drawn.get(i));
-      if (folded.getOrDefault(drawn.get(i), false)) {
-        text(g, name + ": " + Sentences.of(drawings.get(i).summary()), 12, y + FOLDED / 2, false);
-      } else {
-        paintLane(g, drawings.get(i), y, left, right);
-        text(g, name, 10, y + 15, true);
-      }
-      y += height;
-    }
-  }
-
-  private void text(GraphicsContext g, String text, double x, double y, boolean bold) {
-    g.setFill(bold ? inks.hand() : inks.ebony());
-    g.setFont(
-        MusicFont.textFont(bold ? Primitive.Text.Style.BOLD : Primitive.Text.Style.REGULAR, 13));
-    g.setTextAlign(TextAlignment.LEFT);
-    g.setTextBaseline(VPos.CENTER);
-    g.fillText(text, x, y);
-  }
-
-  private void paintLane(GraphicsContext g, LaneDrawing lane, double y, double left, double right) {
-    g.save();
-    g.beginPath();
-    g.rect(0, y, canvas.getWidth(), drawnHeight);
-    g.clip();
-    g.translate(MARGIN - scrollX, y);
-    new Brush(g, font, inks, space, LANE_SPACE).paint(lane.primitives(), left, right);
-    g.restore();
-    double width = lane.scaleWidth() * LANE_SPACE;
-    g.setFill(inks.lane());
-    g.fillRect(0, y + 1, width, drawnHeight - 1);
-    g.save();
-    g.translate(0, y);
-    new Brush(g, font, inks, LANE_SPACE, LANE_SPACE).paint(lane.scale(), 0, lane.scaleWidth());
-    g.restore();
-  }
-
-  private double lanesHeight() {
-    double sum = 0;
-    for (int i = 0; i < drawings.size(); i++) {
-      sum += laneHeightOf(i);
-    }
-    return sum;
-  }
-
-  private double ground() {
-    return staveHeight();
-  }
-
   private void paintPlace(GraphicsContext g) {
     if (!Double.isNaN(placeX)) {
       double x = (placeX + 0.59) * space + MARGIN - scrollX;
       g.setFill(inks.selection());
-      g.fillRoundRect(x - space * 1.1, 4, space * 2.2, ground() - 8, 8, 8);
+      g.fillRoundRect(x - space * 1.1, 4, space * 2.2, staveHeight() - 8, 8, 8);
     }
     double x = caretX * space + MARGIN - scrollX;
     g.setStroke(inks.time());
@@ -638,7 +526,7 @@ public final class StripView extends Region {
     }
     double left = sliceX(w.from()) - space;
     double right = sliceX(w.to()) + space;
-    double y = ground() - 8;
+    double y = staveHeight() - 8;
     g.setStroke(inks.hand());
     g.setLineWidth(1.5);
     g.strokeLine(left, y, right, y);
@@ -652,7 +540,7 @@ public final class StripView extends Region {
   }
 
   private void paintSelection(GraphicsContext g) {
-    double height = ground() + lanesHeight() - 8;
+    double height = staveHeight() + lanes.height() - 8;
     if (rangeFrom >= 0 && rangeTo > rangeFrom && !strip.sliceX().isEmpty()) {
       double left = sliceX(rangeFrom) - space * 1.1;
       g.setFill(inks.selection().deriveColor(0, 1, 1, 0.5));
