@@ -257,8 +257,17 @@ public final class SqliteLibrary implements Library {
         .mapTo(String.class)
         .list()
         .stream()
-        .map(t -> ScoreForm.bar(Json.form(t)))
+        .map(SqliteLibrary::bar)
         .toList();
+  }
+
+  /** Without one of its bars a page would be another one. */
+  private static Bar bar(String text) {
+    try {
+      return ScoreForm.bar(Json.form(text));
+    } catch (IllegalArgumentException e) {
+      throw new StoreFailure(StoreFailure.Cause.DAMAGED, e);
+    }
   }
 
   private record Logged(long id, String form, boolean undone) {}

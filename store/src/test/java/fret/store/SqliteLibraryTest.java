@@ -345,6 +345,24 @@ class SqliteLibraryTest {
     }
   }
 
+  @Test
+  void aPageWithABarThatCannotBeReadIsRefusedAndTheOtherPassagesOpen() throws Exception {
+    long bad;
+    long good;
+    try (SqliteLibrary library = SqliteLibrary.open(file())) {
+      bad = library.add(passage(), new byte[0], Optional.of(page(2))).id();
+      good = library.add(passage(), new byte[0], Optional.empty()).id();
+    }
+    execute("UPDATE bar SET text = '{' WHERE passage_id = " + bad);
+    try (SqliteLibrary library = SqliteLibrary.open(file())) {
+      assertThatThrownBy(() -> library.load(bad))
+          .isInstanceOf(StoreFailure.class)
+          .extracting(e -> ((StoreFailure) e).why())
+          .isEqualTo(StoreFailure.Cause.DAMAGED);
+      assertThat(library.load(good)).isPresent();
+    }
+  }
+
   static JournalEntry entry(long passage, int seconds) {
     return new JournalEntry(
         0,

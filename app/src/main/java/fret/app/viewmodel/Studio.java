@@ -262,7 +262,12 @@ public final class Studio {
           new Problem(
               "",
               Sentences.of("store." + f.why()),
-              Sentences.of(f.why() == StoreFailure.Cause.GONE ? "store.do.GONE" : "store.do")));
+              Sentences.of(
+                  switch (f.why()) {
+                    case GONE -> "store.do.GONE";
+                    case DAMAGED -> "store.do.DAMAGED";
+                    default -> "store.do";
+                  })));
     } else {
       System.getLogger("fret").log(System.Logger.Level.ERROR, "work failed", t);
       error.set(
