@@ -20,7 +20,6 @@ import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.regex.Matcher;
@@ -137,11 +136,12 @@ public final class AbcReader {
     switch (name) {
       case 'T' -> title = title.isEmpty() ? value : title;
       case 'C' -> composer = value;
-      case 'M' -> metre(value);
-      case 'L' -> unit = fraction(value);
-      case 'Q' -> tempo(value);
+      case 'M' -> time = AbcFields.metre(value).orElse(time);
+      case 'L' -> unit = AbcFields.length(value);
+      case 'Q' -> AbcFields.tempo(value, onset).ifPresent(directions::add);
       case 'K' -> {
-        key(value);
+        key = AbcFields.key(value);
+        clef = AbcFields.clef(value).orElse(clef);
         inTune = true;
       }
       default -> {}
@@ -150,32 +150,6 @@ public final class AbcReader {
 
   /** No note is longer than so many whole notes. */
   private static final Fraction LONGEST_NOTE = Fraction.of(16);
-
-  private static Fraction fraction(String value) {
-    Matcher m = Pattern.compile("(\\d{1,4})\\s*/\\s*(\\d{1,4})").matcher(value);
-    if (!m.lookingAt() || Integer.parseInt(m.group(2)) == 0 || Integer.parseInt(m.group(1)) == 0) {
-      throw new IllegalArgumentException("length " + value);
-    }
-    return Fraction.of(Integer.parseInt(m.group(1)), Integer.parseInt(m.group(2)));
-  }
-
-  private void metre(String value) {
-    if (value.equals("C")) {
-      time = new TimeSignature(List.of(4), 4, TimeSignature.Sign.COMMON);
-    } else if (value.equals("C|")) {
-      time = new TimeSignature(List.of(2), 2, TimeSignature.Sign.CUT);
-    } else if (!value.equalsIgnoreCase("none")) {
-      String[] parts = value.replaceAll("[()\\s]", "").split("/");
-      if (parts.length != 2) {
-        throw new IllegalArgumentException("metre " + value);
-      }
-      List<Integer> groups = new ArrayList<>();
-      for (String group : parts[0].split("\\+")) {
-        groups.add(Integer.parseInt(group));
-      }
-      time = new TimeSignature(groups, Integer.parseInt(parts[1]), TimeSignature.Sign.NUMBERS);
-    }
-  }
 
   private Fraction unit() {
     if (unit != null) {
@@ -189,80 +163,6 @@ public final class AbcReader {
   /** Digits of other scripts are words here. */
   private static boolean isDigit(int c) {
     return c >= '0' && c <= '9';
-  }
-
-  /** A rate of quarters, or of the beats before the equals sign, taken together. */
-  private void tempo(String value) {
-    String plain = value.replaceAll("\"[^\"]*\"", " ").trim();
-    Matcher m =
-        Pattern.compile("((?:\\d{1,3}/\\d{1,3}\\s*)+=\\s*)?(\\d{1,4})(?![\\d/])").matcher(plain);
-    if (m.find()) {
-      Fraction beat = m.group(1) == null ? Fraction.of(1, 4) : Fraction.ZERO;
-      Matcher each =
-          Pattern.compile("\\d{1,3}/\\d{1,3}").matcher(m.group(1) == null ? "" : m.group(1));
-      while (each.find()) {
-        beat = beat.add(fraction(each.group()));
-      }
-      double quarters = Integer.parseInt(m.group(2)) * beat.doubleValue() * 4;
-      directions.add(
-          new Direction(
-              onset,
-              Direction.Kind.TEMPO,
-              printed(beat, m.group(2)),
-              Math.max(1, Math.min(1000, quarters))));
-    }
-  }
-
-  /** As files have it: "quarter.=72"; empty for a beat that is no single note value. */
-  private static String printed(Fraction beat, String rate) {
-    String name = new fret.tempo.Beat(beat).displayName();
-    boolean dotted = name.startsWith("dotted-");
-    String unit = dotted ? name.substring(7) : name;
-    String known = unit.equals("sixteenth") ? "16th" : unit;
-    return unit.equals("bar") ? "" : known + (dotted ? "." : "") + "=" + rate;
-  }
-
-  private void key(String value) {
-    Matcher m = Pattern.compile("([A-Ga-g])([#b]?)\\s*([A-Za-z]*)").matcher(value.trim());
-    if (value.isBlank() || value.startsWith("none") || value.startsWith("clef")) {
-      key = KeySignature.NONE;
-    } else if (m.lookingAt()) {
-      int tonic =
-          new int[] {3, 5, 0, 2, 4, -1, 1}["ABCDEFG".indexOf(m.group(1).toUpperCase(Locale.ROOT))];
-      int sharps = tonic + (m.group(2).equals("#") ? 7 : m.group(2).equals("b") ? -7 : 0);
-      key = new KeySignature(Math.max(-7, Math.min(7, sharps + mode(m.group(3)))));
-    } else {
-      throw new IllegalArgumentException("key " + value);
-    }
-    clef(value);
-  }
-
-  private static int mode(String word) {
-    String mode = word.toLowerCase(Locale.ROOT);
-    String short3 = mode.length() > 3 ? mode.substring(0, 3) : mode;
-    return switch (short3) {
-      case "m", "min", "aeo" -> -3;
-      case "mix" -> -1;
-      case "dor" -> -2;
-      case "phr" -> -4;
-      case "lyd" -> 1;
-      case "loc" -> -5;
-      default -> 0;
-    };
-  }
-
-  private void clef(String value) {
-    Matcher m = Pattern.compile("(?:clef=)?(treble|alto|tenor|bass)(-8)?").matcher(value);
-    if (m.find()) {
-      Clef plain =
-          switch (m.group(1)) {
-            case "alto" -> Clef.ALTO;
-            case "tenor" -> Clef.TENOR;
-            case "bass" -> Clef.BASS;
-            default -> Clef.TREBLE;
-          };
-      clef = m.group(2) == null ? plain : new Clef(plain.sign(), plain.line(), -1);
-    }
   }
 
   // ---- music -----------------------------------------------------------------------------------
