@@ -38,24 +38,22 @@ public final class Performance {
   private record Level(double onset, double db, boolean changing) {}
 
   /**
-   * The samples of some moments that follow each other, at {@link ClickTrack#SAMPLE_RATE}.
+   * The samples of some moments that follow each other, at {@link ClickTrack#SAMPLE_RATE}; of more
+   * than ten minutes, the first ten.
    *
    * @param toSlice the last one
-   * @throws IllegalArgumentException if they last longer than ten minutes
    */
   public static float[] samples(
       ResolvedPassage passage, TempoMap tempo, double a4, int fromSlice, int toSlice) {
+    double start = tempo.msAt(passage.slices().get(fromSlice).onset()) / 1000;
     List<SoundingNote> notes =
         passage.notes().stream()
             .filter(n -> n.slice() >= fromSlice && n.slice() <= toSlice)
+            .filter(n -> tempo.msAt(n.end()) / 1000 - start <= LONGEST_S)
             .toList();
-    double start = tempo.msAt(passage.slices().get(fromSlice).onset()) / 1000;
     double end = start;
     for (SoundingNote n : notes) {
       end = Math.max(end, tempo.msAt(n.end()) / 1000);
-    }
-    if (end - start > LONGEST_S) {
-      throw new IllegalArgumentException("a performance of " + (end - start) + " s");
     }
     int rate = ClickTrack.SAMPLE_RATE;
     float[] mix = new float[(int) Math.ceil((end - start + GRACE_S + TAIL_S) * rate)];

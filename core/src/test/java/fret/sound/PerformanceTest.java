@@ -91,4 +91,13 @@ class PerformanceTest {
       assertThat(Math.abs(s)).isLessThanOrEqualTo(0.81f);
     }
   }
+
+  @Test
+  void ofAVeryLongPassageTheFirstTenMinutesAreHeard() {
+    TempoMap slow = TempoMap.steady(new Tempo(Beat.QUARTER, 2));
+    ResolvedPassage eleven =
+        Resolver.resolve(line("A4 A4 A4 A4 A4 A4 A4 A4 A4 A4 A4 A4 A4 A4 A4 A4 A4 A4 A4 A4 A4 A4"));
+    float[] samples = Performance.samples(eleven, slow, 440, 0, 21);
+    assertThat(samples.length / (double) ClickTrack.SAMPLE_RATE).isBetween(600.0, 601.0);
+  }
 }

@@ -3,7 +3,6 @@ package fret.app.device;
 import fret.sound.ClickPlayer;
 import fret.sound.ClickTrack;
 import java.util.function.LongConsumer;
-import javax.sound.sampled.AudioFormat;
 import javax.sound.sampled.AudioSystem;
 import javax.sound.sampled.LineUnavailableException;
 import javax.sound.sampled.SourceDataLine;
@@ -50,10 +49,9 @@ public final class StreamClickPlayer implements ClickPlayer {
   }
 
   private static Sink card() {
-    AudioFormat format = new AudioFormat(ClickTrack.SAMPLE_RATE, 16, 1, true, false);
     try {
-      SourceDataLine line = AudioSystem.getSourceDataLine(format);
-      line.open(format, BLOCK * 4);
+      SourceDataLine line = AudioSystem.getSourceDataLine(Pcm.FORMAT);
+      line.open(Pcm.FORMAT, BLOCK * 4);
       line.start();
       return new CardSink(line);
     } catch (LineUnavailableException e) {
@@ -64,12 +62,7 @@ public final class StreamClickPlayer implements ClickPlayer {
   private record CardSink(SourceDataLine line) implements Sink {
     @Override
     public void write(float[] samples) {
-      byte[] bytes = new byte[samples.length * 2];
-      for (int i = 0; i < samples.length; i++) {
-        int value = Math.round(samples[i] * Short.MAX_VALUE);
-        bytes[2 * i] = (byte) value;
-        bytes[2 * i + 1] = (byte) (value >> 8);
-      }
+      byte[] bytes = Pcm.bytes(samples);
       line.write(bytes, 0, bytes.length);
     }
 

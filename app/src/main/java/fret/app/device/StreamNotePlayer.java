@@ -1,12 +1,10 @@
 package fret.app.device;
 
-import fret.sound.ClickTrack;
 import fret.sound.NotePlayer;
 import fret.sound.Tone;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicInteger;
-import javax.sound.sampled.AudioFormat;
 import javax.sound.sampled.AudioSystem;
 import javax.sound.sampled.LineUnavailableException;
 import javax.sound.sampled.SourceDataLine;
@@ -35,15 +33,9 @@ public final class StreamNotePlayer implements NotePlayer {
 
   private void sound(double hertz, int mine) {
     float[] samples = Tone.render(hertz);
-    byte[] bytes = new byte[samples.length * 2];
-    for (int i = 0; i < samples.length; i++) {
-      int value = Math.round(samples[i] * Short.MAX_VALUE);
-      bytes[2 * i] = (byte) value;
-      bytes[2 * i + 1] = (byte) (value >> 8);
-    }
-    AudioFormat format = new AudioFormat(ClickTrack.SAMPLE_RATE, 16, 1, true, false);
-    try (SourceDataLine line = AudioSystem.getSourceDataLine(format)) {
-      line.open(format, BLOCK * 4);
+    byte[] bytes = Pcm.bytes(samples);
+    try (SourceDataLine line = AudioSystem.getSourceDataLine(Pcm.FORMAT)) {
+      line.open(Pcm.FORMAT, BLOCK * 4);
       line.start();
       for (int at = 0; at < bytes.length && newest.get() == mine; at += BLOCK) {
         line.write(bytes, at, Math.min(BLOCK, bytes.length - at));

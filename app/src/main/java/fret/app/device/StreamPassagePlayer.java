@@ -5,7 +5,6 @@ import fret.sound.PassagePlayer;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicInteger;
-import javax.sound.sampled.AudioFormat;
 import javax.sound.sampled.AudioSystem;
 import javax.sound.sampled.LineUnavailableException;
 import javax.sound.sampled.SourceDataLine;
@@ -29,12 +28,7 @@ public final class StreamPassagePlayer implements PassagePlayer {
   public void play(float[] samples, boolean loop) {
     int mine = newest.incrementAndGet();
     playing = mine;
-    byte[] bytes = new byte[samples.length * 2];
-    for (int i = 0; i < samples.length; i++) {
-      int value = Math.round(samples[i] * Short.MAX_VALUE);
-      bytes[2 * i] = (byte) value;
-      bytes[2 * i + 1] = (byte) (value >> 8);
-    }
+    byte[] bytes = Pcm.bytes(samples);
     executor.execute(() -> sound(bytes, loop, mine));
   }
 
@@ -43,9 +37,8 @@ public final class StreamPassagePlayer implements PassagePlayer {
   }
 
   private void sound(byte[] bytes, boolean loop, int mine) {
-    AudioFormat format = new AudioFormat(ClickTrack.SAMPLE_RATE, 16, 1, true, false);
-    try (SourceDataLine line = AudioSystem.getSourceDataLine(format)) {
-      line.open(format, BLOCK * 4);
+    try (SourceDataLine line = AudioSystem.getSourceDataLine(Pcm.FORMAT)) {
+      line.open(Pcm.FORMAT, BLOCK * 4);
       line.start();
       do {
         for (int at = 0; at < bytes.length && isWanted(mine); at += BLOCK) {

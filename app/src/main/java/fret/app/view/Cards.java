@@ -2,6 +2,7 @@ package fret.app.view;
 
 import java.util.List;
 import javafx.geometry.Insets;
+import javafx.geometry.Orientation;
 import javafx.scene.Node;
 import javafx.scene.layout.HBox;
 
@@ -13,13 +14,44 @@ class Cards extends HBox {
   /** No card but the last takes more than this part of the height. */
   private static final double SHARE = 0.4;
 
+  private final double leastBeside;
+
   Cards() {
-    super(GAP);
+    this(GAP, LEAST_BESIDE);
+  }
+
+  /**
+   * @param leastBeside width from which on the cards stand side by side
+   */
+  Cards(double gap, double leastBeside, Node... cards) {
+    super(gap, cards);
+    this.leastBeside = leastBeside;
+  }
+
+  @Override
+  public Orientation getContentBias() {
+    return Orientation.HORIZONTAL;
+  }
+
+  @Override
+  protected double computePrefHeight(double width) {
+    return width < 0 || width >= leastBeside ? super.computePrefHeight(width) : stacked(width);
+  }
+
+  /** Height of all cards one under the other. */
+  private double stacked(double width) {
+    Insets in = getInsets();
+    double inner = width - in.getLeft() - in.getRight();
+    double sum = in.getTop() + in.getBottom() + (getManagedChildren().size() - 1) * getSpacing();
+    for (Node card : getManagedChildren()) {
+      sum += snapSizeY(card.prefHeight(inner));
+    }
+    return sum;
   }
 
   @Override
   protected void layoutChildren() {
-    if (getWidth() >= LEAST_BESIDE) {
+    if (getWidth() >= leastBeside) {
       super.layoutChildren();
       return;
     }
@@ -28,14 +60,15 @@ class Cards extends HBox {
     double bottom = getHeight() - in.getBottom();
     double top = in.getTop();
     List<Node> cards = getManagedChildren();
-    double most = getHeight() * SHARE;
+    boolean fits = stacked(getWidth()) <= getHeight() + 1;
+    double most = fits ? getHeight() : getHeight() * SHARE;
     for (int i = 0; i < cards.size(); i++) {
       double height =
           i == cards.size() - 1
               ? bottom - top
               : Math.min(most, snapSizeY(cards.get(i).prefHeight(width)));
       cards.get(i).resizeRelocate(snapPositionX(in.getLeft()), snapPositionY(top), width, height);
-      top += height + GAP;
+      top += height + getSpacing();
     }
   }
 

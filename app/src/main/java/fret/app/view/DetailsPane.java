@@ -128,8 +128,8 @@ final class DetailsPane {
     markKind.getItems().setAll(TempoMark.Kind.values());
     markKind.setValue(TempoMark.Kind.SECTION);
     markKind.setConverter(Parts.named(DetailsPane::kindName));
-    HBox add =
-        Parts.row(
+    FlowPane add =
+        Parts.flow(
             8,
             Parts.line("From bar", "quiet"),
             markBar,
@@ -138,13 +138,13 @@ final class DetailsPane {
             Parts.button("Add", "mark-add", this::addMark, "small"));
     return new VBox(
         10,
-        Parts.row(
+        Parts.flow(
             8,
             Parts.line("Performance tempo"),
             performance,
             Parts.button("Target a notch under it", "notch", this::notchUnder, "small")),
         targets,
-        Parts.row(8, Parts.line("The accompaniment runs in"), running),
+        Parts.flow(8, Parts.line("The accompaniment runs in"), running),
         Parts.line("Sections, gradual changes and holds", "strong"),
         marks,
         add,

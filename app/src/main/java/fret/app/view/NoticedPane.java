@@ -124,8 +124,6 @@ final class NoticedPane extends VBox {
   }
 
   private static Button small(String text, Runnable action) {
-    Button button = Parts.button(text, "", action, "small");
-    button.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
-    return button;
+    return Parts.button(text, "", action, "small");
   }
 }

@@ -52,7 +52,7 @@ final class PaperPane {
     lanes.setOnAction(e -> studio.paper().setWithLanes(lanes.isSelected()));
     return new VBox(
         12,
-        Parts.row(8, Parts.line("Paper"), size, lanes),
+        Parts.flow(8, Parts.line("Paper"), size, lanes),
         row(
             "The part, with fingering, shift marks and chunks",
             button("Save PDF", PaperModel.Kind.PART_PDF),
@@ -119,7 +119,7 @@ final class PaperPane {
     VBox.setVgrow(scroll, Priority.ALWAYS);
     return new VBox(
         8,
-        Parts.row(
+        Parts.flow(
             8,
             Parts.button("Choose a picture", "choose-picture", this::choosePicture, "small"),
             Parts.button("Larger", "picture-larger", () -> scale(ZOOM_STEP), "small"),

@@ -8,6 +8,7 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.Priority;
@@ -35,6 +36,7 @@ final class Parts {
 
   static Button button(String text, String id, Runnable action, String... styles) {
     Button button = new Button(text);
+    button.setMinWidth(Region.USE_PREF_SIZE); // What it does is read whole, or not at all.
     button.setId(id);
     button.getStyleClass().addAll(styles);
     button.setOnAction(e -> action.run());
@@ -95,10 +97,16 @@ final class Parts {
 
   private static final PseudoClass CURRENT = PseudoClass.getPseudoClass("current");
 
+  /** A row that goes on below where it has no room. */
+  static FlowPane flow(double gap, Node... nodes) {
+    FlowPane box = new FlowPane(gap, 4, nodes);
+    box.setRowValignment(javafx.geometry.VPos.CENTER);
+    return box;
+  }
+
   /** A button that puts its content into a pane; one of a row. */
   static Button tab(Pane tabs, StackPane pane, String text, String id, Node content) {
     Button button = button(text, id, () -> {}, "tab");
-    button.setMinWidth(Region.USE_PREF_SIZE);
     button.setOnAction(
         e -> {
           pane.getChildren().setAll(content);

@@ -51,7 +51,7 @@ final class SetupPane extends VBox {
     getChildren()
         .addAll(
             fields(),
-            Parts.row(
+            Parts.flow(
                 12,
                 Parts.button("Bring the file in again", "bring-in-again", bringInAgain, "small"),
                 facts));

@@ -30,6 +30,7 @@ import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
 import javafx.scene.control.Spinner;
 import javafx.scene.control.TextField;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -57,6 +58,10 @@ final class ShiftPane extends Cards {
   private final Spinner<Integer> beats = new Spinner<>(1, 4, 2);
   private final VBox card;
   private BodyCue cueShown;
+
+  /** Room of words and fingerboard side by side. */
+  private static final double BESIDE = 560;
+
   private Score drillShown;
   private boolean showing;
 
@@ -95,8 +100,8 @@ final class ShiftPane extends Cards {
       l.setMinHeight(javafx.scene.layout.Region.USE_PREF_SIZE);
     }
     Button practise = Parts.button("Practise it", "practise-shift", () -> practise(stand), "small");
-    HBox habit =
-        Parts.row(
+    FlowPane habit =
+        Parts.flow(
             10,
             Parts.line("Drill", "strong"),
             oldFinger,
@@ -111,7 +116,7 @@ final class ShiftPane extends Cards {
     VBox all =
         new VBox(
             3,
-            new HBox(14, told, pictures),
+            new Cards(14, BESIDE, told, pictures),
             Parts.row(8, Parts.line("Arm", "quiet"), grows(cue), practise),
             drill);
     card = Parts.card("", Parts.scroll(all));

@@ -1,0 +1,26 @@
+package fret.app.device;
+
+import fret.sound.ClickTrack;
+import javax.sound.sampled.AudioFormat;
+
+/** Samples as sound cards take them: 16 bits, one channel, the low byte first. */
+final class Pcm {
+  static final AudioFormat FORMAT = new AudioFormat(ClickTrack.SAMPLE_RATE, 16, 1, true, false);
+
+  private Pcm() {}
+
+  /**
+   * Turns samples into bytes.
+   *
+   * @param samples -1 to 1; what lies outside is cut off
+   */
+  static byte[] bytes(float[] samples) {
+    byte[] bytes = new byte[samples.length * 2];
+    for (int i = 0; i < samples.length; i++) {
+      int value = Math.round(Math.max(-1, Math.min(1, samples[i])) * Short.MAX_VALUE);
+      bytes[2 * i] = (byte) value;
+      bytes[2 * i + 1] = (byte) (value >> 8);
+    }
+    return bytes;
+  }
+}

@@ -1,0 +1,108 @@
+package fret.app.launch;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import javafx.geometry.Bounds;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.ButtonBase;
+import javafx.scene.control.Labeled;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.text.Text;
+import javafx.stage.Stage;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.Start;
+
+/** At every size of the window, in every area: no button is cut, and none lies outside. */
+class RoomWindowTest extends RealWindow {
+  private static final List<String> AREAS =
+      List.of("shelf", "part", "left-hand", "plan", "practise", "journal");
+
+  private Stage stage;
+
+  @Start
+  void start(Stage window) throws Exception {
+    stage = window;
+    show(window);
+  }
+
+  @ParameterizedTest
+  @CsvSource({"1024, 700", "1280, 800", "1920, 1080"})
+  void everyButtonHasItsRoom(int width, int height, FxRobot robot) throws Exception {
+    robot.interact(
+        () -> {
+          stage.setWidth(width);
+          stage.setHeight(height);
+        });
+    openFirst(robot);
+    until(() -> Math.abs(stage.getScene().getWidth() - width) < 2);
+    List<String> faults = new ArrayList<>();
+    for (String area : AREAS) {
+      robot.interact(() -> main.go(area));
+      until(() -> !studio.isBehind());
+      look(robot, area, faults);
+      List<Button> tabs =
+          robot.lookup(".tab").queryAllAs(Button.class).stream()
+              .filter(RoomWindowTest::isSeen)
+              .toList();
+      for (Button tab : tabs) {
+        robot.interact(tab::fire);
+        until(() -> !studio.isBehind());
+        look(robot, area + ", " + tab.getText(), faults);
+      }
+    }
+    assertThat(faults).isEmpty();
+  }
+
+  private static boolean isSeen(Node node) {
+    for (Node n = node; n != null; n = n.getParent()) {
+      if (!n.isVisible()) {
+        return false;
+      }
+    }
+    return node.getScene() != null;
+  }
+
+  private static boolean scrolls(Node node) {
+    for (Node n = node; n != null; n = n.getParent()) {
+      if (n instanceof ScrollPane) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  private void look(FxRobot robot, String where, List<String> faults) {
+    robot.interact(
+        () -> {
+          stage.getScene().getRoot().applyCss();
+          stage.getScene().getRoot().layout();
+        });
+    for (Labeled button : robot.lookup(n -> n instanceof ButtonBase).queryAllAs(Labeled.class)) {
+      if (!isSeen(button) || button.getText() == null || button.getText().isEmpty()) {
+        continue;
+      }
+      String told = where + ": \"" + button.getText() + "\"";
+      boolean cut =
+          button.lookupAll(".text").stream()
+              .map(Text.class::cast)
+              .noneMatch(t -> t.getText().equals(button.getText()));
+      if (cut) {
+        faults.add(told + " is cut");
+      }
+      Bounds at = button.localToScene(button.getLayoutBounds());
+      boolean inside =
+          at.getMinX() >= -0.5
+              && at.getMinY() >= -0.5
+              && at.getMaxX() <= stage.getScene().getWidth() + 0.5
+              && at.getMaxY() <= stage.getScene().getHeight() + 0.5;
+      if (!inside && !scrolls(button)) {
+        faults.add(told + " lies outside the window");
+      }
+    }
+  }
+}

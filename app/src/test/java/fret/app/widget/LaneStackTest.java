@@ -1,0 +1,83 @@
+package fret.app.widget;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import fret.base.Said;
+import fret.engraving.Axis;
+import fret.engraving.GlyphMetrics;
+import fret.engraving.LaneDrawing;
+import fret.lane.Lane;
+import fret.lane.LaneInput;
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+
+/** Two lanes of 100 px under each other, of which the second is folded. */
+class LaneStackTest {
+  private static final double FOLDED = LaneStack.FOLDED;
+
+  private final LaneStack stack = new LaneStack(null);
+
+  private record Named(String id) implements Lane {
+    @Override
+    public boolean suits(LaneInput input) {
+      return true;
+    }
+
+    @Override
+    public LaneDrawing draw(LaneInput input, Axis axis, GlyphMetrics metrics, double height) {
+      return drawing(id);
+    }
+  }
+
+  private static LaneDrawing drawing(String id) {
+    List<Said> spoken = List.of(Said.words(id + " here"), Said.words(id + " there"));
+    return new LaneDrawing(10, List.of(), List.of(), 6, spoken, Said.words(id));
+  }
+
+  @BeforeEach
+  void twoLanes() {
+    stack.set(List.of(new Named("hand"), new Named("bow")), "bow"::equals);
+    stack.take(
+        new LaneStack.Drawn(List.of("hand", "bow"), List.of(drawing("hand"), drawing("bow")), 100));
+  }
+
+  @Test
+  void foldedOnesTakeOneLineAndTheRestTheirHeight() {
+    assertThat(stack.height()).isEqualTo(100 + FOLDED);
+    assertThat(stack.folded()).containsExactly("bow");
+    stack.fold("bow");
+    assertThat(stack.height()).isEqualTo(200);
+    stack.foldAll();
+    assertThat(stack.folded()).containsExactly("hand", "bow");
+    stack.foldAll();
+    assertThat(stack.folded()).isEmpty();
+  }
+
+  @Test
+  void aClickOnANameOrAnywhereOnAFoldedLaneMeansThatLane() {
+    assertThat(stack.foldedBy(20, 10)).contains("hand");
+    assertThat(stack.foldedBy(300, 10)).as("a note of the lane").isEmpty();
+    assertThat(stack.foldedBy(20, 60)).as("under the name").isEmpty();
+    assertThat(stack.foldedBy(700, 105)).contains("bow");
+    assertThat(stack.foldedBy(20, 100 + FOLDED + 1)).as("below all").isEmpty();
+    assertThat(stack.foldedBy(20, -5)).as("on the stave").isEmpty();
+  }
+
+  @Test
+  void everyLaneSpeaksOfTheMomentFoldedOrNot() {
+    assertThat(stack.spoken(1)).isEqualTo("hand there. bow there");
+    assertThat(stack.spoken(2)).isEmpty();
+    assertThat(stack.spoken(-1)).isEmpty();
+  }
+
+  @Test
+  void withoutMusicThereAreNoLanes() {
+    assertThat(stack.suiting(Optional.empty())).isEmpty();
+    assertThat(stack.openCount(Optional.empty())).isZero();
+    assertThat(stack.foldedHeight(Optional.empty())).isZero();
+    assertThat(stack.isDrawnForOther(100)).isFalse();
+    assertThat(stack.isDrawnForOther(140)).isTrue();
+  }
+}
