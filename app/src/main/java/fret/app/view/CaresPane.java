@@ -21,6 +21,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import javafx.animation.PauseTransition;
+import javafx.application.Platform;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
@@ -28,9 +29,11 @@ import javafx.scene.control.Label;
 import javafx.scene.control.Slider;
 import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import javafx.util.Duration;
 
@@ -45,6 +48,7 @@ final class CaresPane extends Cards {
   private final CheckBox caution = new CheckBox("never stretch the fourth finger");
   private final ComboBox<Thumb> thumb = new ComboBox<>();
   private final GridPane weights = new GridPane();
+  private boolean narrow;
   private final Map<EffortKind, Row> rows = new EnumMap<>(EffortKind.class);
   private boolean showing;
 
@@ -64,19 +68,23 @@ final class CaresPane extends Cards {
     }
   }
 
-  private record Row(Slider slider, Label weight, Label effect, Label range) {}
+  /** Below this width what a weight does stands under its slider. */
+  private static final double NARROW = 800;
+
+  private record Row(Label name, Slider slider, Label weight, Label effect, Label range) {}
 
   CaresPane(Studio studio, LeftHandModel model) {
     this.studio = studio;
     this.model = model;
-    VBox hand = Parts.card("My hand", about, handGrid());
-    hand.setMinWidth(330);
-    hand.setPrefWidth(340);
+    VBox hand = Parts.card("My hand", Parts.scroll(new VBox(8, about, handGrid())));
+    hand.setMinWidth(360);
+    hand.setPrefWidth(380);
     weights.setHgap(10);
     weights.setVgap(3);
     for (EffortKind kind : EffortKind.values()) {
-      addRow(kind);
+      rows.put(kind, row(kind));
     }
+    layOut(false);
     Button ranges = Parts.button("How firm is it?", "ranges", model::findRanges, "small");
     ranges.setTooltip(new Tooltip("Between which weights this fingering stays the best"));
     Button reset =
@@ -91,8 +99,9 @@ final class CaresPane extends Cards {
     VBox card =
         Parts.card(
             "",
-            Parts.row(8, Parts.line("Weights", "card-title"), Parts.spring(), ranges, reset),
+            Parts.flow(8, Parts.line("Weights", "card-title"), ranges, reset),
             Parts.scroll(weights));
+    card.widthProperty().addListener(o -> Platform.runLater(() -> fit(card.getWidth())));
     HBox.setHgrow(card, Priority.ALWAYS);
     getChildren().addAll(hand, card);
     studio.shownProperty().addListener(o -> show());
@@ -167,7 +176,33 @@ final class CaresPane extends Cards {
     }
   }
 
-  private void addRow(EffortKind kind) {
+  private void fit(double width) {
+    boolean now = width < NARROW;
+    if (now != narrow) {
+      layOut(now);
+    }
+  }
+
+  private void layOut(boolean inTwoLines) {
+    narrow = inTwoLines;
+    weights.getChildren().clear();
+    int line = 0;
+    for (Row row : rows.values()) {
+      row.name().setMinWidth(narrow ? 120 : 150);
+      row.effect().setMinWidth(narrow ? Region.USE_COMPUTED_SIZE : 170);
+      weights.addRow(line++, row.name(), row.slider(), row.weight());
+      if (narrow) {
+        FlowPane under = Parts.flow(8, row.effect(), row.range());
+        under.setPrefWrapLength(300);
+        weights.add(under, 0, line++, 3, 1);
+      } else {
+        weights.add(row.effect(), 3, line - 1);
+        weights.add(row.range(), 4, line - 1);
+      }
+    }
+  }
+
+  private Row row(EffortKind kind) {
     Slider slider = new Slider(0, 3, 1);
     slider.setPrefWidth(110);
     slider.setMinWidth(90);
@@ -189,14 +224,16 @@ final class CaresPane extends Cards {
     Label name = Parts.line(words[0], "plain");
     name.setTooltip(new Tooltip(kind.description()));
     name.setPrefWidth(222);
-    name.setMinWidth(150);
     Row row =
-        new Row(slider, Parts.line("", "figure"), Parts.line("", "quiet"), Parts.line("", "quiet"));
-    row.effect().setMinWidth(170);
-    row.weight().setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
-    row.range().setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
-    rows.put(kind, row);
-    weights.addRow(kind.ordinal(), name, slider, row.weight(), row.effect(), row.range());
+        new Row(
+            name,
+            slider,
+            Parts.line("", "figure"),
+            Parts.line("", "quiet"),
+            Parts.line("", "quiet"));
+    row.weight().setMinWidth(Region.USE_PREF_SIZE);
+    row.range().setMinWidth(Region.USE_PREF_SIZE);
+    return row;
   }
 
   /** In the middle third of the slider stands the preset's weight; a square law above it. */

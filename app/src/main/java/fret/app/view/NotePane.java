@@ -323,10 +323,10 @@ final class NotePane extends Cards {
       Button pin =
           Parts.button("", "choice-" + others.getChildren().size(), () -> model.take(c), "choice");
       pin.setGraphic(text);
+      pin.setMinWidth(0);
       pin.setAccessibleText("Pin " + Words.shortPlace(instrument(), c.place()) + ", " + price);
       pin.setDisable(current);
       Button look = Parts.button("Try", "", () -> model.tryOut(c.whole()), "small");
-      look.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
       look.setAccessibleText("Try the best fingering with it");
       look.setDisable(current);
       others.getChildren().add(Parts.row(6, pin, look));

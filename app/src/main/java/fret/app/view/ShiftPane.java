@@ -78,6 +78,7 @@ final class ShiftPane extends Cards {
     list.setPlaceholder(Parts.label("No shifts: the hand stays.", "quiet"));
     list.setCellFactory(v -> new ShiftCell());
     list.getSelectionModel().selectedItemProperty().addListener((o, a, s) -> showShift(s));
+    list.setPrefHeight(160);
     VBox.setVgrow(list, Priority.ALWAYS);
     VBox listCard = Parts.card("The hardest first", list);
     listCard.setMinWidth(230);
@@ -106,9 +107,7 @@ final class ShiftPane extends Cards {
             Parts.line("Drill", "strong"),
             oldFinger,
             late,
-            Parts.line("over", "quiet"),
-            beats,
-            Parts.line("beats", "quiet"));
+            Parts.row(6, Parts.line("over", "quiet"), beats, Parts.line("beats", "quiet")));
     VBox pictures = new VBox(4, board, habit);
     pictures.setMinWidth(310);
     HBox.setHgrow(pictures, Priority.ALWAYS);
