@@ -45,10 +45,12 @@ class ArchitectureTest {
     row("mark", "score");
     row("engraving", "score", "mark");
     row("fingering", "score", "mark", "player", "search");
-    row("drill", "fingering");
+    row("bowing", "score", "mark", "player", "search");
+    row("joint", "fingering", "bowing");
+    row("drill", "joint");
     row("sound", "score", "mark");
     row("journal", "drill");
-    row("lane", "engraving", "fingering");
+    row("lane", "engraving", "joint");
     row("plan", "journal", "drill");
     row("writing", "score");
     row("proof", "score");

@@ -2,6 +2,10 @@ package fret.bench;
 
 import fret.app.widget.MusicFont;
 import fret.base.UnusableInput;
+import fret.bowing.BowRules;
+import fret.bowing.BowSolver;
+import fret.bowing.BowTask;
+import fret.bowing.Bowing;
 import fret.engraving.Strip;
 import fret.engraving.StripEngraver;
 import fret.fingering.Decided;
@@ -17,6 +21,7 @@ import fret.format.musicxml.MusicXmlReader;
 import fret.format.musicxml.MusicXmlWriter;
 import fret.instrument.Instrument;
 import fret.instrument.InstrumentType;
+import fret.joint.Hands;
 import fret.pitch.Clef;
 import fret.pitch.Interval;
 import fret.pitch.KeySignature;
@@ -29,12 +34,14 @@ import fret.score.LineBuilder;
 import fret.score.ResolvedPassage;
 import fret.score.Resolver;
 import fret.score.Score;
+import fret.score.Signs;
 import fret.score.TimeSignature;
 import fret.search.Token;
 import fret.tempo.Beat;
 import fret.tempo.Tempo;
 import fret.tempo.TempoMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
 import java.util.concurrent.TimeUnit;
 import org.apache.commons.numbers.fraction.Fraction;
@@ -83,19 +90,56 @@ public class FretBenchmarks {
           new FingeringTask(
               passage, TempoMap.steady(new Tempo(Beat.QUARTER, 96)), hand, Preset.SURE);
       standing = Standing.of(task, Decided.NOTHING, Token.NEVER);
+      NoteFinger stands = standing.fingering().notes().get(notes / 2).orElseThrow();
       NoteFinger other =
           new FingeringSolver(task)
-              .choicesAt(notes / 2)
-              .get(1)
-              .notes()
-              .get(notes / 2)
-              .orElseThrow();
+              .choicesAt(notes / 2).stream()
+                  .map(c -> c.notes().get(notes / 2).orElseThrow())
+                  .filter(n -> !n.samePlace(stands))
+                  .findFirst()
+                  .orElseThrow();
       pinned =
           new Decided(
               List.of(NoteRule.pin(notes / 2, other.finger(), other.string())),
               List.of(),
               Wishes.NONE);
     }
+  }
+
+  /** The same walk for the bow, on the strings of a fingering that is found beforehand. */
+  @State(Scope.Benchmark)
+  public static class BowLine {
+    @Param({"1000", "3000"})
+    int notes;
+
+    @Param({"BOWING", "OPEN"})
+    BowRules.Slurs slurs;
+
+    BowTask task;
+    BowTask turned;
+
+    @Setup
+    public void build() {
+      Instrument violin = Instrument.standard(InstrumentType.VIOLIN);
+      ResolvedPassage passage = Resolver.resolve(walk(notes, violin.open(4).midi()));
+      TempoMap tempo = TempoMap.steady(new Tempo(Beat.QUARTER, 96));
+      HandModel hand = new HandModel(violin, School.USUAL, Hand.MEDIUM);
+      Fingering fingering =
+          new FingeringSolver(new FingeringTask(passage, tempo, hand, Preset.SURE)).best();
+      BowTask plain = BowTask.of(passage, tempo, violin, Hands.of(passage, fingering));
+      task = plain.withRules(BowRules.NONE.withSlurs(slurs));
+      turned = task.withRules(task.rules().withBows(Map.of(notes / 2, Signs.Bow.DOWN)));
+    }
+  }
+
+  @Benchmark
+  public Bowing bowingFromNothing(BowLine line) {
+    return new BowSolver(line.task).best();
+  }
+
+  @Benchmark
+  public Bowing bowingAfterATurn(BowLine line) {
+    return new BowSolver(line.turned).best();
   }
 
   /** A part of 200 bars, as a score and as a file. */

@@ -37,6 +37,11 @@ public record Said(String id, List<Object> args) {
     return arg instanceof Integer i ? (Object) i.longValue() : arg.toString();
   }
 
+  /** A measured number as it is told, with one decimal. */
+  public static double tenths(double value) {
+    return Math.round(value * 10) / 10.0;
+  }
+
   /** The player's own words, told as they are. */
   public static Said words(String text) {
     return of("words", text);

@@ -22,6 +22,8 @@ public sealed interface Primitive {
     HAND,
     /** The left hand, thin: room in which something lies. */
     HAND_BAND,
+    /** The bow, thin: the hair on which it moves. */
+    BOW_BAND,
     /** Time and what goes on in it. */
     TIME,
     /** The ground that something is written on. */

@@ -8,6 +8,7 @@ import fret.search.LayeredProblem;
 import fret.search.LayeredSearch;
 import fret.search.Path;
 import fret.search.Token;
+import fret.search.WeightRange;
 import fret.search.Weighted;
 import java.util.ArrayList;
 import java.util.Comparator;

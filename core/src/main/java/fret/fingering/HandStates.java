@@ -5,6 +5,7 @@ import fret.instrument.Finger;
 import fret.player.HandModel;
 import fret.player.Placement;
 import fret.player.Region;
+import fret.score.LoudnessLine;
 import fret.score.ResolvedPassage;
 import fret.score.Slice;
 import java.util.ArrayList;
@@ -71,7 +72,7 @@ final class HandStates {
         upward.stream().map(n -> places.options(n, false, Heed.NOTHING)).toList();
     Slice slice = passage.slices().get(passage.notes().get(upward.get(0)).slice());
     TimedSlice moment =
-        new TimedSlice(slice, 0, 1, TimedSlice.MEZZO_FORTE, true, Contour.NONE, false);
+        new TimedSlice(slice, 0, 1, LoudnessLine.MEZZO_FORTE, true, Contour.NONE, false);
     return !new Chooser(moment, List.of(), Heed.NOTHING).all(options).isEmpty();
   }
 

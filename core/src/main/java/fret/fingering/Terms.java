@@ -6,6 +6,7 @@ import fret.instrument.InstrumentType;
 import fret.player.EffortKind;
 import fret.player.Preset;
 import fret.player.Region;
+import fret.score.LoudnessLine;
 import fret.search.EffortTerm;
 import fret.search.Weighted;
 import java.util.ArrayList;
@@ -184,7 +185,7 @@ final class Terms {
   private double brilliance(HandState from, HandState to) {
     HandState.Touch a = from.lead();
     HandState.Touch b = to.lead();
-    if (a == null || b == null || to.moment().loudness() < TimedSlice.FORTE) {
+    if (a == null || b == null || to.moment().loudness() < LoudnessLine.FORTE) {
       return 0;
     }
     boolean rises = midi(b) > midi(a);
@@ -249,7 +250,7 @@ final class Terms {
       boolean top = t.isOpen() && t.string() == 1 && !t.held();
       sum += top ? 1 : 0;
     }
-    boolean quiet = s.moment().loudness() <= TimedSlice.PIANO;
+    boolean quiet = s.moment().loudness() <= LoudnessLine.PIANO;
     return quiet ? sum * (s.moment().seconds() < OPEN_PASSING_S ? 0.3 : 1) : 0;
   }
 

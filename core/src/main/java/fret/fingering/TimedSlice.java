@@ -7,8 +7,7 @@ import fret.score.Slice;
  *
  * @param startMs from onset 0
  * @param endMs when its last starting note ends, not after the next moment starts unless held
- * @param loudness printed dynamic in force, 0 for ppp to 7 for fff; {@link #MEZZO_FORTE} when none
- *     is printed
+ * @param loudness printed dynamic in force, 0 for ppp to 7 for fff; mf when none is printed
  * @param onBeat whether it stands on a beat of the metre
  * @param contour how the line runs over it
  * @param vibrato whether the player wants vibrato here
@@ -21,10 +20,6 @@ record TimedSlice(
     boolean onBeat,
     Contour contour,
     boolean vibrato) {
-  static final int PIANO = 2;
-  static final int MEZZO_FORTE = 4;
-  static final int FORTE = 5;
-
   double durationMs() {
     return Math.max(1, endMs - startMs);
   }

@@ -2,8 +2,10 @@ package fret.instrument;
 
 import fret.pitch.Interval;
 import fret.pitch.Pitch;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
+import java.util.stream.Collectors;
 
 /**
  * An instrument with its strings and the geometry of its fingerboard.
@@ -97,6 +99,14 @@ public record Instrument(
     Pitch pitch = open(string);
     long same = openStrings.stream().filter(p -> p.name().equals(pitch.name())).count();
     return same > 1 ? pitch.toString() : pitch.name();
+  }
+
+  /** Names of strings from the lowest to the highest, with a plus between them: "G+D+A". */
+  public String stringNames(List<Integer> strings) {
+    return strings.stream()
+        .sorted(Comparator.reverseOrder())
+        .map(this::stringName)
+        .collect(Collectors.joining("+"));
   }
 
   /** The string with this name; 0 if there is none. */

@@ -56,9 +56,9 @@ final class HandLane implements Lane {
     private final Fingering fingering;
     private final Instrument instrument;
     private final Axis axis;
-    private final GlyphMetrics metrics;
     private final double height;
-    private final List<Primitive> all = new ArrayList<>();
+    private final LanePen pen;
+    private final LanePen ruler;
     private double mostMm;
     private double leastMm = Double.MAX_VALUE;
 
@@ -67,7 +67,8 @@ final class HandLane implements Lane {
       this.fingering = input.fingering().orElseThrow();
       this.instrument = input.instrument();
       this.axis = axis;
-      this.metrics = metrics;
+      this.pen = new LanePen(metrics);
+      this.ruler = new LanePen(metrics);
       this.height = height;
       measure();
     }
@@ -95,7 +96,7 @@ final class HandLane implements Lane {
       bands();
       slopes();
       marks();
-      return new LaneDrawing(height, all, scale(), SCALE, spoken(), summary());
+      return new LaneDrawing(height, pen.drawn(), scale(), SCALE, spoken(), summary());
     }
 
     private double bottomMm(NoteFinger n) {
@@ -118,23 +119,6 @@ final class HandLane implements Lane {
     /** Up the string is up: the nut lies at the bottom. */
     private double y(double mm) {
       return height - PAD - (mm - leastMm) / (mostMm - leastMm) * (height - 2 * PAD);
-    }
-
-    private void line(double x1, double y1, double x2, double y2, double thick, Ink ink, int at) {
-      all.add(new Primitive.Line(x1, y1, x2, y2, thick, false, ink, at));
-    }
-
-    private Primitive.Text text(
-        String text,
-        double x,
-        double y,
-        double size,
-        Style style,
-        boolean centred,
-        Ink ink,
-        int at) {
-      double width = metrics.textWidth(text, style) * size;
-      return new Primitive.Text(text, x, y, size, width, style, centred, ink, at);
     }
 
     // ---- bands and slopes --------------------------------------------------------------------
@@ -176,10 +160,10 @@ final class HandLane implements Lane {
       double upper = y(topMm(n));
       double lower = y(bottomMm(n));
       if (n.isOpen()) {
-        line(left, upper, right, upper, 0.15, Ink.HAND_BAND, slice);
-        line(left, lower, right, lower, 0.15, Ink.HAND_BAND, slice);
+        pen.line(left, upper, right, upper, 0.15, Ink.HAND_BAND, slice);
+        pen.line(left, lower, right, lower, 0.15, Ink.HAND_BAND, slice);
       } else {
-        all.add(Primitive.Area.box(left, upper, right, lower, Ink.HAND_BAND, slice));
+        pen.add(Primitive.Area.box(left, upper, right, lower, Ink.HAND_BAND, slice));
       }
     }
 
@@ -205,13 +189,13 @@ final class HandLane implements Lane {
       double start = end - slope(end - before);
       double y1 = y(instrument.mmFromNut(s.fromBase()));
       double y2 = y(instrument.mmFromNut(s.toBase()));
-      line(start, y1, end, y2, 0.28, Ink.HAND, s.toSlice());
+      pen.line(start, y1, end, y2, 0.28, Ink.HAND, s.toSlice());
       // Below the lower frame: above it the label would meet the marks of the higher one.
       double labelY = Math.min(height - 0.35, Math.max(y1, y2) + 1.75);
       // The ring of an open string would stand in the label's place.
       double labelX = s.moveSlice() == s.fromSlice() ? (start + end) / 2 : end + 1.5;
       String label = Math.round(s.travelMm()) + " mm";
-      all.add(text(label, labelX, labelY, 1.25, Style.BOLD, true, Ink.HAND, s.toSlice()));
+      pen.text(label, labelX, labelY, 1.25, Style.BOLD, true, Ink.HAND, s.toSlice());
     }
 
     // ---- notes -------------------------------------------------------------------------------
@@ -237,7 +221,7 @@ final class HandLane implements Lane {
       double y = p.isOpen() ? height - RADIUS - 0.35 : y(p.mmFromNut());
       Primitive.Spot.Form form = StringMark.of(p.string());
       if (p.isOpen()) {
-        all.add(new Primitive.Spot(form, x, y, RADIUS * 0.8, false, Ink.HAND, at));
+        pen.add(new Primitive.Spot(form, x, y, RADIUS * 0.8, false, Ink.HAND, at));
       } else {
         spot(form, x, y, p.finger().digit(), at);
         p.replaced()
@@ -246,28 +230,26 @@ final class HandLane implements Lane {
       }
       if (named) {
         // Beside the mark, where the string changes.
-        all.add(
-            text(
-                instrument.stringName(p.string()),
-                x + RADIUS * 1.25,
-                y - RADIUS * 0.55,
-                1.15,
-                Style.REGULAR,
-                false,
-                Ink.HAND,
-                at));
+        pen.text(
+            instrument.stringName(p.string()),
+            x + RADIUS * 1.25,
+            y - RADIUS * 0.55,
+            1.15,
+            Style.REGULAR,
+            false,
+            Ink.HAND,
+            at);
       }
     }
 
     private void spot(Primitive.Spot.Form form, double x, double y, String digit, int at) {
-      all.add(new Primitive.Spot(form, x, y, RADIUS, true, Ink.HAND, at));
-      all.add(text(digit, x, y + 0.44, 1.2, Style.BOLD, true, Ink.PAPER, at));
+      pen.add(new Primitive.Spot(form, x, y, RADIUS, true, Ink.HAND, at));
+      pen.text(digit, x, y + 0.44, 1.2, Style.BOLD, true, Ink.PAPER, at);
     }
 
     // ---- scale and words ---------------------------------------------------------------------
 
     private List<Primitive> scale() {
-      List<Primitive> scale = new ArrayList<>();
       double perMm = (height - 2 * PAD) / (mostMm - leastMm);
       double step = 20;
       while (step * perMm < FIGURES) {
@@ -276,28 +258,26 @@ final class HandLane implements Lane {
       for (double mm = Math.ceil(leastMm / step) * step; mm <= mostMm; mm += step) {
         double y = y(mm);
         if (y > 3.1 && y < height - 3.2) {
-          scale.add(
-              text(Math.round(mm) + " mm", 1, y + 0.4, 1.15, Style.REGULAR, false, Ink.FAINT, -1));
-          scale.add(new Primitive.Line(SCALE - 0.5, y, SCALE, y, 0.12, false, Ink.FAINT, -1));
+          ruler.text(Math.round(mm) + " mm", 1, y + 0.4, 1.15, Style.REGULAR, false, Ink.FAINT, -1);
+          ruler.line(SCALE - 0.5, y, SCALE, y, 0.12, Ink.FAINT, -1);
         }
       }
       double x = 1.2;
       for (int string = 1; string <= instrument.stringCount(); string++) {
-        scale.add(
+        ruler.add(
             new Primitive.Spot(StringMark.of(string), x, height - 1.9, 0.42, true, Ink.HAND, -1));
-        scale.add(
-            text(
-                instrument.stringName(string).substring(0, 1),
-                x,
-                height - 0.45,
-                1,
-                Style.REGULAR,
-                true,
-                Ink.HAND,
-                -1));
+        ruler.text(
+            instrument.stringName(string).substring(0, 1),
+            x,
+            height - 0.45,
+            1,
+            Style.REGULAR,
+            true,
+            Ink.HAND,
+            -1);
         x += 4.6 / Math.max(4, instrument.stringCount());
       }
-      return scale;
+      return ruler.drawn();
     }
 
     private List<Said> spoken() {

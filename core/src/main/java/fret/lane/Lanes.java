@@ -5,7 +5,8 @@ import java.util.Optional;
 
 /** The one list of lanes, in the order in which they stand. */
 public final class Lanes {
-  public static final List<Lane> ALL = List.of(new HandLane());
+  public static final List<Lane> ALL =
+      List.of(new HandLane(), new BowArmLane(), new PlaneLane(), new LineLane());
 
   private Lanes() {}
 

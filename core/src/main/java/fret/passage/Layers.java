@@ -1,5 +1,6 @@
 package fret.passage;
 
+import fret.bowing.BowLayers;
 import fret.drill.ChunkLayer;
 import fret.mark.BowLayer;
 import fret.mark.FingerLayer;
@@ -31,6 +32,7 @@ public final class Layers {
                 ChunkLayer.CHUNK,
                 SourceLayer.SOURCE,
                 HeadingLayer.HEADING));
+    BowLayers.ALL.stream().filter(l -> l != BowLayer.BOW).forEach(all::add);
     all.addAll(SettingLayers.ALL);
     return List.copyOf(all);
   }

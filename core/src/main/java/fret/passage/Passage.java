@@ -1,5 +1,6 @@
 package fret.passage;
 
+import fret.bowing.BowSetup;
 import fret.instrument.InstrumentType;
 import fret.mark.Marks;
 import fret.mark.Place;
@@ -19,6 +20,7 @@ public final class Passage {
    * @param target target tempo
    * @param fullDigits a digit on every note, not only where the page needs one
    * @param details what else the player knows of the passage
+   * @param bow the bow and what is cared about in a bowing
    */
   public record Settings(
       String title,
@@ -26,7 +28,8 @@ public final class Passage {
       Setup setup,
       Reading reading,
       boolean fullDigits,
-      Details details) {
+      Details details,
+      BowSetup bow) {
     /** What holds while nothing is said. */
     public static final Settings USUAL =
         new Settings(
@@ -37,7 +40,7 @@ public final class Passage {
             false);
 
     public Settings(String title, Tempo target, Setup setup, Reading reading, boolean fullDigits) {
-      this(title, target, setup, reading, fullDigits, Details.NONE);
+      this(title, target, setup, reading, fullDigits, Details.NONE, BowSetup.USUAL);
     }
 
     public Settings {
@@ -46,30 +49,35 @@ public final class Passage {
       Objects.requireNonNull(setup);
       Objects.requireNonNull(reading);
       Objects.requireNonNull(details);
+      Objects.requireNonNull(bow);
     }
 
     public Settings withTitle(String other) {
-      return new Settings(other, target, setup, reading, fullDigits, details);
+      return new Settings(other, target, setup, reading, fullDigits, details, bow);
     }
 
     public Settings withTarget(Tempo other) {
-      return new Settings(title, other, setup, reading, fullDigits, details);
+      return new Settings(title, other, setup, reading, fullDigits, details, bow);
     }
 
     public Settings withSetup(Setup other) {
-      return new Settings(title, target, other, reading, fullDigits, details);
+      return new Settings(title, target, other, reading, fullDigits, details, bow);
     }
 
     public Settings withReading(Reading other) {
-      return new Settings(title, target, setup, other, fullDigits, details);
+      return new Settings(title, target, setup, other, fullDigits, details, bow);
     }
 
     public Settings withDetails(Details other) {
-      return new Settings(title, target, setup, reading, fullDigits, other);
+      return new Settings(title, target, setup, reading, fullDigits, other, bow);
+    }
+
+    public Settings withBow(BowSetup other) {
+      return new Settings(title, target, setup, reading, fullDigits, details, other);
     }
 
     public Settings withFullDigits(boolean other) {
-      return new Settings(title, target, setup, reading, other, details);
+      return new Settings(title, target, setup, reading, other, details, bow);
     }
   }
 

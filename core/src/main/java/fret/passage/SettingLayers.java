@@ -2,6 +2,10 @@ package fret.passage;
 
 import fret.base.Form;
 import fret.base.Fractions;
+import fret.bowing.ArmPath;
+import fret.bowing.BowEffort;
+import fret.bowing.BowRules;
+import fret.bowing.BowSetup;
 import fret.instrument.InstrumentType;
 import fret.instrument.Tuning;
 import fret.mark.Layer.Concern;
@@ -76,9 +80,18 @@ public final class SettingLayers {
           Passage.Settings::details,
           Passage.Settings::withDetails);
 
+  public static final SettingLayer<BowSetup> BOW =
+      new SettingLayer<>(
+          "bow",
+          Concern.BOW,
+          SettingLayers::bow,
+          SettingLayers::readBow,
+          Passage.Settings::bow,
+          Passage.Settings::withBow);
+
   /** All of them, in order. */
   public static final List<SettingLayer<?>> ALL =
-      List.of(TITLE, TARGET, SETUP, READING, FULL_DIGITS, DETAILS);
+      List.of(TITLE, TARGET, SETUP, READING, FULL_DIGITS, DETAILS, BOW);
 
   private SettingLayers() {}
 
@@ -181,6 +194,37 @@ public final class SettingLayers {
         f.flag("partFollows"));
   }
 
+  private static Form bow(BowSetup b) {
+    Form weights = Form.EMPTY;
+    for (Map.Entry<BowEffort, Double> w : b.weights().entrySet()) {
+      weights = weights.with(w.getKey().id(), w.getValue());
+    }
+    return Form.version(1)
+        .with("slurs", b.slurs().name())
+        .with("hairCm", b.hairCm())
+        .with("preset", b.presetId())
+        .with("weights", weights)
+        .with("meaning", b.meaning())
+        .with("arm", b.arm().name());
+  }
+
+  private static BowSetup readBow(Form f) {
+    Form weights = f.findForm("weights").orElse(Form.EMPTY);
+    Map<BowEffort, Double> own = new EnumMap<>(BowEffort.class);
+    for (BowEffort kind : BowEffort.values()) {
+      if (weights.has(kind.id())) {
+        own.put(kind, weights.decimal(kind.id()));
+      }
+    }
+    return new BowSetup(
+        f.word("slurs", BowRules.Slurs.class),
+        f.decimal("hairCm", 0),
+        f.text("preset"),
+        own,
+        f.decimal("meaning", 1),
+        f.word("arm", ArmPath.Manner.class));
+  }
+
   private static Form reading(Reading r) {
     return Form.version(1)
         .with("soundsOctaveLow", r.soundsOctaveLow())
@@ -212,7 +256,8 @@ public final class SettingLayers {
             readSetup(all),
             readReading(all),
             all.flag("fullDigits"),
-            DetailsForm.read(details));
+            DetailsForm.read(details),
+            BowSetup.USUAL);
     return put(Marks.NONE, settings);
   }
 }

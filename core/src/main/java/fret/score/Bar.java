@@ -57,6 +57,13 @@ public record Bar(
     return start.add(length);
   }
 
+  /** Where an onset stands in the bar, in whole notes; a pick-up stands at the bar's end. */
+  public Fraction placeOf(Fraction onset) {
+    Fraction lead = start.signum() < 0 ? time.barLength().subtract(length) : Fraction.ZERO;
+    Fraction at = onset.subtract(start);
+    return lead.signum() > 0 ? at.add(lead) : at;
+  }
+
   /** The clef in force at an onset. */
   public Clef clefAt(Fraction onset) {
     Clef found = clef;

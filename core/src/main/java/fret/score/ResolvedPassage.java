@@ -16,6 +16,11 @@ public record ResolvedPassage(Score score, List<SoundingNote> notes, List<Slice>
     slices = List.copyOf(slices);
   }
 
+  /** The same notes under a page that differs in signs only. */
+  public ResolvedPassage withScore(Score other) {
+    return other.equals(score) ? this : new ResolvedPassage(other, notes, slices);
+  }
+
   /** The page alone, without its sounding notes: quick to make, and enough to engrave it. */
   public static ResolvedPassage pageOnly(Score score) {
     return new ResolvedPassage(score, List.of(), List.of());

@@ -1,5 +1,6 @@
 package fret.session;
 
+import fret.bowing.BowTask;
 import fret.fingering.Fingering;
 import fret.fingering.FingeringTask;
 import fret.fingering.Standing;
@@ -15,9 +16,17 @@ import fret.score.Score;
  * @param score the part as it is played: line and bars picked, the player's bow marks on it
  * @param resolved its sounding notes
  * @param standing the left hand
+ * @param bowTask what the right arm was planned from
+ * @param arm the bowing that stands
  */
 public record Computed(
-    Passage passage, Score page, Score score, ResolvedPassage resolved, Standing standing) {
+    Passage passage,
+    Score page,
+    Score score,
+    ResolvedPassage resolved,
+    Standing standing,
+    BowTask bowTask,
+    Arm arm) {
   /** Every decision of the left hand included. */
   public FingeringTask task() {
     return standing.decidedTask();

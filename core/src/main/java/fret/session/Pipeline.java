@@ -1,5 +1,11 @@
 package fret.session;
 
+import fret.bowing.BowLayers;
+import fret.bowing.BowReport;
+import fret.bowing.BowSolver;
+import fret.bowing.BowTask;
+import fret.bowing.BowedScore;
+import fret.bowing.Bowing;
 import fret.fingering.Decided;
 import fret.fingering.FingeringTask;
 import fret.fingering.NoteRule;
@@ -32,6 +38,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.IntPredicate;
 
 /** Every answer that follows from a passage and its page, for the window and the batch alike. */
 public final class Pipeline {
@@ -59,14 +66,54 @@ public final class Pipeline {
         same.filter(b -> isSameHand(b, passage))
             .map(b -> b.standing().with(decided, token))
             .orElseGet(() -> Standing.of(task, decided, token));
-    Map<NoteKey, Signs.Bow> bows = counting(passage.marks(), BowLayer.BOW);
-    Score score = bowed(printed.score(), bows);
-    return new Computed(
-        passage,
-        page,
-        score,
-        new ResolvedPassage(score, printed.notes(), printed.slices()),
-        standing);
+    ResolvedPassage marked = marked(passage, printed);
+    Optional<Computed> bowed =
+        same.filter(b -> isSameHand(b, passage))
+            .filter(b -> b.fingering().equals(standing.fingering()))
+            .filter(b -> isSameBow(b.passage(), passage));
+    BowTask bowTask =
+        bowed.map(Computed::bowTask).orElseGet(() -> bowTask(passage, standing, "", m -> true));
+    Arm arm =
+        bowed
+            .map(Computed::arm)
+            .orElseGet(() -> arm(passage, bowTask, new BowSolver(bowTask, token).best()));
+    ResolvedPassage resolved = decidedPage(passage, marked, arm);
+    return new Computed(passage, page, resolved.score(), resolved, standing, bowTask, arm);
+  }
+
+  /** The page as it was decided: what is only proposed of the bow does not stand on it. */
+  private static ResolvedPassage decidedPage(Passage passage, ResolvedPassage marked, Arm arm) {
+    if (passage.marks().any(BowLayers.ADOPTED)) {
+      return arm.page();
+    }
+    return passage.marks().any(BowLayers.JOINT)
+        ? marked.withScore(BowedScore.of(marked, arm.bowing(), false))
+        : marked;
+  }
+
+  /** What is to be bowed. */
+  static BowTask bowTask(Passage passage, Standing standing, String version, IntPredicate held) {
+    FingeringTask hand = standing.task();
+    return BowTasks.of(passage, hand.passage(), hand.tempo(), standing.fingering(), version, held);
+  }
+
+  /** A bowing with all that is told and shown of it. */
+  static Arm arm(Passage passage, BowTask task, Bowing bowing) {
+    ResolvedPassage marked = marked(passage, task.passage());
+    return new Arm(
+        bowing,
+        BowReport.of(bowing, task, passage.settings().bow().arm()),
+        marked.withScore(BowedScore.of(marked, bowing, true)));
+  }
+
+  /** The printed passage with the player's bow marks in place of the printed ones. */
+  private static ResolvedPassage marked(Passage passage, ResolvedPassage printed) {
+    return printed.withScore(bowed(printed.score(), counting(passage.marks(), BowLayer.BOW)));
+  }
+
+  private static boolean isSameBow(Passage was, Passage is) {
+    return was.settings().bow().equals(is.settings().bow())
+        && BowLayers.ALL.stream().allMatch(l -> was.marks().of(l).equals(is.marks().of(l)));
   }
 
   private static boolean isSamePart(Computed b, Passage passage, Score page) {

@@ -1,6 +1,9 @@
 package fret.session;
 
 import fret.base.Problem;
+import fret.bowing.BowSolver;
+import fret.bowing.BowTask;
+import fret.bowing.Bowing;
 import fret.fingering.Decided;
 import fret.fingering.Fingering;
 import fret.fingering.FingeringSolver;
@@ -10,6 +13,7 @@ import fret.fingering.PrintedWishes;
 import fret.lane.LaneInput;
 import fret.mark.FingerLayer;
 import fret.mark.NoteLayer;
+import fret.mark.VibratoLayer;
 import fret.mark.Wish;
 import fret.passage.Passage;
 import fret.score.Bar;
@@ -19,13 +23,16 @@ import fret.score.NoteKey;
 import fret.score.ResolvedPassage;
 import fret.score.Score;
 import fret.score.Signs;
+import fret.score.SoundingNote;
 import fret.search.Token;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.IntPredicate;
 
 /**
@@ -146,9 +153,57 @@ public record Session(
     return computed.fingering();
   }
 
+  public Bowing bowing() {
+    return computed.arm().bowing();
+  }
+
+  /** The bowing that stands, with all that is told of it. */
+  public Arm arm() {
+    return computed.arm();
+  }
+
+  public BowTask bowTask() {
+    return computed.bowTask();
+  }
+
+  /** Another bowing of the same task with all that is told of it; takes time. */
+  public Arm arm(Bowing bowing) {
+    return Pipeline.arm(passage, bowTask(), bowing);
+  }
+
+  /** What is to be bowed where an adopted bowing gives way at some moments; marks stay. */
+  public BowTask bowTaskFree(IntPredicate free) {
+    return Pipeline.bowTask(passage, computed.standing(), "", m -> !free.test(m));
+  }
+
+  /** A kept version of the bowing as it stands at the present tempo. */
+  public Bowing keptBowing(String version, Token token) {
+    BowTask kept = Pipeline.bowTask(passage, computed.standing(), version, m -> true);
+    return new BowSolver(kept, token).best();
+  }
+
   /** What lanes are drawn from. */
   public LaneInput laneInput() {
-    return new LaneInput(resolved(), Optional.of(fingering()), task().hand().instrument());
+    return laneInput(fingering(), arm());
+  }
+
+  /** The same with a fingering and a bowing that are tried. */
+  public LaneInput laneInput(Fingering hand, Arm arm) {
+    LaneInput.Bow bow =
+        new LaneInput.Bow(arm.bowing(), bowTask().bow(), arm.report(), vibratoAsked());
+    return new LaneInput(
+        resolved(), Optional.of(hand), task().hand().instrument(), Optional.of(bow));
+  }
+
+  /** Moments for which the player asks for vibrato. */
+  private Set<Integer> vibratoAsked() {
+    Set<Integer> all = new HashSet<>();
+    for (SoundingNote n : resolved().notes()) {
+      if (passage.marks().at(VibratoLayer.VIBRATO, n.key()).isPresent()) {
+        all.add(n.slice());
+      }
+    }
+    return all;
   }
 
   /** What counts on a note. */

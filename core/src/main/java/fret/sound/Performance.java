@@ -1,13 +1,10 @@
 package fret.sound;
 
-import fret.score.Bar;
-import fret.score.Direction;
+import fret.score.LoudnessLine;
 import fret.score.ResolvedPassage;
 import fret.score.SoundingNote;
 import fret.tempo.TempoMap;
-import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 
 /**
  * A plain performance of a passage as samples: its notes at its tempo with its printed dynamics, on
@@ -22,29 +19,25 @@ public final class Performance {
   private static final double LONGEST_S = 600;
   private static final double LOUDEST = 0.8;
 
-  /** Level of each printed dynamic in decibels under the loudest (from memory). */
-  private static final Map<String, Double> LEVELS =
-      Map.of("ppp", -24.0, "pp", -20.0, "p", -15.0, "mp", -12.0, "mf", -9.0, "f", -5.0, "ff", 0.0);
-
-  private static final double USUAL = -9;
+  /** Decibels under the loudest of each level of loudness, ppp to fff (from memory). */
+  private static final double[] DECIBELS = {-24, -20, -15, -12, -9, -5, 0, 0};
 
   private Performance() {}
-
-  /**
-   * A level from an onset on.
-   *
-   * @param changing whether it goes evenly to the next one
-   */
-  private record Level(double onset, double db, boolean changing) {}
 
   /**
    * The samples of some moments that follow each other, at {@link ClickTrack#SAMPLE_RATE}; of more
    * than ten minutes, the first ten.
    *
+   * @param loudness how loud it is meant to be
    * @param toSlice the last one
    */
   public static float[] samples(
-      ResolvedPassage passage, TempoMap tempo, double a4, int fromSlice, int toSlice) {
+      ResolvedPassage passage,
+      LoudnessLine loudness,
+      TempoMap tempo,
+      double a4,
+      int fromSlice,
+      int toSlice) {
     double start = tempo.msAt(passage.slices().get(fromSlice).onset()) / 1000;
     List<SoundingNote> notes =
         passage.notes().stream()
@@ -57,12 +50,11 @@ public final class Performance {
     }
     int rate = ClickTrack.SAMPLE_RATE;
     float[] mix = new float[(int) Math.ceil((end - start + GRACE_S + TAIL_S) * rate)];
-    List<Level> levels = levels(passage);
     for (SoundingNote n : notes) {
       double at = tempo.msAt(n.onset()) / 1000 - start;
       double lasts = n.isGrace() ? GRACE_S : tempo.durationMs(n.onset(), n.end()) / 1000;
       double early = n.isGrace() ? Math.min(at, GRACE_S * n.key().grace()) : 0;
-      double gain = Math.pow(10, db(levels, n.onset().doubleValue()) / 20);
+      double gain = Math.pow(10, decibels(loudness.levelAt(n.onset())) / 20);
       add(mix, n.pitch().hertz(a4), at - early, lasts, gain);
     }
     return limited(mix);
@@ -106,51 +98,9 @@ public final class Performance {
     return mix;
   }
 
-  /** Printed dynamics; a hairpin goes evenly to the next one. */
-  private static List<Level> levels(ResolvedPassage passage) {
-    List<Level> levels = new ArrayList<>();
-    double now = USUAL;
-    boolean rising = false;
-    double hairpin = Double.NaN;
-    for (Bar bar : passage.score().bars()) {
-      for (Direction d : bar.directions()) {
-        double at = d.onset().doubleValue();
-        switch (d.kind()) {
-          case CRESCENDO, DIMINUENDO -> {
-            rising = d.kind() == Direction.Kind.CRESCENDO;
-            hairpin = at;
-            levels.add(new Level(at, now, true));
-          }
-          case HAIRPIN_END -> {
-            if (!Double.isNaN(hairpin)) {
-              now += rising ? 4 : -4;
-              levels.add(new Level(at, now, false));
-              hairpin = Double.NaN;
-            }
-          }
-          case DYNAMIC -> {
-            if (LEVELS.containsKey(d.text())) {
-              now = LEVELS.get(d.text());
-              levels.add(new Level(at, now, false));
-            }
-          }
-          default -> {}
-        }
-      }
-    }
-    return levels;
-  }
-
-  private static double db(List<Level> levels, double onset) {
-    Level before = new Level(0, USUAL, false);
-    for (Level l : levels) {
-      if (l.onset() > onset) {
-        double share =
-            before.changing() ? (onset - before.onset()) / (l.onset() - before.onset()) : 0;
-        return before.db() + share * (l.db() - before.db());
-      }
-      before = l;
-    }
-    return before.db();
+  /** Even between the levels. */
+  private static double decibels(double level) {
+    int below = (int) Math.min(DECIBELS.length - 2, Math.floor(level));
+    return DECIBELS[below] + (level - below) * (DECIBELS[below + 1] - DECIBELS[below]);
   }
 }

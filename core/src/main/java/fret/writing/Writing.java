@@ -5,6 +5,7 @@ import fret.score.Bar;
 import fret.score.Direction;
 import fret.score.Event;
 import fret.score.Head;
+import fret.score.LoudnessLine;
 import fret.score.Signs;
 import fret.score.TimeSignature;
 import java.util.ArrayList;
@@ -18,9 +19,6 @@ import org.apache.commons.numbers.fraction.Fraction;
 
 /** Signs, dynamics and words on the current note of a draft. */
 public final class Writing {
-  private static final List<String> DYNAMICS =
-      List.of("ppp", "pp", "p", "mp", "mf", "f", "ff", "fff");
-  private static final int MEZZO_FORTE = 4;
   private static final Pattern METRE = Pattern.compile("(\\d{1,2}(?:\\+\\d{1,2})*)/(\\d{1,2})");
 
   private Writing() {}
@@ -139,8 +137,10 @@ public final class Writing {
   public static Draft dynamic(Draft draft, int by) {
     Fraction onset = onset(draft);
     Optional<String> here = dynamicAt(draft, onset);
-    int now = here.map(DYNAMICS::indexOf).orElse(MEZZO_FORTE - (by > 0 ? 1 : -1));
-    String next = DYNAMICS.get(Math.max(0, Math.min(DYNAMICS.size() - 1, now + by)));
+    int now =
+        here.map(LoudnessLine.WORDS::indexOf).orElse(LoudnessLine.MEZZO_FORTE - (by > 0 ? 1 : -1));
+    String next =
+        LoudnessLine.WORDS.get(Math.max(0, Math.min(LoudnessLine.WORDS.size() - 1, now + by)));
     return direction(
         without(draft, onset, Direction.Kind.DYNAMIC),
         new Direction(onset, Direction.Kind.DYNAMIC, next, 0));
@@ -150,7 +150,7 @@ public final class Writing {
     return draft.bar().directions().stream()
         .filter(d -> d.kind() == Direction.Kind.DYNAMIC && d.onset().equals(onset))
         .map(Direction::text)
-        .filter(DYNAMICS::contains)
+        .filter(LoudnessLine.WORDS::contains)
         .findFirst();
   }
 

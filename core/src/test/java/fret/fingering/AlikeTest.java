@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import fret.instrument.InstrumentType;
 import fret.player.EffortKind;
 import fret.score.ResolvedPassage;
+import fret.search.WeightRange;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import fret.base.Said;
+import fret.bowing.BowRules;
 import fret.drill.Chunk;
 import fret.drill.Chunker;
 import fret.fingering.Fingering;
@@ -146,6 +147,14 @@ class SessionTest {
         after(
             s, Decisions.toggle(s, ReminderLayer.REMINDER, 6, Reminder.of(Reminder.Kind.GLASSES)));
     s = after(s, Decisions.keep(s, "dry", s.fingering()));
+    s = after(s, BowVersions.adopt(s, s.bowing()));
+    s = after(s, BowDecisions.joint(s, 3, BowRules.Joint.BREAK));
+    s = after(s, BowDecisions.nextKind(s, 5).orElseThrow());
+    s = after(s, BowDecisions.longer(s, 5, -1).orElseThrow());
+    s = after(s, BowDecisions.place(s, 5, 0.5).orElseThrow());
+    s = after(s, BowDecisions.amount(s, 5, true));
+    s = after(s, BowDecisions.louder(s, 6, 1));
+    s = after(s, BowVersions.keep(s, "section"));
     Chunk chunk = Chunker.chunks(s.resolved(), s.fingering(), s.passage().marks()).get(0);
     s = after(s, Decisions.practised(s, Optional.of(chunk)).orElseThrow());
     s = after(s, Decisions.page(s, Said.of("words", "cut"), without(score(), 7)).change());

@@ -10,6 +10,7 @@ import fret.pitch.Pitch;
 import fret.score.Bar;
 import fret.score.Direction;
 import fret.score.LineBuilder;
+import fret.score.LoudnessLine;
 import fret.score.ResolvedPassage;
 import fret.score.Resolver;
 import fret.score.Score;
@@ -58,12 +59,12 @@ class PerformanceTest {
   @Test
   void eachNoteSoundsAtItsTimeAndPitch() {
     ResolvedPassage passage = Resolver.resolve(line("A4 E5 A4 C5"));
-    float[] all = Performance.samples(passage, SIXTY, 440, 0, 3);
+    float[] all = Performance.samples(passage, LoudnessLine.of(passage.score()), SIXTY, 440, 0, 3);
     assertThat(all.length / (double) ClickTrack.SAMPLE_RATE).isCloseTo(4, within(0.5));
     // A4 = 440 Hz (ISO 16:1975); E5 a tempered fifth above, 659.3 Hz
     assertThat(strength(all, 440, 0.1, 0.9)).isGreaterThan(20 * strength(all, 659.26, 0.1, 0.9));
     assertThat(strength(all, 659.26, 1.1, 1.9)).isGreaterThan(20 * strength(all, 440, 1.1, 1.9));
-    float[] last = Performance.samples(passage, SIXTY, 440, 1, 1);
+    float[] last = Performance.samples(passage, LoudnessLine.of(passage.score()), SIXTY, 440, 1, 1);
     assertThat(strength(last, 659.26, 0.1, 0.9)).isGreaterThan(20 * strength(last, 440, 0.1, 0.9));
     assertThat(loudness(last, 1.1, 1.3)).isCloseTo(0, within(1e-6));
   }
@@ -81,7 +82,8 @@ class PerformanceTest {
                     new Direction(Fraction.of(1, 4), Direction.Kind.CRESCENDO, "", 0),
                     new Direction(Fraction.of(3, 4), Direction.Kind.HAIRPIN_END, "", 0),
                     new Direction(Fraction.of(3, 4), Direction.Kind.DYNAMIC, "ff", 0))));
-    float[] all = Performance.samples(Resolver.resolve(score.withBars(bars)), SIXTY, 440, 0, 3);
+    ResolvedPassage louder = Resolver.resolve(score.withBars(bars));
+    float[] all = Performance.samples(louder, LoudnessLine.of(louder.score()), SIXTY, 440, 0, 3);
     double soft = loudness(all, 0.2, 0.8);
     double middle = loudness(all, 2.2, 2.8);
     double loud = loudness(all, 3.2, 3.8);
@@ -97,7 +99,8 @@ class PerformanceTest {
     TempoMap slow = TempoMap.steady(new Tempo(Beat.QUARTER, 2));
     ResolvedPassage eleven =
         Resolver.resolve(line("A4 A4 A4 A4 A4 A4 A4 A4 A4 A4 A4 A4 A4 A4 A4 A4 A4 A4 A4 A4 A4 A4"));
-    float[] samples = Performance.samples(eleven, slow, 440, 0, 21);
+    float[] samples =
+        Performance.samples(eleven, LoudnessLine.of(eleven.score()), slow, 440, 0, 21);
     assertThat(samples.length / (double) ClickTrack.SAMPLE_RATE).isBetween(600.0, 601.0);
   }
 }

@@ -12,8 +12,8 @@ import picocli.CommandLine.Command;
     name = "fret",
     mixinStandardHelpOptions = true,
     version = "fret 0.1.0",
-    description = "Fingerings and practice plans for string players.",
-    subcommands = {FingerCommand.class, PlanCommand.class, ExportCommand.class})
+    description = "Fingerings, bowings and practice plans for string players.",
+    subcommands = {FingerCommand.class, BowCommand.class, PlanCommand.class, ExportCommand.class})
 public final class BatchCommands implements Runnable {
   @CommandLine.Spec private CommandLine.Model.CommandSpec spec;
 

@@ -15,7 +15,6 @@ import fret.player.Region;
 import fret.score.Bar;
 import fret.score.ResolvedPassage;
 import fret.score.SoundingNote;
-import fret.search.Explanation;
 import fret.session.Session;
 import fret.tempo.Tempo;
 import java.util.ArrayList;
@@ -99,15 +98,7 @@ final class FingerCommand implements Callable<Integer> {
             .put("figures", fingering.alike().figures())
             .put("overFree", Json.round(fingering.alike().overFree(), 4));
       }
-      ArrayNode terms = node.putArray("terms");
-      for (Explanation.Share share : fingering.explanation().shares()) {
-        terms
-            .addObject()
-            .put("id", share.id())
-            .put("quantity", Json.round(share.quantity(), 4))
-            .put("unit", share.unit())
-            .put("effort", Json.round(share.effort(), 4));
-      }
+      Json.terms(node, fingering.explanation());
       notes(node.putArray("notes"), passage, instrument, fingering);
       shifts(node.putArray("shifts"), passage, instrument, fingering);
     }
@@ -115,7 +106,7 @@ final class FingerCommand implements Callable<Integer> {
     return root;
   }
 
-  private static void notes(
+  static void notes(
       ArrayNode into, ResolvedPassage passage, Instrument instrument, Fingering fingering) {
     for (int i = 0; i < passage.notes().size(); i++) {
       SoundingNote note = passage.notes().get(i);
@@ -147,13 +138,10 @@ final class FingerCommand implements Callable<Integer> {
   }
 
   private static String beatIn(Bar bar, Fraction onset) {
-    Fraction lead =
-        bar.start().signum() < 0 ? bar.time().barLength().subtract(bar.length()) : Fraction.ZERO;
-    return Fractions.text(
-        onset.subtract(bar.start()).add(lead).divide(bar.time().unit()).add(Fraction.ONE));
+    return Fractions.text(bar.placeOf(onset).divide(bar.time().unit()).add(Fraction.ONE));
   }
 
-  private static void shifts(
+  static void shifts(
       ArrayNode into, ResolvedPassage passage, Instrument instrument, Fingering fingering) {
     for (Shift s : fingering.shifts()) {
       ObjectNode node = into.addObject();

@@ -6,6 +6,7 @@ import com.fasterxml.jackson.databind.SerializationFeature;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import fret.base.Problem;
+import fret.search.Explanation;
 import java.util.List;
 
 /** Small steps towards JSON. */
@@ -35,6 +36,19 @@ final class Json {
         node.put("bar", p.bar());
       }
       node.put("message", (p.message() + " " + p.nextStep()).trim());
+    }
+  }
+
+  /** What an effort is made of. */
+  static void terms(ObjectNode into, Explanation explanation) {
+    ArrayNode terms = into.putArray("terms");
+    for (Explanation.Share share : explanation.shares()) {
+      terms
+          .addObject()
+          .put("id", share.id())
+          .put("quantity", round(share.quantity(), 4))
+          .put("unit", share.unit())
+          .put("effort", round(share.effort(), 4));
     }
   }
 

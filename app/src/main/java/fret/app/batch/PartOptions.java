@@ -3,6 +3,7 @@ package fret.app.batch;
 import fret.base.Outcome;
 import fret.base.Problem;
 import fret.base.UnusableInput;
+import fret.bowing.BowSetup;
 import fret.format.musicxml.MusicXmlFile;
 import fret.format.part.PartFiles;
 import fret.instrument.InstrumentType;
@@ -100,13 +101,19 @@ final class PartOptions {
    * @param perMinute the tempo in the beat asked for
    */
   Session session(Outcome<Score> read, double perMinute) {
-    Setup setup = Setup.usual(type()).withPreset(preset().id()).withHand(hand(), school());
+    return session(read, perMinute, preset(), BowSetup.USUAL);
+  }
+
+  /** The same with a preset of the left hand and a bow. */
+  Session session(Outcome<Score> read, double perMinute, Preset preset, BowSetup bow) {
+    Setup setup = Setup.usual(type()).withPreset(preset.id()).withHand(hand(), school());
     Passage made = NewPassage.of(file.toString(), partName, read.value(), reading(read), setup);
     Passage.Settings s = made.settings();
     String title = s.title().isEmpty() ? file.getFileName().toString() : s.title();
     Tempo tempo = new Tempo(beat(made.settings().reading().of(read.value())), perMinute);
     Session session =
-        Session.of(made.withSettings(s.withTitle(title).withTarget(tempo)), read.value());
+        Session.of(
+            made.withSettings(s.withTitle(title).withTarget(tempo).withBow(bow)), read.value());
     List<Problem> problems = new ArrayList<>(read.problems());
     if (s.reading().soundsOctaveLow()) {
       problems.add(

@@ -1,5 +1,6 @@
 package fret.app.command;
 
+import fret.base.Said;
 import java.util.List;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyCodeCombination;
@@ -7,134 +8,105 @@ import javafx.scene.input.KeyCombination;
 
 /** The keys of writing, in one table: handlers and the help page are made from it. */
 public enum WritingKey {
-  LEAVE("Leave writing", new KeyCodeCombination(KeyCode.ESCAPE)),
-  NOTE_A("Note A, in the nearest octave", new KeyCodeCombination(KeyCode.A)),
-  NOTE_B("Note B, in the nearest octave", new KeyCodeCombination(KeyCode.B)),
-  NOTE_C("Note C, in the nearest octave", new KeyCodeCombination(KeyCode.C)),
-  NOTE_D("Note D, in the nearest octave", new KeyCodeCombination(KeyCode.D)),
-  NOTE_E("Note E, in the nearest octave", new KeyCodeCombination(KeyCode.E)),
-  NOTE_F("Note F, in the nearest octave", new KeyCodeCombination(KeyCode.F)),
-  NOTE_G("Note G, in the nearest octave", new KeyCodeCombination(KeyCode.G)),
-  CHORD_A("Add A above", new KeyCodeCombination(KeyCode.A, KeyCombination.SHIFT_DOWN)),
-  CHORD_B("Add B above", new KeyCodeCombination(KeyCode.B, KeyCombination.SHIFT_DOWN)),
-  CHORD_C("Add C above", new KeyCodeCombination(KeyCode.C, KeyCombination.SHIFT_DOWN)),
-  CHORD_D("Add D above", new KeyCodeCombination(KeyCode.D, KeyCombination.SHIFT_DOWN)),
-  CHORD_E("Add E above", new KeyCodeCombination(KeyCode.E, KeyCombination.SHIFT_DOWN)),
-  CHORD_F("Add F above", new KeyCodeCombination(KeyCode.F, KeyCombination.SHIFT_DOWN)),
-  CHORD_G("Add G above", new KeyCodeCombination(KeyCode.G, KeyCombination.SHIFT_DOWN)),
-  WHOLE("Write wholes", new KeyCodeCombination(KeyCode.DIGIT1)),
-  HALF("Write halves", new KeyCodeCombination(KeyCode.DIGIT2)),
-  QUARTER("Write quarters", new KeyCodeCombination(KeyCode.DIGIT4)),
-  EIGHTH("Write eighths", new KeyCodeCombination(KeyCode.DIGIT8)),
-  SIXTEENTH("Write sixteenths", new KeyCodeCombination(KeyCode.DIGIT6)),
-  THIRTY_SECOND("Write thirty-seconds", new KeyCodeCombination(KeyCode.DIGIT3)),
-  SIXTY_FOURTH("Write sixty-fourths", new KeyCodeCombination(KeyCode.DIGIT5)),
-  REST("Rest", new KeyCodeCombination(KeyCode.R)),
-  DOT("Dot, two dots, none", new KeyCodeCombination(KeyCode.PERIOD)),
-  REVALUE("Give the note the value being written", new KeyCodeCombination(KeyCode.V)),
-  AGAIN("The same note again", new KeyCodeCombination(KeyCode.SPACE)),
-  TIE("The same note again, tied", new KeyCodeCombination(KeyCode.T)),
-  TUPLET("Triplets, or none", new KeyCodeCombination(KeyCode.I)),
-  OTHER_TUPLET(
-      "Fives, sixes, sevens, duplets, none",
-      new KeyCodeCombination(KeyCode.I, KeyCombination.SHIFT_DOWN)),
-  GRACE("Grace notes on or off", new KeyCodeCombination(KeyCode.Y)),
-  SHARP("Raise by a semitone", new KeyCodeCombination(KeyCode.W)),
-  FLAT("Lower by a semitone", new KeyCodeCombination(KeyCode.Q)),
-  NATURAL("Natural", new KeyCodeCombination(KeyCode.N)),
-  UP("Up a step", new KeyCodeCombination(KeyCode.UP)),
-  DOWN("Down a step", new KeyCodeCombination(KeyCode.DOWN)),
-  OCTAVE_UP("Up an octave", new KeyCodeCombination(KeyCode.K)),
-  OCTAVE_DOWN("Down an octave", new KeyCodeCombination(KeyCode.J)),
-  SEMITONE_UP(
-      "Transpose up a semitone", new KeyCodeCombination(KeyCode.UP, KeyCombination.SHORTCUT_DOWN)),
-  SEMITONE_DOWN(
-      "Transpose down a semitone",
-      new KeyCodeCombination(KeyCode.DOWN, KeyCombination.SHORTCUT_DOWN)),
-  RIGHT("Next note", new KeyCodeCombination(KeyCode.RIGHT)),
-  LEFT("Note before", new KeyCodeCombination(KeyCode.LEFT)),
-  NEXT_BAR("Next bar", new KeyCodeCombination(KeyCode.RIGHT, KeyCombination.SHORTCUT_DOWN)),
-  PREVIOUS_BAR("Bar before", new KeyCodeCombination(KeyCode.LEFT, KeyCombination.SHORTCUT_DOWN)),
-  SELECT_RIGHT(
-      "Select to the right", new KeyCodeCombination(KeyCode.RIGHT, KeyCombination.SHIFT_DOWN)),
-  SELECT_LEFT(
-      "Select to the left", new KeyCodeCombination(KeyCode.LEFT, KeyCombination.SHIFT_DOWN)),
-  SLUR("Slur over the selection, or from the note before", new KeyCodeCombination(KeyCode.S)),
-  STACCATO("Staccato", new KeyCodeCombination(KeyCode.COMMA)),
-  STACCATISSIMO("Staccatissimo", new KeyCodeCombination(KeyCode.SEMICOLON)),
-  TENUTO("Tenuto", new KeyCodeCombination(KeyCode.MINUS)),
-  ACCENT("Accent", new KeyCodeCombination(KeyCode.SLASH)),
-  MARCATO("Strong accent", new KeyCodeCombination(KeyCode.M)),
-  ORNAMENT("Trill, turn, mordent, none", new KeyCodeCombination(KeyCode.X)),
-  FERMATA("Fermata", new KeyCodeCombination(KeyCode.O)),
-  TREMOLO("Tremolo strokes", new KeyCodeCombination(KeyCode.Z)),
-  LOUDER("Louder", new KeyCodeCombination(KeyCode.CLOSE_BRACKET)),
-  SOFTER("Softer", new KeyCodeCombination(KeyCode.OPEN_BRACKET)),
-  CRESCENDO(
-      "Hairpin opening, or end it",
-      new KeyCodeCombination(KeyCode.CLOSE_BRACKET, KeyCombination.SHIFT_DOWN)),
-  DIMINUENDO(
-      "Hairpin closing, or end it",
-      new KeyCodeCombination(KeyCode.OPEN_BRACKET, KeyCombination.SHIFT_DOWN)),
-  CLEAR("Take dynamics and words off", new KeyCodeCombination(KeyCode.BACK_SLASH)),
-  FIGURE("The last figure again", new KeyCodeCombination(KeyCode.P)),
-  BAR_AGAIN("This bar again", new KeyCodeCombination(KeyCode.P, KeyCombination.SHIFT_DOWN)),
-  SEQUENCE_UP("The last figure, a step higher", new KeyCodeCombination(KeyCode.U)),
-  SEQUENCE_DOWN(
-      "The last figure, a step lower",
-      new KeyCodeCombination(KeyCode.U, KeyCombination.SHIFT_DOWN)),
-  DELETE("Delete", new KeyCodeCombination(KeyCode.BACK_SPACE)),
-  DELETE_BAR(
-      "Delete the bar", new KeyCodeCombination(KeyCode.BACK_SPACE, KeyCombination.SHORTCUT_DOWN)),
-  NEW_BAR("A new bar after this one", new KeyCodeCombination(KeyCode.ENTER)),
-  COPY("Copy", new KeyCodeCombination(KeyCode.C, KeyCombination.SHORTCUT_DOWN)),
-  CUT("Cut", new KeyCodeCombination(KeyCode.X, KeyCombination.SHORTCUT_DOWN)),
-  PASTE("Paste", new KeyCodeCombination(KeyCode.V, KeyCombination.SHORTCUT_DOWN)),
-  CLEF("Next clef from here", new KeyCodeCombination(KeyCode.H)),
-  KEY_SHARPER("Key: a sharp more from here", new KeyCodeCombination(KeyCode.L)),
-  KEY_FLATTER(
-      "Key: a flat more from here", new KeyCodeCombination(KeyCode.L, KeyCombination.SHIFT_DOWN)),
-  METRE("Metre from here", new KeyCodeCombination(KeyCode.M, KeyCombination.SHORTCUT_DOWN)),
-  PICKUP(
-      "First bar is a pick-up, or not",
-      new KeyCodeCombination(KeyCode.P, KeyCombination.SHORTCUT_DOWN)),
-  REBAR("Re-bar from here", new KeyCodeCombination(KeyCode.B, KeyCombination.SHORTCUT_DOWN)),
-  REPEAT_START(
-      "Repeat starts here",
-      new KeyCodeCombination(KeyCode.OPEN_BRACKET, KeyCombination.SHORTCUT_DOWN)),
-  REPEAT_END(
-      "Repeat ends here",
-      new KeyCodeCombination(KeyCode.CLOSE_BRACKET, KeyCombination.SHORTCUT_DOWN)),
-  FINGER_0(
-      "Printed finger 0", new KeyCodeCombination(KeyCode.DIGIT0, KeyCombination.SHORTCUT_DOWN)),
-  FINGER_1(
-      "Printed finger 1", new KeyCodeCombination(KeyCode.DIGIT1, KeyCombination.SHORTCUT_DOWN)),
-  FINGER_2(
-      "Printed finger 2", new KeyCodeCombination(KeyCode.DIGIT2, KeyCombination.SHORTCUT_DOWN)),
-  FINGER_3(
-      "Printed finger 3", new KeyCodeCombination(KeyCode.DIGIT3, KeyCombination.SHORTCUT_DOWN)),
-  FINGER_4(
-      "Printed finger 4", new KeyCodeCombination(KeyCode.DIGIT4, KeyCombination.SHORTCUT_DOWN)),
-  NO_FINGER(
-      "No printed finger", new KeyCodeCombination(KeyCode.DIGIT9, KeyCombination.SHORTCUT_DOWN)),
-  DOWN_BOW("Down-bow", new KeyCodeCombination(KeyCode.D, KeyCombination.SHORTCUT_DOWN)),
-  UP_BOW("Up-bow", new KeyCodeCombination(KeyCode.U, KeyCombination.SHORTCUT_DOWN)),
-  WORDS("Words", new KeyCodeCombination(KeyCode.T, KeyCombination.SHORTCUT_DOWN)),
-  REHEARSAL("Rehearsal mark", new KeyCodeCombination(KeyCode.R, KeyCombination.SHORTCUT_DOWN)),
-  TEMPO("Tempo word", new KeyCodeCombination(KeyCode.E, KeyCombination.SHORTCUT_DOWN)),
-  SOUND("Hear what is typed, or not", new KeyCodeCombination(KeyCode.QUOTE));
+  LEAVE(new KeyCodeCombination(KeyCode.ESCAPE)),
+  NOTE_A(new KeyCodeCombination(KeyCode.A)),
+  NOTE_B(new KeyCodeCombination(KeyCode.B)),
+  NOTE_C(new KeyCodeCombination(KeyCode.C)),
+  NOTE_D(new KeyCodeCombination(KeyCode.D)),
+  NOTE_E(new KeyCodeCombination(KeyCode.E)),
+  NOTE_F(new KeyCodeCombination(KeyCode.F)),
+  NOTE_G(new KeyCodeCombination(KeyCode.G)),
+  CHORD_A(new KeyCodeCombination(KeyCode.A, KeyCombination.SHIFT_DOWN)),
+  CHORD_B(new KeyCodeCombination(KeyCode.B, KeyCombination.SHIFT_DOWN)),
+  CHORD_C(new KeyCodeCombination(KeyCode.C, KeyCombination.SHIFT_DOWN)),
+  CHORD_D(new KeyCodeCombination(KeyCode.D, KeyCombination.SHIFT_DOWN)),
+  CHORD_E(new KeyCodeCombination(KeyCode.E, KeyCombination.SHIFT_DOWN)),
+  CHORD_F(new KeyCodeCombination(KeyCode.F, KeyCombination.SHIFT_DOWN)),
+  CHORD_G(new KeyCodeCombination(KeyCode.G, KeyCombination.SHIFT_DOWN)),
+  WHOLE(new KeyCodeCombination(KeyCode.DIGIT1)),
+  HALF(new KeyCodeCombination(KeyCode.DIGIT2)),
+  QUARTER(new KeyCodeCombination(KeyCode.DIGIT4)),
+  EIGHTH(new KeyCodeCombination(KeyCode.DIGIT8)),
+  SIXTEENTH(new KeyCodeCombination(KeyCode.DIGIT6)),
+  THIRTY_SECOND(new KeyCodeCombination(KeyCode.DIGIT3)),
+  SIXTY_FOURTH(new KeyCodeCombination(KeyCode.DIGIT5)),
+  REST(new KeyCodeCombination(KeyCode.R)),
+  DOT(new KeyCodeCombination(KeyCode.PERIOD)),
+  REVALUE(new KeyCodeCombination(KeyCode.V)),
+  AGAIN(new KeyCodeCombination(KeyCode.SPACE)),
+  TIE(new KeyCodeCombination(KeyCode.T)),
+  TUPLET(new KeyCodeCombination(KeyCode.I)),
+  OTHER_TUPLET(new KeyCodeCombination(KeyCode.I, KeyCombination.SHIFT_DOWN)),
+  GRACE(new KeyCodeCombination(KeyCode.Y)),
+  SHARP(new KeyCodeCombination(KeyCode.W)),
+  FLAT(new KeyCodeCombination(KeyCode.Q)),
+  NATURAL(new KeyCodeCombination(KeyCode.N)),
+  UP(new KeyCodeCombination(KeyCode.UP)),
+  DOWN(new KeyCodeCombination(KeyCode.DOWN)),
+  OCTAVE_UP(new KeyCodeCombination(KeyCode.K)),
+  OCTAVE_DOWN(new KeyCodeCombination(KeyCode.J)),
+  SEMITONE_UP(new KeyCodeCombination(KeyCode.UP, KeyCombination.SHORTCUT_DOWN)),
+  SEMITONE_DOWN(new KeyCodeCombination(KeyCode.DOWN, KeyCombination.SHORTCUT_DOWN)),
+  RIGHT(new KeyCodeCombination(KeyCode.RIGHT)),
+  LEFT(new KeyCodeCombination(KeyCode.LEFT)),
+  NEXT_BAR(new KeyCodeCombination(KeyCode.RIGHT, KeyCombination.SHORTCUT_DOWN)),
+  PREVIOUS_BAR(new KeyCodeCombination(KeyCode.LEFT, KeyCombination.SHORTCUT_DOWN)),
+  SELECT_RIGHT(new KeyCodeCombination(KeyCode.RIGHT, KeyCombination.SHIFT_DOWN)),
+  SELECT_LEFT(new KeyCodeCombination(KeyCode.LEFT, KeyCombination.SHIFT_DOWN)),
+  SLUR(new KeyCodeCombination(KeyCode.S)),
+  STACCATO(new KeyCodeCombination(KeyCode.COMMA)),
+  STACCATISSIMO(new KeyCodeCombination(KeyCode.SEMICOLON)),
+  TENUTO(new KeyCodeCombination(KeyCode.MINUS)),
+  ACCENT(new KeyCodeCombination(KeyCode.SLASH)),
+  MARCATO(new KeyCodeCombination(KeyCode.M)),
+  ORNAMENT(new KeyCodeCombination(KeyCode.X)),
+  FERMATA(new KeyCodeCombination(KeyCode.O)),
+  TREMOLO(new KeyCodeCombination(KeyCode.Z)),
+  LOUDER(new KeyCodeCombination(KeyCode.CLOSE_BRACKET)),
+  SOFTER(new KeyCodeCombination(KeyCode.OPEN_BRACKET)),
+  CRESCENDO(new KeyCodeCombination(KeyCode.CLOSE_BRACKET, KeyCombination.SHIFT_DOWN)),
+  DIMINUENDO(new KeyCodeCombination(KeyCode.OPEN_BRACKET, KeyCombination.SHIFT_DOWN)),
+  CLEAR(new KeyCodeCombination(KeyCode.BACK_SLASH)),
+  FIGURE(new KeyCodeCombination(KeyCode.P)),
+  BAR_AGAIN(new KeyCodeCombination(KeyCode.P, KeyCombination.SHIFT_DOWN)),
+  SEQUENCE_UP(new KeyCodeCombination(KeyCode.U)),
+  SEQUENCE_DOWN(new KeyCodeCombination(KeyCode.U, KeyCombination.SHIFT_DOWN)),
+  DELETE(new KeyCodeCombination(KeyCode.BACK_SPACE)),
+  DELETE_BAR(new KeyCodeCombination(KeyCode.BACK_SPACE, KeyCombination.SHORTCUT_DOWN)),
+  NEW_BAR(new KeyCodeCombination(KeyCode.ENTER)),
+  COPY(new KeyCodeCombination(KeyCode.C, KeyCombination.SHORTCUT_DOWN)),
+  CUT(new KeyCodeCombination(KeyCode.X, KeyCombination.SHORTCUT_DOWN)),
+  PASTE(new KeyCodeCombination(KeyCode.V, KeyCombination.SHORTCUT_DOWN)),
+  CLEF(new KeyCodeCombination(KeyCode.H)),
+  KEY_SHARPER(new KeyCodeCombination(KeyCode.L)),
+  KEY_FLATTER(new KeyCodeCombination(KeyCode.L, KeyCombination.SHIFT_DOWN)),
+  METRE(new KeyCodeCombination(KeyCode.M, KeyCombination.SHORTCUT_DOWN)),
+  PICKUP(new KeyCodeCombination(KeyCode.P, KeyCombination.SHORTCUT_DOWN)),
+  REBAR(new KeyCodeCombination(KeyCode.B, KeyCombination.SHORTCUT_DOWN)),
+  REPEAT_START(new KeyCodeCombination(KeyCode.OPEN_BRACKET, KeyCombination.SHORTCUT_DOWN)),
+  REPEAT_END(new KeyCodeCombination(KeyCode.CLOSE_BRACKET, KeyCombination.SHORTCUT_DOWN)),
+  FINGER_0(new KeyCodeCombination(KeyCode.DIGIT0, KeyCombination.SHORTCUT_DOWN)),
+  FINGER_1(new KeyCodeCombination(KeyCode.DIGIT1, KeyCombination.SHORTCUT_DOWN)),
+  FINGER_2(new KeyCodeCombination(KeyCode.DIGIT2, KeyCombination.SHORTCUT_DOWN)),
+  FINGER_3(new KeyCodeCombination(KeyCode.DIGIT3, KeyCombination.SHORTCUT_DOWN)),
+  FINGER_4(new KeyCodeCombination(KeyCode.DIGIT4, KeyCombination.SHORTCUT_DOWN)),
+  NO_FINGER(new KeyCodeCombination(KeyCode.DIGIT9, KeyCombination.SHORTCUT_DOWN)),
+  DOWN_BOW(new KeyCodeCombination(KeyCode.D, KeyCombination.SHORTCUT_DOWN)),
+  UP_BOW(new KeyCodeCombination(KeyCode.U, KeyCombination.SHORTCUT_DOWN)),
+  WORDS(new KeyCodeCombination(KeyCode.T, KeyCombination.SHORTCUT_DOWN)),
+  REHEARSAL(new KeyCodeCombination(KeyCode.R, KeyCombination.SHORTCUT_DOWN)),
+  TEMPO(new KeyCodeCombination(KeyCode.E, KeyCombination.SHORTCUT_DOWN)),
+  SOUND(new KeyCodeCombination(KeyCode.QUOTE));
 
-  private final String text;
   private final KeyCombination keys;
 
-  WritingKey(String text, KeyCombination keys) {
-    this.text = text;
+  WritingKey(KeyCombination keys) {
     this.keys = keys;
   }
 
-  /** What it does, in players' words. */
-  public String text() {
-    return text;
+  /** What it does; the name of the change that it makes. */
+  public Said said() {
+    return Said.of("write." + name());
   }
 
   public KeyCombination keys() {

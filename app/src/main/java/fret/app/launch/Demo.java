@@ -13,6 +13,7 @@ import fret.passage.Reading;
 import fret.passage.ScoreReader;
 import fret.passage.Setup;
 import fret.plan.ReadyDate;
+import fret.session.BowVersions;
 import fret.session.Session;
 import fret.shelf.Audition;
 import fret.shelf.Library;
@@ -68,12 +69,11 @@ final class Demo {
                 Setup.usual(piece.type()),
                 Reading.PLAIN,
                 false);
-        Passage passage =
-            library.add(
-                Passage.of(piece.file() + ".musicxml", "", settings).withAudition(audition.id()),
-                source,
-                Optional.empty());
-        Session session = Session.of(passage, score);
+        Passage made =
+            Passage.of(piece.file() + ".musicxml", "", settings).withAudition(audition.id());
+        Session session = Session.of(made, score);
+        Passage bowed = BowVersions.adopt(session, session.bowing()).applyTo(made);
+        Passage passage = library.add(bowed, source, Optional.empty());
         practise(
             library,
             passage,

@@ -1,5 +1,6 @@
 package fret.app.launch;
 
+import fret.app.viewmodel.Preferences;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -11,7 +12,7 @@ import java.util.logging.SimpleFormatter;
 
 /** Keeps warnings in a file of bounded size in the data folder. */
 final class WarningLog {
-  static final String NAME = "fret.log";
+  private static final String ROLLING = Preferences.LOG.replace("0", "%g");
 
   private static final int LARGEST_BYTES = 500_000;
   private static final int FILES = 2;
@@ -29,7 +30,7 @@ final class WarningLog {
     try {
       Files.createDirectories(folder);
       FileHandler file =
-          new FileHandler(folder.resolve(NAME).toString(), LARGEST_BYTES, FILES, true);
+          new FileHandler(folder.resolve(ROLLING).toString(), LARGEST_BYTES, FILES, true);
       file.setLevel(Level.WARNING);
       file.setFormatter(new SimpleFormatter());
       file.setEncoding("UTF-8");

@@ -1,5 +1,6 @@
 package fret.app.view;
 
+import fret.app.viewmodel.BowModel;
 import fret.app.viewmodel.Hearing;
 import fret.app.viewmodel.LeftHandModel;
 import fret.app.viewmodel.PracticeModel;
@@ -11,7 +12,7 @@ import javafx.scene.input.KeyCode;
 
 /**
  * The one list of areas, in the order in which players work. Side bar, keys, help and pictures come
- * from it. The keys F5, F6 and F9 are kept free for the bow arm, the tuning and the takes.
+ * from it. The keys F6 and F9 are kept free for the tuning and the takes.
  */
 final class Areas {
   private Areas() {}
@@ -21,6 +22,7 @@ final class Areas {
       Studio studio,
       MainView main,
       LeftHandModel leftHand,
+      BowModel bow,
       PracticeModel practice,
       WritingModel writing,
       Hearing hearing,
@@ -32,6 +34,7 @@ final class Areas {
         new Area("shelf", KeyCode.F2, false, List.of(), new ShelfView(r)),
         new Area("part", KeyCode.F3, true, List.of(), new PartView(r)),
         new Area("left-hand", KeyCode.F4, true, List.of("hand"), new LeftHandView(r)),
+        new Area("bow-arm", KeyCode.F5, true, List.of("bow", "plane"), new BowArmView(r)),
         new Area("plan", KeyCode.F7, true, List.of(), new PlanView(r)),
         new Area("practise", KeyCode.F8, true, List.of(), new PractiseView(r)),
         new Area("journal", KeyCode.F10, false, List.of(), new JournalView(r.studio)));

@@ -2,10 +2,10 @@ package fret.app.view;
 
 import fret.app.viewmodel.LeftHandModel;
 import fret.app.viewmodel.Studio;
+import fret.app.words.Sentences;
 import fret.fingering.FingerAhead;
 import fret.instrument.Instrument;
 import fret.session.Session;
-import java.util.Locale;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
 import javafx.scene.layout.HBox;
@@ -22,8 +22,7 @@ final class CrossingPane extends Cards {
     this.studio = studio;
     this.model = model;
     list.setId("crossings");
-    list.setPlaceholder(
-        Parts.label("No crossing to a stopped note: the bow may go first.", "quiet"));
+    list.setPlaceholder(Parts.label(Sentences.of("crossing.no-crossing"), "quiet"));
     list.setCellFactory(v -> new Cell());
     list.getSelectionModel()
         .selectedItemProperty()
@@ -36,10 +35,8 @@ final class CrossingPane extends Cards {
     VBox.setVgrow(list, Priority.ALWAYS);
     VBox card =
         Parts.card(
-            "The finger before the bow",
-            Parts.label(
-                "At each crossing the finger is down on the next string before the bow gets there.",
-                "quiet"),
+            Sentences.of("crossing.the-finger"),
+            Parts.label(Sentences.of("crossing.at-each"), "quiet"),
             list);
     HBox.setHgrow(card, Priority.ALWAYS);
     getChildren().add(card);
@@ -67,18 +64,15 @@ final class CrossingPane extends Cards {
       var note = b.resolved().notes().get(c.note());
       String when;
       if (c.timeMs() == 0) {
-        when = "no time: the same finger is busy up to the crossing, it must hop";
+        when = Sentences.of("crossing.no-time");
       } else {
         var free = b.resolved().slices().get(c.freeFromSlice()).starting().get(0);
         when =
-            String.format(
-                Locale.ROOT,
-                "%.0f ms, from %s on",
-                c.timeMs(),
-                b.resolved().notes().get(free).pitch());
+            Sentences.of(
+                "crossing.when", Math.round(c.timeMs()), b.resolved().notes().get(free).pitch());
       }
-      return String.format(
-          "bar %s  %s string to %s string, %s: finger %s first; %s",
+      return Sentences.of(
+          "crossing.row",
           note.bar(),
           on.stringName(c.fromString()),
           on.stringName(c.string()),

@@ -87,13 +87,18 @@ final class DetailsPane {
     noteBar.setPrefWidth(64);
     noteBar.setPromptText("bar");
     noteBar.setId("note-bar");
-    noteText.setPromptText("open question, exposed spot, sounding length");
+    noteText.setPromptText(Sentences.of("details.open-question"));
     noteText.setId("note-text");
     noteText.setOnAction(e -> addNote());
     HBox.setHgrow(noteText, Priority.ALWAYS);
     HBox add =
-        Parts.row(8, noteBar, noteText, Parts.button("Add", "note-add", this::addNote, "small"));
-    VBox all = new VBox(8, Parts.line("By bar", "strong"), barNotes, add, grid);
+        Parts.row(
+            8,
+            noteBar,
+            noteText,
+            Parts.button(Sentences.of("details.add"), "note-add", this::addNote, "small"));
+    VBox all =
+        new VBox(8, Parts.line(Sentences.of("details.by-bar"), "strong"), barNotes, add, grid);
     ScrollPane scroll = new ScrollPane(all);
     scroll.setFitToWidth(true);
     scroll.getStyleClass().add("plain-scroll");
@@ -109,8 +114,7 @@ final class DetailsPane {
     }
     running.setConverter(Parts.named(DetailsPane::runningName));
     running.setId("running");
-    running.setAccessibleText(
-        "Notes to a beat in which the accompaniment runs, heard in the click");
+    running.setAccessibleText(Sentences.of("details.notes-to"));
     running.setOnAction(
         e -> {
           if (!showing) {
@@ -123,7 +127,7 @@ final class DetailsPane {
     markBar.setPromptText("bar");
     markBar.setId("mark-bar");
     markValue.setPrefWidth(90);
-    markValue.setPromptText("tempo or s");
+    markValue.setPromptText(Sentences.of("details.tempo-or"));
     markValue.setId("mark-value");
     markKind.getItems().setAll(TempoMark.Kind.values());
     markKind.setValue(TempoMark.Kind.SECTION);
@@ -131,38 +135,36 @@ final class DetailsPane {
     FlowPane add =
         Parts.flow(
             8,
-            Parts.line("From bar", "quiet"),
+            Parts.line(Sentences.of("details.from-bar"), "quiet"),
             markBar,
             markKind,
             markValue,
-            Parts.button("Add", "mark-add", this::addMark, "small"));
+            Parts.button(Sentences.of("details.add"), "mark-add", this::addMark, "small"));
     return new VBox(
         10,
         Parts.flow(
             8,
-            Parts.line("Performance tempo"),
+            Parts.line(Sentences.of("details.performance-tempo")),
             performance,
-            Parts.button("Target a notch under it", "notch", this::notchUnder, "small")),
+            Parts.button(Sentences.of("details.target-a"), "notch", this::notchUnder, "small")),
         targets,
-        Parts.flow(8, Parts.line("The accompaniment runs in"), running),
-        Parts.line("Sections, gradual changes and holds", "strong"),
+        Parts.flow(8, Parts.line(Sentences.of("details.the-accompaniment")), running),
+        Parts.line(Sentences.of("details.sections-gradual"), "strong"),
         marks,
         add,
-        Parts.label(
-            "A gradual change runs from its bar to the next mark. A hold adds seconds to the end of its bar.",
-            "quiet"));
+        Parts.label(Sentences.of("details.a-gradual"), "quiet"));
   }
 
   private static String runningName(int notes) {
-    return notes == 0 ? "nothing said" : notes == 1 ? "beats" : notes + " notes a beat";
+    return notes == 0
+        ? Sentences.of("details.nothing-said")
+        : notes == 1
+            ? Sentences.of("details.running.beats")
+            : Sentences.of("details.running.notes", notes);
   }
 
   private static String kindName(TempoMark.Kind kind) {
-    return switch (kind) {
-      case SECTION -> "steady at";
-      case GRADUAL -> "gradually to";
-      case HOLD -> "held for (s)";
-    };
+    return Sentences.of("details.mark." + kind);
   }
 
   void show(Details details) {
@@ -175,11 +177,7 @@ final class DetailsPane {
     performance.setText(details.performance() > 0 ? plain(details.performance()) : "");
     var target = studio.shown().passage().settings().target();
     targets.setText(
-        "The ladder climbs to "
-            + plain(target.perMinute())
-            + " in "
-            + target.beat().displayName()
-            + " notes. An audition usually goes a notch under the performance: clean beats fast.");
+        Sentences.of("details.targets", plain(target.perMinute()), target.beat().displayName()));
     barNotes.getChildren().clear();
     details.barNotes().entrySet().stream()
         .sorted(Map.Entry.comparingByKey(DetailsPane::byNumber))
@@ -191,9 +189,10 @@ final class DetailsPane {
           .add(
               Parts.row(
                   8,
-                  Parts.line("bar " + m.bar(), "strong"),
+                  Parts.line(Sentences.of("bar", m.bar()), "strong"),
                   Parts.line(kindName(m.kind()) + " " + plain(m.value()), "plain"),
-                  Parts.button("Take away", "", () -> removeMark(m), "small")));
+                  Parts.button(
+                      Sentences.of("details.take-away"), "", () -> removeMark(m), "small")));
     }
     showing = false;
   }
@@ -208,10 +207,10 @@ final class DetailsPane {
     label.setMaxWidth(Double.MAX_VALUE);
     return Parts.row(
         8,
-        Parts.line("bar " + bar, "strong"),
+        Parts.line(Sentences.of("bar", bar), "strong"),
         label,
         Parts.button(
-            "Answered",
+            Sentences.of("details.answered"),
             "",
             () -> edit(Said.of("set.note-answered"), d -> d.withoutBarNotes(bar)),
             "small"));
@@ -238,7 +237,7 @@ final class DetailsPane {
         studio.session().page() != null && studio.session().page().barNumbered(number).isPresent();
     if (!there) {
       studio.report(
-          new Problem("", "There is no bar \"" + number + "\".", "Give a printed bar number."));
+          new Problem("", Sentences.of("no.bar", number), Sentences.of("details.give-a")));
     }
     return there;
   }
@@ -271,9 +270,9 @@ final class DetailsPane {
     } else {
       studio.report(
           new Problem(
-              "Performance tempo",
-              "\"" + performance.getText() + "\" is no tempo.",
-              "Give beats a minute, up to 1000."));
+              Sentences.of("details.performance-tempo"),
+              Sentences.of("no.tempo", performance.getText()),
+              Sentences.of("details.give-beats")));
     }
   }
 
@@ -299,9 +298,9 @@ final class DetailsPane {
     if (!(value > 0) || value > 1000) {
       studio.report(
           new Problem(
-              "Tempo from bar " + bar,
-              "\"" + markValue.getText() + "\" is no tempo.",
-              "Give beats a minute, or seconds for a hold."));
+              Sentences.of("set.tempo-from-bar", bar),
+              Sentences.of("no.tempo", markValue.getText()),
+              Sentences.of("details.give-beats-a")));
       return;
     }
     TempoMark mark = new TempoMark(bar, markKind.getValue(), value);

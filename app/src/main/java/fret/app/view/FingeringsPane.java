@@ -7,16 +7,9 @@ import fret.app.widget.Look;
 import fret.app.words.Sentences;
 import fret.app.words.Words;
 import fret.base.Said;
-import fret.engraving.Axis;
-import fret.engraving.LaneDrawing;
-import fret.engraving.Strip;
-import fret.engraving.StripEngraver;
 import fret.fingering.Fingering;
 import fret.fingering.NoteFinger;
 import fret.fingering.Traits;
-import fret.lane.LaneInput;
-import fret.lane.Lanes;
-import fret.score.ResolvedPassage;
 import fret.session.Session;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -27,7 +20,6 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.FlowPane;
-import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 
@@ -40,30 +32,28 @@ final class FingeringsPane extends VBox {
 
   private final Studio studio;
   private final LeftHandModel model;
-  private final Look look;
+  private final LanePictures pictures;
   private final VBox list = new VBox(8);
   private final Label of = Parts.label("", "quiet");
   private final Label few = Parts.label("", "quiet");
   private final TextField name = new TextField();
-  private Optional<Strip> axis = Optional.empty();
-  private ResolvedPassage axisOf;
 
   FingeringsPane(Studio studio, LeftHandModel model, Look look) {
     super(8);
     this.studio = studio;
     this.model = model;
-    this.look = look;
-    name.setPromptText("name, such as: for the hall");
+    this.pictures = new LanePictures(new StudioAway(studio), look, "hand", LANE_HEIGHT);
+    name.setPromptText(Sentences.of("fingerings.name-such"));
     name.setPrefWidth(170);
     name.setId("keep-name");
-    name.setAccessibleText("Name under which the fingering shown is kept");
+    name.setAccessibleText(Sentences.of("fingerings.name-under"));
     FlowPane keep =
         new FlowPane(
             8,
             6,
             name,
-            Parts.button("Keep the one shown", "keep", this::keep, "small"),
-            Parts.button("Let go of the adopted", "release", model::release, "small"),
+            Parts.button(Sentences.of("fingerings.keep-the"), "keep", this::keep, "small"),
+            Parts.button(Sentences.of("fingerings.let-go"), "release", model::release, "small"),
             of);
     VBox inside = new VBox(8, list, few, keep);
     VBox card = Parts.card("", Parts.scroll(inside));
@@ -89,6 +79,7 @@ final class FingeringsPane extends VBox {
 
   private void show() {
     list.getChildren().clear();
+    pictures.clear();
     few.setText("");
     Session session = studio.shown();
     if (session == null) {
@@ -96,25 +87,24 @@ final class FingeringsPane extends VBox {
     }
     of.setText(
         model.hasRange()
-            ? "Of the notes selected; the rest stays as it is."
-            : "Of the whole passage; select notes for a part of it.");
+            ? Sentences.of("fingerings.of-the")
+            : Sentences.of("fingerings.of-the-whole"));
     Optional<List<LeftHandModel.Option>> all = model.optionsProperty().get();
     if (all.isEmpty()) {
-      few.setText("Looking for others...");
+      few.setText(Sentences.of("fingerings.looking-for"));
       return;
     }
     Set<String> names = new HashSet<>();
     for (int i = 0; i < all.get().size(); i++) {
       list.getChildren().add(row(session, all.get(), i, names));
     }
+    pictures.paint(session.resolved());
     long others = all.get().stream().filter(o -> o.keptName().isEmpty()).count() - 1;
     if (others < 3) {
       few.setText(
           others == 0
-              ? "No other fingering really differs."
-              : "Only "
-                  + others
-                  + (others == 1 ? " other really differs." : " others really differ."));
+              ? Sentences.of("fingerings.no-other")
+              : Sentences.of(others == 1 ? "fingerings.few.one" : "fingerings.few", others));
     }
   }
 
@@ -150,37 +140,35 @@ final class FingeringsPane extends VBox {
       boolean tried = model.triedProperty().get().filter(f -> f.equals(o.fingering())).isPresent();
       Button look =
           Parts.button(
-              tried ? "On the strip now" : "Try it",
+              tried ? Sentences.of("fingerings.on-the") : Sentences.of("fingerings.try-it"),
               "try-" + index,
               () -> model.tryOut(o.fingering()),
               "small");
       look.setDisable(tried);
       buttons.getChildren().add(look);
       if (tried) {
-        buttons.getChildren().add(Parts.button("Adopt", "adopt-" + index, model::adopt, "small"));
-        buttons.getChildren().add(Parts.button("Back", "back", model::stopTrying, "small"));
+        buttons
+            .getChildren()
+            .add(
+                Parts.button(
+                    Sentences.of("fingerings.adopt"), "adopt-" + index, model::adopt, "small"));
+        buttons
+            .getChildren()
+            .add(Parts.button(Sentences.of("fingerings.back"), "back", model::stopTrying, "small"));
       }
       if (!o.keptName().isEmpty()) {
         buttons
             .getChildren()
             .add(
                 Parts.button(
-                    "Forget", "forget-" + index, () -> model.forget(o.keptName()), "small"));
+                    Sentences.of("fingerings.forget"),
+                    "forget-" + index,
+                    () -> model.forget(o.keptName()),
+                    "small"));
       }
     }
-    LanePicture picture = picture(session, o.fingering(), standing);
-    picture.setAccessibleText(title);
-    if (getWidth() < BESIDE) {
-      text.getChildren().add(buttons);
-      return new VBox(4, text, picture);
-    }
-    text.setMinWidth(300);
-    text.setPrefWidth(300);
-    buttons.setPrefWrapLength(110);
-    buttons.setMinWidth(118);
-    buttons.setPrefWidth(118);
-    HBox.setHgrow(picture, Priority.ALWAYS);
-    return new HBox(12, text, picture, buttons);
+    LanePicture picture = picture(session, o.fingering(), standing, title);
+    return LanePictures.row(text, picture, buttons, getWidth() < BESIDE);
   }
 
   private static String capital(String text) {
@@ -209,34 +197,26 @@ final class FingeringsPane extends VBox {
                     ", "
                         + Sentences.of(
                             "option.hardest",
-                            Math.round(s.travelMm()) + " mm in " + Math.round(s.timeMs()) + " ms"))
+                            Sentences.of(
+                                "mm.in.ms", Math.round(s.travelMm()), Math.round(s.timeMs()))))
             .orElse("");
     return effort + differ + hardest;
   }
 
-  private LanePicture picture(Session session, Fingering f, Fingering standing) {
-    if (axis.isEmpty() || !session.resolved().equals(axisOf)) {
-      axisOf = session.resolved();
-      axis = Optional.of(StripEngraver.engrave(axisOf, List.of(), look.font()));
-    }
-    Axis on = Axis.of(axis.get());
-    LaneInput input = new LaneInput(axisOf, Optional.of(f), session.task().hand().instrument());
-    LaneDrawing lane = Lanes.of("hand").orElseThrow().draw(input, on, look.font(), LANE_HEIGHT);
-    List<LanePicture.Span> differing = new ArrayList<>();
+  private LanePicture picture(Session session, Fingering f, Fingering standing, String words) {
+    List<LanePictures.Stretch> differing = new ArrayList<>();
     for (int i = 0; i < f.notes().size(); i++) {
       Optional<NoteFinger> mine = f.notes().get(i);
       Optional<NoteFinger> other = standing.notes().get(i);
-      int slice = axisOf.notes().get(i).slice();
+      int slice = session.resolved().notes().get(i).slice();
       boolean same =
           mine.isPresent() && other.isPresent()
               ? mine.get().samePlace(other.get())
               : mine.isEmpty() == other.isEmpty();
-      if (!same && on.has(slice)) {
-        differing.add(new LanePicture.Span(on.start(slice), on.end(slice)));
+      if (!same) {
+        differing.add(new LanePictures.Stretch(slice, slice));
       }
     }
-    LanePicture picture = new LanePicture(look);
-    picture.show(lane, on.width(), differing);
-    return picture;
+    return pictures.picture(session.laneInput(f, session.arm()), differing, words);
   }
 }

@@ -2,6 +2,7 @@ package fret.app.view;
 
 import fret.app.viewmodel.Studio;
 import fret.app.words.Days;
+import fret.app.words.Sentences;
 import fret.journal.JournalEntry;
 import fret.journal.Verdict;
 import fret.passage.Passage;
@@ -30,7 +31,8 @@ final class JournalView extends VBox implements AreaView {
     return this;
   }
 
-  private static final List<String> NARROW_WITHOUT = List.of("Time", "Drill");
+  private static final List<String> NARROW_WITHOUT =
+      List.of(Sentences.of("journal.time"), Sentences.of("journal.drill"));
 
   private final Studio studio;
   private final TableView<JournalEntry> table = new TableView<>();
@@ -41,25 +43,26 @@ final class JournalView extends VBox implements AreaView {
     this.studio = studio;
     table.setId("journal");
     table.setColumnResizePolicy(TableView.CONSTRAINED_RESIZE_POLICY_FLEX_LAST_COLUMN);
-    table.setPlaceholder(
-        Parts.label("Nothing yet: the first verdict in Practise starts the record.", "quiet"));
-    column("Day", 95, e -> Days.of(e.date(), studio.today()));
-    column("Passage", 150, e -> title(e.passageId()));
-    column("Chunk", 110, e -> e.chunkId().replace('-', ' '));
-    column("Drill", 105, e -> e.drill().displayName());
-    column("Tempo", 65, e -> String.valueOf(e.perMinute()));
+    table.setPlaceholder(Parts.label(Sentences.of("journal.nothing-yet"), "quiet"));
+    column(Sentences.of("journal.day"), 95, e -> Days.of(e.date(), studio.today()));
+    column(Sentences.of("journal.passage"), 150, e -> title(e.passageId()));
+    column(Sentences.of("journal.chunk"), 110, e -> e.chunkId().replace('-', ' '));
+    column(Sentences.of("journal.drill"), 105, e -> e.drill().displayName());
+    column(Sentences.of("journal.tempo"), 65, e -> String.valueOf(e.perMinute()));
     column(
-        "Time", 65, e -> String.format(Locale.ROOT, "%d:%02d", e.seconds() / 60, e.seconds() % 60));
-    column("Verdict", 80, e -> e.verdict().displayName());
+        Sentences.of("journal.time"),
+        65,
+        e -> String.format(Locale.ROOT, "%d:%02d", e.seconds() / 60, e.seconds() % 60));
+    column(Sentences.of("journal.verdict"), 80, e -> e.verdict().displayName());
     column(
-        "What broke",
+        Sentences.of("journal.what-broke"),
         110,
         e -> e.breakage() == fret.journal.Breakage.NONE ? "" : e.breakage().displayName());
     table.widthProperty().addListener(o -> Platform.runLater(this::fitColumns));
     VBox.setVgrow(table, Priority.ALWAYS);
-    VBox left = Parts.card("Tries, the newest first", table);
+    VBox left = Parts.card(Sentences.of("journal.tries-the"), table);
     HBox.setHgrow(left, Priority.ALWAYS);
-    VBox right = Parts.card("Minutes a day", minutes);
+    VBox right = Parts.card(Sentences.of("journal.minutes-a"), minutes);
     right.setMinWidth(270);
     HBox cards = new HBox(16, left, right);
     VBox.setVgrow(cards, Priority.ALWAYS);
@@ -125,15 +128,13 @@ final class JournalView extends VBox implements AreaView {
     int total = newest.stream().mapToInt(JournalEntry::seconds).sum() / 60;
     lead.setText(
         newest.isEmpty()
-            ? "The record is empty."
-            : newest.size()
-                + " tries on "
-                + seconds.size()
-                + " days, "
-                + total
-                + " minutes, "
-                + Math.round(100.0 * clean / newest.size())
-                + " of 100 clean.");
+            ? Sentences.of("journal.the-record")
+            : Sentences.of(
+                "journal.lead",
+                newest.size(),
+                seconds.size(),
+                total,
+                Math.round(100.0 * clean / newest.size())));
   }
 
   private javafx.scene.control.Label dayLabel(LocalDate day) {

@@ -80,11 +80,7 @@ final class KeysPage extends GridPane {
   }
 
   private static String text(Action a) {
-    return isFinger(a)
-        ? "Printed finger"
-        : isLetter(a)
-            ? a.words().replace("Note A", "A note").replace("Add A", "Add a note")
-            : a.words();
+    return isFinger(a) || isLetter(a) ? Sentences.of("keys.all." + a.id()) : a.words();
   }
 
   private static Label unclipped(Label label) {

@@ -8,14 +8,13 @@ import fret.app.command.Action;
 import fret.app.viewmodel.Hearing;
 import fret.app.viewmodel.LeftHandModel;
 import fret.app.viewmodel.NoteDecisions;
-import fret.app.viewmodel.Studio;
 import fret.app.widget.StripView;
+import fret.app.words.Sentences;
 import fret.app.words.Words;
 import fret.engraving.StripStyle;
 import fret.fingering.Fingering;
 import fret.instrument.Finger;
 import fret.instrument.Instrument;
-import fret.lane.LaneInput;
 import fret.mark.FingerLayer;
 import fret.mark.Place;
 import fret.mark.VibratoLayer;
@@ -30,21 +29,15 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyCombination;
-import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
-import javafx.scene.layout.Priority;
-import javafx.scene.layout.Region;
-import javafx.scene.layout.StackPane;
-import javafx.scene.layout.VBox;
 
 /** Left hand: the strip with its hand lane, and below it five ways of looking at it. */
-final class LeftHandView implements AreaView {
+final class LeftHandView extends StripArea {
   /** What is looked at below the strip. */
   enum Tab {
     NOTE,
@@ -55,74 +48,38 @@ final class LeftHandView implements AreaView {
     CARES
   }
 
-  private final Studio studio;
   private final LeftHandModel model;
-  private final StripView strip;
   private final ComboBox<Preset> preset = new ComboBox<>();
   private final Label summary = Parts.line("", "quiet");
   private final Map<Tab, Button> tabs = new EnumMap<>(Tab.class);
   private final NotePane note;
-  private final ShiftPane shifts;
-  private final CrossingPane crossings;
-  private final FingeringsPane fingerings;
-  private final CaresPane cares;
-  private final Composition node;
-  private final List<Action> actions;
   private boolean showing;
 
   LeftHandView(Areas.Room room) {
-    this.studio = room.studio();
+    super(room, "left-hand", "strip");
     this.model = room.leftHand();
-    this.strip = new StripView(room.look(), new StudioAway(studio));
-    strip.setId("strip");
-    strip.setOnPick(studio::selectSlice);
-    strip.setOnExtend(this::extendTo);
     ShiftPane.Stand stand =
         (slice, title, drill) -> {
           room.practice().putOnStand(slice, title, drill);
           room.main().go("practise");
         };
     note = new NotePane(studio, model);
-    shifts = new ShiftPane(studio, model, room.look(), stand);
-    crossings = new CrossingPane(studio, model);
-    fingerings = new FingeringsPane(studio, model, room.look());
-    cares = new CaresPane(studio, model);
-    FlowPane row = new FlowPane(4, 4);
-    StackPane pane = new StackPane();
-    tabs.put(Tab.NOTE, Parts.tab(row, pane, "Note (N)", "tab-note", note));
-    tabs.put(Tab.BAR, Parts.tab(row, pane, "Bar (B)", "tab-bar", new BarPane(studio)));
-    tabs.put(Tab.SHIFTS, Parts.tab(row, pane, "Shifts (S)", "tab-shifts", shifts));
-    tabs.put(Tab.CROSSINGS, Parts.tab(row, pane, "Crossings (X)", "tab-crossings", crossings));
-    tabs.put(Tab.FINGERINGS, Parts.tab(row, pane, "Fingerings (F)", "tab-fingerings", fingerings));
-    tabs.put(Tab.CARES, Parts.tab(row, pane, "Cares (C)", "tab-cares", cares));
-    VBox.setVgrow(pane, Priority.ALWAYS);
-    pane.setMinHeight(0);
-    for (Region each : List.of(note, shifts, crossings, fingerings, cares)) {
-      each.setMinHeight(0);
-    }
-    VBox below = new VBox(6, row, pane);
-    node = new Composition(tools(), strip, below);
+    tabs.put(Tab.NOTE, tab("note", "tab-note", note));
+    tabs.put(Tab.BAR, tab("bar", "tab-bar", new BarPane(studio)));
+    tabs.put(
+        Tab.SHIFTS, tab("shifts", "tab-shifts", new ShiftPane(studio, model, room.look(), stand)));
+    tabs.put(Tab.CROSSINGS, tab("crossings", "tab-crossings", new CrossingPane(studio, model)));
+    tabs.put(
+        Tab.FINGERINGS,
+        tab("fingerings", "tab-fingerings", new FingeringsPane(studio, model, room.look())));
+    tabs.put(Tab.CARES, tab("cares", "tab-cares", new CaresPane(studio, model)));
+    compose(tools());
     show(Tab.NOTE);
-    actions = keys(room.hearing());
+    actions.addAll(keys(room.hearing()));
     studio.shownProperty().addListener(o -> paint());
     studio.selectedProperty().addListener(o -> follow());
     model.anchorProperty().addListener(o -> follow());
     model.triedProperty().addListener(o -> paint());
-  }
-
-  @Override
-  public Node node() {
-    return node;
-  }
-
-  @Override
-  public Optional<StripView> strip() {
-    return Optional.of(strip);
-  }
-
-  @Override
-  public List<Action> actions() {
-    return actions;
   }
 
   @Override
@@ -192,7 +149,7 @@ final class LeftHandView implements AreaView {
   private HBox tools() {
     preset.getItems().setAll(Preset.all());
     preset.setConverter(Parts.named(Preset::displayName));
-    preset.setAccessibleText("What you care about");
+    preset.setAccessibleText(Sentences.of("hand.what-you"));
     preset.setId("preset");
     preset.setOnAction(
         e -> {
@@ -204,20 +161,15 @@ final class LeftHandView implements AreaView {
         10,
         summary,
         Parts.spring(),
-        Parts.line("Care for", "quiet"),
+        Parts.line(Sentences.of("hand.care-for"), "quiet"),
         preset,
-        Parts.button("Digits", "digits", studio.decisions()::toggleDigits),
-        Parts.button("Adopt", "adopt", model::adopt, "primary"));
+        Parts.button(Sentences.of("hand.digits"), "digits", studio.decisions()::toggleDigits),
+        Parts.button(Sentences.of("hand.adopt"), "adopt", model::adopt, "primary"));
   }
 
   /** Looks at something else below the strip. */
   void show(Tab tab) {
     tabs.get(tab).fire();
-  }
-
-  private void extendTo(int slice) {
-    List<Integer> starting = studio.shown().resolved().slices().get(slice).starting();
-    model.extend(starting.get(starting.size() - 1) - studio.selectedProperty().get());
   }
 
   private Instrument instrument() {
@@ -238,7 +190,7 @@ final class LeftHandView implements AreaView {
             b.resolved(),
             Digits.of(b, shown, b.passage().settings().fullDigits()),
             StripStyle.PLAIN.withShiftMarks(Sheets.shiftMarks(shown)),
-            Optional.of(new LaneInput(b.resolved(), Optional.of(shown), instrument()))));
+            Optional.of(b.laneInput(shown, b.arm()))));
     strip.showStretches(stretches(b));
     summary.setText(summary(b, shown));
     follow();
@@ -268,36 +220,31 @@ final class LeftHandView implements AreaView {
     boolean tries = model.triedProperty().get().isPresent();
     String state =
         tries
-            ? "Trying another fingering (Esc goes back)"
-            : b.isAdopted() ? "Adopted: yours, kept as it is" : "Proposed";
+            ? Sentences.of("hand.trying-another")
+            : b.isAdopted() ? Sentences.of("hand.adopted-yours") : Sentences.of("hand.proposed");
     Fingering.Likeness alike = shown.alike();
-    return state
-        + ". "
-        + Words.count(shown.shifts().size(), "shift")
-        + ", effort "
-        + Words.one(shown.effort())
+    return Sentences.of(
+            "hand.summary",
+            state,
+            Words.count(shown.shifts().size(), "shift"),
+            Words.one(shown.effort()))
         + (pins > 0 ? ", " + Words.count((int) pins, "pin") : "")
         + (alike.figures() > 0
             ? ", "
-                + Words.count(alike.figures(), "figure")
-                + " fingered alike"
-                + (alike.overFree() > 0.05 ? " for " + Words.one(alike.overFree()) : "")
+                + Sentences.of(
+                    alike.overFree() > 0.05 ? "hand.alike.for" : "hand.alike",
+                    Words.count(alike.figures(), "figure"),
+                    Words.one(alike.overFree()))
             : "")
         + ".";
   }
 
   private void follow() {
-    Session b = studio.shown();
-    int selected = studio.selectedProperty().get();
-    if (b == null || selected < 0 || selected >= b.resolved().notes().size()) {
-      return;
+    if (showSelection()) {
+      int note = studio.selectedProperty().get();
+      String lanes = strip.spoken(studio.shown().resolved().notes().get(note).slice());
+      String spoken = this.note.spoken();
+      strip.setAccessibleText(lanes.isEmpty() ? spoken : spoken + ". " + lanes);
     }
-    strip.select(b.resolved().notes().get(selected).slice());
-    int first = Math.max(0, model.firstSelected());
-    strip.selectRange(
-        b.resolved().notes().get(first).slice(),
-        b.resolved().notes().get(Math.max(first, model.lastSelected())).slice());
-    String lanes = strip.spoken(b.resolved().notes().get(selected).slice());
-    strip.setAccessibleText(lanes.isEmpty() ? note.spoken() : note.spoken() + ". " + lanes);
   }
 }

@@ -1,6 +1,7 @@
 package fret.app.view;
 
 import fret.app.command.Action;
+import fret.app.viewmodel.BowModel;
 import fret.app.viewmodel.Hearing;
 import fret.app.viewmodel.LeftHandModel;
 import fret.app.viewmodel.PaperModel;
@@ -81,7 +82,16 @@ public final class MainView extends BorderPane {
     Hearing hearing = new Hearing(studio, leftHandModel, devices.passage());
     areas =
         Areas.in(
-            new Areas.Room(studio, this, leftHandModel, practice, writing, hearing, devices, look));
+            new Areas.Room(
+                studio,
+                this,
+                leftHandModel,
+                new BowModel(studio),
+                practice,
+                writing,
+                hearing,
+                devices,
+                look));
     part = (PartView) area("part").view();
     areas.forEach(this::setLanes);
     everywhere = everywhere();
@@ -193,7 +203,8 @@ public final class MainView extends BorderPane {
       side.getChildren().add(b);
     }
     side.getChildren().add(Parts.spring());
-    side.getChildren().add(Parts.button("All keys (F1)", "help", this::toggleHelp, "link"));
+    side.getChildren()
+        .add(Parts.button(Sentences.of("main.all-keys"), "help", this::toggleHelp, "link"));
     return side;
   }
 
@@ -214,7 +225,7 @@ public final class MainView extends BorderPane {
   }
 
   private HBox header() {
-    Label title = Parts.line("No passage open", "passage-title");
+    Label title = Parts.line(Sentences.of("main.no-passage"), "passage-title");
     Label facts = Parts.line("", "quiet");
     studio
         .shownProperty()
@@ -231,8 +242,8 @@ public final class MainView extends BorderPane {
                         + Math.round(s.target().perMinute()));
               }
             });
-    Button undo = Parts.button("Undo", "undo", studio::undo, "small");
-    Button redo = Parts.button("Redo", "redo", studio::redo, "small");
+    Button undo = Parts.button(Sentences.of("main.undo"), "undo", studio::undo, "small");
+    Button redo = Parts.button(Sentences.of("main.redo"), "redo", studio::redo, "small");
     HBox box = Parts.row(14, title, facts, Parts.spring(), undo, redo);
     studio.shownProperty().addListener(o -> dim(undo, redo));
     studio.notStoredProperty().addListener(o -> dim(undo, redo));
@@ -259,7 +270,8 @@ public final class MainView extends BorderPane {
     waiting.setId("not-stored-yet");
     studio
         .notStoredProperty()
-        .addListener((o, a, n) -> waiting.setText(n.intValue() > 0 ? "not stored yet" : ""));
+        .addListener(
+            (o, a, n) -> waiting.setText(n.intValue() > 0 ? Sentences.of("main.not-stored") : ""));
     HBox box = Parts.row(10, message, Parts.spring(), waiting, working);
     box.getStyleClass().add("status");
     return box;
@@ -276,7 +288,7 @@ public final class MainView extends BorderPane {
               error(
                   p.toString(),
                   "error",
-                  Parts.button("Close", "close-error", studio::dismissError)));
+                  Parts.button(Sentences.of("main.close"), "close-error", studio::dismissError)));
     }
   }
 
@@ -331,9 +343,9 @@ public final class MainView extends BorderPane {
 
   private Node nothingOpen() {
     return Parts.empty(
-        "No passage is open.",
-        Parts.button("Choose one on the Shelf", "to-shelf", () -> go("shelf"), "primary"),
-        Parts.button("Open a file", "empty-open", this::chooseFile));
+        Sentences.of("main.no-passage-is"),
+        Parts.button(Sentences.of("main.choose-one"), "to-shelf", () -> go("shelf"), "primary"),
+        Parts.button(Sentences.of("main.open-a"), "empty-open", this::chooseFile));
   }
 
   private void toggleHelp() {
@@ -352,7 +364,7 @@ public final class MainView extends BorderPane {
 
   /** Asks for a file and opens it. */
   void chooseFile() {
-    ask("Open a part").ifPresent(this::openFile);
+    ask(Sentences.of("main.open-a-part")).ifPresent(this::openFile);
   }
 
   /** Asks where to, and saves the file with the fingering written into it. */
@@ -361,7 +373,7 @@ public final class MainView extends BorderPane {
       return;
     }
     FileChooser chooser = new FileChooser();
-    chooser.setTitle("Save a copy with the fingering");
+    chooser.setTitle(Sentences.of("main.save-a"));
     chooser.setInitialFileName(studio.shown().passage().settings().title() + ".musicxml");
     File file = chooser.showSaveDialog(getScene().getWindow());
     if (file != null) {
@@ -398,7 +410,7 @@ public final class MainView extends BorderPane {
   private void pasteTune() {
     String text = Clipboard.getSystemClipboard().getString();
     if (text == null || text.isBlank()) {
-      studio.report(new Problem("", "There is no text on the clipboard.", "Copy an ABC tune."));
+      studio.report(new Problem("", Sentences.of("main.there-is"), Sentences.of("main.copy-an")));
     } else {
       studio.importFile("pasted.abc", text.getBytes(StandardCharsets.UTF_8));
       go("part");
@@ -421,15 +433,15 @@ public final class MainView extends BorderPane {
         studio.report(
             new Problem(
                 file.getName(),
-                "The file is larger than " + LARGEST_FILE / 1_000_000 + " MB.",
-                "Export only the part you play."));
+                Sentences.of("file.large", LARGEST_FILE / 1_000_000),
+                Sentences.of("main.export-only")));
         return Optional.empty();
       }
       return Optional.of(Files.readAllBytes(file.toPath()));
     } catch (IOException e) {
       studio.report(
           new Problem(
-              file.getName(), "The file cannot be read.", "Check that it is there and yours."));
+              file.getName(), Sentences.of("main.the-file"), Sentences.of("main.check-that")));
       return Optional.empty();
     }
   }
@@ -437,7 +449,7 @@ public final class MainView extends BorderPane {
   /** Asks for a file that is brought in again. */
   void chooseAgain() {
     if (studio.shown() != null) {
-      ask("Bring the file in again")
+      ask(Sentences.of("main.bring-the"))
           .ifPresent(f -> bytes(f).ifPresent(b -> studio.bringInAgain(f.getName(), b)));
     }
   }

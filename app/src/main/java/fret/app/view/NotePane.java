@@ -2,6 +2,7 @@ package fret.app.view;
 
 import fret.app.viewmodel.LeftHandModel;
 import fret.app.viewmodel.Studio;
+import fret.app.words.Sentences;
 import fret.app.words.Words;
 import fret.fingering.Fingering;
 import fret.fingering.NoteFinger;
@@ -9,8 +10,6 @@ import fret.fingering.Shift;
 import fret.instrument.Finger;
 import fret.instrument.Instrument;
 import fret.mark.FingerLayer;
-import fret.mark.Reminder;
-import fret.mark.ReminderLayer;
 import fret.mark.VibratoLayer;
 import fret.mark.Wish;
 import fret.player.EffortKind;
@@ -20,11 +19,9 @@ import fret.search.Explanation;
 import fret.session.Session;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.control.TextField;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -36,7 +33,7 @@ final class NotePane extends Cards {
   private static final int MOST_DIFFERENCES = 6;
 
   private final Studio studio;
-  private final TextField word = new TextField();
+  private final PencilField word;
   private final LeftHandModel model;
   private final VBox reasons = new VBox(4);
   private final VBox others = new VBox(4);
@@ -47,38 +44,37 @@ final class NotePane extends Cards {
   NotePane(Studio studio, LeftHandModel model) {
     this.studio = studio;
     this.model = model;
+    this.word = new PencilField(studio);
     VBox reasonCard = Parts.card("", Parts.scroll(reasons));
     reasonCard.setId("reason-card");
     reasonCard.setPrefWidth(340);
     reasonCard.setMinWidth(240);
-    VBox otherCard = Parts.card("Or play this note", Parts.scroll(others));
+    VBox otherCard = Parts.card(Sentences.of("note.or-play"), Parts.scroll(others));
     otherCard.setPrefWidth(370);
     otherCard.setMinWidth(320);
-    onString = wish("On this string", "wish-string", Wish.Kind.ON_STRING);
+    onString = wish(Sentences.of("note.on-this"), "wish-string", Wish.Kind.ON_STRING);
     FlowPane wishes =
         new FlowPane(
             6,
             6,
             onString,
-            wish("In this position", "wish-position", Wish.Kind.POSITION),
-            wish("The hand stays", "wish-stays", Wish.Kind.IN_POSITION),
-            wish("No open strings", "wish-no-open", Wish.Kind.NO_OPEN),
-            wish("No long fourth", "wish-no-fourth", Wish.Kind.NO_LONG_FOURTH),
-            wish("As printed", "wish-printed", Wish.Kind.AS_PRINTED),
-            wish("Not this finger", "wish-not-finger", Wish.Kind.NOT_FINGER),
-            wish("Not this string", "wish-not-string", Wish.Kind.NOT_STRING),
+            wish(Sentences.of("note.in-this"), "wish-position", Wish.Kind.POSITION),
+            wish(Sentences.of("note.the-hand"), "wish-stays", Wish.Kind.IN_POSITION),
+            wish(Sentences.of("note.no-open"), "wish-no-open", Wish.Kind.NO_OPEN),
+            wish(Sentences.of("note.no-long"), "wish-no-fourth", Wish.Kind.NO_LONG_FOURTH),
+            wish(Sentences.of("note.as-printed"), "wish-printed", Wish.Kind.AS_PRINTED),
+            wish(Sentences.of("note.not-this"), "wish-not-finger", Wish.Kind.NOT_FINGER),
+            wish(Sentences.of("note.not-this-string"), "wish-not-string", Wish.Kind.NOT_STRING),
             Parts.button(
-                "Vibrato (V)",
+                Sentences.of("note.vibrato"),
                 "vibrato",
                 () -> studio.decisions().toggle(VibratoLayer.VIBRATO, true),
                 "small"),
             word);
     word.setId("word-over");
     word.setPrefWidth(170);
-    word.setPromptText("a word to pencil over it");
-    word.setAccessibleText("A word of your own, pencilled over the note");
-    word.setOnAction(e -> keepWord());
-    VBox askCard = Parts.card("Ask for", asksOf, Parts.scroll(new VBox(8, asked, wishes)));
+    VBox askCard =
+        Parts.card(Sentences.of("note.ask-for"), asksOf, Parts.scroll(new VBox(8, asked, wishes)));
     HBox.setHgrow(askCard, Priority.ALWAYS);
     askCard.setMinWidth(190);
     getChildren().addAll(reasonCard, otherCard, askCard);
@@ -115,30 +111,15 @@ final class NotePane extends Cards {
     return selected()
         .map(
             n ->
-                n.pitch()
-                    + ", bar "
-                    + n.bar()
-                    + ". "
-                    + place().map(p -> sentence(n, p)).orElse("It cannot be played here."))
+                Sentences.of("note.at", n.pitch(), n.bar())
+                    + " "
+                    + place().map(p -> sentence(n, p)).orElse(Sentences.of("note.it-cannot")))
         .orElse("");
   }
 
   /** A word of one's own over the note is typed here. */
   void typeWord() {
-    word.setText(
-        selected()
-            .flatMap(n -> studio.shown().passage().marks().at(ReminderLayer.REMINDER, n.key()))
-            .map(Reminder::text)
-            .orElse(""));
-    word.requestFocus();
-  }
-
-  private void keepWord() {
-    String text = word.getText().strip();
-    if (!text.isEmpty()) {
-      studio.decisions().toggle(ReminderLayer.REMINDER, Reminder.word(text));
-      word.clear();
-    }
+    word.type();
   }
 
   private void show() {
@@ -169,7 +150,7 @@ final class NotePane extends Cards {
 
   /** What the fingering that is tried gains and loses against the one that stands. */
   private void showDifference(Fingering tried) {
-    reasons.getChildren().add(Parts.line("The whole, against what stands", "strong"));
+    reasons.getChildren().add(Parts.line(Sentences.of("note.the-whole"), "strong"));
     tried.explanation().minus(studio.shown().fingering().explanation()).stream()
         .sorted(Comparator.comparingDouble((Explanation.Difference d) -> -Math.abs(d.effort())))
         .limit(MOST_DIFFERENCES)
@@ -182,11 +163,8 @@ final class NotePane extends Cards {
                             8,
                             Parts.line(name(d.id()), "quiet"),
                             Parts.spring(),
-                            Parts.line(
-                                String.format(Locale.ROOT, "%+.1f %s", d.quantity(), d.unit()),
-                                "figure"),
-                            Parts.line(
-                                String.format(Locale.ROOT, "%+.2f", d.effort()), "effort"))));
+                            Parts.line(Words.shown("%+.1f %s", d.quantity(), d.unit()), "figure"),
+                            Parts.line(Words.shown("%+.2f", d.effort()), "effort"))));
   }
 
   private static String name(String id) {
@@ -205,7 +183,7 @@ final class NotePane extends Cards {
         Parts.line(s.description().split(":", 2)[0], "quiet"),
         Parts.spring(),
         amount,
-        Parts.line(String.format(Locale.ROOT, "%.2f", s.effort()), "effort"));
+        Parts.line(Words.shown("%.2f", s.effort()), "effort"));
   }
 
   /** Cautions stand where a stretch can hurt. */
@@ -216,12 +194,7 @@ final class NotePane extends Cards {
             .mapToDouble(Explanation.Share::quantity)
             .sum();
     if (stretch >= 1 || stretch > 0 && place.finger() == Finger.FOURTH) {
-      reasons
-          .getChildren()
-          .add(
-              Parts.label(
-                  "A stretch: warm up, turn the hand rather than force the finger, and stop at pain or tingling. Your teacher's eye comes first.",
-                  "warning"));
+      reasons.getChildren().add(Parts.label(Sentences.of("note.a-stretch"), "warning"));
     }
   }
 
@@ -231,7 +204,7 @@ final class NotePane extends Cards {
             ? String.valueOf((int) s.quantity())
             : Words.one(s.quantity());
     boolean one = s.quantity() == 1 && s.unit().endsWith("s") && s.unit().length() > 2;
-    String unit = s.unit().equals("1/s") ? "per s" : s.unit();
+    String unit = s.unit().equals("1/s") ? Sentences.of("note.per-s") : s.unit();
     return value + " " + (one ? s.unit().substring(0, s.unit().length() - 1) : unit);
   }
 
@@ -242,20 +215,19 @@ final class NotePane extends Cards {
     boolean tries = model.triedProperty().get().isPresent();
     String why;
     if (b.passage().marks().at(FingerLayer.PINNED, n.key()).isPresent()) {
-      why = "You pinned it.";
+      why = Sentences.of("note.you-pinned");
     } else if (!tries && b.passage().marks().at(FingerLayer.ADOPTED, n.key()).isPresent()) {
-      why = "You adopted it.";
+      why = Sentences.of("note.you-adopted");
     } else if (shift.isPresent()) {
       Shift s = shift.get();
       why =
-          String.format(
-              Locale.ROOT,
-              "The hand moves %.0f mm in %.0f ms to get here%s; staying would cost more.",
-              s.travelMm(),
-              s.timeMs(),
-              s.hiddenBehind().isEmpty() ? "" : ", behind the " + s.hiddenBehind());
+          Sentences.of(
+              s.hiddenBehind().isEmpty() ? "note.moves" : "note.moves.behind",
+              Math.round(s.travelMm()),
+              Math.round(s.timeMs()),
+              s.hiddenBehind());
     } else {
-      why = "The hand stays where it is.";
+      why = Sentences.of("note.the-hand-stays");
     }
     return Words.place(instrument(), p) + ". " + why;
   }
@@ -266,32 +238,38 @@ final class NotePane extends Cards {
     int last = model.lastSelected();
     asksOf.setText(
         model.hasRange()
-            ? "of the " + (last - first + 1) + " notes selected"
-            : "of this note; Shift and the arrows select more");
+            ? Sentences.of("note.asks.selected", last - first + 1)
+            : Sentences.of("note.of-this"));
     place()
         .ifPresent(
-            p -> onString.setText("On the " + instrument().stringName(p.string()) + " string"));
+            p ->
+                onString.setText(
+                    Sentences.of("note.on-string", instrument().stringName(p.string()))));
     asked.getChildren().clear();
     for (Wish w : Wish.all(b.passage().marks())) {
       asked.getChildren().add(asked(b, w, false));
     }
     b.printedWishes().forEach(w -> asked.getChildren().add(asked(b, w, true)));
     if (b.passage().marks().at(VibratoLayer.VIBRATO, n.key()).isPresent()) {
-      asked.getChildren().add(Parts.line("Vibrato is wanted on this note.", "hand"));
+      asked.getChildren().add(Parts.line(Sentences.of("note.vibrato-is"), "hand"));
     }
   }
 
   private HBox asked(Session b, Wish w, boolean printed) {
     String first = bar(b, w.from());
     String last = bar(b, w.to());
-    String bars = first.equals(last) ? "Bar " + first : "Bars " + first + " to " + last;
+    String bars =
+        first.equals(last)
+            ? Sentences.of("bar.head", first)
+            : Sentences.of("bars.head", first, last);
     HBox row =
         Parts.row(8, Parts.line(bars + ": " + Words.wish(instrument(), w), "hand"), Parts.spring());
     row.getChildren()
         .add(
             printed
-                ? Parts.line("printed", "quiet")
-                : Parts.button("Take back", "", () -> model.withdraw(w), "small"));
+                ? Parts.line(Sentences.of("note.printed"), "quiet")
+                : Parts.button(
+                    Sentences.of("note.take-back"), "", () -> model.withdraw(w), "small"));
     return row;
   }
 
@@ -311,7 +289,11 @@ final class NotePane extends Cards {
               && now.get().samePlace(c.place())
               && (now.get().isOpen() || now.get().base() == c.place().base());
       String price =
-          current ? "now" : c.extraEffort() < 0.005 ? "the same" : "+" + Words.one(c.extraEffort());
+          current
+              ? Sentences.of("note.now")
+              : c.extraEffort() < 0.005
+                  ? Sentences.of("note.the-same")
+                  : "+" + Words.one(c.extraEffort());
       HBox text =
           Parts.row(
               8,
@@ -324,10 +306,12 @@ final class NotePane extends Cards {
           Parts.button("", "choice-" + others.getChildren().size(), () -> model.take(c), "choice");
       pin.setGraphic(text);
       pin.setMinWidth(0);
-      pin.setAccessibleText("Pin " + Words.shortPlace(instrument(), c.place()) + ", " + price);
+      pin.setAccessibleText(
+          Sentences.of("note.pin", Words.shortPlace(instrument(), c.place()), price));
       pin.setDisable(current);
-      Button look = Parts.button("Try", "", () -> model.tryOut(c.whole()), "small");
-      look.setAccessibleText("Try the best fingering with it");
+      Button look =
+          Parts.button(Sentences.of("note.try"), "", () -> model.tryOut(c.whole()), "small");
+      look.setAccessibleText(Sentences.of("note.try-the"));
       look.setDisable(current);
       others.getChildren().add(Parts.row(6, pin, look));
     }

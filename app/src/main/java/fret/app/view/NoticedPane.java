@@ -1,6 +1,7 @@
 package fret.app.view;
 
 import fret.app.viewmodel.Studio;
+import fret.app.words.Sentences;
 import fret.base.Problem;
 import fret.base.Said;
 import fret.proof.Finding;
@@ -50,18 +51,29 @@ final class NoticedPane extends VBox {
     if (!any) {
       return;
     }
-    String where = bars.size() == 1 ? "Bar " + bars.get(0) + " has" : bars.size() + " bars have";
+    String where =
+        bars.size() == 1
+            ? Sentences.of("noticed.voices.bar", bars.get(0))
+            : Sentences.of("noticed.voices.bars", bars.size());
     String asked =
         switch (now) {
-          case UNDECIDED -> where + " two voices. Is the section divided?";
-          case DOUBLE_STOPS -> where + " two voices, played as double stops.";
-          case UPPER -> where + " two voices; you play the upper line.";
-          case LOWER -> where + " two voices; you play the lower line.";
+          case UNDECIDED -> Sentences.of("noticed.voices.UNDECIDED", where);
+          case DOUBLE_STOPS -> Sentences.of("noticed.voices.DOUBLE_STOPS", where);
+          case UPPER -> Sentences.of("noticed.voices.UPPER", where);
+          case LOWER -> Sentences.of("noticed.voices.LOWER", where);
         };
     question.getChildren().add(Parts.line(asked, now == Divided.UNDECIDED ? "strong" : "quiet"));
-    question.getChildren().add(answer("Upper line", "divided-upper", Divided.UPPER, now));
-    question.getChildren().add(answer("Lower line", "divided-lower", Divided.LOWER, now));
-    question.getChildren().add(answer("Double stops", "divided-both", Divided.DOUBLE_STOPS, now));
+    question
+        .getChildren()
+        .add(answer(Sentences.of("noticed.upper-line"), "divided-upper", Divided.UPPER, now));
+    question
+        .getChildren()
+        .add(answer(Sentences.of("noticed.lower-line"), "divided-lower", Divided.LOWER, now));
+    question
+        .getChildren()
+        .add(
+            answer(
+                Sentences.of("noticed.double-stops"), "divided-both", Divided.DOUBLE_STOPS, now));
   }
 
   private Button answer(String text, String id, Divided value, Divided now) {
@@ -93,9 +105,8 @@ final class NoticedPane extends VBox {
           .getChildren()
           .add(
               Parts.label(
-                  "Every bar adds up, and every note can be played on the "
-                      + b.passage().settings().setup().instrument().displayName()
-                      + ".",
+                  Sentences.of(
+                      "noticed.nothing", b.passage().settings().setup().instrument().displayName()),
                   "quiet"));
     }
     all.subList(0, Math.min(MOST_SHOWN, all.size()))
@@ -106,20 +117,21 @@ final class NoticedPane extends VBox {
     int count = all.size() + findings.size();
     int more = Math.max(0, all.size() - MOST_SHOWN) + Math.max(0, findings.size() - MOST_SHOWN);
     if (more > 0) {
-      problems.getChildren().add(Parts.label("and " + more + " more", "quiet"));
+      problems.getChildren().add(Parts.label(Sentences.of("noticed.more", more), "quiet"));
     }
     return count;
   }
 
   private HBox finding(Finding f) {
-    Label text = Parts.label("Bar " + f.bar() + ": " + f.message(), "plain");
+    Label text = Parts.label(Sentences.of("noticed.finding", f.bar(), f.message()), "plain");
     HBox.setHgrow(text, Priority.ALWAYS);
     text.setMaxWidth(Double.MAX_VALUE);
     HBox row = Parts.row(8, text);
     if (f.mended().isPresent()) {
       row.getChildren().add(small(f.fix(), () -> studio.proofing().mend(f)));
     }
-    row.getChildren().add(small("Right as it is", () -> studio.proofing().accept(f)));
+    row.getChildren()
+        .add(small(Sentences.of("noticed.right-as"), () -> studio.proofing().accept(f)));
     return row;
   }
 

@@ -2,6 +2,7 @@ package fret.app.view;
 
 import fret.app.viewmodel.PaperModel;
 import fret.app.viewmodel.Studio;
+import fret.app.words.Sentences;
 import fret.base.Problem;
 import fret.engraving.Page;
 import java.io.ByteArrayInputStream;
@@ -27,12 +28,10 @@ final class PaperPane {
   private static final double ZOOM_STEP = 1.25;
 
   private final Studio studio;
-  private final CheckBox lanes = new CheckBox("the hand lane under each line of the part");
+  private final CheckBox lanes = new CheckBox(Sentences.of("paper.the-hand"));
   private final ComboBox<Page.Paper> size = new ComboBox<>();
   private final ImageView image = new ImageView();
-  private final Label empty =
-      Parts.label(
-          "A photo or scan of the page can stand here, to type from. PNG, JPEG or PDF.", "quiet");
+  private final Label empty = Parts.label(Sentences.of("paper.a-photo"), "quiet");
   private int page;
   private double zoom = 1;
 
@@ -41,7 +40,7 @@ final class PaperPane {
     size.getItems().setAll(Page.Paper.values());
     size.setValue(Page.Paper.A4);
     size.setId("paper-size");
-    size.setConverter(Parts.named(p -> p == Page.Paper.A4 ? "A4" : "Letter"));
+    size.setConverter(Parts.named(p -> p == Page.Paper.A4 ? "A4" : Sentences.of("paper.letter")));
     image.setPreserveRatio(true);
     image.setId("page-picture");
   }
@@ -52,22 +51,21 @@ final class PaperPane {
     lanes.setOnAction(e -> studio.paper().setWithLanes(lanes.isSelected()));
     return new VBox(
         12,
-        Parts.flow(8, Parts.line("Paper"), size, lanes),
+        Parts.flow(8, Parts.line(Sentences.of("paper.paper")), size, lanes),
         row(
-            "The part, with fingering, shift marks and chunks",
+            Sentences.of("paper.the-part"),
             button("Save PDF", PaperModel.Kind.PART_PDF),
             print(PaperModel.Kind.PART_PDF)),
         row(
-            "A sheet to practise from, with ladder and drills",
+            Sentences.of("paper.a-sheet"),
             button("Save PDF", PaperModel.Kind.PRACTICE_PDF),
             print(PaperModel.Kind.PRACTICE_PDF)),
         row(
-            "The bars asked for, as a picture",
+            Sentences.of("paper.the-bars"),
             button("Save SVG", PaperModel.Kind.SVG),
             button("Save PNG", PaperModel.Kind.PNG)),
-        row("As it sounds, repeats played out", button("Save MIDI", PaperModel.Kind.MIDI)),
-        Parts.label(
-            "Ctrl+S saves MusicXML with the fingering written into your own file.", "quiet"));
+        row(Sentences.of("paper.as-it"), button("Save MIDI", PaperModel.Kind.MIDI)),
+        Parts.label(Sentences.of("paper.ctrl-s"), "quiet"));
   }
 
   private static HBox row(String text, Node... buttons) {
@@ -88,7 +86,11 @@ final class PaperPane {
   }
 
   private Node print(PaperModel.Kind kind) {
-    return Parts.button("Print", "", () -> studio.paper().print(kind, size.getValue()), "small");
+    return Parts.button(
+        Sentences.of("paper.print"),
+        "",
+        () -> studio.paper().print(kind, size.getValue()),
+        "small");
   }
 
   private void choose(PaperModel.Kind kind) {
@@ -121,11 +123,18 @@ final class PaperPane {
         8,
         Parts.flow(
             8,
-            Parts.button("Choose a picture", "choose-picture", this::choosePicture, "small"),
-            Parts.button("Larger", "picture-larger", () -> scale(ZOOM_STEP), "small"),
-            Parts.button("Smaller", "picture-smaller", () -> scale(1 / ZOOM_STEP), "small"),
-            Parts.button("Page before", "picture-before", () -> turn(-1), "small"),
-            Parts.button("Next page", "picture-next", () -> turn(1), "small")),
+            Parts.button(
+                Sentences.of("paper.choose-a"), "choose-picture", this::choosePicture, "small"),
+            Parts.button(
+                Sentences.of("paper.larger"), "picture-larger", () -> scale(ZOOM_STEP), "small"),
+            Parts.button(
+                Sentences.of("paper.smaller"),
+                "picture-smaller",
+                () -> scale(1 / ZOOM_STEP),
+                "small"),
+            Parts.button(
+                Sentences.of("paper.page-before"), "picture-before", () -> turn(-1), "small"),
+            Parts.button(Sentences.of("paper.next-page"), "picture-next", () -> turn(1), "small")),
         empty,
         scroll);
   }
@@ -139,7 +148,7 @@ final class PaperPane {
         .getExtensionFilters()
         .add(
             new FileChooser.ExtensionFilter(
-                "Pictures and PDF", "*.png", "*.jpg", "*.jpeg", "*.pdf"));
+                Sentences.of("paper.pictures-and"), "*.png", "*.jpg", "*.jpeg", "*.pdf"));
     Optional.ofNullable(chooser.showOpenDialog(size.getScene().getWindow())).ifPresent(this::take);
   }
 
@@ -148,14 +157,16 @@ final class PaperPane {
     try {
       if (file.length() > LARGEST_PICTURE) {
         studio.report(
-            new Problem(file.getName(), "The picture is larger than 30 MB.", "Make it smaller."));
+            new Problem(
+                file.getName(), Sentences.of("paper.the-picture"), Sentences.of("paper.make-it")));
         return;
       }
       page = 0;
       studio.paper().keepPicture(file.getName(), Files.readAllBytes(file.toPath()), this::show);
     } catch (IOException e) {
       studio.report(
-          new Problem(file.getName(), "The file cannot be read.", "Check that it is there."));
+          new Problem(
+              file.getName(), Sentences.of("paper.the-file"), Sentences.of("paper.check-that")));
     }
   }
 

@@ -75,14 +75,16 @@ final class PartView implements AreaView {
     noticed = new NoticedPane(studio);
     StackPane pane = new StackPane();
     FlowPane tabs = new FlowPane(6, 4);
-    noticedTab = Parts.tab(tabs, pane, "Noticed", "tab-noticed", noticed);
-    passageTab = Parts.tab(tabs, pane, "This passage", "tab-passage", Parts.scroll(setup));
-    Parts.tab(tabs, pane, "Bar", "tab-bar-part", new BarPane(studio));
-    Parts.tab(tabs, pane, "About", "tab-about", details.about());
-    Parts.tab(tabs, pane, "Tempo", "tab-tempo", details.tempo());
+    noticedTab = Parts.tab(tabs, pane, Sentences.of("part.noticed"), "tab-noticed", noticed);
+    passageTab =
+        Parts.tab(
+            tabs, pane, Sentences.of("part.this-passage"), "tab-passage", Parts.scroll(setup));
+    Parts.tab(tabs, pane, Sentences.of("part.bar"), "tab-bar-part", new BarPane(studio));
+    Parts.tab(tabs, pane, Sentences.of("part.about"), "tab-about", details.about());
+    Parts.tab(tabs, pane, Sentences.of("part.tempo"), "tab-tempo", details.tempo());
     paper = new PaperPane(studio);
-    Parts.tab(tabs, pane, "Picture", "tab-picture", paper.picture());
-    Parts.tab(tabs, pane, "Paper", "tab-paper", paper.out());
+    Parts.tab(tabs, pane, Sentences.of("part.picture"), "tab-picture", paper.picture());
+    Parts.tab(tabs, pane, Sentences.of("part.paper"), "tab-paper", paper.out());
     VBox card = Parts.card("", tabs, pane);
     VBox.setVgrow(pane, Priority.ALWAYS);
     node = new Composition(banner, strip, card);
@@ -98,7 +100,12 @@ final class PartView implements AreaView {
     for (WritingKey key : WritingKey.all()) {
       actions.add(
           new Action(
-              key.name(), WRITING, key.text(), key.keys(), writing::isWriting, () -> type(key)));
+              key.name(),
+              WRITING,
+              Sentences.of(key.said()),
+              key.keys(),
+              writing::isWriting,
+              () -> type(key)));
     }
     actions.add(
         Action.of("write", "part", Action.key(KeyCode.W), this::write)
@@ -110,7 +117,7 @@ final class PartView implements AreaView {
 
   private void askWord() {
     ask(
-        "A word to pencil over the note",
+        Sentences.of("part.a-word"),
         text -> {
           if (!text.isBlank()) {
             studio.decisions().toggle(ReminderLayer.REMINDER, Reminder.word(text));
@@ -166,7 +173,7 @@ final class PartView implements AreaView {
           }
         });
     write.setId("write");
-    write.setText("Write (W)");
+    write.setText(Sentences.of("part.write"));
     write.setOnAction(e -> write());
     nameless.setId("nameless");
     nameless.setPromptText(Sentences.of("part.nameless"));
@@ -238,7 +245,7 @@ final class PartView implements AreaView {
       nameless.setManaged(false);
     }
     banner.pseudoClassStateChanged(PseudoClass.getPseudoClass("on"), on);
-    write.setText(on ? "Done (Esc)" : "Write (W)");
+    write.setText(Sentences.of(on ? "part.done" : "part.write"));
     if (!on) {
       noticedOf = -1; // What was noticed of what was written comes first now.
       mode.setText("");
@@ -246,12 +253,7 @@ final class PartView implements AreaView {
       show();
       return;
     }
-    mode.setText(
-        "Writing "
-            + now.pen().displayName()
-            + ", bar "
-            + now.bar().number()
-            + ".  Letters are notes, digits are values, F1 shows all keys");
+    mode.setText(Sentences.of("writing.mode", now.pen().displayName(), now.bar().number()));
     strip.startPlace();
     if (before == null || !before.page().equals(now.page())) {
       strip.show(
@@ -263,7 +265,9 @@ final class PartView implements AreaView {
     }
     strip.showPlace(now.current().map(Event::onset), now.at().bar());
     strip.setAccessibleText(
-        mode.getText() + ". " + now.current().map(PartView::spoken).orElse("start of the bar"));
+        mode.getText()
+            + ". "
+            + now.current().map(PartView::spoken).orElse(Sentences.of("part.start-of")));
   }
 
   private static String spoken(Event e) {
@@ -309,7 +313,8 @@ final class PartView implements AreaView {
       return;
     }
     int count = noticed.showFindings(b);
-    noticedTab.setText(count == 0 ? "Noticed" : "Noticed (" + count + ")");
+    noticedTab.setText(
+        count == 0 ? Sentences.of("part.noticed") : Sentences.of("part.noticed.some", count));
     if (noticedOf != b.passage().id() && !noticed.isAsking()) {
       (count == 0 ? passageTab : noticedTab).fire();
     }

@@ -3,6 +3,7 @@ package fret.app.view;
 import fret.app.viewmodel.Studio;
 import fret.app.widget.Look;
 import fret.app.widget.StripView;
+import fret.app.words.Sentences;
 import fret.passage.Reading;
 import fret.passage.ScoreReader.PartChoice;
 import fret.score.Divided;
@@ -49,17 +50,24 @@ final class PickPart extends VBox {
     to.setId("pick-to");
     from.setPromptText("first");
     to.setPromptText("last");
-    HBox bars = Parts.row(10, Parts.line("Bars"), from, Parts.line("to", "quiet"), to);
+    HBox bars =
+        Parts.row(
+            10,
+            Parts.line(Sentences.of("pick.bars")),
+            from,
+            Parts.line(Sentences.of("pick.to"), "quiet"),
+            to);
     HBox buttons =
         Parts.row(
             10,
             bars,
             Parts.spring(),
-            Parts.button("Cancel", "pick-cancel", close),
-            Parts.button("Open this part", "pick-open", this::take, "primary"));
+            Parts.button(Sentences.of("pick.cancel"), "pick-cancel", close),
+            Parts.button(Sentences.of("pick.open-this"), "pick-open", this::take, "primary"));
     getChildren()
         .add(
-            Parts.page(Parts.line("Which part of " + name + "?", "title"), list, preview, buttons));
+            Parts.page(
+                Parts.line(Sentences.of("pick.which", name), "title"), list, preview, buttons));
     list.getSelectionModel().select(0);
   }
 
@@ -86,9 +94,7 @@ final class PickPart extends VBox {
     if (wrong.isPresent()) {
       studio.report(
           new fret.base.Problem(
-              name,
-              "There is no bar " + wrong.get() + " in this part.",
-              "Leave the field empty, or give a printed bar number."));
+              name, Sentences.of("no.bar", wrong.get()), Sentences.of("pick.leave-the")));
       return;
     }
     Reading reading =
@@ -104,10 +110,10 @@ final class PickPart extends VBox {
       setText(
           empty || part == null
               ? ""
-              : (part.name().isEmpty() ? "Part " + part.id() : part.name())
-                  + "   "
-                  + part.bars()
-                  + " bars");
+              : Sentences.of(
+                  part.name().isEmpty() ? "pick.part.nameless" : "pick.part",
+                  part.name().isEmpty() ? part.id() : part.name(),
+                  part.bars()));
     }
   }
 }

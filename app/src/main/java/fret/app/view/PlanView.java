@@ -5,6 +5,7 @@ import fret.app.viewmodel.Studio;
 import fret.app.widget.ClimbLine;
 import fret.app.widget.WeeksView;
 import fret.app.words.Days;
+import fret.app.words.Sentences;
 import fret.app.words.Words;
 import fret.drill.Chunk;
 import fret.plan.PracticePlan;
@@ -115,11 +116,11 @@ final class PlanView extends VBox implements AreaView {
     ladderKind.getItems().setAll(Planning.LadderKind.values());
     ladderKind.setConverter(Parts.named(Planning.LadderKind::displayName));
     ladderKind.setId("ladder-kind");
-    ladderKind.setAccessibleText("How the levels are chosen");
+    ladderKind.setAccessibleText(Sentences.of("plan.how-the"));
     ladderKind.setOnAction(e -> saveLadder());
     ladderStart.setId("ladder-start");
     ladderStart.setPrefWidth(80);
-    ladderStart.setAccessibleText("First level of the ladder; 0 for half the target");
+    ladderStart.setAccessibleText(Sentences.of("plan.first-level"));
     ladderStart.valueProperty().addListener(o -> saveLadder());
     name.setId("audition-name");
     name.setPrefWidth(330);
@@ -142,7 +143,7 @@ final class PlanView extends VBox implements AreaView {
     VBox right =
         Parts.card(
             "",
-            Parts.row(10, Parts.line("The climb", "card-title"), ladder),
+            Parts.row(10, Parts.line(Sentences.of("plan.the-climb"), "card-title"), ladder),
             climb,
             Parts.scroll(chunks));
     right.setPrefWidth(440);
@@ -156,19 +157,19 @@ final class PlanView extends VBox implements AreaView {
             new FlowPane(
                 16,
                 8,
-                Parts.row(8, Parts.line("For", "section"), name),
-                Parts.row(8, Parts.line("on", "quiet"), auditionDate),
-                Parts.row(8, Parts.line("Ready by", "quiet"), readyDate),
-                Parts.row(8, Parts.line("Minutes a day", "quiet"), minutes)),
+                Parts.row(8, Parts.line(Sentences.of("plan.for"), "section"), name),
+                Parts.row(8, Parts.line(Sentences.of("plan.on"), "quiet"), auditionDate),
+                Parts.row(8, Parts.line(Sentences.of("plan.ready-by"), "quiet"), readyDate),
+                Parts.row(8, Parts.line(Sentences.of("plan.minutes-a"), "quiet"), minutes)),
             weeks,
             cards,
             Parts.row(
                 12,
-                Parts.line("Ladder", "quiet"),
+                Parts.line(Sentences.of("plan.ladder"), "quiet"),
                 ladderKind,
-                Parts.line("from", "quiet"),
+                Parts.line(Sentences.of("plan.from"), "quiet"),
                 ladderStart,
-                Parts.line("0 is half the target", "quiet")));
+                Parts.line(Sentences.of("plan.0-is"), "quiet")));
     VBox.setVgrow(page, Priority.ALWAYS);
     getChildren().add(page);
     studio.plans().plannedProperty().addListener(o -> show());
@@ -216,7 +217,8 @@ final class PlanView extends VBox implements AreaView {
     ladderStart.getValueFactory().setValue(studio.plans().habits().ladderStart());
     ladderStart.setDisable(studio.plans().habits().ladder() == Planning.LadderKind.METRONOME);
     showing = false;
-    advice.setText((p.plan().feasible() ? "" : "Honestly: ") + p.plan().advice());
+    advice.setText(
+        p.plan().feasible() ? p.plan().advice() : Sentences.of("plan.honestly", p.plan().advice()));
     ladder.getChildren().clear();
     for (int level : p.ladder().levels()) {
       ladder.getChildren().add(Parts.line(String.valueOf(level), "rung"));
@@ -230,11 +232,14 @@ final class PlanView extends VBox implements AreaView {
                   8,
                   fixed(
                       Parts.line(
-                          (c.isSpot() ? "shift, " : "") + c.label().toLowerCase(Locale.ROOT),
+                          c.isSpot()
+                              ? Sentences.of("plan.spot", c.label().toLowerCase(Locale.ROOT))
+                              : c.label().toLowerCase(Locale.ROOT),
                           "strong")),
-                  Parts.line(p.held().contains(c.id()) ? "waits: it hurt" : c.why(), "quiet"),
+                  Parts.line(
+                      p.held().contains(c.id()) ? Sentences.of("plan.waits-it") : c.why(), "quiet"),
                   Parts.spring(),
-                  fixed(Parts.line(c.noteCount() + " notes", "quiet"))));
+                  fixed(Parts.line(Sentences.of("plan.notes", c.noteCount()), "quiet"))));
     }
     List<WeeksView.Day> drawn = new ArrayList<>();
     for (PracticePlan.Day d : p.plan().days()) {
@@ -297,7 +302,11 @@ final class PlanView extends VBox implements AreaView {
     for (PracticePlan.Item item : d.items()) {
       String what =
           chunk(p, item)
-              .map(c -> (c.isSpot() ? "Shift, " : "") + c.label().toLowerCase(Locale.ROOT))
+              .map(
+                  c ->
+                      c.isSpot()
+                          ? Sentences.of("plan.spot.head", c.label().toLowerCase(Locale.ROOT))
+                          : c.label().toLowerCase(Locale.ROOT))
               .orElse("Run-through");
       day.getChildren()
           .add(

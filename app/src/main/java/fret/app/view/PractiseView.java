@@ -4,6 +4,8 @@ import fret.app.command.Action;
 import fret.app.viewmodel.PracticeModel;
 import fret.app.viewmodel.Studio;
 import fret.app.widget.StripView;
+import fret.app.words.Sentences;
+import fret.app.words.Words;
 import fret.journal.Breakage;
 import fret.journal.Verdict;
 import fret.passage.Details;
@@ -57,7 +59,7 @@ final class PractiseView extends VBox implements AreaView {
     broke.getItems().setAll(Breakage.values());
     broke.setValue(Breakage.NONE);
     broke.setId("broke");
-    broke.setAccessibleText("What broke");
+    broke.setAccessibleText(Sentences.of("practise.what-broke"));
     broke.setConverter(
         new StringConverter<>() {
           @Override
@@ -72,8 +74,8 @@ final class PractiseView extends VBox implements AreaView {
         });
     tempo.setId("tempo");
     row.setId("clean-row");
-    start = Parts.button("Start the click", "start", this::toggle, "primary");
-    subdivide = Parts.button("1 click a beat", "subdivide", this::nextSubdivision);
+    start = Parts.button(Sentences.of("practise.start-the"), "start", this::toggle, "primary");
+    subdivide = Parts.button(Sentences.of("practise.1-click"), "subdivide", this::nextSubdivision);
     HBox click = Parts.row(14, tempo, start, subdivide, beat, Parts.spring(), row);
     HBox verdicts =
         Parts.row(
@@ -81,7 +83,7 @@ final class PractiseView extends VBox implements AreaView {
             verdict(Verdict.CLEAN, "C"),
             verdict(Verdict.NEARLY, "N"),
             verdict(Verdict.MISSED, "M"),
-            Parts.line("what broke", "quiet"),
+            Parts.line(Sentences.of("practise.what-broke-2"), "quiet"),
             broke,
             Parts.spring(),
             verdict(Verdict.HURTS, "H"));
@@ -90,7 +92,7 @@ final class PractiseView extends VBox implements AreaView {
     needed.setId("clean-needed");
     needed.setPrefWidth(70);
     javafx.scene.control.CheckBox slower =
-        new javafx.scene.control.CheckBox("a miss goes slower at once");
+        new javafx.scene.control.CheckBox(Sentences.of("practise.a-miss"));
     slower.setId("slower");
     slower.setSelected(studio.plans().habits().gate().slowerAfterMiss());
     Runnable saveGate =
@@ -108,14 +110,15 @@ final class PractiseView extends VBox implements AreaView {
     needed.valueProperty().addListener(o -> saveGate.run());
     slower.selectedProperty().addListener(o -> saveGate.run());
     HBox habits =
-        Parts.row(10, needed, Parts.line("clean tries in a row move up", "quiet"), slower);
-    VBox today = Parts.card("Today", list);
+        Parts.row(10, needed, Parts.line(Sentences.of("practise.clean-tries"), "quiet"), slower);
+    VBox today = Parts.card(Sentences.of("practise.today"), list);
     Label waits = Parts.label("", "warning");
     HBox pain =
         Parts.row(
             10,
             waits,
-            Parts.button("Nothing hurts any more", "lift-pain", studio.plans()::liftPain));
+            Parts.button(
+                Sentences.of("practise.nothing-hurts"), "lift-pain", studio.plans()::liftPain));
     pain.setId("pain");
     pain.setVisible(false);
     pain.setManaged(false);
@@ -129,10 +132,9 @@ final class PractiseView extends VBox implements AreaView {
               pain.setManaged(any);
               waits.setText(
                   any
-                      ? "It hurt: "
-                          + p.held().size()
-                          + (p.held().size() == 1 ? " chunk waits" : " chunks wait")
-                          + " until you lift this."
+                      ? Sentences.of(
+                          p.held().size() == 1 ? "practise.hurt.one" : "practise.hurt",
+                          p.held().size())
                       : "");
             });
     VBox page =
@@ -146,9 +148,7 @@ final class PractiseView extends VBox implements AreaView {
             pain,
             today,
             habits,
-            Parts.label(
-                "Warm up first. Rest at least every half hour. Keep the click at a safe level. At pain, numbness or tingling stop; a teacher and a health professional come before the program.",
-                "quiet"));
+            Parts.label(Sentences.of("practise.warm-up"), "quiet"));
     getChildren().add(page);
     studio.shownProperty().addListener(o -> followRunning());
     practice.notationProperty().addListener(o -> show());
@@ -179,17 +179,17 @@ final class PractiseView extends VBox implements AreaView {
 
   private static String told(Verdict verdict, Breakage what, Gate before, Gate now) {
     if (verdict == Verdict.HURTS) {
-      return "Stopped and written down. Put the instrument aside; stretches wait until you lift this. See a teacher, and a health professional if it stays.";
+      return Sentences.of("practise.stopped-and");
     }
     if (now.stopped()) {
-      return "The target is closed: leave it and go on.";
+      return Sentences.of("practise.the-target");
     }
     String cure = verdict == Verdict.CLEAN ? "" : " " + what.cure();
-    return (now.perMinute() > before.perMinute()
-            ? "Up to " + now.perMinute() + "."
-            : now.perMinute() < before.perMinute()
-                ? "Slower, at " + now.perMinute() + "."
-                : "Again at " + now.perMinute() + ".")
+    return Sentences.of(
+            now.perMinute() > before.perMinute()
+                ? "practise.up"
+                : now.perMinute() < before.perMinute() ? "practise.slower" : "practise.again",
+            now.perMinute())
         + cure;
   }
 
@@ -215,7 +215,7 @@ final class PractiseView extends VBox implements AreaView {
 
   private void play() {
     playing = true;
-    start.setText("Stop");
+    start.setText(Sentences.of("practise.stop"));
     practice.startTry();
     int beats = beatsPerBar();
     ClickTrack track =
@@ -236,14 +236,14 @@ final class PractiseView extends VBox implements AreaView {
     if (playing) {
       boolean countIn = b < (long) beats * COUNT_IN_BARS;
       long inBar = b % beats + 1;
-      beat.setText(countIn ? "count in " + inBar : String.valueOf(inBar));
+      beat.setText(countIn ? Sentences.of("practise.count-in", inBar) : String.valueOf(inBar));
     }
   }
 
   void stop() {
     player.stop();
     playing = false;
-    start.setText("Start the click");
+    start.setText(Sentences.of("practise.start-the"));
     beat.setText(player.description().startsWith("no") ? player.description() : "");
   }
 
@@ -253,7 +253,8 @@ final class PractiseView extends VBox implements AreaView {
 
   private void subdivideBy(int clicks) {
     subdivision = clicks;
-    subdivide.setText(clicks == 1 ? "1 click a beat" : clicks + " clicks a beat");
+    subdivide.setText(
+        clicks == 1 ? Sentences.of("practise.click") : Sentences.of("practise.clicks", clicks));
     if (playing) {
       play();
     }
@@ -284,8 +285,8 @@ final class PractiseView extends VBox implements AreaView {
     if (!any) {
       title.setText(
           studio.shown() == null
-              ? "Open a passage on the Shelf to practise it"
-              : "Nothing is due today");
+              ? Sentences.of("practise.open-a")
+              : Sentences.of("practise.nothing-is"));
       hint.setText("");
       showList();
       return;
@@ -313,7 +314,9 @@ final class PractiseView extends VBox implements AreaView {
                 + " = "
                 + g.perMinute());
     row.setText(
-        g == null ? "" : g.cleanInRow() + " of " + g.settings().cleanNeeded() + " clean in a row");
+        g == null
+            ? ""
+            : Sentences.of("practise.in-row", g.cleanInRow(), g.settings().cleanNeeded()));
   }
 
   private void showList() {
@@ -329,7 +332,7 @@ final class PractiseView extends VBox implements AreaView {
                   + " at "
                   + item.perMinute()
                   + "   "
-                  + String.format(Locale.ROOT, "%.1f min", item.minutes()),
+                  + Sentences.of("practise.minutes", Words.one(item.minutes())),
               "item-" + i,
               () -> {
                 stop();
@@ -341,13 +344,12 @@ final class PractiseView extends VBox implements AreaView {
       list.getChildren().add(b);
       if (i >= 17) {
         list.getChildren()
-            .add(Parts.line("and " + (practice.items().size() - 18) + " more", "quiet"));
+            .add(Parts.line(Sentences.of("practise.more", practice.items().size() - 18), "quiet"));
         break;
       }
     }
     if (practice.items().isEmpty()) {
-      list.getChildren()
-          .add(Parts.label("Nothing is due: open a passage, or look at the Plan.", "quiet"));
+      list.getChildren().add(Parts.label(Sentences.of("practise.nothing-is-due"), "quiet"));
     }
   }
 

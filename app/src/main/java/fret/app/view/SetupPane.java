@@ -1,6 +1,7 @@
 package fret.app.view;
 
 import fret.app.viewmodel.Studio;
+import fret.app.words.Sentences;
 import fret.base.Problem;
 import fret.base.Said;
 import fret.instrument.Instrument;
@@ -53,7 +54,8 @@ final class SetupPane extends VBox {
             fields(),
             Parts.flow(
                 12,
-                Parts.button("Bring the file in again", "bring-in-again", bringInAgain, "small"),
+                Parts.button(
+                    Sentences.of("setup.bring-the"), "bring-in-again", bringInAgain, "small"),
                 facts));
   }
 
@@ -62,16 +64,20 @@ final class SetupPane extends VBox {
     return new FlowPane(
         18,
         10,
-        field("Title", title),
-        field("Instrument", instrument),
-        field("Target tempo", tempo),
-        field("Bars asked for", Parts.row(8, fromBar, Parts.line("to", "quiet"), toBar)),
-        field("Hand", Parts.row(8, hand, Parts.line("school", "quiet"), school)),
-        field("Strings", tuning),
-        field("Tuning of one's own", ownTuning),
-        field("A in Hz", a4),
-        field("String length in mm", length),
-        field("Octaves moved", octaves));
+        field(Sentences.of("setup.title"), title),
+        field(Sentences.of("setup.instrument"), instrument),
+        field(Sentences.of("setup.target-tempo"), tempo),
+        field(
+            Sentences.of("setup.bars-asked"),
+            Parts.row(8, fromBar, Parts.line(Sentences.of("setup.to"), "quiet"), toBar)),
+        field(
+            Sentences.of("setup.hand"),
+            Parts.row(8, hand, Parts.line(Sentences.of("setup.school"), "quiet"), school)),
+        field(Sentences.of("setup.strings"), tuning),
+        field(Sentences.of("setup.tuning-of"), ownTuning),
+        field(Sentences.of("setup.a"), a4),
+        field(Sentences.of("setup.string-length"), length),
+        field(Sentences.of("setup.octaves-moved"), octaves));
   }
 
   private static VBox field(String name, Node control) {
@@ -95,7 +101,7 @@ final class SetupPane extends VBox {
     tempo.setId("target-tempo");
     ownTuning.setId("own-tuning");
     ownTuning.setPrefWidth(140);
-    ownTuning.setAccessibleText("Open strings from the highest");
+    ownTuning.setAccessibleText(Sentences.of("setup.open-strings"));
     a4.setId("a4");
     a4.setEditable(true);
     a4.setPrefWidth(84);
@@ -177,9 +183,9 @@ final class SetupPane extends VBox {
     } catch (IllegalArgumentException e) {
       studio.report(
           new Problem(
-              "Own tuning",
-              "\"" + text + "\" is no tuning.",
-              "Give the open strings from the highest, such as E5 A4 D4 A3."));
+              Sentences.of("setup.own-tuning"),
+              Sentences.of("no.tuning", text),
+              Sentences.of("setup.give-the")));
     }
   }
 
@@ -199,9 +205,9 @@ final class SetupPane extends VBox {
     } else {
       studio.report(
           new Problem(
-              "String length",
-              "\"" + text + "\" mm is no length of a string.",
-              "Measure from nut to bridge: 150 to 1400 mm."));
+              Sentences.of("setup.string-length-2"),
+              Sentences.of("no.length", text),
+              Sentences.of("setup.measure-from")));
     }
   }
 
@@ -223,18 +229,17 @@ final class SetupPane extends VBox {
       if (!number.isEmpty() && studio.session().page().barNumbered(number).isEmpty()) {
         studio.report(
             new Problem(
-                "Bars asked for",
-                "There is no bar " + number + " on the page.",
-                "The bars run from "
-                    + studio.session().page().bars().get(0).number()
-                    + " to "
-                    + studio
+                Sentences.of("setup.bars-asked"),
+                Sentences.of("no.bar", number),
+                Sentences.of(
+                    "setup.bars-there",
+                    studio.session().page().bars().get(0).number(),
+                    studio
                         .session()
                         .page()
                         .bars()
                         .get(studio.session().page().bars().size() - 1)
-                        .number()
-                    + "."));
+                        .number())));
         return;
       }
     }
@@ -279,14 +284,13 @@ final class SetupPane extends VBox {
     showing = false;
     ownTuning.setPromptText(Tuning.usual(b.passage().settings().setup().instrument()).text());
     facts.setText(
-        b.score().bars().size()
-            + " bars, "
-            + b.resolved().notes().size()
-            + " notes. Counted in "
-            + s.target().beat().displayName()
-            + " notes."
+        Sentences.of(
+                "setup.facts",
+                b.score().bars().size(),
+                b.resolved().notes().size(),
+                s.target().beat().displayName())
             + (b.score().transposition().semitones() == -12
-                ? " Sounds an octave lower than written."
+                ? " " + Sentences.of("setup.sounds-an")
                 : ""));
   }
 }

@@ -7,6 +7,7 @@ import fret.app.widget.ClimbLine;
 import fret.app.widget.Look;
 import fret.app.widget.StripView;
 import fret.app.words.Days;
+import fret.app.words.Sentences;
 import fret.instrument.InstrumentType;
 import fret.journal.Verdict;
 import fret.passage.Passage;
@@ -78,28 +79,27 @@ final class ShelfView extends VBox implements AreaView {
     int minutes = due.minutes();
     asked.setText(
         due.dueProperty().get().isEmpty()
-            ? "Nothing is due today. Rest, or play one through."
-            : minutes
-                + " minutes are due today. Warm up first, and rest at least every half hour.");
+            ? Sentences.of("shelf.nothing-is")
+            : Sentences.of("shelf.due", minutes));
   }
 
   private HBox dueRow(DueToday.Due d) {
     int count = d.day().items().size();
-    String what = count + (count == 1 ? " item" : " items") + ", " + d.day().minutes() + " min";
+    String what = Sentences.of(count == 1 ? "shelf.item" : "shelf.items", count, d.day().minutes());
     Button row =
         Parts.button(
-            "Practise",
+            Sentences.of("shelf.practise-2"),
             "due-" + d.passage().id(),
             () -> {
               studio.open(d.passage());
               main.go("practise");
             },
             "small");
-    row.setAccessibleText("Practise " + d.passage().settings().title() + ": " + what);
+    row.setAccessibleText(Sentences.of("shelf.practise", d.passage().settings().title(), what));
     return Parts.row(
         8,
-        Parts.line("Today: " + what, "plain"),
-        Parts.line(d.held() ? "stretches wait: it hurt" : "", "warning"),
+        Parts.line(Sentences.of("shelf.today", what), "plain"),
+        Parts.line(d.held() ? Sentences.of("shelf.stretches-wait") : "", "warning"),
         Parts.spring(),
         row);
   }
@@ -112,9 +112,10 @@ final class ShelfView extends VBox implements AreaView {
       page.getChildren()
           .add(
               Parts.empty(
-                  "Nothing stands on the shelf yet.\nFret reads a part, finds fingerings, and plans the practice up to your date.",
-                  Parts.button("Open a MusicXML file", "first-open", main::chooseFile, "primary"),
-                  Parts.button("Look at the demo", "first-demo", main::loadDemo),
+                  Sentences.of("shelf.nothing-stands"),
+                  Parts.button(
+                      Sentences.of("shelf.open-a"), "first-open", main::chooseFile, "primary"),
+                  Parts.button(Sentences.of("shelf.look-at"), "first-demo", main::loadDemo),
                   byHand()));
       VBox.setVgrow(page, Priority.ALWAYS);
       getChildren().add(page);
@@ -132,11 +133,15 @@ final class ShelfView extends VBox implements AreaView {
                 p -> studio.plans().auditions().stream().noneMatch(a -> a.id() == p.auditionId()))
             .toList();
     if (!loose.isEmpty()) {
-      page.getChildren().add(Parts.line("Without a date", "section"));
+      page.getChildren().add(Parts.line(Sentences.of("shelf.without-a"), "section"));
       page.getChildren().add(cards(loose));
     }
     page.getChildren()
-        .add(Parts.row(10, Parts.button("Open a file", "shelf-open", main::chooseFile), byHand()));
+        .add(
+            Parts.row(
+                10,
+                Parts.button(Sentences.of("shelf.open-a-file"), "shelf-open", main::chooseFile),
+                byHand()));
     recent(page);
     page.getChildren().add(0, asked);
     ScrollPane scroll = Parts.scroll(page);
@@ -153,13 +158,13 @@ final class ShelfView extends VBox implements AreaView {
       files.getChildren().add(Parts.button(file.getName(), "", () -> main.openFile(file), "small"));
     }
     if (!files.getChildren().isEmpty()) {
-      page.getChildren().addAll(Parts.line("Opened last", "quiet"), files);
+      page.getChildren().addAll(Parts.line(Sentences.of("shelf.opened-last"), "quiet"), files);
     }
   }
 
   /** A new page for each instrument. */
   private HBox byHand() {
-    var row = Parts.row(6, Parts.line("or write a passage by hand:", "quiet"));
+    var row = Parts.row(6, Parts.line(Sentences.of("shelf.or-write"), "quiet"));
     row.setAlignment(javafx.geometry.Pos.CENTER);
     for (InstrumentType type : InstrumentType.values()) {
       row.getChildren()
@@ -177,14 +182,12 @@ final class ShelfView extends VBox implements AreaView {
     box.getChildren()
         .add(
             Parts.label(
-                capital(Days.of(a.date(), studio.today()))
-                    + ", in "
-                    + days
-                    + " days. Ready by "
-                    + Days.of(a.readyDate(), studio.today())
-                    + ". "
-                    + a.minutesPerDay()
-                    + " minutes a day for each passage.",
+                Sentences.of(
+                    "shelf.event",
+                    capital(Days.of(a.date(), studio.today())),
+                    days,
+                    Days.of(a.readyDate(), studio.today()),
+                    a.minutesPerDay()),
                 "quiet"));
     box.getChildren().add(cards(passages));
     return box;
@@ -223,7 +226,8 @@ final class ShelfView extends VBox implements AreaView {
     climb.show(climb(p, clean));
     int best = clean.values().stream().max(Integer::compare).orElse(0);
     int target = (int) Math.round(p.settings().target().perMinute());
-    String state = best == 0 ? "not practised yet" : "clean at " + best + " of " + target;
+    String state =
+        best == 0 ? Sentences.of("shelf.new") : Sentences.of("shelf.clean", best, target);
     Button open = new Button();
     open.setGraphic(
         new VBox(
@@ -241,7 +245,7 @@ final class ShelfView extends VBox implements AreaView {
     open.getStyleClass().add("choice");
     open.setId("passage-" + p.id());
     open.setMaxWidth(Double.MAX_VALUE);
-    open.setAccessibleText("Open " + p.settings().title() + ", " + state);
+    open.setAccessibleText(Sentences.of("shelf.open-passage", p.settings().title(), state));
     open.setOnAction(
         e -> {
           studio.open(p);
@@ -253,7 +257,7 @@ final class ShelfView extends VBox implements AreaView {
     VBox slip = Parts.card("", open, opening, climb, asks);
     slip.setPrefWidth(336);
     if (hurt) {
-      slip.getChildren().add(Parts.line("It hurt last time: see a teacher first", "warning"));
+      slip.getChildren().add(Parts.line(Sentences.of("shelf.it-hurt"), "warning"));
     }
     return slip;
   }

@@ -5,6 +5,7 @@ import fret.app.viewmodel.Studio;
 import fret.app.widget.Fingerboard;
 import fret.app.widget.Look;
 import fret.app.widget.StripView;
+import fret.app.words.Sentences;
 import fret.app.words.Words;
 import fret.drill.ShiftDrill;
 import fret.engraving.FingerText;
@@ -21,7 +22,6 @@ import fret.session.Session;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
@@ -53,8 +53,8 @@ final class ShiftPane extends Cards {
   private final TextField cue = new TextField();
   private final Fingerboard board;
   private final StripView drill;
-  private final CheckBox oldFinger = new CheckBox("old finger");
-  private final CheckBox late = new CheckBox("slide late");
+  private final CheckBox oldFinger = new CheckBox(Sentences.of("shift.old-finger"));
+  private final CheckBox late = new CheckBox(Sentences.of("shift.slide-late"));
   private final Spinner<Integer> beats = new Spinner<>(1, 4, 2);
   private final VBox card;
   private BodyCue cueShown;
@@ -75,16 +75,16 @@ final class ShiftPane extends Cards {
     this.drill = StripView.small(look, 6.5);
     drill.setId("shift-drill");
     list.setId("shifts");
-    list.setPlaceholder(Parts.label("No shifts: the hand stays.", "quiet"));
+    list.setPlaceholder(Parts.label(Sentences.of("shift.no-shifts"), "quiet"));
     list.setCellFactory(v -> new ShiftCell());
     list.getSelectionModel().selectedItemProperty().addListener((o, a, s) -> showShift(s));
     list.setPrefHeight(160);
     VBox.setVgrow(list, Priority.ALWAYS);
-    VBox listCard = Parts.card("The hardest first", list);
+    VBox listCard = Parts.card(Sentences.of("shift.the-hardest"), list);
     listCard.setMinWidth(230);
     listCard.setPrefWidth(230);
     cue.setId("cue");
-    cue.setAccessibleText("What elbow, thumb and forearm do; in your own words");
+    cue.setAccessibleText(Sentences.of("shift.what-elbow"));
     Parts.onCommit(
         cue,
         () -> {
@@ -100,14 +100,20 @@ final class ShiftPane extends Cards {
     for (Label l : List.of(facts, guides, proof)) {
       l.setMinHeight(javafx.scene.layout.Region.USE_PREF_SIZE);
     }
-    Button practise = Parts.button("Practise it", "practise-shift", () -> practise(stand), "small");
+    Button practise =
+        Parts.button(
+            Sentences.of("shift.practise-it"), "practise-shift", () -> practise(stand), "small");
     FlowPane habit =
         Parts.flow(
             10,
-            Parts.line("Drill", "strong"),
+            Parts.line(Sentences.of("shift.drill"), "strong"),
             oldFinger,
             late,
-            Parts.row(6, Parts.line("over", "quiet"), beats, Parts.line("beats", "quiet")));
+            Parts.row(
+                6,
+                Parts.line(Sentences.of("shift.over"), "quiet"),
+                beats,
+                Parts.line(Sentences.of("shift.beats"), "quiet")));
     VBox pictures = new VBox(4, board, habit);
     pictures.setMinWidth(310);
     HBox.setHgrow(pictures, Priority.ALWAYS);
@@ -116,7 +122,7 @@ final class ShiftPane extends Cards {
         new VBox(
             3,
             new Cards(14, BESIDE, told, pictures),
-            Parts.row(8, Parts.line("Arm", "quiet"), grows(cue), practise),
+            Parts.row(8, Parts.line(Sentences.of("shift.arm"), "quiet"), grows(cue), practise),
             drill);
     card = Parts.card("", Parts.scroll(all));
     HBox.setHgrow(card, Priority.ALWAYS);
@@ -141,7 +147,7 @@ final class ShiftPane extends Cards {
     late.setId("slide-late");
     beats.getValueFactory().setValue(manner.slideBeats());
     beats.setPrefWidth(64);
-    beats.setAccessibleText("Beats that the slow slide is counted over");
+    beats.setAccessibleText(Sentences.of("shift.beats-that"));
     Runnable save =
         () -> {
           model.setManner(
@@ -196,25 +202,24 @@ final class ShiftPane extends Cards {
     var on = b.task().hand().instrument();
     ShiftDrill.Manner manner = model.manner();
     title.setText(
-        "Bar " + b.resolved().notes().get(s.toNote()).bar() + ": " + Words.shiftPath(b, s));
+        Sentences.of(
+            "noticed.finding", b.resolved().notes().get(s.toNote()).bar(), Words.shiftPath(b, s)));
     facts.setText(
-        String.format(
-            Locale.ROOT,
-            "%.0f mm %s the string in %s. In tune: %.1f mm either way. %s",
-            s.travelMm(),
-            s.isUp() ? "up" : "down",
+        Sentences.of(
+            s.isUp() ? "shift.facts.up" : "shift.facts.down",
+            Math.round(s.travelMm()),
             Words.time(s),
-            s.windowMm() / 2,
+            Words.one(s.windowMm() / 2),
             s.hiddenBehind().isEmpty()
-                ? "Nothing hides it."
-                : "Behind the " + s.hiddenBehind() + "."));
+                ? Sentences.of("shift.bare")
+                : Sentences.of("shift.behind", s.hiddenBehind())));
     guides.setText(
         Words.guide(s.oldFinger(), true)
             + ".\n"
             + Words.guide(s.newFinger(), false)
             + "."
             + chain(shown, s));
-    proof.setText("Prove it: " + Words.checks(on, to.get()));
+    proof.setText(Sentences.of("shift.prove", Words.checks(on, to.get())));
     Optional<Shift.Guide> heard =
         manner.oldFinger() ? s.oldFinger().or(s::newFinger) : s.newFinger().or(s::oldFinger);
     board.show(on, s, from.get(), to.get(), heard);
@@ -232,10 +237,13 @@ final class ShiftPane extends Cards {
   private void practise(Stand stand) {
     Shift s = list.getSelectionModel().getSelectedItem();
     if (s != null && drillShown != null) {
-      String title = "Shift " + s.fromFinger().digit() + "-" + s.toFinger().digit();
       stand.put(
           s.toSlice(),
-          title + ", bar " + studio.shown().resolved().notes().get(s.toNote()).bar(),
+          Sentences.of(
+              "shift.title",
+              s.fromFinger().digit(),
+              s.toFinger().digit(),
+              studio.shown().resolved().notes().get(s.toNote()).bar()),
           drillShown);
     }
   }
@@ -244,13 +252,7 @@ final class ShiftPane extends Cards {
     return EqualSteps.of(shown.shifts()).stream()
         .filter(c -> c.shifts().contains(s))
         .findFirst()
-        .map(
-            c ->
-                String.format(
-                    Locale.ROOT,
-                    "%nOne of %d equal shifts of about %.0f mm.",
-                    c.shifts().size(),
-                    c.meanMm()))
+        .map(c -> "\n" + Sentences.of("shift.equal", c.shifts().size(), Math.round(c.meanMm())))
         .orElse("");
   }
 
@@ -272,16 +274,15 @@ final class ShiftPane extends Cards {
       }
       var notes = studio.shown().resolved().notes();
       setText(
-          String.format(
-              Locale.ROOT,
-              "bar %s  %s-%s, %s to %s%n%.0f mm in %.0f ms%s",
+          Sentences.of(
+              "shift.row",
               notes.get(s.toNote()).bar(),
               s.fromFinger().digit(),
               s.toFinger().digit(),
               notes.get(s.fromNote()).pitch(),
               notes.get(s.toNote()).pitch(),
-              s.travelMm(),
-              s.timeMs(),
+              Math.round(s.travelMm()),
+              Math.round(s.timeMs()),
               s.hiddenBehind().isEmpty() ? "" : ", " + s.hiddenBehind()));
     }
   }

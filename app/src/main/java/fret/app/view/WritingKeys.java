@@ -2,6 +2,8 @@ package fret.app.view;
 
 import fret.app.command.WritingKey;
 import fret.app.viewmodel.WritingModel;
+import fret.app.words.Sentences;
+import fret.base.Said;
 import fret.pitch.Interval;
 import fret.pitch.Step;
 import fret.score.Direction;
@@ -42,7 +44,7 @@ final class WritingKeys {
   }
 
   private void edit(WritingKey key, UnaryOperator<Draft> edit) {
-    actions.put(key, () -> model.apply(key.text(), edit));
+    actions.put(key, () -> model.apply(key.said(), edit));
   }
 
   private void value(WritingKey key, int denominator) {
@@ -144,13 +146,19 @@ final class WritingKeys {
         WritingKey.METRE,
         () ->
             prompt.accept(
-                "Metre from here, such as 3/4, 2+3/8, C or cut",
+                Sentences.of("writing.metre-from"),
                 text ->
                     Writing.metre(text)
-                        .ifPresent(time -> model.apply("Metre " + text, d -> d.metre(time)))));
-    words(prompt, WritingKey.WORDS, "Words over this note", Direction.Kind.WORDS);
-    words(prompt, WritingKey.REHEARSAL, "Rehearsal mark", Direction.Kind.REHEARSAL);
-    words(prompt, WritingKey.TEMPO, "Tempo word", Direction.Kind.TEMPO);
+                        .ifPresent(
+                            time ->
+                                model.apply(Said.of("writing.metre", text), d -> d.metre(time)))));
+    words(prompt, WritingKey.WORDS, Sentences.of("writing.words-over"), Direction.Kind.WORDS);
+    words(
+        prompt,
+        WritingKey.REHEARSAL,
+        Sentences.of("writing.rehearsal-mark"),
+        Direction.Kind.REHEARSAL);
+    words(prompt, WritingKey.TEMPO, Sentences.of("writing.tempo-word"), Direction.Kind.TEMPO);
   }
 
   private void words(
@@ -162,6 +170,6 @@ final class WritingKeys {
         key,
         () ->
             prompt.accept(
-                question, text -> model.apply(question, d -> Writing.words(d, kind, text))));
+                question, text -> model.apply(key.said(), d -> Writing.words(d, kind, text))));
   }
 }

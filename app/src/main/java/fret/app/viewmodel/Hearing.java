@@ -56,6 +56,7 @@ public final class Hearing {
         token ->
             Performance.samples(
                 now.resolved(),
+                now.bowTask().loudness(),
                 now.task().tempo(),
                 now.passage().settings().setup().a4Hz(),
                 from,

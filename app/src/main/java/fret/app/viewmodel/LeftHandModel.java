@@ -1,5 +1,6 @@
 package fret.app.viewmodel;
 
+import fret.app.words.Sentences;
 import fret.app.work.Computing.Rank;
 import fret.base.Said;
 import fret.drill.ShiftDrill;
@@ -7,7 +8,6 @@ import fret.fingering.Fingering;
 import fret.fingering.FingeringSolver;
 import fret.fingering.NoteFinger;
 import fret.fingering.Tally;
-import fret.fingering.WeightRange;
 import fret.instrument.InstrumentType;
 import fret.mark.FingerLayer;
 import fret.mark.Wish;
@@ -16,6 +16,7 @@ import fret.player.BodyCue;
 import fret.player.EffortKind;
 import fret.player.Hand;
 import fret.search.Token;
+import fret.search.WeightRange;
 import fret.session.Decisions;
 import fret.session.Session;
 import java.util.ArrayList;
@@ -247,7 +248,7 @@ public final class LeftHandModel {
       at++;
     }
     if (ways.isEmpty()) {
-      studio.tell("No other finger can take this note over while it sounds");
+      studio.tell(Sentences.of("hand.no-other"));
     } else if (now.replaced().isEmpty()) {
       take(ways.get(0));
     } else if (at + 1 < ways.size()) {

@@ -27,7 +27,7 @@ public final class NoteDecisions {
             p -> {
               int string = finger == Finger.OPEN ? openStringFor(p) : p.string();
               if (string == 0) {
-                studio.tell("No open string sounds " + p.sounding());
+                studio.tell(Sentences.of("hand.no-open", p.sounding()));
               } else {
                 studio.decide(s -> Decisions.pin(s, p.note(), Optional.of(finger), string));
               }
@@ -56,9 +56,9 @@ public final class NoteDecisions {
               int semitones = fits ? instrument.semitones(string, p.sounding()) : -1;
               if (!fits || semitones < 0 || semitones > instrument.highestSemitone()) {
                 studio.tell(
-                    p.sounding()
-                        + " does not lie on the "
-                        + (fits ? instrument.stringName(string) + " string" : "next string"));
+                    fits
+                        ? Sentences.of("hand.not-on", p.sounding(), instrument.stringName(string))
+                        : Sentences.of("hand.not-next", p.sounding()));
               } else {
                 studio.decide(s -> Decisions.pin(s, p.note(), Optional.empty(), string));
               }

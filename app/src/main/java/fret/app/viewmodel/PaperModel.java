@@ -116,13 +116,11 @@ public final class PaperModel {
                 token -> printer.get().print(pdf, title),
                 done -> {
                   if (done) {
-                    studio.tell("Sent to the printer");
+                    studio.tell(Sentences.of("paper.sent-to"));
                   } else {
                     studio.report(
                         new Problem(
-                            "",
-                            "No printer is set up on this computer.",
-                            "Save a PDF and print it elsewhere."));
+                            "", Sentences.of("paper.no-printer"), Sentences.of("paper.save-a")));
                   }
                 }));
   }
@@ -157,7 +155,7 @@ public final class PaperModel {
   public void keepPicture(String name, byte[] bytes, Consumer<byte[]> then) {
     long id = studio.session().passage().id();
     studio.run(
-        "picture kept",
+        Sentences.of("paper.picture-kept"),
         Rank.BESIDE,
         token -> printer.get().picture(name, bytes, 0),
         picture ->

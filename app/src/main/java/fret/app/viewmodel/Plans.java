@@ -1,5 +1,6 @@
 package fret.app.viewmodel;
 
+import fret.app.words.Sentences;
 import fret.app.work.Computing.Rank;
 import fret.app.work.Storing;
 import fret.drill.Chunk;
@@ -70,7 +71,7 @@ public final class Plans {
             .max()
             .orElse(0);
     saveHabits(new Planning.Habits(h.gate(), h.ladder(), h.ladderStart(), newest));
-    studio.tell("Stretches are back in the plan");
+    studio.tell(Sentences.of("plan.stretches-are"));
   }
 
   /**
@@ -82,7 +83,8 @@ public final class Plans {
     if (all.isEmpty()) {
       LocalDate today = studio.today();
       LocalDate date = today.plusDays(56);
-      library.save(new Audition(0, "My next date", date, ReadyDate.of(today, date), 30));
+      library.save(
+          new Audition(0, Sentences.of("plan.my-next-date"), date, ReadyDate.of(today, date), 30));
       all = library.auditions();
     }
     auditions = all;
@@ -138,7 +140,7 @@ public final class Plans {
         },
         all -> {
           auditions = all;
-          studio.tell("Saved: " + audition.name());
+          studio.tell(Sentences.of("plan.saved", audition.name()));
           update();
         });
   }

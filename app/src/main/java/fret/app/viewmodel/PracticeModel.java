@@ -1,5 +1,6 @@
 package fret.app.viewmodel;
 
+import fret.app.words.Sentences;
 import fret.drill.Chunk;
 import fret.drill.DrillKind;
 import fret.drill.Drills;
@@ -118,7 +119,7 @@ public final class PracticeModel {
     all.add(
         0,
         new PracticePlan.Item(
-            id, DrillKind.SHIFT, planned.ladder().start(), 1, "put on the stand by you"));
+            id, DrillKind.SHIFT, planned.ladder().start(), 1, Sentences.of("practise.put-on")));
     items = List.copyOf(all);
     index.set(-1); // So that whoever shows the list hears of the new one.
     show(0);
@@ -192,7 +193,7 @@ public final class PracticeModel {
       return extras.get(item.chunk()).title();
     }
     if (item.chunk().equals(Planner.WHOLE) || planned == null) {
-      return "The whole passage";
+      return Sentences.of("practise.the-whole");
     }
     return planned.chunks().stream()
         .filter(c -> c.id().equals(item.chunk()))

@@ -18,6 +18,9 @@ import javafx.beans.property.ReadOnlyBooleanWrapper;
  * thread.
  */
 public final class Preferences {
+  /** The file of the newest warnings; older ones move on to the next number. */
+  public static final String LOG = "fret-0.log";
+
   private static final int MOST_RECENT = 6;
 
   private final Map<String, String> newest;
@@ -50,7 +53,7 @@ public final class Preferences {
 
   /** Where warnings are kept. */
   String logName() {
-    return "fret.log";
+    return LOG;
   }
 
   private int number(String name, int usual) {

@@ -42,7 +42,8 @@ public final class Proofing {
   public void mend(Finding finding) {
     Proof now = proof.get();
     if (now.page().equals(studio.session().page()) && finding.mended().isPresent()) {
-      studio.writePage(finding.fix() + ", bar " + finding.bar(), finding.mended().get());
+      studio.writePage(
+          Said.of("proof.mended", finding.fix(), finding.bar()), finding.mended().get());
     }
   }
 

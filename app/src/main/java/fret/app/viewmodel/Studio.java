@@ -377,8 +377,8 @@ public final class Studio {
   }
 
   /** The page becomes another one, as the player wrote or mended it. */
-  public void writePage(String name, Score newPage) {
-    open.decide(s -> Optional.of(Decisions.page(s, Said.words(name), newPage).change()));
+  public void writePage(Said name, Score newPage) {
+    open.decide(s -> Optional.of(Decisions.page(s, name, newPage).change()));
   }
 
   /** Changes settings; nothing happens when they stay the same. */

@@ -1,5 +1,8 @@
 package fret.app.viewmodel;
 
+import fret.app.command.WritingKey;
+import fret.app.words.Sentences;
+import fret.base.Said;
 import fret.pitch.Pitch;
 import fret.score.Event;
 import fret.score.Score;
@@ -60,7 +63,7 @@ public final class WritingModel {
             ? at(studio.session().page(), session.resolved().notes().get(note).onset())
             : Draft.atEnd(studio.session().page()));
     keyboard.start(
-        midi -> Platform.runLater(() -> apply("From the keyboard", d -> d.sounding(midi))));
+        midi -> Platform.runLater(() -> apply(Said.of("writing.from-the"), d -> d.sounding(midi))));
   }
 
   public void stop() {
@@ -80,7 +83,10 @@ public final class WritingModel {
 
   public void toggleHeard() {
     studio.preferences().setHeard(!studio.preferences().isHeard());
-    studio.tell(studio.preferences().isHeard() ? "What is typed is heard" : "Typing is silent");
+    studio.tell(
+        studio.preferences().isHeard()
+            ? Sentences.of("writing.what-is")
+            : Sentences.of("writing.typing-is"));
   }
 
   private void sound(Draft after) {
@@ -117,7 +123,7 @@ public final class WritingModel {
   }
 
   /** Makes a change; the page is stored when its notes changed. */
-  public void apply(String name, UnaryOperator<Draft> edit) {
+  public void apply(Said name, UnaryOperator<Draft> edit) {
     Draft before = draft.get();
     if (before == null) {
       return;
@@ -134,17 +140,17 @@ public final class WritingModel {
 
   public void copy() {
     clip = draft.get().copy();
-    studio.tell(clip.size() + (clip.size() == 1 ? " note" : " notes") + " copied");
+    studio.tell(Sentences.of(clip.size() == 1 ? "note.copied" : "notes.copied", clip.size()));
   }
 
   public void cut() {
     clip = draft.get().copy();
-    apply("Cut", Draft::delete);
+    apply(WritingKey.CUT.said(), Draft::delete);
   }
 
   public void paste() {
     List<Event> notes = clip;
-    apply("Paste", d -> d.paste(notes));
+    apply(WritingKey.PASTE.said(), d -> d.paste(notes));
   }
 
   /** Writing begins as soon as the passage that is being opened is there. */

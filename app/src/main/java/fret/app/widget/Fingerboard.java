@@ -1,10 +1,10 @@
 package fret.app.widget;
 
+import fret.app.words.Sentences;
 import fret.fingering.NoteFinger;
 import fret.fingering.Shift;
 import fret.instrument.Instrument;
 import fret.instrument.InstrumentType;
-import java.util.Locale;
 import java.util.Optional;
 import javafx.animation.Interpolator;
 import javafx.animation.KeyFrame;
@@ -67,12 +67,11 @@ public final class Fingerboard extends Painted {
     double top = Math.max(frameTop(shown.fromBase()), frameTop(shown.toBase()));
     mostMm = on.mmFromNut(Math.max(top + 1, 8));
     setAccessibleText(
-        String.format(
-            Locale.ROOT,
-            "Fingerboard: the hand moves %.0f mm, from %.0f to %.0f mm from the nut",
-            shown.travelMm(),
-            on.mmFromNut(shown.fromBase()),
-            on.mmFromNut(shown.toBase())));
+        Sentences.of(
+            "fingerboard.shift",
+            Math.round(shown.travelMm()),
+            Math.round(on.mmFromNut(shown.fromBase())),
+            Math.round(on.mmFromNut(shown.toBase()))));
     if (other) {
       move.playFromStart();
     }
@@ -173,7 +172,10 @@ public final class Fingerboard extends Painted {
     for (double mm = 0; mm <= mostMm; mm += step) {
       g.strokeLine(x(mm), bottom, x(mm), bottom + 5);
       g.setTextAlign(mm == 0 ? TextAlignment.LEFT : TextAlignment.CENTER);
-      g.fillText(mm == 0 ? "nut, mm" : String.valueOf(Math.round(mm)), x(mm), bottom + 8);
+      g.fillText(
+          mm == 0 ? Sentences.of("fingerboard.nut") : String.valueOf(Math.round(mm)),
+          x(mm),
+          bottom + 8);
     }
   }
 

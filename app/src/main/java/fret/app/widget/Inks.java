@@ -49,12 +49,18 @@ public record Inks(
     return hand.deriveColor(0, 1, 1, 0.17);
   }
 
+  /** The hair of the bow: its ink, thin. */
+  public Color bowBand() {
+    return bow.deriveColor(0, 1, 1, 0.12);
+  }
+
   Color of(Primitive.Ink ink) {
     return switch (ink) {
       case STAVE -> stave;
       case NOTE, WORDS -> ebony;
       case FINGER, PINNED, STRING -> hand;
       case BOW -> bow;
+      case BOW_BAND -> bowBand();
       case FAINT -> faint;
       case HAND -> hand;
       case HAND_BAND -> handBand();

@@ -8,10 +8,13 @@ import fret.engraving.Strip;
 import fret.lane.Lane;
 import fret.lane.LaneInput;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Set;
 import java.util.function.Predicate;
 import javafx.geometry.VPos;
 import javafx.scene.canvas.GraphicsContext;
@@ -20,7 +23,7 @@ import javafx.scene.text.TextAlignment;
 /** The lanes under a stave, one below the other: which there are, which are folded, as drawn. */
 final class LaneStack {
   /** Height of a folded lane, in px. */
-  static final double FOLDED = 26;
+  static final double FOLDED = 20;
 
   /** Px of a staff space from top to bottom in lanes, which zooming leaves alone. */
   private static final double LANE_SPACE = 10;
@@ -31,6 +34,10 @@ final class LaneStack {
   private final MusicFont font;
   private final Map<String, Lane> lanes = new LinkedHashMap<>();
   private final Map<String, Boolean> folded = new LinkedHashMap<>();
+
+  /** Lanes that are open but have no room. */
+  private final Set<String> crowded = new HashSet<>();
+
   private Drawn drawn = new Drawn(List.of(), List.of(), 0);
 
   /**
@@ -64,12 +71,35 @@ final class LaneStack {
     folded.replaceAll((id, was) -> open);
   }
 
+  /** Folds a lane or opens it; one that had no room opens in place of the others. */
   void fold(String id) {
-    folded.computeIfPresent(id, (i, was) -> !was);
+    if (crowded.contains(id)) {
+      folded.replaceAll((i, was) -> !i.equals(id));
+    } else {
+      folded.computeIfPresent(id, (i, was) -> !was);
+    }
   }
 
   private boolean isFolded(String id) {
-    return folded.getOrDefault(id, false);
+    return folded.getOrDefault(id, false) || crowded.contains(id);
+  }
+
+  /**
+   * Shows as a line what has no room at its least height, the last lanes first; one stays open.
+   *
+   * @param room px for all lanes; {@code least} of one that is open
+   */
+  void makeRoom(Optional<LaneInput> input, double room, double least) {
+    crowded.clear();
+    List<Lane> all = suiting(input);
+    for (int i = all.size() - 1; i >= 0 && openCount(input) > 1; i--) {
+      if (openCount(input) * least + foldedHeight(input) <= room) {
+        return;
+      }
+      if (!isFolded(all.get(i).id())) {
+        crowded.add(all.get(i).id());
+      }
+    }
   }
 
   /** Lanes that there is something to draw in. */
@@ -142,6 +172,30 @@ final class LaneStack {
       boolean onName = y < top + FOLDED && x < NAME;
       if (inside && (onName || isFolded(id))) {
         return Optional.of(id);
+      }
+      top += height(i);
+    }
+    return Optional.empty();
+  }
+
+  /**
+   * What a place in an open lane stands for.
+   *
+   * @param value see {@link Lane#valueAt}
+   */
+  record Spot(String lane, double value) {}
+
+  /** The open lane at a height, with what that height stands for in it; empty outside. */
+  Optional<Spot> spotAt(Optional<LaneInput> input, double y) {
+    double top = 0;
+    for (int i = 0; i < drawn.ids().size() && input.isPresent(); i++) {
+      String id = drawn.ids().get(i);
+      if (y >= top && y < top + height(i) && !isFolded(id)) {
+        OptionalDouble value =
+            lanes.get(id).valueAt(input.get(), drawn.height() / LANE_SPACE, (y - top) / LANE_SPACE);
+        return value.isPresent()
+            ? Optional.of(new Spot(id, value.getAsDouble()))
+            : Optional.empty();
       }
       top += height(i);
     }

@@ -72,7 +72,14 @@ public final class StripView extends Region {
   private final Canvas canvas = new Canvas();
   private final MusicFont font;
   private final Away away;
+
+  /** Less than this is a click, in px. */
+  private static final double LEAST_DRAG = 5;
+
   private final boolean adapts;
+  private Draw onDraw = (lane, slice, value) -> {};
+  private double pressedX;
+  private double pressedY;
   private final LaneStack lanes;
   private Inks inks;
   private Music wanted;
@@ -116,6 +123,7 @@ public final class StripView extends Region {
     setFocusTraversable(true);
     setAccessibleRole(AccessibleRole.TEXT);
     canvas.addEventHandler(MouseEvent.MOUSE_PRESSED, this::press);
+    canvas.addEventHandler(MouseEvent.MOUSE_RELEASED, this::release);
     addEventHandler(ScrollEvent.SCROLL, this::scroll);
     focusedProperty().addListener(o -> paint());
   }
@@ -371,6 +379,9 @@ public final class StripView extends Region {
 
   /** Height of each lane that is not folded. */
   private double laneHeight() {
+    if (adapts && getHeight() > 0) {
+      lanes.makeRoom(input(), getHeight() - inkHeight(), LEAST_LANE);
+    }
     int open = openCount();
     return open == 0
         ? LEAST_LANE
@@ -434,8 +445,40 @@ public final class StripView extends Region {
 
   // ---- mouse ---------------------------------------------------------------------------------
 
+  /** Something was drawn in a lane: from the moment where the drag began to a height. */
+  @FunctionalInterface
+  public interface Draw {
+    /**
+     * @param value see {@link fret.lane.Lane#valueAt}
+     */
+    void drawn(String lane, int slice, double value);
+  }
+
+  /** Called when something was dragged up or down in a lane. */
+  public void setOnDraw(Draw handler) {
+    onDraw = handler;
+  }
+
+  private void release(MouseEvent e) {
+    if (strip == null || writing || strip.sliceX().isEmpty()) {
+      return;
+    }
+    boolean dragged = Math.abs(e.getY() - pressedY) >= LEAST_DRAG;
+    Optional<LaneStack.Spot> from = lanes.spotAt(input(), pressedY - staveHeight());
+    Optional<LaneStack.Spot> to = lanes.spotAt(input(), e.getY() - staveHeight());
+    if (dragged
+        && from.isPresent()
+        && to.isPresent()
+        && from.get().lane().equals(to.get().lane())) {
+      double x = (pressedX + scrollX - MARGIN) / space;
+      onDraw.drawn(to.get().lane(), strip.sliceAt(x), to.get().value());
+    }
+  }
+
   private void press(MouseEvent e) {
     requestFocus();
+    pressedX = e.getX();
+    pressedY = e.getY();
     if (strip == null) {
       return;
     }

@@ -23,9 +23,14 @@ public final class Words {
     return n + " " + what + (n == 1 ? "" : n > 1 && what.endsWith("x") ? "es" : "s");
   }
 
-  /** With one decimal. */
+  /** With one decimal, in the reader's own form. */
   public static String one(double value) {
-    return String.format(Locale.ROOT, "%.1f", value);
+    return shown("%.1f", value);
+  }
+
+  /** A number in the reader's own form, as {@link String#format} lays it out. */
+  public static String shown(String format, Object... values) {
+    return String.format(Locale.getDefault(Locale.Category.FORMAT), format, values);
   }
 
   /** Where a note is played: finger, string, position and distance from the nut. */
@@ -82,8 +87,7 @@ public final class Words {
 
   /** How the time for a shift compares with what it takes to aim and correct on the way. */
   public static String time(Shift s) {
-    return String.format(
-        Locale.ROOT,
+    return shown(
         s.timeMs() >= s.neededMs()
             ? "%.0f ms, time enough to aim (about %.0f)"
             : "%.0f ms; to aim takes about %.0f, so learn it as one throw",
@@ -98,13 +102,9 @@ public final class Words {
         + guide
             .map(
                 g ->
-                    String.format(
-                        Locale.ROOT,
+                    shown(
                         "slide %s %s %s, %.0f mm",
-                        g.finger().digit(),
-                        old ? "to" : "from",
-                        g.pitch(),
-                        g.slideMm()))
+                        g.finger().digit(), old ? "to" : "from", g.pitch(), g.slideMm()))
             .orElse(old ? "would overshoot" : "none");
   }
 

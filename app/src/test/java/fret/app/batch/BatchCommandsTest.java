@@ -263,4 +263,82 @@ class BatchCommandsTest {
     assertThat(run("finger", "DIR/nowhere.musicxml", "--instrument", "violin", "--tempo", "60"))
         .isEqualTo(3);
   }
+
+  /** Both real parts: every bowed event in one stroke, centimetres and places that fit. */
+  @ParameterizedTest
+  @CsvSource({"violin, violin", "violone, bass"})
+  void aPartIsBowedWhole(String part, String instrument) throws IOException {
+    String file = "DIR/" + part + ".musicxml";
+    assertThat(run("bow", file, "--instrument", instrument, "--tempo", "72", "--json")).isZero();
+    JsonNode root = json();
+    double hair = root.path("hairCm").asDouble();
+    assertThat(root.path("versions")).hasSize(3);
+    java.util.Set<Integer> events = new java.util.TreeSet<>();
+    root.path("fingering").path("notes").forEach(n -> events.add(n.path("event").asInt()));
+    for (JsonNode version : root.path("versions")) {
+      double sum = 0;
+      for (JsonNode term : version.path("terms")) {
+        sum += term.path("effort").asDouble();
+      }
+      assertThat(sum).isCloseTo(version.path("effort").asDouble(), within(0.01));
+      java.util.Set<Integer> bowed = new java.util.TreeSet<>();
+      for (JsonNode s : version.path("strokes")) {
+        double cm = 0;
+        for (JsonNode n : s.path("notes")) {
+          assertThat(bowed.add(n.path("event").asInt())).isTrue();
+          cm += n.path("bowCm").asDouble();
+        }
+        double start = s.path("startPlace").asDouble();
+        double end = s.path("endPlace").asDouble();
+        assertThat(start).isBetween(0.0, 1.0);
+        assertThat(end).isBetween(0.0, 1.0);
+        assertThat(end > start).isEqualTo(s.path("direction").asText().equals("down"));
+        assertThat(cm).isCloseTo(s.path("bowCm").asDouble(), within(0.1));
+        assertThat(Math.abs(end - start) * hair).isCloseTo(cm, within(0.1));
+      }
+      assertThat(bowed).isEqualTo(events);
+    }
+    JsonNode crossing = root.path("crossings").path(0);
+    assertThat(crossing.path("handCmTip").asDouble() / crossing.path("handCmFrog").asDouble())
+        .as("lever against lever: the whole hair and 3 cm")
+        .isCloseTo(hair / 3, within(0.3));
+  }
+
+  @Test
+  void asPrintedAlternatesAndTheFirstFullBarBeginsDown() throws IOException {
+    assertThat(
+            run(
+                "bow",
+                "DIR/violin.musicxml",
+                "--instrument",
+                "violin",
+                "--tempo",
+                "72",
+                "--as-printed",
+                "--json"))
+        .isZero();
+    JsonNode strokes = json().path("versions").path(0).path("strokes");
+    assertThat(json().path("versions").path(0).path("name").asText()).isEqualTo("as printed");
+    String before = "";
+    boolean found = false;
+    for (JsonNode s : strokes) {
+      if (!before.isEmpty() && !s.path("retakeBefore").asBoolean()) {
+        assertThat(s.path("direction").asText()).isNotEqualTo(before);
+      }
+      if (!found && s.path("bar").asText().equals("1")) {
+        assertThat(s.path("direction").asText()).isEqualTo("down");
+        found = true;
+      }
+      before = s.path("direction").asText();
+    }
+    assertThat(found).isTrue();
+  }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"--preset=loud", "--slurs=none", "--hair=9", "--alternatives=0"})
+  void aWrongWordOfTheBowIsRefused(String option) {
+    assertThat(run("bow", "DIR/violin.musicxml", "--instrument", "violin", "--tempo", "72", option))
+        .isEqualTo(2);
+    assertThat(err.toString(StandardCharsets.UTF_8)).contains(option.split("=")[0]);
+  }
 }

@@ -26,8 +26,7 @@ abstract class OnDemoLibrary {
   @BeforeEach
   void openLibrary() throws Exception {
     FxToolkit.registerPrimaryStage();
-    library = SqliteLibrary.open(dir.resolve("library.sqlite"));
-    Demo.fill(library, FretApplication.FORMATS, TODAY);
+    library = DemoLibrary.open(dir.resolve("library.sqlite"), TODAY);
     Clock clock = Clock.fixed(TODAY.atTime(9, 0).toInstant(ZoneOffset.UTC), ZoneOffset.UTC);
     studio =
         new Studio(

@@ -79,7 +79,7 @@ class PartWindowTest extends RealWindow {
     until(() -> !studio.isBehind());
     type(robot, "#pick-from", "77");
     fire(robot, "#pick-open");
-    assertThat(studio.errorProperty().get().toString()).contains("no bar 77");
+    assertThat(studio.errorProperty().get().toString()).contains("no bar \"77\"");
     robot.clickOn("#close-error");
     type(robot, "#pick-from", "1");
     type(robot, "#pick-to", "3");

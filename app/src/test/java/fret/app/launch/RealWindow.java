@@ -49,8 +49,7 @@ abstract class RealWindow {
     Mockito.when(player.description()).thenReturn("test");
     Mockito.when(passage.description()).thenReturn("test");
     file = Files.createTempDirectory(dir, "library").resolve("library.sqlite");
-    library = SqliteLibrary.open(file);
-    Demo.fill(library, FretApplication.FORMATS, LocalDate.now());
+    library = DemoLibrary.open(file, LocalDate.now());
     studio =
         new Studio(
             library,

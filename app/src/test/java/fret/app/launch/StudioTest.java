@@ -135,12 +135,12 @@ class StudioTest extends OnDemoLibrary {
     var shorter = page.withBars(page.bars().subList(0, 3)).laidOut();
     does(() -> studio.select(1));
     does(() -> studio.decisions().pinFinger(Finger.SECOND));
-    does(() -> studio.writePage("Fewer bars", shorter));
+    does(() -> studio.writePage(Said.words("Fewer bars"), shorter));
     assertThat(studio.shown().score().bars()).hasSize(3);
     assertThat(studio.shown().passage().marks().of(FingerLayer.PINNED).values()).hasSize(1);
     assertThat(library.load(empty.id()).orElseThrow().page()).contains(shorter);
     does(studio::undo);
-    assertThat(studio.shown().score()).isEqualTo(page);
+    assertThat(studio.shown().page()).isEqualTo(page);
     byte[][] file = new byte[1][];
     does(() -> studio.paper().export(b -> file[0] = b));
     assertThat(new String(file[0], StandardCharsets.UTF_8)).contains("<fingering>");

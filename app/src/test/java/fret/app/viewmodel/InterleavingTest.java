@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import fret.app.words.Sentences;
 import fret.app.work.Computing.Rank;
+import fret.base.Said;
 import fret.drill.DrillKind;
 import fret.instrument.Finger;
 import fret.journal.Breakage;
@@ -289,9 +290,9 @@ class InterleavingTest {
   @Test
   void typedNotesAndPinsInTurnAreAllKept() {
     var file = studio.shown().page();
-    studio.writePage("Write", Room.line(Room.UP + " C6"));
+    studio.writePage(Said.words("Write"), Room.line(Room.UP + " C6"));
     pin(3, Finger.FOURTH);
-    studio.writePage("Write", Room.line(Room.UP + " C6 D6"));
+    studio.writePage(Said.words("Write"), Room.line(Room.UP + " C6 D6"));
     room.settle();
     assertThat(stored(0)).hasSize(1);
     assertThat(studio.shown().resolved().notes()).hasSize(10);

@@ -6,10 +6,21 @@ import fret.base.Said;
 import fret.engraving.Axis;
 import fret.engraving.GlyphMetrics;
 import fret.engraving.LaneDrawing;
+import fret.instrument.Instrument;
+import fret.instrument.InstrumentType;
 import fret.lane.Lane;
 import fret.lane.LaneInput;
+import fret.pitch.Clef;
+import fret.pitch.Interval;
+import fret.pitch.KeySignature;
+import fret.pitch.Pitch;
+import fret.score.LineBuilder;
+import fret.score.Resolver;
+import fret.score.TimeSignature;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
+import org.apache.commons.numbers.fraction.Fraction;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
@@ -23,6 +34,11 @@ class LaneStackTest {
     @Override
     public boolean suits(LaneInput input) {
       return true;
+    }
+
+    @Override
+    public OptionalDouble valueAt(LaneInput input, double height, double y) {
+      return OptionalDouble.of(y / height);
     }
 
     @Override
@@ -79,5 +95,38 @@ class LaneStackTest {
     assertThat(stack.foldedHeight(Optional.empty())).isZero();
     assertThat(stack.isDrawnForOther(100)).isFalse();
     assertThat(stack.isDrawnForOther(140)).isTrue();
+  }
+
+  private static Optional<LaneInput> anything() {
+    LineBuilder line = new LineBuilder(TimeSignature.COMMON_TIME, KeySignature.NONE, Clef.TREBLE);
+    line.add(Fraction.of(1, 4), Pitch.parse("A4"));
+    return Optional.of(
+        new LaneInput(
+            Resolver.resolve(line.build("line", Interval.UNISON)),
+            Optional.empty(),
+            Instrument.standard(InstrumentType.VIOLIN)));
+  }
+
+  @Test
+  void aPlaceInAnOpenLaneStandsForSomething() {
+    assertThat(stack.spotAt(anything(), 25).orElseThrow())
+        .isEqualTo(new LaneStack.Spot("hand", 0.25));
+    assertThat(stack.spotAt(anything(), 105)).as("folded").isEmpty();
+    assertThat(stack.spotAt(anything(), -5)).as("on the stave").isEmpty();
+    assertThat(stack.spotAt(Optional.empty(), 25)).isEmpty();
+  }
+
+  @Test
+  void whatHasNoRoomShowsAsALineAndOpensInPlaceOfTheOthers() {
+    stack.fold("bow");
+    stack.makeRoom(anything(), 190, 80);
+    assertThat(stack.openCount(anything())).isEqualTo(2);
+    stack.makeRoom(anything(), 120, 80);
+    assertThat(stack.openCount(anything())).isEqualTo(1);
+    assertThat(stack.foldedBy(700, 105)).as("a click anywhere on it").contains("bow");
+    stack.fold("bow");
+    assertThat(stack.folded()).containsExactly("hand");
+    stack.makeRoom(anything(), 20, 80);
+    assertThat(stack.openCount(anything())).as("one stays open").isEqualTo(1);
   }
 }

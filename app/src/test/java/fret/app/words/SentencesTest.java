@@ -54,6 +54,27 @@ class SentencesTest {
         .allSatisfy(id -> assertThat(Sentences.ids()).contains(id));
   }
 
+  /** What the window says stands in the bundle: its sources hold no sentence of their own. */
+  @Test
+  void theWindowHoldsNoSentenceOfItsOwn() throws IOException {
+    Pattern sentence = Pattern.compile("\"(?:[A-Z][a-z]+,? )?[A-Za-z]+,? [a-z]+[^\"]*\"");
+    Pattern shown =
+        Pattern.compile("Parts\\.(line|label|button|card|tab)\\(\\s*\"[A-Za-z]|Text\\(\"[A-Z]");
+    Pattern forTheLog =
+        Pattern.compile("Level\\.|\"brand\"|\\w+ of \" \\+|\"bring in \"|ofPattern");
+    for (String part : List.of("view", "widget", "viewmodel", "command")) {
+      try (Stream<Path> files = Files.walk(Path.of("src/main/java/fret/app", part))) {
+        for (Path file : files.filter(f -> f.toString().endsWith(".java")).toList()) {
+          assertThat(Files.readAllLines(file).stream().map(String::strip))
+              .as(file.toString())
+              .filteredOn(line -> !line.startsWith("*") && !line.startsWith("/"))
+              .filteredOn(line -> sentence.matcher(line).find() || shown.matcher(line).find())
+              .allSatisfy(line -> assertThat(line).containsPattern(forTheLog));
+        }
+      }
+    }
+  }
+
   @Test
   void everyKindOfMarkLaneAndFailureHasWords() {
     for (Layer<?, ?> layer : Layers.ALL) {

@@ -50,12 +50,52 @@ public final class MarkWriter {
         });
   }
 
-  private static void write(Element note, NoteMark mark) {
+  /** Slurs of a note in place of those that are printed on it. */
+  public record Slurs(boolean starts, boolean stops) {}
+
+  /** Writes slurs onto the notes of a part; those of other notes stay. */
+  public static void writeSlurs(Map<NoteKey, Element> elements, Map<NoteKey, Slurs> slurs) {
+    slurs.forEach(
+        (key, mine) -> {
+          Element note = elements.get(key);
+          if (note != null) {
+            write(notations(note), mine);
+          }
+        });
+  }
+
+  private static void write(Element notations, Slurs mine) {
+    for (Element e : Dom.children(notations)) {
+      if (e.getTagName().equals("slur")) {
+        notations.removeChild(e);
+      }
+    }
+    if (mine.stops()) {
+      slur(notations, "stop");
+    }
+    if (mine.starts()) {
+      slur(notations, "start");
+    }
+  }
+
+  private static void slur(Element notations, String type) {
+    Element slur = notations.getOwnerDocument().createElement("slur");
+    slur.setAttribute("type", type);
+    slur.setAttribute("number", "1");
+    notations.insertBefore(slur, notations.getFirstChild());
+  }
+
+  private static Element notations(Element note) {
     Element notations = Dom.child(note, "notations");
     if (notations == null) {
       notations = note.getOwnerDocument().createElement("notations");
       note.insertBefore(notations, firstOf(note, AFTER_NOTATIONS));
     }
+    return notations;
+  }
+
+  private static void write(Element note, NoteMark mark) {
+    Element notations = notations(note);
     Element technical = Dom.child(notations, "technical");
     if (technical == null) {
       technical = note.getOwnerDocument().createElement("technical");

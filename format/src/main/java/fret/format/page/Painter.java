@@ -14,6 +14,7 @@ final class Painter {
   private static final int BLACK = 0x1c1815;
   private static final int HAND = 0x8a3b1e;
   private static final int HAND_BAND = 0xeadbd5;
+  private static final int BOW_BAND = 0xe3ecec;
   private static final int BOW = 0x245a5e;
   private static final int TIME = 0x53407f;
   private static final int PAPER = 0xffffff;
@@ -50,6 +51,7 @@ final class Painter {
       case FINGER, PINNED, STRING, HAND -> HAND;
       case HAND_BAND -> HAND_BAND;
       case BOW -> BOW;
+      case BOW_BAND -> BOW_BAND;
       case TIME -> TIME;
       case PAPER -> PAPER;
       case FAINT -> FAINT;

@@ -2,6 +2,7 @@ package fret.format.part;
 
 import fret.base.Outcome;
 import fret.base.UnusableInput;
+import fret.bowing.BowLayers;
 import fret.format.abc.AbcReader;
 import fret.format.midi.MidiReader;
 import fret.format.musicxml.MarkWriter;
@@ -18,6 +19,8 @@ import fret.score.Event;
 import fret.score.Head;
 import fret.score.NoteKey;
 import fret.score.Score;
+import fret.score.Signs;
+import fret.score.Slice;
 import fret.session.MarkedFileWriter;
 import fret.session.Session;
 import java.nio.charset.StandardCharsets;
@@ -114,6 +117,7 @@ public final class PartFiles implements ScoreReader, MarkedFileWriter {
     MusicXmlReader.Linked linked =
         MusicXmlReader.readLinked(passage.sourceName(), document, passage.partName());
     MarkWriter.write(linked.elements(), marks(session));
+    MarkWriter.writeSlurs(linked.elements(), slurs(session));
     return MarkWriter.bytes(document);
   }
 
@@ -127,7 +131,8 @@ public final class PartFiles implements ScoreReader, MarkedFileWriter {
     int octaves = session.passage().settings().reading().octaves();
     for (int i = 0; i < session.resolved().notes().size(); i++) {
       NoteKey key = session.resolved().notes().get(i).key();
-      Optional<fret.score.Signs.Bow> bow = session.passage().marks().at(BowLayer.BOW, key);
+      Optional<Signs.Bow> bow =
+          session.passage().marks().at(BowLayer.BOW, key).or(() -> adopted(session, key));
       session
           .fingering()
           .notes()
@@ -139,6 +144,50 @@ public final class PartFiles implements ScoreReader, MarkedFileWriter {
                       new MarkWriter.NoteMark(p.fingers(), p.string(), p.harmonic(), bow)));
     }
     return marks;
+  }
+
+  /** The bow mark that a reader of the adopted bowing needs, on the note that carries it. */
+  private static Optional<Signs.Bow> adopted(Session session, NoteKey key) {
+    if (session.passage().marks().at(BowLayers.ADOPTED, key).isEmpty()) {
+      return Optional.empty();
+    }
+    return event(session.score(), key).map(e -> e.signs().bow()).filter(b -> b != Signs.Bow.NONE);
+  }
+
+  private static Optional<Event> event(Score score, NoteKey key) {
+    return score.bar(key.barIndex()).events().stream()
+        .filter(e -> !e.isGrace() && !e.isRest() && e.onset().equals(key.onset()))
+        .filter(e -> e.voice().equals(key.voice()))
+        .findFirst();
+  }
+
+  /** Notes on which the player's slurs differ from the printed ones, one a chord. */
+  private static Map<NoteKey, MarkWriter.Slurs> slurs(Session session) {
+    Map<NoteKey, MarkWriter.Slurs> all = new HashMap<>();
+    int octaves = session.passage().settings().reading().octaves();
+    Score printed = session.bowTask().passage().score();
+    for (Slice slice : session.resolved().slices()) {
+      boolean first = true;
+      for (int note : slice.starting()) {
+        NoteKey key = session.resolved().notes().get(note).key();
+        Optional<Event> was = slice.grace() > 0 ? Optional.empty() : event(printed, key);
+        Optional<Event> is = event(session.score(), key);
+        if (was.isPresent() && is.isPresent() && !sameSlurs(was.get(), is.get())) {
+          Signs signs = is.get().signs();
+          all.put(
+              inFile(key, octaves),
+              new MarkWriter.Slurs(
+                  first && !signs.slurStarts().isEmpty(), first && !signs.slurStops().isEmpty()));
+          first = false;
+        }
+      }
+    }
+    return all;
+  }
+
+  private static boolean sameSlurs(Event a, Event b) {
+    return a.signs().slurStarts().equals(b.signs().slurStarts())
+        && a.signs().slurStops().equals(b.signs().slurStops());
   }
 
   /** The note as the file has it, where the part was taken to another octave. */

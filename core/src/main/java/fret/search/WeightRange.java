@@ -1,10 +1,10 @@
-package fret.fingering;
+package fret.search;
 
-import fret.search.Explanation;
 import java.util.function.DoubleFunction;
+import java.util.function.DoublePredicate;
 
 /**
- * Between which weights of one kind of effort a fingering stays the best one.
+ * Between which weights of one kind of effort a choice stays the best one.
  *
  * @param least lowest weight, 0 or more
  * @param most highest weight; infinite when none up to {@link #FARTHEST} times the present weight,
@@ -17,14 +17,14 @@ public record WeightRange(double least, double most) {
   private static final int MOST_STEPS = 20;
 
   /**
-   * Finds the range. With the fingering held, its effort is a straight line over the weight; the
-   * least effort of all fingerings is concave, so each other best fingering that is found gives a
-   * nearer crossing.
+   * Finds the range. With the choice held, its effort is a straight line over the weight; the least
+   * effort of all choices is concave, so each other best choice that is found gives a nearer
+   * crossing.
    *
-   * @param now the present weight, at which the fingering counts as chosen
-   * @param best explains the best fingering at a weight
+   * @param now the present weight, at which the choice counts as chosen
+   * @param best explains the best choice at a weight
    */
-  static WeightRange of(
+  public static WeightRange of(
       double now, Explanation chosen, String kind, DoubleFunction<Explanation> best) {
     double quantity = quantity(chosen, kind);
     double rest = chosen.effort() - now * quantity;
@@ -66,5 +66,34 @@ public record WeightRange(double least, double most) {
         .filter(s -> s.id().equals(kind))
         .mapToDouble(Explanation.Share::quantity)
         .sum();
+  }
+
+  /**
+   * Finds the range by halving, to a hundredth of the present weight: for choices that count as the
+   * same while their efforts move, such as bowings whose places do.
+   *
+   * @param now the present weight, above 0
+   * @param stands whether the choice is the best one at a weight; it is at the present one
+   */
+  public static WeightRange halving(double now, DoublePredicate stands) {
+    double far = FARTHEST * now;
+    double most = stands.test(far) ? Double.POSITIVE_INFINITY : nearest(now, far, now, stands);
+    double least = stands.test(0) ? 0 : nearest(now, 0, now, stands);
+    return new WeightRange(least, most);
+  }
+
+  /** The farthest weight that stands on the way to one that does not. */
+  private static double nearest(double in, double out, double now, DoublePredicate stands) {
+    double inside = in;
+    double outside = out;
+    while (Math.abs(outside - inside) > now / 100) {
+      double middle = (inside + outside) / 2;
+      if (stands.test(middle)) {
+        inside = middle;
+      } else {
+        outside = middle;
+      }
+    }
+    return inside;
   }
 }

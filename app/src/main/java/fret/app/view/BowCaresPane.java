@@ -1,0 +1,155 @@
+package fret.app.view;
+
+import fret.app.viewmodel.BowModel;
+import fret.app.viewmodel.Studio;
+import fret.app.words.Sentences;
+import fret.app.words.Words;
+import fret.base.Said;
+import fret.bowing.ArmPath;
+import fret.bowing.BowEffort;
+import fret.bowing.BowPreset;
+import fret.bowing.BowSetup;
+import fret.session.Session;
+import java.util.List;
+import javafx.application.Platform;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+
+/** The player's bow and arm, and what each reason of a bowing weighs; effects show at once. */
+final class BowCaresPane extends Cards {
+  /** Below this width what a weight does stands under its slider. */
+  private static final double NARROW = 800;
+
+  private final Studio studio;
+  private final BowModel model;
+  private final TextField hair = new TextField();
+  private final ComboBox<Double> meaning = new ComboBox<>();
+  private final ComboBox<ArmPath.Manner> arm = new ComboBox<>();
+  private final WeightRows<BowEffort> weights;
+  private boolean showing;
+
+  BowCaresPane(Studio studio, BowModel model) {
+    this.studio = studio;
+    this.model = model;
+    VBox left = Parts.card(Sentences.of("bow.mine"), mine());
+    left.setMinWidth(250);
+    weights =
+        new WeightRows<>(
+            List.of(BowEffort.values()),
+            BowEffort::id,
+            BowEffort::description,
+            k -> preset().weight(k),
+            model.decisions()::weigh,
+            "bow-weight-");
+    VBox right =
+        Parts.card(
+            "",
+            Parts.flow(
+                8,
+                Parts.line(Sentences.of("cares.weights"), "card-title"),
+                Parts.button(
+                    Sentences.of("cares.weights-of"),
+                    "bow-weights-reset",
+                    () ->
+                        model
+                            .decisions()
+                            .change(
+                                Said.of("set.weights-of-the-preset"),
+                                b -> b.withPreset(b.presetId())),
+                    "small"),
+                Parts.button(
+                    Sentences.of("cares.how-firm"), "bow-ranges", model::findRanges, "small")),
+            Parts.scroll(weights));
+    right
+        .widthProperty()
+        .addListener(o -> Platform.runLater(() -> weights.setNarrow(right.getWidth() < NARROW)));
+    for (VBox card : List.of(left, right)) {
+      HBox.setHgrow(card, Priority.ALWAYS);
+      card.setMinHeight(0);
+      getChildren().add(card);
+    }
+    studio.shownProperty().addListener(o -> show());
+    model.rangesProperty().addListener((o, a, found) -> weights.showRanges(found));
+  }
+
+  private GridPane mine() {
+    hair.setPrefColumnCount(5);
+    hair.setId("bow-hair");
+    hair.setAccessibleText(Sentences.of("bow.hair.long"));
+    Parts.onCommit(hair, this::changeHair);
+    meaning.getItems().setAll(0.7, 0.85, 1.0, 1.2, 1.4);
+    meaning.setConverter(Parts.named(v -> Sentences.of("bow.meaning", Math.round(100 * v))));
+    meaning.setOnAction(
+        e -> {
+          if (!showing && studio.shown() != null) {
+            double factor = meaning.getValue();
+            model.decisions().change(Said.of("bow.meaning.set"), b -> b.withMeaning(factor));
+          }
+        });
+    meaning.setAccessibleText(Sentences.of("bow.meaning.long"));
+    arm.getItems().setAll(ArmPath.Manner.values());
+    arm.setConverter(Parts.named(m -> Sentences.of("bow.arm." + m)));
+    arm.setAccessibleText(Sentences.of("bow.arm"));
+    arm.setOnAction(
+        e -> {
+          if (!showing && studio.shown() != null) {
+            ArmPath.Manner manner = arm.getValue();
+            model.decisions().change(Said.of("bow.arm." + manner), b -> b.withArm(manner));
+          }
+        });
+    GridPane grid = new GridPane();
+    grid.setHgap(10);
+    grid.setVgap(8);
+    grid.addRow(
+        0,
+        Parts.line(Sentences.of("bow.hair")),
+        Parts.row(6, hair, Parts.line(Sentences.of("bow.cm"), "quiet")));
+    grid.addRow(1, Parts.line(Sentences.of("bow.forte")), meaning);
+    grid.addRow(2, Parts.line(Sentences.of("bow.arm")), arm);
+    return grid;
+  }
+
+  private void changeHair() {
+    if (showing || studio.shown() == null) {
+      return;
+    }
+    String text = hair.getText().strip().replace(',', '.');
+    double cm;
+    try {
+      cm = text.isEmpty() ? 0 : Double.parseDouble(text);
+    } catch (NumberFormatException e) {
+      cm = -1;
+    }
+    double asked = cm;
+    if (cm == 0 || cm >= 20 && cm <= 75) {
+      model.decisions().change(Said.of("bow.hair.set"), b -> b.withHair(asked));
+    } else {
+      studio.tell(Sentences.of("bow.hair.wrong"));
+    }
+  }
+
+  private BowPreset preset() {
+    return BowPreset.named(studio.shown().passage().settings().bow().presetId())
+        .orElse(BowPreset.SURE);
+  }
+
+  private void show() {
+    Session s = studio.shown();
+    if (s == null) {
+      return;
+    }
+    showing = true;
+    BowSetup bow = s.passage().settings().bow();
+    hair.setText(bow.hairCm() > 0 ? Words.one(bow.hairCm()) : "");
+    hair.setPromptText(Words.one(s.bowTask().bow().hairCm()));
+    meaning.setValue(bow.meaning());
+    arm.setValue(bow.arm());
+    weights.show(k -> s.bowTask().preset().weight(k), s.bowing().explanation().shares());
+    weights.showRanges(model.rangesProperty().get());
+    showing = false;
+  }
+}

@@ -1,0 +1,96 @@
+package fret.app.view;
+
+import fret.app.command.Action;
+import fret.app.viewmodel.LeftHandModel;
+import fret.app.viewmodel.Studio;
+import fret.app.widget.StripView;
+import fret.app.words.Sentences;
+import fret.session.Session;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+
+/**
+ * An area that is a strip with ways of looking at it below, on tabs. It holds the strip, its
+ * selection over several notes, and the tabs; what stands on them is the area's own.
+ */
+abstract class StripArea implements AreaView {
+  final Studio studio;
+  final StripView strip;
+  final LeftHandModel selection;
+  final List<Action> actions = new ArrayList<>();
+  private final String id;
+  private final FlowPane tabs = new FlowPane(4, 4);
+  private final StackPane pane = new StackPane();
+  private Node node;
+
+  /**
+   * @param id of the area
+   * @param stripId of its strip
+   */
+  StripArea(Areas.Room room, String id, String stripId) {
+    this.studio = room.studio();
+    this.selection = room.leftHand();
+    this.id = id;
+    this.strip = new StripView(room.look(), new StudioAway(studio));
+    strip.setId(stripId);
+    strip.setOnPick(studio::selectSlice);
+    strip.setOnExtend(this::extendTo);
+    pane.setMinHeight(0);
+    VBox.setVgrow(pane, Priority.ALWAYS);
+  }
+
+  /** A way of looking at it; its words stand under {@code tab.}, the area and the name. */
+  Button tab(String name, String buttonId, Region content) {
+    content.setMinHeight(0);
+    return Parts.tab(tabs, pane, Sentences.of("tab." + id + "." + name), buttonId, content);
+  }
+
+  /** Puts the area together under a line of tools. */
+  void compose(Region tools) {
+    node = new Composition(tools, strip, new VBox(6, tabs, pane));
+  }
+
+  private void extendTo(int slice) {
+    List<Integer> starting = studio.shown().resolved().slices().get(slice).starting();
+    selection.extend(starting.get(starting.size() - 1) - studio.selectedProperty().get());
+  }
+
+  @Override
+  public Node node() {
+    return node;
+  }
+
+  @Override
+  public Optional<StripView> strip() {
+    return Optional.of(strip);
+  }
+
+  @Override
+  public List<Action> actions() {
+    return actions;
+  }
+
+  /** Marks what is selected on the strip; false where nothing is. */
+  boolean showSelection() {
+    Session s = studio.shown();
+    int selected = studio.selectedProperty().get();
+    if (s == null || selected < 0 || selected >= s.resolved().notes().size()) {
+      return false;
+    }
+    int first = Math.max(0, selection.firstSelected());
+    int last = Math.max(first, selection.lastSelected());
+    strip.select(s.resolved().notes().get(selected).slice());
+    strip.selectRange(
+        s.resolved().notes().get(first).slice(),
+        s.resolved().notes().get(Math.min(last, s.resolved().notes().size() - 1)).slice());
+    return true;
+  }
+}

@@ -1,0 +1,208 @@
+package fret.app.view;
+
+import fret.app.viewmodel.BowModel;
+import fret.app.viewmodel.Studio;
+import fret.app.words.Sentences;
+import fret.app.words.Words;
+import fret.bowing.BowSpeed;
+import fret.bowing.BowWarning;
+import fret.bowing.Bowing;
+import fret.bowing.Cure;
+import fret.bowing.Stroke;
+import fret.score.LoudnessLine;
+import fret.search.Explanation;
+import fret.session.Session;
+import java.util.List;
+import java.util.Optional;
+import javafx.geometry.Insets;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+
+/** The stroke of the selected note: what it is, why, what else it could be, what mends it. */
+final class StrokePane extends Cards {
+  /** Less effort than this is not told. */
+  private static final double TOLD = 0.005;
+
+  private final Studio studio;
+  private final BowModel model;
+  private final Label title = Parts.line("", "card-title");
+  private final Label way = Parts.label("", "plain");
+  private final Label note = Parts.label("", "plain");
+  private final Label how = Parts.label("", "quiet");
+  private final VBox reasons = new VBox(4);
+  private final VBox turned = new VBox(6);
+  private final VBox cures = new VBox(6);
+  private final PencilField word;
+
+  StrokePane(Studio studio, BowModel model) {
+    this.studio = studio;
+    this.model = model;
+    // Room for the scroll bar beside the numbers.
+    reasons.setPadding(new Insets(0, 14, 0, 0));
+    this.word = new PencilField(studio);
+    VBox what = Parts.card("", title, Parts.scroll(new VBox(6, way, note, how, word)));
+    VBox why = Parts.card(Sentences.of("bow.why"), Parts.scroll(reasons));
+    VBox other = Parts.card(Sentences.of("bow.or"), Parts.scroll(new VBox(8, turned, cures)));
+    for (VBox card : List.of(what, why, other)) {
+      HBox.setHgrow(card, Priority.ALWAYS);
+      card.setPrefWidth(300);
+      card.setMinHeight(0);
+      getChildren().add(card);
+    }
+    studio.shownProperty().addListener(o -> show());
+    studio.selectedProperty().addListener(o -> show());
+    model.triedProperty().addListener(o -> show());
+    model.turnedProperty().addListener(o -> showTurned());
+  }
+
+  /** A word of one's own over the note is typed here. */
+  void typeWord() {
+    word.type();
+  }
+
+  private void show() {
+    reasons.getChildren().clear();
+    cures.getChildren().clear();
+    Session s = studio.shown();
+    Optional<Stroke> stroke = s == null ? Optional.empty() : model.stroke();
+    if (stroke.isEmpty()) {
+      title.setText(Sentences.of(s == null ? "main.no-passage" : "bow.plucked"));
+      way.setText("");
+      note.setText("");
+      how.setText("");
+      return;
+    }
+    what(s, stroke.get());
+    why(stroke.get());
+    for (BowWarning w : model.shown().report().at(stroke.get())) {
+      cures.getChildren().add(warning(w));
+    }
+    showTurned();
+  }
+
+  private void what(Session s, Stroke stroke) {
+    Stroke.Note n = stroke.at(model.moment());
+    title.setText(
+        Sentences.of(
+            "stroke.title",
+            Sentences.of(stroke.down() ? "bow.down" : "bow.up"),
+            stroke.bar(),
+            Sentences.of("stroke." + stroke.kind().id())));
+    way.setText(
+        Sentences.of(
+            stroke.notes().size() == 1 ? "stroke.way.one" : "stroke.way",
+            Math.round(stroke.bowCm()),
+            Math.round(stroke.startCm()),
+            Math.round(stroke.endCm()),
+            Math.round(stroke.timeMs()),
+            stroke.notes().size()));
+    note.setText(
+        Sentences.of(
+            "stroke.note",
+            s.resolved().notes().get(studio.selectedProperty().get()).pitch().toString(),
+            Words.one(n.bowCm()),
+            Math.round(n.cmPerS()),
+            LoudnessLine.word(n.level()),
+            Math.round(n.contactMm()),
+            Sentences.of("weight." + n.weight().name())));
+    String taken =
+        n.ofNatural() < BowSpeed.EASY
+            ? Sentences.of("stroke.thin", Math.round(100 * n.ofNatural()))
+            : n.ofNatural() > 1.5
+                ? Sentences.of("stroke.rich", Math.round(100 * n.ofNatural()))
+                : "";
+    String accent = n.accent() ? accent(stroke, n) : "";
+    String hair = Sentences.of(stroke.kind().hairFlat() ? "hair.flat" : "hair.tilted");
+    String moves = Sentences.of("mover." + stroke.kind().mover().name());
+    String lifted =
+        stroke
+            .retake()
+            .map(
+                r ->
+                    Sentences.of(
+                        r.lackingMs() > 1 ? "stroke.retake.late" : "stroke.retake",
+                        Math.round(r.cm()),
+                        Math.round(r.needsMs()),
+                        Math.round(r.hasMs())))
+            .orElse(stroke.hooked() ? Sentences.of("stroke.hooked.how") : "");
+    how.setText(String.join(" ", hair, moves, lifted, taken, accent).strip());
+  }
+
+  /** What an accent is made of: more speed than the note before, weight that is let go at once. */
+  private String accent(Stroke stroke, Stroke.Note n) {
+    Optional<Stroke.Note> before =
+        n.moment() == 0
+            ? Optional.empty()
+            : model.shown().bowing().strokeAt(n.moment() - 1).map(s -> s.at(n.moment() - 1));
+    String bite = Sentences.of(stroke.kind().hairFlat() ? "accent.bite" : "accent.push");
+    return before
+        .map(
+            b ->
+                Sentences.of(
+                    "accent.against", bite, Math.round(n.cmPerS()), Math.round(b.cmPerS())))
+        .orElse(bite);
+  }
+
+  private void why(Stroke stroke) {
+    Bowing b = model.shown().bowing();
+    List<Explanation.Share> shares =
+        b.reasonsAt(stroke.fromMoment()).stream().filter(s -> s.effort() >= TOLD).toList();
+    if (shares.isEmpty()) {
+      reasons.getChildren().add(Parts.label(Sentences.of("bow.as-it-comes"), "plain"));
+    }
+    for (Explanation.Share s : shares) {
+      Label text =
+          Parts.label(
+              Sentences.of("bow.reason", s.description(), Words.one(s.quantity()), s.unit()),
+              "plain");
+      HBox.setHgrow(text, Priority.ALWAYS);
+      text.setMaxWidth(Double.MAX_VALUE);
+      reasons
+          .getChildren()
+          .add(Parts.row(8, text, Parts.line(Words.shown("%.2f", s.effort()), "effort")));
+    }
+  }
+
+  private void showTurned() {
+    turned.getChildren().clear();
+    Optional<Stroke> stroke = studio.shown() == null ? Optional.empty() : model.stroke();
+    if (stroke.isEmpty()) {
+      return;
+    }
+    String other = Sentences.of(stroke.get().down() ? "bow.up" : "bow.down");
+    model.turnedProperty().get().ifPresent(t -> showTurned(t, other));
+  }
+
+  private void showTurned(BowModel.Turned t, String other) {
+    if (t.whole().isEmpty()) {
+      turned.getChildren().add(Parts.label(Sentences.of("bow.turned.not"), "quiet"));
+      return;
+    }
+    Button look =
+        Parts.button(
+            Sentences.of("fingerings.try-it"),
+            "try-turned",
+            () -> model.tryOut(t.whole().get()),
+            "small");
+    Button take = Parts.button(Sentences.of("bow.turn"), "turn", model.decisions()::turn, "small");
+    turned
+        .getChildren()
+        .addAll(
+            Parts.label(Sentences.of("bow.turned", other, Words.one(t.extraEffort())), "plain"),
+            new FlowPane(6, 4, look, take));
+  }
+
+  private VBox warning(BowWarning w) {
+    FlowPane offers = new FlowPane(6, 4);
+    for (Cure c : w.cures()) {
+      offers
+          .getChildren()
+          .add(Parts.button(Sentences.of(c.told()), "", () -> model.decisions().take(c), "small"));
+    }
+    return new VBox(4, Parts.label(Sentences.of(w.message()), "warning"), offers);
+  }
+}

@@ -1,0 +1,175 @@
+package fret.app.viewmodel;
+
+import fret.app.words.Sentences;
+import fret.base.Said;
+import fret.bowing.BowEffort;
+import fret.bowing.BowRules;
+import fret.bowing.BowSetup;
+import fret.bowing.Bowing;
+import fret.bowing.Cure;
+import fret.bowing.Stroke;
+import fret.session.BowDecisions;
+import fret.session.BowVersions;
+import fret.session.Change;
+import fret.session.Session;
+import java.util.Optional;
+import java.util.function.BiFunction;
+import java.util.function.Function;
+import java.util.function.UnaryOperator;
+
+/** What one key decides of the bow, at the selected note or over the selected notes. */
+public final class StrokeDecisions {
+  private final Studio studio;
+
+  StrokeDecisions(Studio studio) {
+    this.studio = studio;
+  }
+
+  /** The moment of the selected note; -1 for none. */
+  int moment() {
+    return moment(studio.selectedProperty().get());
+  }
+
+  private int moment(int note) {
+    Session s = studio.shown();
+    return s == null || note < 0 || note >= s.resolved().notes().size()
+        ? -1
+        : s.resolved().notes().get(note).slice();
+  }
+
+  private void decide(Function<Session, Optional<Change>> decision) {
+    if (studio.shown() != null) {
+      studio.open().decide(decision::apply);
+    }
+  }
+
+  /** At the moment of the selected note. */
+  private void here(BiFunction<Session, Integer, Optional<Change>> decision) {
+    int m = moment();
+    if (m >= 0) {
+      decide(s -> decision.apply(s, m));
+    }
+  }
+
+  public void turn() {
+    here(BowDecisions::turn);
+  }
+
+  public void joint(BowRules.Joint joint) {
+    if (moment() == 0) {
+      studio.tell(Sentences.of("bow.first"));
+    } else {
+      here((s, m) -> Optional.of(BowDecisions.joint(s, m, joint)));
+    }
+  }
+
+  /** One stroke over the selected notes, or a stroke each. */
+  public void slur(int firstNote, int lastNote) {
+    int from = moment(firstNote);
+    int to = moment(lastNote);
+    if (from == to) {
+      studio.tell(Sentences.of("bow.select"));
+    } else if (from >= 0) {
+      decide(s -> BowDecisions.slur(s, from, to));
+    }
+  }
+
+  public void nextKind() {
+    here(BowDecisions::nextKind);
+  }
+
+  public void longer(int direction) {
+    here((s, m) -> BowDecisions.longer(s, m, direction));
+  }
+
+  public void louder(int direction) {
+    here((s, m) -> Optional.of(BowDecisions.louder(s, m, direction)));
+  }
+
+  public void amount(boolean spent) {
+    here((s, m) -> Optional.of(BowDecisions.amount(s, m, spent)));
+  }
+
+  public void nextPlace() {
+    here(BowDecisions::nextPlace);
+  }
+
+  /** The stroke of a moment ends at a share of the hair, as it was drawn. */
+  public void drawEnd(int moment, double share) {
+    decide(s -> BowDecisions.end(s, moment, share));
+  }
+
+  /** From a moment on it is so loud, as it was drawn. */
+  public void drawLevel(int moment, double level) {
+    decide(s -> Optional.of(BowDecisions.level(s, moment, level)));
+  }
+
+  public void clear(int firstNote, int lastNote) {
+    int from = moment(firstNote);
+    int to = moment(lastNote);
+    if (from >= 0) {
+      decide(s -> BowDecisions.clear(s, from, to));
+    }
+  }
+
+  /** What is decided on the selected notes, or on the stroke, goes to all places like it. */
+  public void alike(int firstNote, int lastNote) {
+    int first = moment(firstNote);
+    Optional<Stroke> stroke =
+        first < 0 ? Optional.empty() : studio.shown().bowing().strokeAt(first);
+    if (stroke.isEmpty()) {
+      return;
+    }
+    boolean one = firstNote == lastNote;
+    int from = one ? stroke.get().fromMoment() : first;
+    int to = one ? stroke.get().toMoment() : moment(lastNote);
+    decide(
+        s -> {
+          Optional<Change> change = BowDecisions.alike(s, from, to);
+          if (change.isEmpty()) {
+            studio.tell(Sentences.of("bow.alike.none"));
+          }
+          return change;
+        });
+  }
+
+  /** What a cure proposes. */
+  public void take(Cure cure) {
+    decide(s -> BowDecisions.cure(s, cure));
+  }
+
+  // ---- whole bowings ---------------------------------------------------------------------------
+
+  void adopt(Bowing chosen) {
+    decide(s -> Optional.of(BowVersions.adopt(s, chosen)));
+  }
+
+  /** Keeps what stands under a name. */
+  public void keep(String name) {
+    if (!name.isBlank()) {
+      decide(s -> Optional.of(BowVersions.keep(s, name.strip())));
+    }
+  }
+
+  /** A kept version counts from now on; an empty name is the page as printed. */
+  public void use(String name) {
+    decide(s -> Optional.of(BowVersions.use(s, name)));
+  }
+
+  public void forget(String name) {
+    decide(s -> Optional.of(BowVersions.forget(s, name)));
+  }
+
+  // ---- what the player cares about -------------------------------------------------------------
+
+  /** Gives one kind of effort another weight. */
+  public void weigh(BowEffort kind, double weight) {
+    studio.keepChanging(
+        Said.of("weigh", kind.description().split(":", 2)[0]),
+        s -> s.withBow(s.bow().withWeight(kind, weight)));
+  }
+
+  public void change(Said name, UnaryOperator<BowSetup> edit) {
+    studio.changeSettings(name, s -> s.withBow(edit.apply(s.bow())));
+  }
+}

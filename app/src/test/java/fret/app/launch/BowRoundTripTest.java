@@ -1,0 +1,101 @@
+package fret.app.launch;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import fret.bowing.BowRules;
+import fret.bowing.Stroke;
+import fret.instrument.InstrumentType;
+import fret.passage.Passage;
+import fret.passage.Reading;
+import fret.passage.Setup;
+import fret.score.Score;
+import fret.score.Signs;
+import fret.session.BowDecisions;
+import fret.session.BowVersions;
+import fret.session.Change;
+import fret.session.Session;
+import fret.tempo.Beat;
+import fret.tempo.Tempo;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+
+/** What is decided of the bow is in the file that is saved, and nothing else is. */
+class BowRoundTripTest {
+  private static byte[] demo(String name) throws Exception {
+    try (var in = BowRoundTripTest.class.getResourceAsStream("/fret/app/demo/" + name)) {
+      return in.readAllBytes();
+    }
+  }
+
+  private static Session session(byte[] file, InstrumentType type) throws Exception {
+    Score score = FretApplication.FORMATS.read("part.musicxml", file, "").value();
+    Passage.Settings settings =
+        new Passage.Settings(
+            "", new Tempo(Beat.QUARTER, 60), Setup.usual(type), Reading.PLAIN, false);
+    return Session.of(Passage.of("part.musicxml", "", settings).withId(1), score);
+  }
+
+  private static Session after(Session s, Change change) {
+    return s.after(s.step(change)).computed(fret.search.Token.NEVER);
+  }
+
+  private static List<Boolean> slurred(Session s) {
+    return s.resolved().slices().stream().map(slice -> slice.slurredInto()).toList();
+  }
+
+  private static long slurs(byte[] file) {
+    String text = new String(file, StandardCharsets.UTF_8);
+    return text.split("<slur ", -1).length - 1;
+  }
+
+  @Test
+  void aBrokenSlurIsSavedAsTwo() throws Exception {
+    byte[] file = demo("slow-tide.musicxml");
+    Session s = session(file, InstrumentType.CELLO);
+    Stroke longest =
+        s.bowing().strokes().stream()
+            .max(java.util.Comparator.comparingInt(x -> x.notes().size()))
+            .orElseThrow();
+    int middle = (longest.fromMoment() + longest.toMoment()) / 2;
+    Session broken = after(s, BowDecisions.joint(s, middle, BowRules.Joint.BREAK));
+    byte[] saved = FretApplication.FORMATS.write(broken, file);
+    Session opened = session(saved, InstrumentType.CELLO);
+    List<Boolean> expected = new java.util.ArrayList<>(slurred(s));
+    expected.set(middle, false);
+    assertThat(slurred(opened)).isEqualTo(expected);
+    assertThat(slurs(saved)).isEqualTo(slurs(file) + 2);
+  }
+
+  @Test
+  void aSlurOfOnesOwnIsSaved() throws Exception {
+    byte[] file = demo("giants-stairs.musicxml");
+    Session s = session(file, InstrumentType.BASS);
+    Session mine = after(s, BowDecisions.slur(s, 1, 2).orElseThrow());
+    Session opened = session(FretApplication.FORMATS.write(mine, file), InstrumentType.BASS);
+    assertThat(slurred(opened).get(2)).isTrue();
+    assertThat(opened.bowing().strokeAt(1).orElseThrow().toMoment()).isEqualTo(2);
+  }
+
+  @Test
+  void anAdoptedBowingSavesTheMarksThatAReaderNeeds() throws Exception {
+    byte[] file = demo("lantern-dance.musicxml");
+    Session s = session(file, InstrumentType.VIOLIN);
+    Session adopted = after(s, BowVersions.adopt(s, s.bowing()));
+    Session opened = session(FretApplication.FORMATS.write(adopted, file), InstrumentType.VIOLIN);
+    assertThat(opened.bowing().differsFrom(s.bowing())).isEmpty();
+    long marks =
+        opened.score().events().stream().filter(e -> e.signs().bow() != Signs.Bow.NONE).count();
+    assertThat(marks).isBetween(1L, (long) s.bowing().strokes().size() / 2);
+  }
+
+  @Test
+  void nothingDecidedChangesNoSlurAndNoBowMark() throws Exception {
+    byte[] file = demo("lantern-dance.musicxml");
+    Session s = session(file, InstrumentType.VIOLIN);
+    byte[] saved = FretApplication.FORMATS.write(s, file);
+    assertThat(slurs(saved)).isEqualTo(slurs(file));
+    assertThat(new String(saved, StandardCharsets.UTF_8).split("-bow/>", -1).length)
+        .isEqualTo(new String(file, StandardCharsets.UTF_8).split("-bow/>", -1).length);
+  }
+}

@@ -1,0 +1,92 @@
+package fret.bowing;
+
+import fret.search.RulerSearch.Join;
+import java.util.EnumMap;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * What happens between two strokes: turning is free, going on the same way is a hook, lifting the
+ * bow back takes time that a rest gives, or the note before, or nothing.
+ *
+ * @param has silence between them in ms, plucked stretches included
+ * @param note length of the note before, in ms
+ * @param dotted whether the rhythm is dotted or lilting there
+ * @param chords whether chords of three strings or more stand on both sides
+ * @param free whether either direction may follow at no price: after plucking or a tremolo
+ * @param rule what was decided there
+ */
+record BowJoins(
+    double has,
+    double note,
+    boolean dotted,
+    boolean chords,
+    boolean free,
+    Optional<BowRules.Joint> rule) {
+  /** A retake takes this long, and so much more a cm of its way (from memory). */
+  static final double RETAKE_MS = 80;
+
+  static final double RETAKE_MS_PER_CM = 4;
+
+  /** Largest share of the note before that pays for a retake. */
+  private static final double MOST_PAID = 0.35;
+
+  /** A silence in which the bow goes anywhere, in ms. */
+  private static final double LONG_MS = 330;
+
+  static double needsMs(double cm) {
+    return RETAKE_MS + RETAKE_MS_PER_CM * cm;
+  }
+
+  boolean isFree() {
+    return rule.isEmpty() && (free || has >= LONG_MS);
+  }
+
+  /** The terms of a join with their amounts; empty if it is not allowed. */
+  Optional<Map<BowEffort, Double>> amounts(Join join, double cm) {
+    if (!isAllowed(join)) {
+      return Optional.empty();
+    }
+    Map<BowEffort, Double> amounts = new EnumMap<>(BowEffort.class);
+    if (join == Join.AGAIN && !free) {
+      amounts.put(dotted ? BowEffort.HOOK_DOTTED : BowEffort.HOOK, 1.0);
+    } else if (join == Join.LIFT) {
+      amounts.put(retake(cm), 1.0);
+      amounts.put(BowEffort.RETAKE_WAY, cm);
+    }
+    return Optional.of(amounts);
+  }
+
+  private boolean isAllowed(Join join) {
+    if (rule.isEmpty()) {
+      return true;
+    }
+    return switch (rule.get()) {
+      case HOOK -> join == Join.AGAIN;
+      case RETAKE -> join == Join.LIFT;
+      case BREAK, SLUR -> true;
+    };
+  }
+
+  private BowEffort retake(double cm) {
+    double lacking = needsMs(cm) - has;
+    boolean betweenChords = chords && note >= 2 * needsMs(cm);
+    if (lacking <= 0 || betweenChords) {
+      return BowEffort.RETAKE;
+    }
+    return lacking <= MOST_PAID * note ? BowEffort.RETAKE_PAID : BowEffort.RETAKE_LATE;
+  }
+
+  /** Effort of a join; infinite where it is not allowed. */
+  double effort(Join join, double cm, BowTerms terms) {
+    double sum = 0;
+    Optional<Map<BowEffort, Double>> amounts = amounts(join, cm);
+    if (amounts.isEmpty()) {
+      return Double.POSITIVE_INFINITY;
+    }
+    for (Map.Entry<BowEffort, Double> a : amounts.get().entrySet()) {
+      sum += terms.weight(a.getKey()) * a.getValue();
+    }
+    return sum;
+  }
+}

@@ -1,0 +1,114 @@
+package fret.bowing;
+
+import fret.score.Signs;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.Objects;
+
+/**
+ * What was decided of a bowing, by moment: hard rules for the planner.
+ *
+ * @param slurs what printed slurs mean
+ * @param bows directions of strokes that begin at a moment, over the printed ones; {@link
+ *     Signs.Bow#NONE} takes a printed one away
+ * @param joints what happens between a moment and the one before it
+ * @param kinds kind of the stroke that begins at a moment
+ * @param sounds share of its written length that a moment sounds, above 0 to 1.2
+ * @param starts place where the stroke of a moment begins, 0 the frog to 1 the tip
+ * @param amounts factor of a moment's bow: under 1 saved, over 1 spent, above 0
+ */
+public record BowRules(
+    Slurs slurs,
+    Map<Integer, Signs.Bow> bows,
+    Map<Integer, Joint> joints,
+    Map<Integer, StrokeKind> kinds,
+    Map<Integer, Double> sounds,
+    Map<Integer, Double> starts,
+    Map<Integer, Double> amounts) {
+  /** What printed slurs mean. */
+  public enum Slurs {
+    /** Slurs are bowings: they stand. */
+    BOWING,
+    /** Slurs are phrasing: they may be broken for a price. */
+    PHRASING,
+    /** Any notes may be slurred or not. */
+    OPEN
+  }
+
+  /** What happens between two moments. */
+  public enum Joint {
+    /** In one stroke. */
+    SLUR,
+    /** A new stroke. */
+    BREAK,
+    /** A new stroke in the same direction without leaving the string. */
+    HOOK,
+    /** A new stroke after lifting the bow back. */
+    RETAKE
+  }
+
+  public static final BowRules NONE =
+      new BowRules(Slurs.BOWING, Map.of(), Map.of(), Map.of(), Map.of(), Map.of(), Map.of());
+
+  public BowRules {
+    Objects.requireNonNull(slurs);
+    bows = Map.copyOf(bows);
+    joints = Map.copyOf(joints);
+    kinds = Map.copyOf(kinds);
+    sounds = Map.copyOf(sounds);
+    starts = Map.copyOf(starts);
+    amounts = Map.copyOf(amounts);
+    starts.forEach(
+        (m, place) -> {
+          if (!(place >= 0) || !(place <= 1)) {
+            throw new IllegalArgumentException("place " + place + " is outside 0 to 1");
+          }
+        });
+    amounts.forEach(
+        (m, factor) -> {
+          if (!(factor > 0)) {
+            throw new IllegalArgumentException("amount factor " + factor + " is not above 0");
+          }
+        });
+  }
+
+  public BowRules withSlurs(Slurs other) {
+    return new BowRules(other, bows, joints, kinds, sounds, starts, amounts);
+  }
+
+  public BowRules withBows(Map<Integer, Signs.Bow> other) {
+    return new BowRules(slurs, other, joints, kinds, sounds, starts, amounts);
+  }
+
+  /** These rules with a bowing held under them: what is decided stands over what is held. */
+  public BowRules over(Map<Integer, Adopted> held) {
+    Map<Integer, Signs.Bow> allBows = new HashMap<>();
+    Map<Integer, Joint> allJoints = new HashMap<>();
+    held.forEach(
+        (m, a) -> {
+          if (a.bow() != Signs.Bow.NONE) {
+            allBows.put(m, a.bow());
+          }
+          a.joint().ifPresent(j -> allJoints.put(m, j));
+        });
+    allBows.putAll(bows);
+    allJoints.putAll(joints);
+    return new BowRules(slurs, allBows, allJoints, kinds, sounds, starts, amounts);
+  }
+
+  public BowRules withJoints(Map<Integer, Joint> other) {
+    return new BowRules(slurs, bows, other, kinds, sounds, starts, amounts);
+  }
+
+  public BowRules withKinds(Map<Integer, StrokeKind> other) {
+    return new BowRules(slurs, bows, joints, other, sounds, starts, amounts);
+  }
+
+  public BowRules withStarts(Map<Integer, Double> other) {
+    return new BowRules(slurs, bows, joints, kinds, sounds, other, amounts);
+  }
+
+  public BowRules withAmounts(Map<Integer, Double> other) {
+    return new BowRules(slurs, bows, joints, kinds, sounds, starts, other);
+  }
+}

@@ -1,0 +1,99 @@
+package fret.bowing;
+
+import fret.search.RulerProblem;
+import fret.search.RulerSearch;
+import fret.search.RulerSearch.Step;
+import fret.search.RulerSearch.Way;
+import fret.search.Token;
+import fret.search.WeightRange;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * The best bowings of a passage: exact on a grid of whole centimetres, then the places of the
+ * answer to the millimetre within a centimetre of it.
+ *
+ * <p>Linear in the notes: 1,000 notes with given slurs price about four million strokes.
+ */
+public final class BowSolver {
+  static final double GRID_CM = 1;
+
+  private static final int MOST_TRIED = 40;
+
+  private final BowTask task;
+  private final BowProblem problem;
+  private final RulerSearch<BowSpan> search;
+
+  public BowSolver(BowTask task) {
+    this(task, Token.NEVER);
+  }
+
+  public BowSolver(BowTask task, Token token) {
+    this.task = task;
+    this.problem = new BowProblem(task);
+    this.search = problem.isEmpty() ? null : new RulerSearch<>(problem, GRID_CM, token);
+  }
+
+  /** The bowing of least effort; without strokes where nothing is bowed. */
+  public Bowing best() {
+    return search == null ? unbowed() : bowing(search.best().orElseThrow());
+  }
+
+  private Bowing unbowed() {
+    return new Bowings(task, problem).of(List.of());
+  }
+
+  /** The best bowings that differ in directions, slurs or retakes, best first; at least one. */
+  public List<Bowing> bestOf(int k) {
+    if (search == null) {
+      return List.of(unbowed());
+    }
+    List<Way<BowSpan>> ways = search.kBest(k, w -> true, MOST_TRIED);
+    if (ways.isEmpty()) {
+      throw new IllegalStateException("no bowing of " + problem.moments().size() + " moments");
+    }
+    return ways.stream()
+        .map(this::bowing)
+        .sorted(java.util.Comparator.comparingDouble(Bowing::effort))
+        .toList();
+  }
+
+  /**
+   * The best bowing in which a moment is played in a direction: the answer to "why not a down-bow
+   * here?"; empty where a mark or a rule forbids it.
+   */
+  public Optional<Bowing> bestWith(int moment, boolean down) {
+    int side = down ? RulerProblem.DOWN : RulerProblem.UP;
+    return search == null
+        ? Optional.empty()
+        : search.bestThrough((layer, span, s) -> s == side && has(span, moment)).map(this::bowing);
+  }
+
+  private static boolean has(BowSpan span, int moment) {
+    return span.first().slice().index() <= moment && span.last().slice().index() >= moment;
+  }
+
+  private Bowing bowing(Way<BowSpan> way) {
+    List<Step<BowSpan>> steps = new FinePlaces(problem, task.bow().hairCm()).of(way.steps());
+    return new Bowings(task, problem).of(steps);
+  }
+
+  /**
+   * Between which weights of a kind of effort a bowing stays the best in strokes and directions.
+   */
+  public WeightRange weightRange(Bowing bowing, BowEffort kind, Token token) {
+    BowPreset preset = task.preset();
+    double weight = preset.weight(kind);
+    if (weight == 0) {
+      return new WeightRange(0, Double.POSITIVE_INFINITY);
+    }
+    return WeightRange.halving(
+        weight,
+        w -> {
+          token.check();
+          BowTask other = task.withPreset(preset.with(preset.id(), Map.of(kind, w)));
+          return new BowSolver(other, token).best().hasStrokesOf(bowing);
+        });
+  }
+}

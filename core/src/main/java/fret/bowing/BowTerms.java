@@ -1,0 +1,257 @@
+package fret.bowing;
+
+import fret.instrument.BowGeometry;
+import fret.score.LoudnessLine;
+import fret.score.Signs;
+import fret.search.RulerProblem;
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * What a stroke costs, term by term: each amount depends on the stroke and on one thing more, its
+ * side, its length, or one of its places in cm from the frog. The search adds up the same terms
+ * that the explanation takes apart.
+ */
+final class BowTerms {
+  /** What an amount depends on besides the stroke. */
+  enum On {
+    SIDE,
+    /** The length in cm. */
+    LENGTH,
+    /** The binary logarithm of the length in cm. */
+    OCTAVES,
+    START,
+    MIDDLE,
+    END
+  }
+
+  /** One term. */
+  record Term(BowEffort kind, On on, Amount amount) {}
+
+  /** An amount in the unit of its kind, 0 or more. */
+  @FunctionalInterface
+  interface Amount {
+    double of(BowSpan span, double at);
+  }
+
+  /** A place asked for is kept within this many cm. */
+  static final double PIN_CM = 1.01;
+
+  /** Least length that a ratio is taken of, in cm. */
+  private static final double TINY_CM = 0.05;
+
+  private static final double PER_OCTAVE = 1 / Math.log(2);
+
+  /** An end of the bow kept free, in cm (from memory). */
+  private static final double RESERVE_CM = 8;
+
+  /** From here on, as a share of the hair, an accent has lost the weight of the frog. */
+  private static final double WEIGHT_SHARE = 0.4;
+
+  private static final double LOUD_SHARE = 0.6;
+
+  /** A rest longer than this takes the arm to the next string in peace, in ms. */
+  private static final double PEACE_MS = 200;
+
+  /** Time in which a plucking hand has to be back, in ms. */
+  private static final double PLUCK_MS = 600;
+
+  private final BowGeometry bow;
+  private final Term[][] byOn = new Term[On.values().length][];
+  private final double[] weights = new double[BowEffort.values().length];
+
+  BowTerms(BowGeometry bow, BowPreset preset) {
+    this.bow = bow;
+    for (BowEffort kind : BowEffort.values()) {
+      weights[kind.ordinal()] = preset.weight(kind);
+    }
+    List<Term> all = all();
+    for (On on : On.values()) {
+      byOn[on.ordinal()] =
+          all.stream()
+              .filter(t -> t.on() == on && weights[t.kind().ordinal()] > 0)
+              .toArray(Term[]::new);
+    }
+  }
+
+  double hairCm() {
+    return bow.hairCm();
+  }
+
+  double weight(BowEffort kind) {
+    return weights[kind.ordinal()];
+  }
+
+  /** Turn of the arm from one moment to the next in degrees; 0 after a rest that gives time. */
+  double degrees(BowMoment from, BowMoment to) {
+    if (from.restMs() > PEACE_MS || from.stringsTo(to) == 0) {
+      return 0;
+    }
+    return Math.abs(bow.planeDegrees(from.strings()) - bow.planeDegrees(to.strings()));
+  }
+
+  List<Term> all() {
+    List<Term> terms = new ArrayList<>();
+    sides(terms);
+    lengths(terms);
+    places(terms);
+    return terms;
+  }
+
+  private static boolean isUp(double side) {
+    return side == RulerProblem.UP;
+  }
+
+  private static double if1(boolean counts) {
+    return counts ? 1 : 0;
+  }
+
+  private void sides(List<Term> into) {
+    up(into, BowEffort.UP_BEGIN, BowSpan::isFirst);
+    up(into, BowEffort.UP_FIRST, s -> s.first().beat() == BowMoment.Beat.FIRST);
+    up(into, BowEffort.UP_HALF, s -> s.first().beat() == BowMoment.Beat.HALF);
+    up(into, BowEffort.UP_BEAT, s -> s.first().beat() == BowMoment.Beat.BEAT);
+    up(into, BowEffort.UP_CHORD, s -> s.moments().stream().anyMatch(BowMoment::isChord));
+    up(into, BowEffort.UP_ACCENT, s -> s.first().isAccented());
+    into.add(
+        new Term(
+            BowEffort.DOWN_SWELL,
+            On.SIDE,
+            (s, side) -> isUp(side) ? 0 : Math.min(1, Math.max(0, rise(s)))));
+    into.add(
+        new Term(
+            BowEffort.UP_FADE,
+            On.SIDE,
+            (s, side) -> isUp(side) ? Math.min(1, Math.max(0, -rise(s))) : 0));
+    into.add(
+        new Term(
+            BowEffort.DOWN_PLUCK, On.SIDE, (s, side) -> isUp(side) ? 0 : if1(isBeforePluck(s))));
+    into.add(new Term(BowEffort.BROKEN, On.SIDE, (s, side) -> if1(s.breaksSlur())));
+    into.add(new Term(BowEffort.JOINED, On.SIDE, (s, side) -> s.joined()));
+    into.add(new Term(BowEffort.SLUR_SHIFT, On.SIDE, (s, side) -> shiftsInside(s)));
+    into.add(new Term(BowEffort.SLUR_CROSS, On.SIDE, (s, side) -> crossedInside(s)));
+  }
+
+  private static void up(
+      List<Term> into, BowEffort kind, java.util.function.Predicate<BowSpan> counts) {
+    into.add(new Term(kind, On.SIDE, (s, side) -> isUp(side) ? if1(counts.test(s)) : 0));
+  }
+
+  /** Levels from the stroke's first sound to its last. */
+  private static double rise(BowSpan s) {
+    return s.last().toLevel() - s.first().fromLevel();
+  }
+
+  private static boolean isBeforePluck(BowSpan s) {
+    return s.last().restMs() < PLUCK_MS && s.after().filter(m -> !m.isBowed()).isPresent();
+  }
+
+  private static int shiftsInside(BowSpan s) {
+    return (int) s.moments().stream().skip(1).filter(BowMoment::shiftInto).count();
+  }
+
+  private static int crossedInside(BowSpan s) {
+    int count = 0;
+    for (int i = 1; i < s.moments().size(); i++) {
+      count += s.moments().get(i - 1).stringsTo(s.moments().get(i));
+    }
+    return count;
+  }
+
+  private void lengths(List<Term> into) {
+    into.add(octaves(BowEffort.SAVE, (s, cm) -> s.usableOctaves() - cm));
+    into.add(octaves(BowEffort.SPEND, (s, cm) -> cm - s.usableOctaves()));
+    into.add(
+        octaves(
+            BowEffort.THIN,
+            (s, cm) ->
+                Math.min(
+                    s.naturalOctaves() + log2(BowSpeed.EASY) - cm,
+                    log2(BowSpeed.EASY) - log2(BowSpeed.LEAST))));
+    into.add(
+        octaves(
+            BowEffort.FAST, (s, cm) -> cm - Math.max(0, s.naturalOctaves() + log2(BowSpeed.MOST))));
+    into.add(
+        new Term(
+            BowEffort.SHORT,
+            On.LENGTH,
+            (s, cm) -> stays(s) ? 0 : Math.max(0, s.naturalCm() * BowSpeed.LEAST - cm)));
+  }
+
+  private static Term octaves(BowEffort kind, Amount amount) {
+    return new Term(kind, On.OCTAVES, (s, cm) -> stays(s) ? 0 : Math.max(0, amount.of(s, cm)));
+  }
+
+  /** Whether the bow trembles on the spot. */
+  private static boolean stays(BowSpan s) {
+    return s.kind() == StrokeKind.TREMOLO;
+  }
+
+  /** The binary logarithm of a length in cm that is not quite nothing. */
+  static double log2(double cm) {
+    return Math.log(Math.max(TINY_CM, cm)) * PER_OCTAVE;
+  }
+
+  private void places(List<Term> into) {
+    into.add(
+        new Term(BowEffort.CROSS_HAND, On.START, (s, p) -> bow.handCm(s.crossingDegrees(), p)));
+    into.add(
+        new Term(
+            BowEffort.WEIGHT_PLACE,
+            On.START,
+            (s, p) ->
+                s.first().isAccented() || s.first().isChord()
+                    ? Math.max(0, p - WEIGHT_SHARE * bow.hairCm())
+                    : 0));
+    into.add(new Term(BowEffort.CROSS_HAND, On.MIDDLE, (s, p) -> bow.handCm(s.insideDegrees(), p)));
+    into.add(
+        new Term(
+            BowEffort.KIND_PLACE,
+            On.MIDDLE,
+            (s, p) ->
+                Math.max(
+                    0,
+                    Math.max(
+                        s.kind().from() * bow.hairCm() - p, p - s.kind().to() * bow.hairCm()))));
+    into.add(new Term(BowEffort.LOUD_PLACE, On.MIDDLE, (s, p) -> misplaced(s, p)));
+    into.add(
+        new Term(
+            BowEffort.RESERVE,
+            On.END,
+            (s, p) -> Math.max(0, Math.max(RESERVE_CM - p, p - (bow.hairCm() - RESERVE_CM)))));
+  }
+
+  private double misplaced(BowSpan s, double place) {
+    double level = s.first().level();
+    if (level >= LoudnessLine.FORTE) {
+      return Math.max(0, place - LOUD_SHARE * bow.hairCm());
+    }
+    return level < LoudnessLine.PIANO ? Math.max(0, (1 - LOUD_SHARE) * bow.hairCm() - place) : 0;
+  }
+
+  /** Whether any term looks at the middle of a stroke. */
+  boolean hasMiddle(BowSpan s) {
+    double level = s.first().level();
+    boolean anywhere = s.kind().from() <= 0 && s.kind().to() >= 1;
+    boolean evenly = level < LoudnessLine.FORTE && level >= LoudnessLine.PIANO;
+    return s.insideDegrees() > 0 || !anywhere || !evenly;
+  }
+
+  // ---- sums ------------------------------------------------------------------------------------
+
+  double bySide(BowSpan span, int side) {
+    Signs.Bow asked = span.first().printed();
+    boolean against =
+        asked == Signs.Bow.DOWN && side == RulerProblem.UP
+            || asked == Signs.Bow.UP && side == RulerProblem.DOWN;
+    return against ? Double.POSITIVE_INFINITY : sum(On.SIDE, span, side);
+  }
+
+  double sum(On on, BowSpan span, double at) {
+    double sum = 0;
+    for (Term t : byOn[on.ordinal()]) {
+      sum += weights[t.kind().ordinal()] * t.amount().of(span, at);
+    }
+    return sum;
+  }
+}

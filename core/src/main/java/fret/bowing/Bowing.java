@@ -1,0 +1,95 @@
+package fret.bowing;
+
+import fret.search.Explanation;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
+
+/**
+ * A bowing of a whole passage, with its reasons.
+ *
+ * @param moments the passage as the bow sees it
+ * @param strokes in order; plucked moments stand in none
+ * @param explanation a share for every {@link BowEffort}; layers are moments: the first one of a
+ *     stroke
+ */
+public record Bowing(List<BowMoment> moments, List<Stroke> strokes, Explanation explanation) {
+  public Bowing {
+    moments = List.copyOf(moments);
+    strokes = List.copyOf(strokes);
+    Objects.requireNonNull(explanation);
+  }
+
+  public double effort() {
+    return explanation.effort();
+  }
+
+  /** The stroke that a moment is played with; empty where it is plucked. */
+  public Optional<Stroke> strokeAt(int moment) {
+    int low = 0;
+    int high = strokes.size() - 1;
+    while (low <= high) {
+      int middle = (low + high) / 2;
+      Stroke s = strokes.get(middle);
+      if (s.has(moment)) {
+        return Optional.of(s);
+      } else if (s.fromMoment() > moment) {
+        high = middle - 1;
+      } else {
+        low = middle + 1;
+      }
+    }
+    return Optional.empty();
+  }
+
+  /** The place of a stroke in the list. */
+  public int indexAt(int moment) {
+    return strokeAt(moment).map(strokes::indexOf).orElse(-1);
+  }
+
+  /** Moments whose direction or stroke differs in another bowing of the same passage. */
+  public List<Integer> differsFrom(Bowing other) {
+    List<Integer> all = new ArrayList<>();
+    for (Stroke s : strokes) {
+      Optional<Stroke> his = other.strokeAt(s.fromMoment());
+      boolean same =
+          his.isPresent()
+              && his.get().fromMoment() == s.fromMoment()
+              && his.get().toMoment() == s.toMoment()
+              && his.get().down() == s.down();
+      if (!same) {
+        all.add(s.fromMoment());
+      }
+    }
+    return all;
+  }
+
+  /** Whether all strokes and directions are those of another bowing of the same passage. */
+  public boolean hasStrokesOf(Bowing other) {
+    return strokes.size() == other.strokes.size() && differsFrom(other).isEmpty();
+  }
+
+  /** What makes the stroke of a moment hard. */
+  public List<Explanation.Share> reasonsAt(int moment) {
+    return strokeAt(moment).map(s -> explanation.at(s.fromMoment())).orElse(List.of());
+  }
+
+  /** The same bowing with its amounts weighed by another preset. */
+  public Bowing weighed(BowPreset preset) {
+    List<Explanation.Share> shares = new ArrayList<>();
+    double total = 0;
+    for (Explanation.Share s : explanation.shares()) {
+      double weight = preset.weight(BowEffort.values()[shares.size()]);
+      List<Explanation.Cause> causes =
+          s.causes().stream()
+              .map(c -> new Explanation.Cause(c.layer(), c.quantity(), c.quantity() * weight))
+              .toList();
+      double effort = s.quantity() * weight;
+      total += effort;
+      shares.add(
+          new Explanation.Share(s.id(), s.unit(), s.description(), s.quantity(), effort, causes));
+    }
+    return new Bowing(moments, strokes, new Explanation(total, shares));
+  }
+}

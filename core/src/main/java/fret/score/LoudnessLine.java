@@ -1,0 +1,145 @@
+package fret.score;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.NavigableMap;
+import java.util.TreeMap;
+import org.apache.commons.numbers.fraction.Fraction;
+
+/**
+ * How loud a part is meant to be at every onset, in levels: 0 for ppp, 1 pp, 2 p, 3 mp, 4 mf, 5 f,
+ * 6 ff, 7 fff, and what lies between. Steps at dynamics, even slopes along hairpins.
+ *
+ * <p>A hairpin leads to the dynamic that stands within a quarter note of its end; where there is
+ * none, one level up or down. Nothing printed is mf. A hairpin that lacks its end in the file ends
+ * with the next dynamic or bar.
+ */
+public final class LoudnessLine {
+  /** Printed words of the levels. */
+  public static final List<String> WORDS = List.of("ppp", "pp", "p", "mp", "mf", "f", "ff", "fff");
+
+  public static final int PIANO = 2;
+  public static final int MEZZO_FORTE = 4;
+  public static final int FORTE = 5;
+
+  private static final Fraction NEAR = Fraction.of(1, 4);
+
+  /** From an onset on: level there, and level reached at the end of the piece. */
+  private record Piece(double from, double to, Fraction end) {}
+
+  private final NavigableMap<Fraction, Piece> pieces = new TreeMap<>();
+
+  private LoudnessLine() {}
+
+  /** The line as printed. */
+  public static LoudnessLine of(Score score) {
+    return of(score, Map.of());
+  }
+
+  /**
+   * The line with the player's own levels over the printed ones; each holds until the next printed
+   * or own one.
+   */
+  public static LoudnessLine of(Score score, Map<Fraction, Double> own) {
+    TreeMap<Fraction, Double> levels = new TreeMap<>();
+    List<Direction> hairpins = new ArrayList<>();
+    for (Bar bar : score.bars()) {
+      for (Direction d : bar.directions()) {
+        switch (d.kind()) {
+          case DYNAMIC -> {
+            int level = level(d.text());
+            if (level >= 0) {
+              levels.put(d.onset(), (double) level);
+            }
+          }
+          case CRESCENDO, DIMINUENDO, HAIRPIN_END -> hairpins.add(d);
+          default -> {}
+        }
+      }
+    }
+    levels.putAll(own);
+    return new LoudnessLine().laid(score, levels, hairpins);
+  }
+
+  private LoudnessLine laid(
+      Score score, TreeMap<Fraction, Double> levels, List<Direction> hairpins) {
+    Fraction start = score.bars().get(0).start();
+    Fraction end = score.end();
+    put(start, MEZZO_FORTE, MEZZO_FORTE, end);
+    levels.forEach((onset, level) -> put(onset, level, level, end));
+    for (int i = 0; i < hairpins.size(); i++) {
+      Direction d = hairpins.get(i);
+      if (d.kind() != Direction.Kind.HAIRPIN_END) {
+        Fraction stop = i + 1 < hairpins.size() ? hairpins.get(i + 1).onset() : barEnd(score, d);
+        slope(d, stop, levels, end);
+      }
+    }
+    return this;
+  }
+
+  private static Fraction barEnd(Score score, Direction d) {
+    return score.bars().stream()
+        .filter(b -> b.end().compareTo(d.onset()) > 0)
+        .findFirst()
+        .map(Bar::end)
+        .orElse(score.end());
+  }
+
+  private void slope(
+      Direction hairpin, Fraction printedStop, TreeMap<Fraction, Double> levels, Fraction end) {
+    Fraction from = hairpin.onset();
+    Fraction next = levels.higherKey(from);
+    Fraction stop =
+        next != null && next.compareTo(printedStop) < 0 ? next : printedStop; // cut short by it
+    if (stop.compareTo(from) <= 0) {
+      return;
+    }
+    double at = levelAt(from);
+    int way = hairpin.kind() == Direction.Kind.CRESCENDO ? 1 : -1;
+    boolean led = next != null && next.compareTo(stop.add(NEAR)) <= 0;
+    double goal = led ? levels.get(next) : at + way;
+    double reached = (goal - at) * way > 0 ? goal : at + way;
+    double to = Math.max(0, Math.min(WORDS.size() - 1, reached));
+    put(from, at, to, stop);
+    if (next == null || next.compareTo(stop) > 0) {
+      put(stop, to, to, end);
+    }
+  }
+
+  private void put(Fraction onset, double from, double to, Fraction end) {
+    pieces.put(onset, new Piece(from, to, end));
+  }
+
+  /** The level of a printed dynamic; "fp" ends soft; -1 for a mere accent or no dynamic. */
+  public static int level(String text) {
+    return text.equals("fp") ? PIANO : WORDS.indexOf(text);
+  }
+
+  /** The level at an onset, after what changes there. */
+  public double levelAt(Fraction onset) {
+    Map.Entry<Fraction, Piece> here = pieces.floorEntry(onset);
+    return here == null ? MEZZO_FORTE : within(here, onset);
+  }
+
+  /** The level just before an onset. */
+  public double levelBefore(Fraction onset) {
+    Map.Entry<Fraction, Piece> here = pieces.lowerEntry(onset);
+    return here == null ? levelAt(onset) : within(here, onset);
+  }
+
+  private static double within(Map.Entry<Fraction, Piece> piece, Fraction onset) {
+    Piece p = piece.getValue();
+    if (p.from() == p.to()) {
+      return p.from();
+    }
+    Fraction length = p.end().subtract(piece.getKey());
+    double share = onset.subtract(piece.getKey()).doubleValue() / length.doubleValue();
+    return p.from() + (p.to() - p.from()) * Math.max(0, Math.min(1, share));
+  }
+
+  /** The printed word nearest to a level. */
+  public static String word(double level) {
+    return WORDS.get((int) Math.max(0, Math.min(WORDS.size() - 1, Math.round(level))));
+  }
+}

@@ -1,0 +1,354 @@
+package fret.session;
+
+import fret.base.Said;
+import fret.bowing.Adopted;
+import fret.bowing.BowLayers;
+import fret.bowing.BowMoment;
+import fret.bowing.BowRules;
+import fret.bowing.Bowing;
+import fret.bowing.Cure;
+import fret.bowing.Stroke;
+import fret.bowing.StrokeKind;
+import fret.mark.BowLayer;
+import fret.mark.Marks;
+import fret.mark.NoteLayer;
+import fret.mark.Place;
+import fret.score.NoteKey;
+import fret.score.Signs;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+
+/** What the player can decide of the bow, as pure functions from a session to the change. */
+public final class BowDecisions {
+  private static final double LEAST_SOUND = 0.25;
+  private static final double MOST_SOUND = 1.2;
+  private static final double SOUND_STEP = 0.125;
+  private static final double SAVED = 0.6;
+  private static final double SPENT = 1.7;
+  private static final int LOUDEST = 7;
+
+  /** Places that a drag snaps to, from frog to tip. */
+  private static final double SNAPS = 20;
+
+  private BowDecisions() {}
+
+  /** The note that carries the marks of a moment: the highest that starts there. */
+  private static NoteKey key(Session s, int moment) {
+    List<Integer> starting = s.resolved().slices().get(moment).starting();
+    return s.resolved().notes().get(starting.get(starting.size() - 1)).key();
+  }
+
+  private static Said name(Session s, int moment, Said what, boolean on) {
+    NoteKey key = key(s, moment);
+    String bar = s.bowing().moments().get(moment).bar();
+    return Said.of(on ? "mark.on" : "mark.off", what, key.pitch(), bar);
+  }
+
+  static <V> Marks set(Session s, Marks marks, NoteLayer<V> layer, int moment, Optional<V> value) {
+    Map<Place, V> all = new HashMap<>();
+    for (int note : s.resolved().slices().get(moment).starting()) {
+      all.put(Place.of(s.resolved().notes().get(note).key()), null);
+    }
+    all.put(Place.of(key(s, moment)), value.orElse(null));
+    return marks.with(layer, all);
+  }
+
+  private static <V> Change decide(Session s, NoteLayer<V> layer, int moment, V value) {
+    Marks after = set(s, s.passage().marks(), layer, moment, Optional.of(value));
+    return Change.of(name(s, moment, layer.told(value), true), s.passage().marks(), after);
+  }
+
+  private static <V> Change toggle(Session s, NoteLayer<V> layer, int moment, V value) {
+    boolean there = at(s, layer, moment).filter(value::equals).isPresent();
+    Optional<V> after = there ? Optional.empty() : Optional.of(value);
+    return Change.of(
+        name(s, moment, layer.told(value), !there),
+        s.passage().marks(),
+        set(s, s.passage().marks(), layer, moment, after));
+  }
+
+  /** What counts at a moment. */
+  public static <V> Optional<V> at(Session s, NoteLayer<V> layer, int moment) {
+    return s.passage().marks().at(layer, Place.of(key(s, moment)));
+  }
+
+  /**
+   * Turns the stroke of a moment round, and the pinned ones that follow it up to the next retake;
+   * empty where nothing is bowed.
+   */
+  public static Optional<Change> turn(Session s, int moment) {
+    Bowing b = s.bowing();
+    int index = b.indexAt(moment);
+    if (index < 0) {
+      return Optional.empty();
+    }
+    Stroke stroke = b.strokes().get(index);
+    Signs.Bow asked = stroke.down() ? Signs.Bow.UP : Signs.Bow.DOWN;
+    Marks after =
+        set(s, s.passage().marks(), BowLayer.BOW, stroke.fromMoment(), Optional.of(asked));
+    for (int i = index + 1; i < b.strokes().size(); i++) {
+      Stroke next = b.strokes().get(i);
+      if (next.retake().isPresent()) {
+        break;
+      }
+      int at = next.fromMoment();
+      after = turned(s, after, BowLayer.BOW, at, BowDecisions::other);
+      after = turned(s, after, BowLayers.ADOPTED, at, Adopted::turned);
+    }
+    NoteKey key = key(s, stroke.fromMoment());
+    return Optional.of(
+        Change.of(
+            Said.of("bow." + asked.name(), key.pitch(), stroke.bar()), s.passage().marks(), after));
+  }
+
+  private static <V> Marks turned(
+      Session s, Marks marks, NoteLayer<V> layer, int moment, UnaryOperator<V> turn) {
+    Optional<V> own = at(s, layer, moment);
+    return own.isPresent() ? set(s, marks, layer, moment, own.map(turn)) : marks;
+  }
+
+  private static Signs.Bow other(Signs.Bow bow) {
+    return bow == Signs.Bow.DOWN ? Signs.Bow.UP : bow == Signs.Bow.UP ? Signs.Bow.DOWN : bow;
+  }
+
+  /** What happens between a moment and the one before it; again takes it back. */
+  public static Change joint(Session s, int moment, BowRules.Joint joint) {
+    return toggle(s, BowLayers.JOINT, moment, joint);
+  }
+
+  /** One stroke over some moments, or a stroke each where they are in one already. */
+  public static Optional<Change> slur(Session s, int from, int to) {
+    if (to <= from) {
+      return Optional.empty();
+    }
+    boolean one = s.bowing().strokeAt(from).filter(stroke -> stroke.has(to)).isPresent();
+    BowRules.Joint joint = one ? BowRules.Joint.BREAK : BowRules.Joint.SLUR;
+    Marks after = s.passage().marks();
+    for (int m = from + 1; m <= to; m++) {
+      after = set(s, after, BowLayers.JOINT, m, Optional.of(joint));
+    }
+    return Optional.of(
+        Change.of(name(s, from, BowLayers.JOINT.told(joint), true), s.passage().marks(), after));
+  }
+
+  /** The next kind of stroke that suits how many notes there are; the last leads back to none. */
+  public static Optional<Change> nextKind(Session s, int moment) {
+    Optional<Stroke> stroke = s.bowing().strokeAt(moment);
+    if (stroke.isEmpty()) {
+      return Optional.empty();
+    }
+    int first = stroke.get().fromMoment();
+    List<StrokeKind> kinds = kinds(stroke.get().notes().size() > 1);
+    int next = at(s, BowLayers.STROKE, first).map(k -> kinds.indexOf(k) + 1).orElse(0);
+    if (next < kinds.size()) {
+      return Optional.of(decide(s, BowLayers.STROKE, first, kinds.get(next)));
+    }
+    return Optional.of(
+        toggle(s, BowLayers.STROKE, first, at(s, BowLayers.STROKE, first).orElseThrow()));
+  }
+
+  private static List<StrokeKind> kinds(boolean slurred) {
+    return slurred
+        ? List.of(
+            StrokeKind.LEGATO,
+            StrokeKind.PORTATO,
+            StrokeKind.FLYING_STACCATO,
+            StrokeKind.RICOCHET,
+            StrokeKind.ARPEGGIO,
+            StrokeKind.FLAUTANDO)
+        : List.of(
+            StrokeKind.DETACHE,
+            StrokeKind.MARTELE,
+            StrokeKind.ARTICULATED,
+            StrokeKind.BRUSHED,
+            StrokeKind.SPICCATO,
+            StrokeKind.SAUTILLE,
+            StrokeKind.TREMOLO,
+            StrokeKind.FLAUTANDO);
+  }
+
+  /** A note sounds longer (1) or shorter (-1) than it does. */
+  public static Optional<Change> longer(Session s, int moment, int direction) {
+    return s.bowing()
+        .strokeAt(moment)
+        .map(
+            stroke -> {
+              double now = stroke.at(moment).sounds() + direction * SOUND_STEP;
+              double kept = Math.max(LEAST_SOUND, Math.min(MOST_SOUND, now));
+              return decide(s, BowLayers.SOUNDS, moment, kept);
+            });
+  }
+
+  /** From a moment on a level louder (1) or softer (-1). */
+  public static Change louder(Session s, int moment, int direction) {
+    double now = Math.rint(s.bowing().moments().get(moment).fromLevel()) + direction;
+    return level(s, moment, now);
+  }
+
+  /** Saves or spends bow on a note; again takes it back. */
+  public static Change amount(Session s, int moment, boolean spent) {
+    return toggle(s, BowLayers.AMOUNT, moment, spent ? SPENT : SAVED);
+  }
+
+  /** The stroke of a moment begins at a place, a share of the hair. */
+  public static Optional<Change> place(Session s, int moment, double share) {
+    return s.bowing()
+        .strokeAt(moment)
+        .map(
+            stroke ->
+                decide(
+                    s,
+                    BowLayers.PLACE,
+                    stroke.fromMoment(),
+                    Math.max(0, Math.min(1, Math.round(share * 100) / 100.0))));
+  }
+
+  /** From a moment on it is so loud, a level from 0 to 7. */
+  public static Change level(Session s, int moment, double level) {
+    return decide(s, BowLayers.LEVEL, moment, Math.max(0, Math.min(LOUDEST, Math.rint(level))));
+  }
+
+  /**
+   * The stroke of a moment ends at a place, a share of the hair: the next one begins there; after
+   * the last stroke there is nothing to begin, and it begins so far from there as it is long.
+   */
+  public static Optional<Change> end(Session s, int moment, double share) {
+    int index = s.bowing().indexAt(moment);
+    if (index < 0) {
+      return Optional.empty();
+    }
+    List<Stroke> all = s.bowing().strokes();
+    double snapped = Math.round(share * SNAPS) / SNAPS;
+    if (index + 1 < all.size() && all.get(index + 1).retake().isEmpty()) {
+      return place(s, all.get(index + 1).fromMoment(), snapped);
+    }
+    Stroke stroke = all.get(index);
+    double length = stroke.bowCm() / s.bowTask().bow().hairCm();
+    return place(s, moment, stroke.down() ? snapped - length : snapped + length);
+  }
+
+  /** The stroke of a moment begins at the frog, in the middle, at the tip, or anywhere again. */
+  public static Optional<Change> nextPlace(Session s, int moment) {
+    Optional<Stroke> stroke = s.bowing().strokeAt(moment);
+    if (stroke.isEmpty()) {
+      return Optional.empty();
+    }
+    int first = stroke.get().fromMoment();
+    Optional<Double> now = at(s, BowLayers.PLACE, first);
+    double next = now.map(p -> p < 0.25 ? 0.5 : p < 0.75 ? 1 : -1).orElse(0.0);
+    return next < 0
+        ? Optional.of(toggle(s, BowLayers.PLACE, first, now.orElseThrow()))
+        : place(s, first, next);
+  }
+
+  /** Everything that was decided of the bow from one moment to another is taken off. */
+  public static Optional<Change> clear(Session s, int from, int to) {
+    Marks after = s.passage().marks();
+    for (int m = from; m <= to; m++) {
+      for (NoteLayer<?> layer : BowLayers.ALL) {
+        after = set(s, after, layer, m, Optional.empty());
+      }
+    }
+    BowMoment first = s.bowing().moments().get(from);
+    Change change = Change.of(Said.of("bow.cleared", first.bar()), s.passage().marks(), after);
+    return change.isEmpty() ? Optional.empty() : Optional.of(change);
+  }
+
+  /**
+   * What was decided of the bow from one moment to another is decided at every place where the same
+   * steps come in the same rhythm on the same kind of beat; empty where there is no other.
+   */
+  public static Optional<Change> alike(Session s, int from, int to) {
+    Marks after = s.passage().marks();
+    int places = 0;
+    int count = s.bowing().moments().size();
+    for (int at = 0; at + to - from < count; at++) {
+      boolean apart = at > to || at + to - from < from;
+      if (apart && isAlike(s, from, at, to - from)) {
+        for (int i = 0; i <= to - from; i++) {
+          after = copied(s, after, from + i, at + i);
+        }
+        places++;
+      }
+    }
+    String bar = s.bowing().moments().get(from).bar();
+    Change change = Change.of(Said.of("bow.alike", bar, places), s.passage().marks(), after);
+    return change.isEmpty() ? Optional.empty() : Optional.of(change);
+  }
+
+  private static boolean isAlike(Session s, int one, int other, int length) {
+    List<BowMoment> all = s.bowing().moments();
+    if (all.get(one).beat() != all.get(other).beat()) {
+      return false;
+    }
+    for (int i = 0; i <= length; i++) {
+      BowMoment a = all.get(one + i);
+      BowMoment b = all.get(other + i);
+      boolean sameTime = Math.abs(a.wholes() - b.wholes()) < 1e-9 && a.isGrace() == b.isGrace();
+      boolean sameStep = midi(s, one + i) - midi(s, one) == midi(s, other + i) - midi(s, other);
+      if (!sameTime || !sameStep) {
+        return false;
+      }
+    }
+    return true;
+  }
+
+  private static int midi(Session s, int moment) {
+    int note = s.resolved().slices().get(moment).starting().get(0);
+    return s.resolved().notes().get(note).pitch().midi();
+  }
+
+  private static Marks copied(Session s, Marks marks, int from, int to) {
+    Marks after = marks;
+    for (NoteLayer<?> layer : BowLayers.ALL) {
+      after = copied(s, after, layer, from, to);
+    }
+    return after;
+  }
+
+  private static <V> Marks copied(Session s, Marks marks, NoteLayer<V> layer, int from, int to) {
+    Optional<V> value = at(s, layer, from);
+    return value.isPresent() ? set(s, marks, layer, to, value) : marks;
+  }
+
+  /** What a cure proposes is decided; empty where it would change nothing. */
+  public static Optional<Change> cure(Session s, Cure cure) {
+    int m = cure.moment();
+    Stroke stroke = s.bowing().strokeAt(m).orElseThrow();
+    return switch (cure.kind()) {
+      case BREAK -> Optional.of(decide(s, BowLayers.JOINT, m, BowRules.Joint.BREAK));
+      case HIDDEN_BREAK, LIFT_BACK ->
+          Optional.of(decide(s, BowLayers.JOINT, m, BowRules.Joint.RETAKE));
+      case START_NEARER -> {
+        double start = stroke.startCm() + (stroke.down() ? -cure.cm() : cure.cm());
+        yield place(s, m, start / s.bowTask().bow().hairCm());
+      }
+      case START_ELSEWHERE -> place(s, m, cure.cm() / s.bowTask().bow().hairCm());
+      case SOFTER -> Optional.of(louder(s, m, -1));
+      case SAVE_EARLIER -> Optional.of(saved(s, stroke));
+      case ODD_FASTER ->
+          Optional.of(decide(s, BowLayers.AMOUNT, m, cure.cm() / stroke.naturalCm()));
+      case TURN_ROUND -> turn(s, m);
+      case SHORTEN_BEFORE -> {
+        double whole = s.bowing().moments().get(m).timeMs();
+        yield Optional.of(decide(s, BowLayers.SOUNDS, m, Math.max(LEAST_SOUND, cure.ms() / whole)));
+      }
+      case OTHER_STROKE -> Optional.of(decide(s, BowLayers.STROKE, m, StrokeKind.DETACHE));
+    };
+  }
+
+  /** All notes of a stroke but the last are saved on. */
+  private static Change saved(Session s, Stroke stroke) {
+    Marks after = s.passage().marks();
+    for (int m = stroke.fromMoment(); m < stroke.toMoment(); m++) {
+      after = set(s, after, BowLayers.AMOUNT, m, Optional.of(SAVED));
+    }
+    return Change.of(
+        name(s, stroke.fromMoment(), BowLayers.AMOUNT.told(SAVED), true),
+        s.passage().marks(),
+        after);
+  }
+}

@@ -1,0 +1,84 @@
+package fret.session;
+
+import fret.bowing.Adopted;
+import fret.bowing.BowLayers;
+import fret.bowing.BowRules;
+import fret.bowing.BowSetup;
+import fret.bowing.BowSpeed;
+import fret.bowing.BowTask;
+import fret.fingering.Fingering;
+import fret.instrument.Instrument;
+import fret.joint.Hands;
+import fret.mark.BowLayer;
+import fret.mark.Marks;
+import fret.mark.NoteLayer;
+import fret.mark.Place;
+import fret.passage.Passage;
+import fret.score.LoudnessLine;
+import fret.score.ResolvedPassage;
+import fret.score.SoundingNote;
+import fret.tempo.TempoMap;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.IntPredicate;
+import org.apache.commons.numbers.fraction.Fraction;
+
+/** Makes the task of the bow from a passage's marks and settings. */
+final class BowTasks {
+  private BowTasks() {}
+
+  /**
+   * @param printed the passage without any decision
+   * @param version empty for what counts
+   * @param held moments at which an adopted bowing counts
+   */
+  static BowTask of(
+      Passage passage,
+      ResolvedPassage printed,
+      TempoMap tempo,
+      Fingering fingering,
+      String version,
+      IntPredicate held) {
+    BowSetup setup = passage.settings().bow();
+    Instrument instrument = passage.settings().setup().strung();
+    Marks marks = passage.marks();
+    Map<Fraction, Double> levels = new HashMap<>();
+    at(marks, BowLayers.LEVEL, printed, version)
+        .forEach((slice, level) -> levels.put(printed.slices().get(slice).onset(), level));
+    Map<Integer, Adopted> adopted = at(marks, BowLayers.ADOPTED, printed, version);
+    adopted.keySet().removeIf(m -> !held.test(m));
+    BowRules rules =
+        new BowRules(
+            setup.slurs(),
+            at(marks, BowLayer.BOW, printed, version),
+            at(marks, BowLayers.JOINT, printed, version),
+            at(marks, BowLayers.STROKE, printed, version),
+            at(marks, BowLayers.SOUNDS, printed, version),
+            at(marks, BowLayers.PLACE, printed, version),
+            at(marks, BowLayers.AMOUNT, printed, version));
+    return new BowTask(
+        printed,
+        tempo,
+        instrument,
+        Hands.of(printed, fingering),
+        LoudnessLine.of(printed.score(), levels),
+        setup.bow(instrument),
+        new BowSpeed(BowSpeed.usual(instrument.type()).instrument(), setup.meaning()),
+        setup.preset(),
+        rules.over(adopted));
+  }
+
+  /** What a layer says in a version, by moment. */
+  private static <V> Map<Integer, V> at(
+      Marks marks, NoteLayer<V> layer, ResolvedPassage resolved, String version) {
+    Map<Integer, V> all = new HashMap<>();
+    if (!marks.of(layer).isEmpty()) {
+      for (SoundingNote n : resolved.notes()) {
+        Optional<V> value = marks.at(layer, Place.of(n.key()).in(version));
+        value.ifPresent(v -> all.put(n.slice(), v));
+      }
+    }
+    return all;
+  }
+}

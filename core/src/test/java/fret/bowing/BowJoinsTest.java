@@ -1,0 +1,84 @@
+package fret.bowing;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.entry;
+
+import fret.instrument.BowGeometry;
+import fret.instrument.Instrument;
+import fret.instrument.InstrumentType;
+import fret.search.RulerSearch.Join;
+import java.util.Map;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** What lies between two strokes; a retake of 20 cm needs 80 + 4 x 20 = 160 ms. */
+class BowJoinsTest {
+  private static BowJoins after(double restMs, double noteMs) {
+    return new BowJoins(restMs, noteMs, false, false, false, Optional.empty());
+  }
+
+  private static BowJoins ruled(BowRules.Joint rule) {
+    return new BowJoins(500, 500, false, false, true, Optional.of(rule));
+  }
+
+  private static Map<BowEffort, Double> amounts(BowJoins joins, Join join, double cm) {
+    return joins.amounts(join, cm).orElseThrow();
+  }
+
+  @Test
+  void turningIsFreeAndGoingOnIsAHook() {
+    assertThat(amounts(after(0, 500), Join.TURN, 0)).isEmpty();
+    assertThat(amounts(after(0, 500), Join.AGAIN, 0)).containsExactly(entry(BowEffort.HOOK, 1.0));
+    BowJoins dotted = new BowJoins(0, 500, true, false, false, Optional.empty());
+    assertThat(amounts(dotted, Join.AGAIN, 0)).containsExactly(entry(BowEffort.HOOK_DOTTED, 1.0));
+  }
+
+  /** A note of 500 ms pays up to 175 ms. */
+  @ParameterizedTest
+  @CsvSource({
+    "160, 500, 20, RETAKE",
+    "159, 500, 20, RETAKE_PAID",
+    "0, 500, 20, RETAKE_PAID",
+    "0, 457, 20, RETAKE_LATE",
+    "0, 500, 24, RETAKE_LATE",
+    "0, 500, 23, RETAKE_PAID"
+  })
+  void aRetakeIsPaidByARestOrTheNoteBeforeOrNothing(
+      double restMs, double noteMs, double cm, BowEffort paid) {
+    assertThat(amounts(after(restMs, noteMs), Join.LIFT, cm))
+        .containsOnly(entry(paid, 1.0), entry(BowEffort.RETAKE_WAY, cm));
+  }
+
+  /** Chords down, down: the first is left early as a matter of course. */
+  @Test
+  void betweenChordsTheBowIsLiftedInPeace() {
+    BowJoins chords = new BowJoins(0, 320, false, true, false, Optional.empty());
+    assertThat(amounts(chords, Join.LIFT, 20)).containsKey(BowEffort.RETAKE);
+    BowJoins quick = new BowJoins(0, 319, false, true, false, Optional.empty());
+    assertThat(amounts(quick, Join.LIFT, 20)).doesNotContainKey(BowEffort.RETAKE);
+  }
+
+  @Test
+  void aLongSilenceLeavesEitherDirection() {
+    assertThat(after(330, 500).isFree()).isTrue();
+    assertThat(after(329, 500).isFree()).isFalse();
+    BowJoins plucked = new BowJoins(0, 500, false, false, true, Optional.empty());
+    assertThat(plucked.isFree()).isTrue();
+    assertThat(amounts(plucked, Join.AGAIN, 0)).isEmpty();
+    assertThat(ruled(BowRules.Joint.HOOK).isFree()).as("what is decided stands").isFalse();
+  }
+
+  @ParameterizedTest
+  @CsvSource({"HOOK, false, true, false", "RETAKE, false, false, true", "BREAK, true, true, true"})
+  void aDecisionAllowsOnlyItself(BowRules.Joint rule, boolean turn, boolean again, boolean lift) {
+    BowJoins joins = ruled(rule);
+    assertThat(joins.amounts(Join.TURN, 0).isPresent()).isEqualTo(turn);
+    assertThat(joins.amounts(Join.AGAIN, 0).isPresent()).isEqualTo(again);
+    assertThat(joins.amounts(Join.LIFT, 10).isPresent()).isEqualTo(lift);
+    BowTerms terms =
+        new BowTerms(BowGeometry.usual(Instrument.standard(InstrumentType.VIOLIN)), BowPreset.SURE);
+    assertThat(Double.isInfinite(joins.effort(Join.TURN, 0, terms))).isEqualTo(!turn);
+  }
+}

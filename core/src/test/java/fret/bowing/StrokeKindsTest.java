@@ -1,0 +1,94 @@
+package fret.bowing;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import fret.instrument.InstrumentType;
+import java.util.Arrays;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.EnumSource;
+
+/** Signs, words, loudness and speed make a kind; common practice, no source. */
+class StrokeKindsTest {
+  private static List<BowMoment> moments(double quarters, String words) {
+    return BowMoments.of(Lines.task(InstrumentType.VIOLIN, Lines.of(4, 4, words), quarters));
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = ';',
+      quoteCharacter = '`',
+      value = {
+        "60; D5:4; DETACHE",
+        "60; (D5:4 E5:4); LEGATO",
+        "60; (D5:4_ E5:4_); PORTATO",
+        "60; (D5:4' E5:4'); PORTATO",
+        "120; (D5:16' E5:16' F5:16'); FLYING_STACCATO",
+        "60; (D5:4 E5:4'); LEGATO",
+        "60; G3+D4+B4:4; CHORD",
+        "60; D4+B4:4; DETACHE",
+        "60; D5:4'; BRUSHED",
+        "60; {ff} D5:4'; MARTELE",
+        "60; D5:4>'; MARTELE",
+        "96; D5:8'; SPICCATO",
+        "132; D5:16'; SAUTILLE",
+        "132; {fff} D5:16'; DETACHE",
+        "60; {\"ricochet} (D5:8' E5:8'); RICOCHET",
+        "60; {\"flautando} (D5:4 E5:4); FLAUTANDO",
+        "60; {\"spiccato} D5:8; SPICCATO",
+        "60; {\"Spiccato} D5:4; SPICCATO",
+        "60; {\"détaché} D5:8'; DETACHE",
+        "60; {\"martelé} D5:8; MARTELE",
+        "160; {\"martelé} D5:16; DETACHE"
+      })
+  void aKindIsRead(double quarters, String words, StrokeKind kind) {
+    assertThat(StrokeKinds.of(moments(quarters, words))).isEqualTo(kind);
+  }
+
+  /** A rest counts up to as long as the note: short notes with long rests are not quick. */
+  @Test
+  void notesASecond() {
+    assertThat(StrokeKinds.rate(moments(60, "D5:4 E5:4"))).isCloseTo(1, within(1e-9));
+    assertThat(StrokeKinds.rate(moments(60, "D5:16 E5:16"))).isCloseTo(4, within(1e-9));
+    List<BowMoment> rested = moments(60, "D5:16 -:16 -:8 E5:4");
+    assertThat(StrokeKinds.rate(rested.subList(0, 1))).isCloseTo(2, within(1e-9));
+  }
+
+  @ParameterizedTest
+  @EnumSource(StrokeKind.class)
+  void everyKindHasAPlaceAndAWindow(StrokeKind kind) {
+    assertThat(kind.from()).isBetween(0.0, kind.to());
+    assertThat(kind.to()).isLessThanOrEqualTo(1);
+    assertThat(kind.leastRate()).isLessThan(kind.mostRate());
+    assertThat(kind.sounds()).isGreaterThan(0).isLessThanOrEqualTo(1);
+    double middle = (kind.leastRate() + kind.mostRate()) / 2;
+    assertThat(kind.fits(middle)).isTrue();
+    assertThat(kind.fits(kind.mostRate() + 0.1)).isFalse();
+    long same = Arrays.stream(StrokeKind.values()).filter(k -> k.id().equals(kind.id())).count();
+    assertThat(same).isEqualTo(1);
+  }
+
+  /** Words ask for a place: frog 0.02, middle 0.5, tip 0.96, in four languages. */
+  @ParameterizedTest
+  @CsvSource({
+    "at the frog, 0.02",
+    "au talon, 0.02",
+    "al tallone, 0.02",
+    "am frosch, 0.02",
+    "at the tip, 0.96",
+    "point of bow, 0.96",
+    "a punta d'arco, 0.96",
+    "an der spitze, 0.96",
+    "middle of the bow, 0.5",
+    "in der mitte, 0.5",
+    "dolce, -1",
+    "tipico, -1",
+    "'', -1"
+  })
+  void aPlaceIsRead(String words, double share) {
+    assertThat(PlaceWords.place(words).orElse(-1.0)).isEqualTo(share);
+  }
+}

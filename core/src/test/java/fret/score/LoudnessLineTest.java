@@ -1,0 +1,96 @@
+package fret.score;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import fret.pitch.Clef;
+import fret.pitch.Interval;
+import fret.pitch.KeySignature;
+import fret.pitch.Pitch;
+import java.util.List;
+import java.util.Map;
+import org.apache.commons.numbers.fraction.Fraction;
+import org.junit.jupiter.api.Test;
+
+class LoudnessLineTest {
+  private static final Fraction HALF = Fraction.of(1, 2);
+
+  private static Score score(Direction... directions) {
+    LineBuilder line = new LineBuilder(TimeSignature.COMMON_TIME, KeySignature.NONE, Clef.TREBLE);
+    for (int i = 0; i < 4; i++) {
+      line.add(Fraction.ONE, Pitch.parse("A4"));
+    }
+    Score plain = line.build("x", Interval.UNISON);
+    return plain.withBars(
+        plain.bars().stream()
+            .map(
+                b ->
+                    new Bar(
+                        b.index(),
+                        b.number(),
+                        b.start(),
+                        b.length(),
+                        b.time(),
+                        b.key(),
+                        b.clef(),
+                        List.of(),
+                        b.events(),
+                        java.util.Arrays.stream(directions)
+                            .filter(d -> d.onset().compareTo(b.start()) >= 0)
+                            .filter(d -> d.onset().compareTo(b.end()) < 0)
+                            .toList(),
+                        false,
+                        false,
+                        List.of(),
+                        b.line()))
+            .toList());
+  }
+
+  private static Direction at(double onset, Direction.Kind kind, String text) {
+    return new Direction(Fraction.from(onset, 64), kind, text, 0);
+  }
+
+  @Test
+  void nothingPrintedIsMezzoForte() {
+    assertThat(LoudnessLine.of(score()).levelAt(HALF)).isEqualTo(LoudnessLine.MEZZO_FORTE);
+  }
+
+  @Test
+  void aHairpinClimbsEvenlyToTheDynamicAtItsEnd() {
+    LoudnessLine line =
+        LoudnessLine.of(
+            score(
+                at(0, Direction.Kind.DYNAMIC, "p"),
+                at(0, Direction.Kind.CRESCENDO, ""),
+                at(2, Direction.Kind.HAIRPIN_END, ""),
+                at(2, Direction.Kind.DYNAMIC, "f")));
+    assertThat(line.levelAt(Fraction.ZERO)).isCloseTo(2, within(1e-9));
+    assertThat(line.levelAt(Fraction.ONE)).isCloseTo(3.5, within(1e-9));
+    assertThat(line.levelAt(Fraction.of(2))).isCloseTo(5, within(1e-9));
+    assertThat(line.levelBefore(Fraction.of(2))).isCloseTo(5, within(1e-9));
+    assertThat(line.levelAt(Fraction.of(3))).isCloseTo(5, within(1e-9));
+  }
+
+  @Test
+  void aHairpinThatLeadsNowhereIsALevel() {
+    LoudnessLine line =
+        LoudnessLine.of(
+            score(
+                at(0, Direction.Kind.DYNAMIC, "f"),
+                at(1, Direction.Kind.DIMINUENDO, ""),
+                at(2, Direction.Kind.HAIRPIN_END, "")));
+    assertThat(line.levelAt(Fraction.of(3))).isCloseTo(4, within(1e-9));
+    assertThat(LoudnessLine.word(line.levelAt(Fraction.of(3)))).isEqualTo("mf");
+  }
+
+  @Test
+  void thePlayersOwnStandsOverThePrinted() {
+    Score printed = score(at(0, Direction.Kind.DYNAMIC, "f"), at(2, Direction.Kind.DYNAMIC, "p"));
+    LoudnessLine line = LoudnessLine.of(printed, Map.of(Fraction.ONE, 6.0));
+    assertThat(line.levelAt(HALF)).isEqualTo(5);
+    assertThat(line.levelAt(Fraction.ONE)).isEqualTo(6);
+    assertThat(line.levelAt(Fraction.of(2))).isEqualTo(2);
+    assertThat(LoudnessLine.level("fp")).isEqualTo(LoudnessLine.PIANO);
+    assertThat(LoudnessLine.level("sfz")).isEqualTo(-1);
+  }
+}
