@@ -49,7 +49,7 @@ final class BowProblem implements RulerProblem<BowSpan> {
 
   BowProblem(BowTask task) {
     this.task = task;
-    this.terms = new BowTerms(task.bow(), task.preset());
+    this.terms = new BowTerms(task.bow(), task.preset(), task.habits());
     this.moments = BowMoments.of(task);
     this.turns = new double[moments.size()];
     this.whole = moments.stream().mapToDouble(this::wholeCm).toArray();
@@ -228,16 +228,33 @@ final class BowProblem implements RulerProblem<BowSpan> {
   /** Natural speed times time, times what the player saves or spends there. */
   private double wholeCm(BowMoment m) {
     double speed = task.speed().natural(m.fromLevel(), m.toLevel());
-    double factor = task.rules().amounts().getOrDefault(m.slice().index(), 1.0);
-    return speed * (m.isAccented() ? ACCENT : 1) * m.timeMs() / 1000 * factor;
+    int i = m.slice().index();
+    BowMoment before = m.slice().slurredInto() && i > 0 ? moments.get(i - 1) : null;
+    double start = LateSpeaking.is(m, before) ? LateSpeaking.START : 1;
+    double factor = task.rules().amounts().getOrDefault(i, start);
+    return speed
+        * (m.isAccented() ? ACCENT : 1)
+        * m.timeMs()
+        / 1000
+        * factor
+        * task.habits().share(m.strings());
   }
 
   /** Share of the written length that sounds. */
   double sounds(BowMoment m, StrokeKind kind) {
     Double own = task.rules().sounds().get(m.slice().index());
-    if (own != null) {
-      return own;
-    }
+    return own != null ? own : task.habits().sounds(m, isBeforeShift(m), usualSounds(m, kind));
+  }
+
+  /** Whether the hand shifts into the next moment in the same slur. */
+  boolean isBeforeShift(BowMoment m) {
+    int next = m.slice().index() + 1;
+    return next < moments.size()
+        && moments.get(next).shiftInto()
+        && moments.get(next).slice().slurredInto();
+  }
+
+  private static double usualSounds(BowMoment m, StrokeKind kind) {
     if (kind == StrokeKind.DETACHE && m.isDotted()) {
       return StrokeKind.SPICCATO.sounds();
     }

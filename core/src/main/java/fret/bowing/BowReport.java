@@ -22,7 +22,7 @@ public record BowReport(
   public static BowReport of(Bowing bowing, BowTask task, ArmPath.Manner manner) {
     return new BowReport(
         BowWarning.of(bowing, task),
-        Drift.of(bowing, task.bow().hairCm()),
+        Drift.of(bowing, task.bow().hairCm(), task.preset()),
         Crossing.of(bowing, task.bow()),
         ArmPath.of(bowing.moments(), task.bow(), manner));
   }

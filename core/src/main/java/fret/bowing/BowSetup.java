@@ -16,6 +16,7 @@ import java.util.Objects;
  * @param weights the player's own, over the preset's
  * @param meaning what loudness means here: factor of natural speeds, 0.5 to 2
  * @param arm how much the hand gives
+ * @param habits where players differ
  */
 public record BowSetup(
     BowRules.Slurs slurs,
@@ -23,15 +24,23 @@ public record BowSetup(
     String presetId,
     Map<BowEffort, Double> weights,
     double meaning,
-    ArmPath.Manner arm) {
+    ArmPath.Manner arm,
+    BowHabits habits) {
   public static final BowSetup USUAL =
       new BowSetup(
-          BowRules.Slurs.BOWING, 0, BowPreset.SURE.id(), Map.of(), 1, ArmPath.Manner.HAND_GIVES);
+          BowRules.Slurs.BOWING,
+          0,
+          BowPreset.SURE.id(),
+          Map.of(),
+          1,
+          ArmPath.Manner.HAND_GIVES,
+          BowHabits.USUAL);
 
   public BowSetup {
     Objects.requireNonNull(slurs);
     Objects.requireNonNull(presetId);
     Objects.requireNonNull(arm);
+    Objects.requireNonNull(habits);
     if (hairCm != 0 && (!(hairCm >= 20) || !(hairCm <= 75))) {
       throw new IllegalArgumentException("hair of " + hairCm + " cm is outside 20 to 75");
     }
@@ -44,31 +53,35 @@ public record BowSetup(
   }
 
   public BowSetup withSlurs(BowRules.Slurs other) {
-    return new BowSetup(other, hairCm, presetId, weights, meaning, arm);
+    return new BowSetup(other, hairCm, presetId, weights, meaning, arm, habits);
   }
 
   public BowSetup withHair(double cm) {
-    return new BowSetup(slurs, cm, presetId, weights, meaning, arm);
+    return new BowSetup(slurs, cm, presetId, weights, meaning, arm, habits);
   }
 
   /** Another preset; own weights go. */
   public BowSetup withPreset(String id) {
-    return new BowSetup(slurs, hairCm, id, Map.of(), meaning, arm);
+    return new BowSetup(slurs, hairCm, id, Map.of(), meaning, arm, habits);
   }
 
   public BowSetup withWeight(BowEffort kind, double weight) {
     Map<BowEffort, Double> all = new EnumMap<>(BowEffort.class);
     all.putAll(weights);
     all.put(kind, weight);
-    return new BowSetup(slurs, hairCm, presetId, all, meaning, arm);
+    return new BowSetup(slurs, hairCm, presetId, all, meaning, arm, habits);
   }
 
   public BowSetup withMeaning(double factor) {
-    return new BowSetup(slurs, hairCm, presetId, weights, factor, arm);
+    return new BowSetup(slurs, hairCm, presetId, weights, factor, arm, habits);
   }
 
   public BowSetup withArm(ArmPath.Manner other) {
-    return new BowSetup(slurs, hairCm, presetId, weights, meaning, other);
+    return new BowSetup(slurs, hairCm, presetId, weights, meaning, other, habits);
+  }
+
+  public BowSetup withHabits(BowHabits other) {
+    return new BowSetup(slurs, hairCm, presetId, weights, meaning, arm, other);
   }
 
   public BowGeometry bow(Instrument instrument) {

@@ -23,7 +23,8 @@ public record BowTask(
     BowGeometry bow,
     BowSpeed speed,
     BowPreset preset,
-    BowRules rules) {
+    BowRules rules,
+    BowHabits habits) {
   public BowTask {
     Objects.requireNonNull(passage);
     Objects.requireNonNull(tempo);
@@ -38,6 +39,7 @@ public record BowTask(
     Objects.requireNonNull(speed);
     Objects.requireNonNull(preset);
     Objects.requireNonNull(rules);
+    Objects.requireNonNull(habits);
   }
 
   /** A passage as printed with the usual bow. */
@@ -52,30 +54,41 @@ public record BowTask(
         BowGeometry.usual(instrument),
         BowSpeed.usual(instrument.type()),
         BowPreset.SURE,
-        BowRules.NONE);
+        BowRules.NONE,
+        BowHabits.USUAL);
   }
 
   public BowTask withRules(BowRules other) {
-    return new BowTask(passage, tempo, instrument, hand, loudness, bow, speed, preset, other);
+    return new BowTask(
+        passage, tempo, instrument, hand, loudness, bow, speed, preset, other, habits);
   }
 
   public BowTask withPreset(BowPreset other) {
-    return new BowTask(passage, tempo, instrument, hand, loudness, bow, speed, other, rules);
+    return new BowTask(
+        passage, tempo, instrument, hand, loudness, bow, speed, other, rules, habits);
   }
 
   public BowTask withBow(BowGeometry other) {
-    return new BowTask(passage, tempo, instrument, hand, loudness, other, speed, preset, rules);
+    return new BowTask(
+        passage, tempo, instrument, hand, loudness, other, speed, preset, rules, habits);
   }
 
   public BowTask withSpeed(BowSpeed other) {
-    return new BowTask(passage, tempo, instrument, hand, loudness, bow, other, preset, rules);
+    return new BowTask(
+        passage, tempo, instrument, hand, loudness, bow, other, preset, rules, habits);
   }
 
   public BowTask withHand(List<HandAt> other) {
-    return new BowTask(passage, tempo, instrument, other, loudness, bow, speed, preset, rules);
+    return new BowTask(
+        passage, tempo, instrument, other, loudness, bow, speed, preset, rules, habits);
   }
 
   public BowTask withLoudness(LoudnessLine other) {
-    return new BowTask(passage, tempo, instrument, hand, other, bow, speed, preset, rules);
+    return new BowTask(passage, tempo, instrument, hand, other, bow, speed, preset, rules, habits);
+  }
+
+  public BowTask withHabits(BowHabits other) {
+    return new BowTask(
+        passage, tempo, instrument, hand, loudness, bow, speed, preset, rules, other);
   }
 }

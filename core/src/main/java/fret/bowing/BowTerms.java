@@ -53,15 +53,20 @@ final class BowTerms {
   /** A rest longer than this takes the arm to the next string in peace, in ms. */
   private static final double PEACE_MS = 200;
 
+  /** So many angles between neighbours make a crossing a wide one. */
+  private static final double WIDE_ANGLES = 1.6;
+
   /** Time in which a plucking hand has to be back, in ms. */
   private static final double PLUCK_MS = 600;
 
   private final BowGeometry bow;
+  private final boolean tipped;
   private final Term[][] byOn = new Term[On.values().length][];
   private final double[] weights = new double[BowEffort.values().length];
 
-  BowTerms(BowGeometry bow, BowPreset preset) {
+  BowTerms(BowGeometry bow, BowPreset preset, BowHabits habits) {
     this.bow = bow;
+    this.tipped = habits.has(BowHabit.Way.TIP);
     for (BowEffort kind : BowEffort.values()) {
       weights[kind.ordinal()] = preset.weight(kind);
     }
@@ -194,7 +199,8 @@ final class BowTerms {
 
   private void places(List<Term> into) {
     into.add(
-        new Term(BowEffort.CROSS_HAND, On.START, (s, p) -> bow.handCm(s.crossingDegrees(), p)));
+        new Term(
+            BowEffort.CROSS_HAND, On.START, (s, p) -> handCm(s.first(), s.crossingDegrees(), p)));
     into.add(
         new Term(
             BowEffort.WEIGHT_PLACE,
@@ -203,7 +209,9 @@ final class BowTerms {
                 s.first().isAccented() || s.first().isChord()
                     ? Math.max(0, p - WEIGHT_SHARE * bow.hairCm())
                     : 0));
-    into.add(new Term(BowEffort.CROSS_HAND, On.MIDDLE, (s, p) -> bow.handCm(s.insideDegrees(), p)));
+    into.add(
+        new Term(
+            BowEffort.CROSS_HAND, On.MIDDLE, (s, p) -> handCm(s.first(), s.insideDegrees(), p)));
     into.add(
         new Term(
             BowEffort.KIND_PLACE,
@@ -219,6 +227,18 @@ final class BowTerms {
             BowEffort.RESERVE,
             On.END,
             (s, p) -> Math.max(0, Math.max(RESERVE_CM - p, p - (bow.hairCm() - RESERVE_CM)))));
+  }
+
+  /** What a crossing takes; who crosses at the tip pays for being away from there. */
+  private double handCm(BowMoment into, double degrees, double place) {
+    boolean atTip = tipped && isTipped(into, degrees, bow);
+    return bow.handCm(degrees, atTip ? bow.hairCm() - place : place);
+  }
+
+  /** A crossing that may be made at the tip: over two strings or more, or soft. */
+  static boolean isTipped(BowMoment into, double degrees, BowGeometry bow) {
+    boolean wide = degrees > bow.angleDegrees() * WIDE_ANGLES;
+    return degrees > 0 && (wide || into.level() <= LoudnessLine.PIANO);
   }
 
   private double misplaced(BowSpan s, double place) {

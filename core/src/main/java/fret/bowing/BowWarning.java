@@ -28,7 +28,9 @@ public record BowWarning(
     RETAKE_LATE("retake-late"),
     TOO_SLOW("stroke-too-slow"),
     TOO_FAST("stroke-too-fast"),
-    CLEARANCE("clearance");
+    CLEARANCE("clearance"),
+    FLIP("flip"),
+    SPEAKS_LATE("speaks-late");
 
     private final String id;
 
@@ -59,6 +61,8 @@ public record BowWarning(
       outOfWindow(bowing, s, all);
     }
     all.addAll(Clearance.warnings(bowing, task));
+    all.addAll(Flips.of(bowing, task));
+    all.addAll(LateSpeaking.warnings(bowing, task));
     all.sort(java.util.Comparator.comparingInt(BowWarning::moment));
     return all;
   }

@@ -113,7 +113,12 @@ final class Bowings {
               Contact.mm(task.instrument(), m, ofNatural),
               m.level(),
               m.isAccented(),
-              Contact.force(m, ofNatural)));
+              task.habits()
+                  .force(
+                      m,
+                      problem.isBeforeShift(m),
+                      task.instrument().stringCount(),
+                      Contact.force(m, ofNatural))));
       at = to;
     }
     return notes;

@@ -56,7 +56,7 @@ final class Clearance {
         if (inner && m.level() >= LoudnessLine.FORTE && m.stopped() > 0) {
           double free = degrees(task, m, n.contactMm());
           if (free < LEAST_DEGREES) {
-            all.add(warning(s, n.moment(), free));
+            all.add(warning(s, n.moment(), free, task.hand().get(n.moment()).freeFinger()));
           }
         }
       }
@@ -70,7 +70,8 @@ final class Clearance {
     return degrees(task.bow().angleDegrees(), task.bow().spacingMm(), sunk);
   }
 
-  private static BowWarning warning(Stroke s, int moment, double free) {
+  private static BowWarning warning(Stroke s, int moment, double free, int damps) {
+    double room = Said.tenths(free);
     return new BowWarning(
         BowWarning.Kind.CLEARANCE,
         moment,
@@ -78,7 +79,7 @@ final class Clearance {
         0,
         0,
         0,
-        Said.of("bow.clearance", Said.tenths(free)),
+        damps > 0 ? Said.of("bow.clearance.damp", room, damps) : Said.of("bow.clearance", room),
         List.of());
   }
 }

@@ -25,7 +25,9 @@ public record Cure(Kind kind, int moment, double cm, double ms, double cmPerS) {
     START_ELSEWHERE("start-elsewhere"),
     TURN_ROUND("turn-round"),
     SHORTEN_BEFORE("shorten-before"),
-    OTHER_STROKE("other-stroke");
+    OTHER_STROKE("other-stroke"),
+    NO_START("no-start"),
+    EVEN_OUT("even-out");
 
     private final String id;
 

@@ -2,6 +2,7 @@ package fret.bowing;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * A repeated pattern of strokes that walks the bow towards one end at its natural amounts, whether
@@ -13,6 +14,7 @@ import java.util.List;
  * @param cmPerTime net way of one time, towards the tip positive
  * @param breaksInTime the time in which the end is reached from the end furthest away, counted from
  *     1; 0 if it is not reached
+ * @param steady how it comes out even, where it can
  * @param cures with their figures
  */
 public record Drift(
@@ -24,6 +26,7 @@ public record Drift(
     int times,
     double cmPerTime,
     int breaksInTime,
+    Optional<SteadyState> steady,
     List<Cure> cures) {
   private static final int LONGEST = 8;
   private static final int LEAST_TIMES = 3;
@@ -36,7 +39,7 @@ public record Drift(
   }
 
   /** All drifting patterns of a bowing. */
-  public static List<Drift> of(Bowing bowing, double hairCm) {
+  public static List<Drift> of(Bowing bowing, double hairCm, BowPreset preset) {
     List<Drift> all = new ArrayList<>();
     List<Stroke> strokes = bowing.strokes();
     int at = 0;
@@ -46,7 +49,7 @@ public record Drift(
         at++;
         continue;
       }
-      drift(bowing, at, found[0], found[1], hairCm, all);
+      drift(bowing, at, found[0], found[1], hairCm, preset, all);
       at += found[0] * found[1];
     }
     return all;
@@ -97,7 +100,13 @@ public record Drift(
   }
 
   private static void drift(
-      Bowing bowing, int at, int period, int times, double hairCm, List<Drift> into) {
+      Bowing bowing,
+      int at,
+      int period,
+      int times,
+      double hairCm,
+      BowPreset preset,
+      List<Drift> into) {
     List<Stroke> pattern = bowing.strokes().subList(at, at + period);
     double net = 0;
     for (Stroke s : pattern) {
@@ -106,6 +115,7 @@ public record Drift(
     if (Math.abs(net) < LEAST_CM) {
       return;
     }
+    Optional<SteadyState> steady = SteadyState.of(pattern, (int) Math.floor(hairCm), preset);
     Stroke first = pattern.get(0);
     Stroke last = bowing.strokes().get(at + period * times - 1);
     into.add(
@@ -118,7 +128,8 @@ public record Drift(
             times,
             net,
             breaksIn(pattern, net, hairCm),
-            cures(pattern, net, hairCm)));
+            steady,
+            cures(pattern, net, hairCm, steady)));
   }
 
   /** Natural way of a stroke, towards the tip positive. */
@@ -149,12 +160,18 @@ public record Drift(
     return 0;
   }
 
-  private static List<Cure> cures(List<Stroke> pattern, double net, double hairCm) {
+  private static List<Cure> cures(
+      List<Stroke> pattern, double net, double hairCm, Optional<SteadyState> steady) {
     List<Cure> cures = new ArrayList<>();
     Stroke odd = odd(pattern, net);
     double wanted = odd.naturalCm() + Math.abs(net);
     double seconds = odd.timeMs() / 1000;
     cures.add(new Cure(Cure.Kind.ODD_FASTER, odd.fromMoment(), wanted, 0, wanted / seconds));
+    steady.ifPresent(
+        s -> {
+          int cm = s.cm().get(pattern.indexOf(odd));
+          cures.add(new Cure(Cure.Kind.EVEN_OUT, pattern.get(0).fromMoment(), cm, 0, cm / seconds));
+        });
     cures.add(
         new Cure(
             Cure.Kind.LIFT_BACK,

@@ -30,14 +30,19 @@ public final class Hands {
     List<Integer> sounding = new ArrayList<>(slice.starting());
     sounding.addAll(slice.held());
     List<Integer> strings = new ArrayList<>();
+    Set<Integer> fingers = new HashSet<>();
     int stopped = 0;
     for (int note : sounding) {
       Optional<NoteFinger> place = fingering.notes().get(note);
       if (place.isPresent()) {
         strings.add(place.get().string());
+        int rank = place.get().finger().rank();
+        if (rank > 0) {
+          fingers.add(rank);
+        }
         stopped = Math.max(stopped, place.get().semitone());
       }
     }
-    return strings.isEmpty() ? HandAt.UNKNOWN : new HandAt(strings, stopped, shift);
+    return strings.isEmpty() ? HandAt.UNKNOWN : new HandAt(strings, stopped, shift, fingers);
   }
 }

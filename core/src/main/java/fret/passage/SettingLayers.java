@@ -4,6 +4,8 @@ import fret.base.Form;
 import fret.base.Fractions;
 import fret.bowing.ArmPath;
 import fret.bowing.BowEffort;
+import fret.bowing.BowHabit;
+import fret.bowing.BowHabits;
 import fret.bowing.BowRules;
 import fret.bowing.BowSetup;
 import fret.instrument.InstrumentType;
@@ -205,7 +207,9 @@ public final class SettingLayers {
         .with("preset", b.presetId())
         .with("weights", weights)
         .with("meaning", b.meaning())
-        .with("arm", b.arm().name());
+        .with("arm", b.arm().name())
+        .with("habits", b.habits().ways().values().stream().map(Enum::name).sorted().toList())
+        .with("strings", b.habits().strings());
   }
 
   private static BowSetup readBow(Form f) {
@@ -222,7 +226,23 @@ public final class SettingLayers {
         f.text("preset"),
         own,
         f.decimal("meaning", 1),
-        f.word("arm", ArmPath.Manner.class));
+        f.word("arm", ArmPath.Manner.class),
+        readHabits(f));
+  }
+
+  private static BowHabits readHabits(Form f) {
+    BowHabits habits = BowHabits.USUAL;
+    List<String> named = f.has("habits") ? f.texts("habits") : List.of();
+    for (BowHabit habit : BowHabit.values()) {
+      for (BowHabit.Way way : habit.ways()) {
+        habits = named.contains(way.name()) ? habits.with(habit, way) : habits;
+      }
+    }
+    List<?> shares = f.has("strings") ? f.list("strings") : List.of();
+    for (int i = 0; i < shares.size(); i++) {
+      habits = habits.withString(i + 1, ((Number) shares.get(i)).doubleValue());
+    }
+    return habits;
   }
 
   private static Form reading(Reading r) {

@@ -7,6 +7,7 @@ import fret.bowing.BowMoment;
 import fret.bowing.BowRules;
 import fret.bowing.Bowing;
 import fret.bowing.Cure;
+import fret.bowing.Drift;
 import fret.bowing.Stroke;
 import fret.bowing.StrokeKind;
 import fret.mark.BowLayer;
@@ -337,7 +338,31 @@ public final class BowDecisions {
         yield Optional.of(decide(s, BowLayers.SOUNDS, m, Math.max(LEAST_SOUND, cure.ms() / whole)));
       }
       case OTHER_STROKE -> Optional.of(decide(s, BowLayers.STROKE, m, StrokeKind.DETACHE));
+      case NO_START -> Optional.of(decide(s, BowLayers.AMOUNT, m, 1.0));
+      case EVEN_OUT -> evenedOut(s, m);
     };
+  }
+
+  /** Every stroke of a drifting pattern takes what makes the pattern end where it began. */
+  private static Optional<Change> evenedOut(Session s, int moment) {
+    Optional<Drift> drift =
+        s.arm().report().drifts().stream().filter(d -> d.fromMoment() == moment).findFirst();
+    if (drift.flatMap(Drift::steady).isEmpty()) {
+      return Optional.empty();
+    }
+    List<Integer> cm = drift.get().steady().get().cm();
+    int first = s.bowing().indexAt(moment);
+    Marks after = s.passage().marks();
+    for (int i = 0; i < cm.size() * drift.get().times(); i++) {
+      Stroke stroke = s.bowing().strokes().get(first + i);
+      double factor = cm.get(i % cm.size()) / stroke.naturalCm();
+      for (int m = stroke.fromMoment(); m <= stroke.toMoment(); m++) {
+        double own = at(s, BowLayers.AMOUNT, m).orElse(1.0);
+        after = set(s, after, BowLayers.AMOUNT, m, Optional.of(own * factor));
+      }
+    }
+    Said name = Said.of("bow.evened", drift.get().fromBar(), drift.get().toBar());
+    return Optional.of(Change.of(name, s.passage().marks(), after));
   }
 
   /** All notes of a stroke but the last are saved on. */

@@ -64,9 +64,12 @@ final class BowTasks {
         Hands.of(printed, fingering),
         LoudnessLine.of(printed.score(), levels),
         setup.bow(instrument),
-        new BowSpeed(BowSpeed.usual(instrument.type()).instrument(), setup.meaning()),
+        new BowSpeed(
+            BowSpeed.usual(instrument.type()).instrument(),
+            setup.meaning() * setup.habits().speed()),
         setup.preset(),
-        rules.over(adopted));
+        rules.over(adopted),
+        setup.habits());
   }
 
   /** What a layer says in a version, by moment. */

@@ -78,7 +78,10 @@ class BowJoinsTest {
     assertThat(joins.amounts(Join.AGAIN, 0).isPresent()).isEqualTo(again);
     assertThat(joins.amounts(Join.LIFT, 10).isPresent()).isEqualTo(lift);
     BowTerms terms =
-        new BowTerms(BowGeometry.usual(Instrument.standard(InstrumentType.VIOLIN)), BowPreset.SURE);
+        new BowTerms(
+            BowGeometry.usual(Instrument.standard(InstrumentType.VIOLIN)),
+            BowPreset.SURE,
+            BowHabits.USUAL);
     assertThat(Double.isInfinite(joins.effort(Join.TURN, 0, terms))).isEqualTo(!turn);
   }
 }

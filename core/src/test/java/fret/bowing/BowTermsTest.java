@@ -42,7 +42,7 @@ class BowTermsTest {
 
   private static double amount(BowTask task, BowSpan span, BowEffort kind, On on, double at) {
     List<Term> all =
-        new BowTerms(task.bow(), task.preset())
+        new BowTerms(task.bow(), task.preset(), task.habits())
             .all().stream().filter(t -> t.kind() == kind && t.on() == on).toList();
     assertThat(all).as(kind + " on " + on).hasSize(1);
     return all.get(0).amount().of(span, at);
@@ -63,7 +63,7 @@ class BowTermsTest {
   void everyReasonIsPricedOnAStrokeOrBetweenTwo() {
     BowTask task = task("D5:4");
     Set<BowEffort> priced = EnumSet.copyOf(BETWEEN);
-    new BowTerms(task.bow(), task.preset()).all().forEach(t -> priced.add(t.kind()));
+    new BowTerms(task.bow(), task.preset(), task.habits()).all().forEach(t -> priced.add(t.kind()));
     assertThat(priced).containsExactlyInAnyOrder(BowEffort.values());
   }
 

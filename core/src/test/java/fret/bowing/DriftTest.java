@@ -24,7 +24,7 @@ class DriftTest {
 
   @Test
   void threeAndOneWalksTwoUnitsATimeAndBreaksInTheEighth() {
-    List<Drift> all = Drift.of(threeAndOne(12), 62);
+    List<Drift> all = Drift.of(threeAndOne(12), 62, BowPreset.SURE);
     assertThat(all).hasSize(1);
     Drift d = all.get(0);
     assertThat(d.times()).isEqualTo(12);
@@ -42,10 +42,55 @@ class DriftTest {
       assertThat(s.missingCm()).isZero();
     }
     assertThat(Math.abs(net)).isLessThan(62);
-    Cure faster = Drift.of(b, 62).get(0).cures().get(0);
+    Cure faster = Drift.of(b, 62, BowPreset.SURE).get(0).cures().get(0);
     assertThat(faster.kind()).isEqualTo(Cure.Kind.ODD_FASTER);
     assertThat(faster.cm()).isCloseTo(12, within(1e-6));
     assertThat(faster.cmPerS()).isCloseTo(72, within(0.5));
+  }
+
+  /** Cheapest cycle: 12 and 4 cm come out even at 8 and 8, two thirds of the speed and double. */
+  @Test
+  void thePatternComesOutEvenAtEightAndEight() {
+    Drift d = Drift.of(threeAndOne(12), 62, BowPreset.SURE).get(0);
+    assertThat(d.steady().orElseThrow().cm()).containsExactly(8, 8);
+    assertThat(d.cures())
+        .filteredOn(c -> c.kind() == Cure.Kind.EVEN_OUT)
+        .singleElement()
+        .satisfies(c -> assertThat(c.cm()).isEqualTo(8))
+        .satisfies(c -> assertThat(c.cmPerS()).isCloseTo(48, within(0.1)));
+  }
+
+  /** All ways of four strokes tried one by one find nothing cheaper. */
+  @Test
+  void theCheapestCycleIsTheCheapest() {
+    List<Stroke> pattern = threeAndOne(4).strokes().subList(0, 4);
+    SteadyState found = SteadyState.of(pattern, 30, BowPreset.SURE).orElseThrow();
+    double least = Double.POSITIVE_INFINITY;
+    for (int a = 0; a <= 30; a++) {
+      for (int b = 0; b <= 30; b++) {
+        for (int c = 0; c <= 30; c++) {
+          int d = a - b + c;
+          if (d >= 0 && d <= 30) {
+            least = Math.min(least, effort(pattern, a, b, c, d));
+          }
+        }
+      }
+    }
+    assertThat(found.effort()).isCloseTo(least, within(1e-5));
+    assertThat(found.cm().get(0) - found.cm().get(1) + found.cm().get(2) - found.cm().get(3))
+        .isZero();
+  }
+
+  private static double effort(List<Stroke> pattern, int... cm) {
+    double sum = 0;
+    for (int i = 0; i < cm.length; i++) {
+      double share = cm[i] / pattern.get(i).naturalCm();
+      double octaves = Math.abs(Math.log(Math.max(1e-9, share)) / Math.log(2));
+      boolean out = share < BowSpeed.LEAST - 1e-9 || share > BowSpeed.MOST + 1e-9;
+      double thin = share < 0.5 ? (octaves - 1) * BowPreset.SURE.weight(BowEffort.THIN) : 0;
+      sum += out ? 1e9 : octaves * BowPreset.SURE.weight(BowEffort.SAVE) + thin;
+    }
+    return sum;
   }
 
   @Test
@@ -53,7 +98,7 @@ class DriftTest {
     BowTask task =
         Lines.task(
             InstrumentType.VIOLIN, Lines.of(4, 4, "A4:8 B4:8 A4:8 B4:8 A4:8 B4:8 A4:8 B4:8"), 100);
-    assertThat(Drift.of(new BowSolver(task).best(), 62)).isEmpty();
+    assertThat(Drift.of(new BowSolver(task).best(), 62, BowPreset.SURE)).isEmpty();
   }
 
   /**

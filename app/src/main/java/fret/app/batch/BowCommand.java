@@ -135,7 +135,7 @@ final class BowCommand implements Callable<Integer> {
       stroke(strokes.addObject(), bowing, i, task);
     }
     ArrayNode drifts = into.putArray("drifts");
-    Drift.of(bowing, task.bow().hairCm()).forEach(d -> drift(drifts.addObject(), d));
+    Drift.of(bowing, task.bow().hairCm(), task.preset()).forEach(d -> drift(drifts.addObject(), d));
     ArrayNode warnings = into.putArray("warnings");
     BowWarning.of(bowing, task).forEach(w -> warning(warnings.addObject(), w));
   }

@@ -29,13 +29,15 @@ final class BowCaresPane extends Cards {
   private final TextField hair = new TextField();
   private final ComboBox<Double> meaning = new ComboBox<>();
   private final ComboBox<ArmPath.Manner> arm = new ComboBox<>();
+  private final HabitRows habits;
   private final WeightRows<BowEffort> weights;
   private boolean showing;
 
   BowCaresPane(Studio studio, BowModel model) {
     this.studio = studio;
     this.model = model;
-    VBox left = Parts.card(Sentences.of("bow.mine"), mine());
+    habits = new HabitRows(model.decisions());
+    VBox left = Parts.card(Sentences.of("bow.mine"), Parts.scroll(new VBox(12, mine(), habits)));
     left.setMinWidth(250);
     weights =
         new WeightRows<>(
@@ -148,6 +150,7 @@ final class BowCaresPane extends Cards {
     hair.setPromptText(Words.one(s.bowTask().bow().hairCm()));
     meaning.setValue(bow.meaning());
     arm.setValue(bow.arm());
+    habits.show(s);
     weights.show(k -> s.bowTask().preset().weight(k), s.bowing().explanation().shares());
     weights.showRanges(model.rangesProperty().get());
     showing = false;

@@ -19,6 +19,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
@@ -100,6 +101,19 @@ final class BowWatchPane extends Cards {
   }
 
   private static String told(Drift d) {
+    String steady =
+        d.steady()
+            .map(
+                s ->
+                    " "
+                        + Sentences.of(
+                            "drift.even",
+                            s.cm().stream().map(String::valueOf).collect(Collectors.joining(", "))))
+            .orElse("");
+    return walks(d) + steady;
+  }
+
+  private static String walks(Drift d) {
     return Sentences.of(
         d.breaksInTime() > 0 && d.breaksInTime() <= d.times() ? "drift.breaks" : "drift.walks",
         d.fromBar(),

@@ -4,11 +4,13 @@ import fret.app.viewmodel.BowModel;
 import fret.app.viewmodel.Studio;
 import fret.app.words.Sentences;
 import fret.app.words.Words;
+import fret.bowing.BowHabit;
 import fret.bowing.BowSpeed;
 import fret.bowing.BowWarning;
 import fret.bowing.Bowing;
 import fret.bowing.Cure;
 import fret.bowing.Stroke;
+import fret.bowing.StrokeKind;
 import fret.score.LoudnessLine;
 import fret.search.Explanation;
 import fret.session.Session;
@@ -116,7 +118,7 @@ final class StrokePane extends Cards {
                 ? Sentences.of("stroke.rich", Math.round(100 * n.ofNatural()))
                 : "";
     String accent = n.accent() ? accent(stroke, n) : "";
-    String hair = Sentences.of(stroke.kind().hairFlat() ? "hair.flat" : "hair.tilted");
+    String hair = Sentences.of(isFlat(s, stroke) ? "hair.flat" : "hair.tilted");
     String moves = Sentences.of("mover." + stroke.kind().mover().name());
     String lifted =
         stroke
@@ -130,6 +132,14 @@ final class StrokePane extends Cards {
                         Math.round(r.hasMs())))
             .orElse(stroke.hooked() ? Sentences.of("stroke.hooked.how") : "");
     how.setText(String.join(" ", hair, moves, lifted, taken, accent).strip());
+  }
+
+  private static boolean isFlat(Session s, Stroke stroke) {
+    return switch (s.bowTask().habits().way(BowHabit.HAIR)) {
+      case FLAT -> true;
+      case TILTED -> stroke.kind() == StrokeKind.SPICCATO || stroke.kind() == StrokeKind.SAUTILLE;
+      default -> stroke.kind().hairFlat();
+    };
   }
 
   /** What an accent is made of: more speed than the note before, weight that is let go at once. */
