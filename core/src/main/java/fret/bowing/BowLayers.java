@@ -52,9 +52,17 @@ public final class BowLayers {
   public static final NoteLayer<Double> LEVEL =
       number("loudness", v -> Said.of("mark.loudness", LoudnessLine.word(v)));
 
+  /** Tops and ends of phrases. */
+  public static final NoteLayer<PhraseMark> PHRASE =
+      new Kind<>(
+          "phrase",
+          p -> Form.version(1).with("mark", p.name()),
+          f -> f.word("mark", PhraseMark.class),
+          p -> Said.of("mark.phrase." + p));
+
   /** Everything that a version of a bowing is made of. */
   public static final List<NoteLayer<?>> ALL =
-      List.of(BowLayer.BOW, ADOPTED, JOINT, STROKE, SOUNDS, PLACE, AMOUNT, LEVEL);
+      List.of(BowLayer.BOW, ADOPTED, JOINT, STROKE, SOUNDS, PLACE, AMOUNT, LEVEL, PHRASE);
 
   private BowLayers() {}
 

@@ -17,6 +17,7 @@ import java.util.Objects;
  * @param meaning what loudness means here: factor of natural speeds, 0.5 to 2
  * @param arm how much the hand gives
  * @param habits where players differ
+ * @param shape what the line does beside its printed dynamics
  */
 public record BowSetup(
     BowRules.Slurs slurs,
@@ -25,7 +26,8 @@ public record BowSetup(
     Map<BowEffort, Double> weights,
     double meaning,
     ArmPath.Manner arm,
-    BowHabits habits) {
+    BowHabits habits,
+    PhraseShape shape) {
   public static final BowSetup USUAL =
       new BowSetup(
           BowRules.Slurs.BOWING,
@@ -34,13 +36,15 @@ public record BowSetup(
           Map.of(),
           1,
           ArmPath.Manner.HAND_GIVES,
-          BowHabits.USUAL);
+          BowHabits.USUAL,
+          PhraseShape.PRINTED);
 
   public BowSetup {
     Objects.requireNonNull(slurs);
     Objects.requireNonNull(presetId);
     Objects.requireNonNull(arm);
     Objects.requireNonNull(habits);
+    Objects.requireNonNull(shape);
     if (hairCm != 0 && (!(hairCm >= 20) || !(hairCm <= 75))) {
       throw new IllegalArgumentException("hair of " + hairCm + " cm is outside 20 to 75");
     }
@@ -53,35 +57,39 @@ public record BowSetup(
   }
 
   public BowSetup withSlurs(BowRules.Slurs other) {
-    return new BowSetup(other, hairCm, presetId, weights, meaning, arm, habits);
+    return new BowSetup(other, hairCm, presetId, weights, meaning, arm, habits, shape);
   }
 
   public BowSetup withHair(double cm) {
-    return new BowSetup(slurs, cm, presetId, weights, meaning, arm, habits);
+    return new BowSetup(slurs, cm, presetId, weights, meaning, arm, habits, shape);
   }
 
   /** Another preset; own weights go. */
   public BowSetup withPreset(String id) {
-    return new BowSetup(slurs, hairCm, id, Map.of(), meaning, arm, habits);
+    return new BowSetup(slurs, hairCm, id, Map.of(), meaning, arm, habits, shape);
   }
 
   public BowSetup withWeight(BowEffort kind, double weight) {
     Map<BowEffort, Double> all = new EnumMap<>(BowEffort.class);
     all.putAll(weights);
     all.put(kind, weight);
-    return new BowSetup(slurs, hairCm, presetId, all, meaning, arm, habits);
+    return new BowSetup(slurs, hairCm, presetId, all, meaning, arm, habits, shape);
   }
 
   public BowSetup withMeaning(double factor) {
-    return new BowSetup(slurs, hairCm, presetId, weights, factor, arm, habits);
+    return new BowSetup(slurs, hairCm, presetId, weights, factor, arm, habits, shape);
   }
 
   public BowSetup withArm(ArmPath.Manner other) {
-    return new BowSetup(slurs, hairCm, presetId, weights, meaning, other, habits);
+    return new BowSetup(slurs, hairCm, presetId, weights, meaning, other, habits, shape);
   }
 
   public BowSetup withHabits(BowHabits other) {
-    return new BowSetup(slurs, hairCm, presetId, weights, meaning, arm, other);
+    return new BowSetup(slurs, hairCm, presetId, weights, meaning, arm, other, shape);
+  }
+
+  public BowSetup withShape(PhraseShape other) {
+    return new BowSetup(slurs, hairCm, presetId, weights, meaning, arm, habits, other);
   }
 
   public BowGeometry bow(Instrument instrument) {

@@ -1,6 +1,7 @@
 package fret.bowing;
 
 import fret.instrument.Instrument;
+import fret.mark.VibratoWish;
 import java.util.Optional;
 
 /**
@@ -9,12 +10,13 @@ import java.util.Optional;
  * <p>By rule a stopped note is vibrated from a dotted quarter or 0.6 s on (common practice, no
  * source, from memory); what the player asks for stands over the rule.
  *
- * @param cents to either side of the note, above 0
+ * @param cents to either side of the note, above 0; where it grows, at its end
  * @param hertz swings a second, above 0
+ * @param growing whether it grows from nothing
  */
-public record Vibrato(double cents, double hertz) {
+public record Vibrato(double cents, double hertz, boolean growing) {
   /** The usual one. */
-  public static final Vibrato USUAL = new Vibrato(20, 5.5);
+  public static final Vibrato USUAL = new Vibrato(20, 5.5, false);
 
   private static final double LEAST_WHOLES = 3 / 8.0;
   private static final double LEAST_S = 0.6;
@@ -28,13 +30,25 @@ public record Vibrato(double cents, double hertz) {
   /**
    * The vibrato of a moment; empty for none.
    *
-   * @param asked whether the player asks for it
+   * @param asked what the player asks for, over the rule
    */
-  public static Optional<Vibrato> of(BowMoment m, boolean asked) {
+  public static Optional<Vibrato> of(BowMoment m, Optional<VibratoWish> asked) {
     boolean open = m.stopped() == 0;
     boolean longEnough = m.wholes() >= LEAST_WHOLES - 1e-9 || m.timeMs() / 1000 >= LEAST_S - 1e-9;
     boolean sung = m.isBowed() && !m.isGrace() && m.tremolo() == 0 && !m.isDotted();
-    return !open && (asked || longEnough && sung) ? Optional.of(USUAL) : Optional.empty();
+    if (open || asked.filter(w -> w == VibratoWish.NONE).isPresent()) {
+      return Optional.empty();
+    }
+    return asked
+        .map(w -> asked(m, w))
+        .or(() -> longEnough && sung ? Optional.of(USUAL) : Optional.empty());
+  }
+
+  private static Vibrato asked(BowMoment m, VibratoWish wish) {
+    double quarters = m.wholes() * 4;
+    double counted = wish.pulses() * quarters / (m.timeMs() / 1000);
+    double hertz = wish.pulses() > 0 ? counted : wish.hertz();
+    return new Vibrato(wish.cents(), hertz, wish == VibratoWish.GROWING);
   }
 
   /** Whole width in mm on the string, a number of semitones above the open one. */

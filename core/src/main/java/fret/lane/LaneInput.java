@@ -2,13 +2,15 @@ package fret.lane;
 
 import fret.bowing.BowReport;
 import fret.bowing.Bowing;
+import fret.bowing.PhraseMark;
 import fret.fingering.Fingering;
 import fret.instrument.BowGeometry;
 import fret.instrument.Instrument;
+import fret.mark.VibratoWish;
 import fret.score.ResolvedPassage;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
-import java.util.Set;
 
 /**
  * What lanes are drawn from.
@@ -24,11 +26,18 @@ public record LaneInput(
   /**
    * The right arm.
    *
-   * @param vibrato moments for which the player asks for vibrato
+   * @param vibrato what the player asks of the vibrato, by moment
+   * @param phrases tops and ends of phrases, by moment
    */
-  public record Bow(Bowing bowing, BowGeometry geometry, BowReport report, Set<Integer> vibrato) {
+  public record Bow(
+      Bowing bowing,
+      BowGeometry geometry,
+      BowReport report,
+      Map<Integer, VibratoWish> vibrato,
+      Map<Integer, PhraseMark> phrases) {
     public Bow {
-      vibrato = Set.copyOf(vibrato);
+      vibrato = Map.copyOf(vibrato);
+      phrases = Map.copyOf(phrases);
     }
   }
 

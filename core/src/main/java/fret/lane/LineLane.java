@@ -2,6 +2,7 @@ package fret.lane;
 
 import fret.base.Said;
 import fret.bowing.BowMoment;
+import fret.bowing.PhraseMark;
 import fret.bowing.Vibrato;
 import fret.engraving.Axis;
 import fret.engraving.GlyphMetrics;
@@ -76,6 +77,7 @@ final class LineLane implements Lane {
       printed();
       own();
       moments.forEach(this::wave);
+      moments.forEach(this::phrase);
       return new LaneDrawing(height, pen.drawn(), scale.drawn(), SCALE, spoken(), summary());
     }
 
@@ -139,23 +141,45 @@ final class LineLane implements Lane {
     }
 
     private Optional<Vibrato> vibrato(BowMoment m) {
-      return Vibrato.of(m, bow.vibrato().contains(m.slice().index()));
+      return Vibrato.of(m, Optional.ofNullable(bow.vibrato().get(m.slice().index())));
     }
 
     private void wave(BowMoment m) {
       int at = m.slice().index();
-      if (vibrato(m).isEmpty() || !axis.has(at)) {
+      Optional<Vibrato> vibrato = vibrato(m);
+      if (vibrato.isEmpty() || !axis.has(at)) {
         return;
       }
       double y = height - 1.1;
-      double x = axis.start(at) + 0.4;
+      double start = axis.start(at) + 0.4;
       double end = axis.end(at) - 0.5;
-      boolean up = true;
-      while (x + SWING / 2 <= end) {
-        pen.line(
-            x, y + (up ? 0.3 : -0.3), x + SWING / 2, y - (up ? 0.3 : -0.3), 0.16, Ink.HAND, at);
-        x += SWING / 2;
-        up = !up;
+      double half = SWING / 2 * Vibrato.USUAL.hertz() / vibrato.get().hertz();
+      double widest = 0.3 * Math.min(2, vibrato.get().cents() / Vibrato.USUAL.cents());
+      double way = 1;
+      for (double x = start; x + half <= end; x += half) {
+        double from = widest * (vibrato.get().growing() ? (x - start) / (end - start) : 1);
+        double to = widest * (vibrato.get().growing() ? (x + half - start) / (end - start) : 1);
+        pen.line(x, y + way * from, x + half, y - way * to, 0.16, Ink.HAND, at);
+        way = -way;
+      }
+    }
+
+    /** A top points up over the line; an end closes it. */
+    private void phrase(BowMoment m) {
+      int at = m.slice().index();
+      PhraseMark mark = bow.phrases().get(at);
+      if (mark == null || !axis.has(at)) {
+        return;
+      }
+      if (mark == PhraseMark.TOP) {
+        double x = axis.x(at);
+        double y = Math.max(0.8, y(m.fromLevel()) - 2);
+        pen.line(x - 0.6, y + 0.6, x, y, 0.22, Ink.PINNED, at);
+        pen.line(x, y, x + 0.6, y + 0.6, 0.22, Ink.PINNED, at);
+      } else {
+        double x = axis.end(at) - 0.3;
+        pen.line(x, TOP, x, height - BOTTOM, 0.12, Ink.PINNED, at);
+        pen.line(x - 0.8, height - BOTTOM, x, height - BOTTOM, 0.12, Ink.PINNED, at);
       }
     }
 

@@ -3,8 +3,8 @@ package fret.mark;
 import fret.base.Form;
 import fret.base.Said;
 
-/** Notes on which vibrato is wanted; the value is always true. */
-public final class VibratoLayer implements NoteLayer<Boolean> {
+/** What is asked of the vibrato on a note. */
+public final class VibratoLayer implements NoteLayer<VibratoWish> {
   public static final VibratoLayer VIBRATO = new VibratoLayer();
 
   private VibratoLayer() {}
@@ -20,17 +20,18 @@ public final class VibratoLayer implements NoteLayer<Boolean> {
   }
 
   @Override
-  public Form write(Boolean value) {
-    return Form.version(1);
+  public Form write(VibratoWish value) {
+    return Form.version(1).with("wish", value.name());
   }
 
   @Override
-  public Boolean read(Form form) {
-    return true;
+  public VibratoWish read(Form form) {
+    // The first form only said that there is vibrato.
+    return form.word("wish", VibratoWish.class, VibratoWish.USUAL);
   }
 
   @Override
-  public Said told(Boolean value) {
-    return Said.of("mark.vibrato");
+  public Said told(VibratoWish value) {
+    return Said.of("mark.vibrato." + value);
   }
 }

@@ -8,6 +8,7 @@ import fret.bowing.BowHabit;
 import fret.bowing.BowHabits;
 import fret.bowing.BowRules;
 import fret.bowing.BowSetup;
+import fret.bowing.PhraseShape;
 import fret.instrument.InstrumentType;
 import fret.instrument.Tuning;
 import fret.mark.Layer.Concern;
@@ -209,7 +210,8 @@ public final class SettingLayers {
         .with("meaning", b.meaning())
         .with("arm", b.arm().name())
         .with("habits", b.habits().ways().values().stream().map(Enum::name).sorted().toList())
-        .with("strings", b.habits().strings());
+        .with("strings", b.habits().strings())
+        .with("shape", b.shape().name());
   }
 
   private static BowSetup readBow(Form f) {
@@ -227,7 +229,8 @@ public final class SettingLayers {
         own,
         f.decimal("meaning", 1),
         f.word("arm", ArmPath.Manner.class),
-        readHabits(f));
+        readHabits(f),
+        f.word("shape", PhraseShape.class, PhraseShape.PRINTED));
   }
 
   private static BowHabits readHabits(Form f) {

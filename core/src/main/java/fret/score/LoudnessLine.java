@@ -30,6 +30,8 @@ public final class LoudnessLine {
 
   private final NavigableMap<Fraction, Piece> pieces = new TreeMap<>();
 
+  private LineShape shape = LineShape.NONE;
+
   private LoudnessLine() {}
 
   /** The line as printed. */
@@ -119,13 +121,26 @@ public final class LoudnessLine {
   /** The level at an onset, after what changes there. */
   public double levelAt(Fraction onset) {
     Map.Entry<Fraction, Piece> here = pieces.floorEntry(onset);
-    return here == null ? MEZZO_FORTE : within(here, onset);
+    double level = here == null ? MEZZO_FORTE : within(here, onset);
+    return bounded(level + shape.at(onset));
+  }
+
+  private static double bounded(double level) {
+    return Math.max(0, Math.min(WORDS.size() - 1, level));
+  }
+
+  /** The same line with something added to it. */
+  public LoudnessLine shaped(LineShape added) {
+    LoudnessLine line = new LoudnessLine();
+    line.pieces.putAll(pieces);
+    line.shape = added;
+    return line;
   }
 
   /** The level just before an onset. */
   public double levelBefore(Fraction onset) {
     Map.Entry<Fraction, Piece> here = pieces.lowerEntry(onset);
-    return here == null ? levelAt(onset) : within(here, onset);
+    return here == null ? levelAt(onset) : bounded(within(here, onset) + shape.before(onset));
   }
 
   private static double within(Map.Entry<Fraction, Piece> piece, Fraction onset) {

@@ -8,12 +8,15 @@ import fret.bowing.BowRules;
 import fret.bowing.Bowing;
 import fret.bowing.Cure;
 import fret.bowing.Drift;
+import fret.bowing.PhraseMark;
 import fret.bowing.Stroke;
 import fret.bowing.StrokeKind;
 import fret.mark.BowLayer;
 import fret.mark.Marks;
 import fret.mark.NoteLayer;
 import fret.mark.Place;
+import fret.mark.VibratoLayer;
+import fret.mark.VibratoWish;
 import fret.score.NoteKey;
 import fret.score.Signs;
 import java.util.HashMap;
@@ -187,6 +190,20 @@ public final class BowDecisions {
   public static Change louder(Session s, int moment, int direction) {
     double now = Math.rint(s.bowing().moments().get(moment).fromLevel()) + direction;
     return level(s, moment, now);
+  }
+
+  /** The next wish for the vibrato of a moment; the last leads back to the rule. */
+  public static Change nextVibrato(Session s, int moment) {
+    VibratoWish[] all = VibratoWish.values();
+    int next = at(s, VibratoLayer.VIBRATO, moment).map(w -> w.ordinal() + 1).orElse(0);
+    return next < all.length
+        ? decide(s, VibratoLayer.VIBRATO, moment, all[next])
+        : toggle(s, VibratoLayer.VIBRATO, moment, all[all.length - 1]);
+  }
+
+  /** A phrase has its top or its end on a moment; again takes it back. */
+  public static Change phrase(Session s, int moment, PhraseMark mark) {
+    return toggle(s, BowLayers.PHRASE, moment, mark);
   }
 
   /** Saves or spends bow on a note; again takes it back. */

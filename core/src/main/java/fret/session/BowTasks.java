@@ -62,7 +62,8 @@ final class BowTasks {
         tempo,
         instrument,
         Hands.of(printed, fingering),
-        LoudnessLine.of(printed.score(), levels),
+        LoudnessLine.of(printed.score(), levels)
+            .shaped(setup.shape().of(printed, at(marks, BowLayers.PHRASE, printed, version))),
         setup.bow(instrument),
         new BowSpeed(
             BowSpeed.usual(instrument.type()).instrument(),

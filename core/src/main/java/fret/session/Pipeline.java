@@ -19,6 +19,7 @@ import fret.mark.FingerMark;
 import fret.mark.Marks;
 import fret.mark.NoteLayer;
 import fret.mark.VibratoLayer;
+import fret.mark.VibratoWish;
 import fret.mark.Wish;
 import fret.passage.Passage;
 import fret.passage.TempoPlan;
@@ -144,7 +145,8 @@ public final class Pipeline {
   private static Decided decided(Marks marks, ResolvedPassage resolved, FingeringTask task) {
     Set<Integer> vibrato = new HashSet<>();
     for (int i = 0; i < resolved.notes().size(); i++) {
-      if (marks.at(VibratoLayer.VIBRATO, resolved.notes().get(i).key()).isPresent()) {
+      NoteKey key = resolved.notes().get(i).key();
+      if (marks.at(VibratoLayer.VIBRATO, key).filter(w -> w != VibratoWish.NONE).isPresent()) {
         vibrato.add(i);
       }
     }

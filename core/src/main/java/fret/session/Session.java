@@ -1,9 +1,11 @@
 package fret.session;
 
 import fret.base.Problem;
+import fret.bowing.BowLayers;
 import fret.bowing.BowSolver;
 import fret.bowing.BowTask;
 import fret.bowing.Bowing;
+import fret.bowing.PhraseMark;
 import fret.fingering.Decided;
 import fret.fingering.Fingering;
 import fret.fingering.FingeringSolver;
@@ -14,6 +16,7 @@ import fret.lane.LaneInput;
 import fret.mark.FingerLayer;
 import fret.mark.NoteLayer;
 import fret.mark.VibratoLayer;
+import fret.mark.VibratoWish;
 import fret.mark.Wish;
 import fret.passage.Passage;
 import fret.score.Bar;
@@ -27,12 +30,10 @@ import fret.score.SoundingNote;
 import fret.search.Token;
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
-import java.util.Set;
 import java.util.function.IntPredicate;
 
 /**
@@ -190,18 +191,26 @@ public record Session(
   /** The same with a fingering and a bowing that are tried. */
   public LaneInput laneInput(Fingering hand, Arm arm) {
     LaneInput.Bow bow =
-        new LaneInput.Bow(arm.bowing(), bowTask().bow(), arm.report(), vibratoAsked());
+        new LaneInput.Bow(
+            arm.bowing(), bowTask().bow(), arm.report(), vibratoAsked(), phraseMarks());
     return new LaneInput(
         resolved(), Optional.of(hand), task().hand().instrument(), Optional.of(bow));
   }
 
-  /** Moments for which the player asks for vibrato. */
-  private Set<Integer> vibratoAsked() {
-    Set<Integer> all = new HashSet<>();
+  /** What the player asks of the vibrato, by moment. */
+  private Map<Integer, VibratoWish> vibratoAsked() {
+    Map<Integer, VibratoWish> all = new HashMap<>();
     for (SoundingNote n : resolved().notes()) {
-      if (passage.marks().at(VibratoLayer.VIBRATO, n.key()).isPresent()) {
-        all.add(n.slice());
-      }
+      passage.marks().at(VibratoLayer.VIBRATO, n.key()).ifPresent(w -> all.put(n.slice(), w));
+    }
+    return all;
+  }
+
+  /** Tops and ends of phrases, by moment. */
+  private Map<Integer, PhraseMark> phraseMarks() {
+    Map<Integer, PhraseMark> all = new HashMap<>();
+    for (SoundingNote n : resolved().notes()) {
+      passage.marks().at(BowLayers.PHRASE, n.key()).ifPresent(m -> all.put(n.slice(), m));
     }
     return all;
   }

@@ -42,7 +42,8 @@ class BowLayersTest {
             new Adopted(Signs.Bow.DOWN, Optional.empty()),
             new Adopted(Signs.Bow.UP, Optional.of(BowRules.Joint.HOOK)),
             new Adopted(Signs.Bow.NONE, Optional.of(BowRules.Joint.SLUR))));
-    assertThat(BowLayers.ALL.stream().map(NoteLayer::id).distinct()).hasSize(8);
+    comesBack(BowLayers.PHRASE, List.of(PhraseMark.values()));
+    assertThat(BowLayers.ALL.stream().map(NoteLayer::id).distinct()).hasSize(9);
   }
 
   @Test

@@ -6,6 +6,8 @@ import static org.assertj.core.api.Assertions.within;
 
 import fret.instrument.Instrument;
 import fret.instrument.InstrumentType;
+import fret.mark.VibratoWish;
+import java.util.Optional;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -32,7 +34,7 @@ class VibratoAndSpeedTest {
         .isCloseTo(worked / 2, within(0.01));
   }
 
-  private static boolean swings(double quarters, String words, boolean asked) {
+  private static boolean swings(double quarters, String words, Optional<VibratoWish> asked) {
     BowTask task = Lines.task(InstrumentType.VIOLIN, Lines.of(3, 4, words), quarters);
     return Vibrato.of(BowMoments.of(task).get(0), asked).isPresent();
   }
@@ -51,15 +53,15 @@ class VibratoAndSpeedTest {
         "60; {pizz} F5:2; false"
       })
   void longSungNotesSwing(double quarters, String words, boolean swings) {
-    assertThat(swings(quarters, words, false)).isEqualTo(swings);
+    assertThat(swings(quarters, words, Optional.empty())).isEqualTo(swings);
   }
 
   @Test
   void whatThePlayerAsksForStandsOverTheRuleButNoOpenStringSwings() {
-    assertThat(swings(120, "F5:16", true)).isTrue();
-    assertThat(swings(60, "E5:2", true)).isFalse();
-    assertThatThrownBy(() -> new Vibrato(0, 5)).hasMessageContaining("0.0 cents");
-    assertThatThrownBy(() -> new Vibrato(20, -1)).hasMessageContaining("-1.0 Hz");
+    assertThat(swings(120, "F5:16", Optional.of(VibratoWish.USUAL))).isTrue();
+    assertThat(swings(60, "E5:2", Optional.of(VibratoWish.WIDE))).isFalse();
+    assertThatThrownBy(() -> new Vibrato(0, 5, false)).hasMessageContaining("0.0 cents");
+    assertThatThrownBy(() -> new Vibrato(20, -1, false)).hasMessageContaining("-1.0 Hz");
   }
 
   @ParameterizedTest

@@ -15,6 +15,7 @@ import fret.engraving.Primitive.Ink;
 import fret.engraving.StripEngraver;
 import fret.instrument.BowGeometry;
 import fret.mark.VibratoLayer;
+import fret.mark.VibratoWish;
 import fret.search.Token;
 import fret.session.BowDecisions;
 import fret.session.Change;
@@ -199,7 +200,7 @@ class BowLanesTest {
   void vibratoThatIsAskedForIsAWave() {
     assertThat(lines(draw("line"), l -> l.ink() == Ink.HAND)).isEmpty();
     int note = s.resolved().slices().get(3).starting().get(0);
-    decide(Decisions.toggle(s, VibratoLayer.VIBRATO, note, true));
+    decide(Decisions.toggle(s, VibratoLayer.VIBRATO, note, VibratoWish.USUAL));
     LaneDrawing lane = draw("line");
     assertThat(lines(lane, l -> l.ink() == Ink.HAND)).isNotEmpty().allMatch(l -> l.slice() == 3);
     assertThat(lane.spoken().get(3).id()).isEqualTo("lane.line.vibrato");
@@ -209,7 +210,8 @@ class BowLanesTest {
   void whereNothingIsBowedThereIsNoBow() {
     Bowing none = new Bowing(List.of(), List.of(), s.bowing().explanation());
     LaneInput.Bow was = s.laneInput().bow().orElseThrow();
-    LaneInput.Bow bare = new LaneInput.Bow(none, was.geometry(), was.report(), was.vibrato());
+    LaneInput.Bow bare =
+        new LaneInput.Bow(none, was.geometry(), was.report(), was.vibrato(), was.phrases());
     LaneInput input =
         new LaneInput(
             s.resolved(),

@@ -13,6 +13,7 @@ import fret.mark.FingerMark;
 import fret.mark.Reminder;
 import fret.mark.ReminderLayer;
 import fret.mark.VibratoLayer;
+import fret.mark.VibratoWish;
 import fret.mark.Wish;
 import fret.passage.Details;
 import fret.passage.Passage;
@@ -80,9 +81,11 @@ class DecisionsTest {
   @Test
   void vibratoIsMarkedAndTakenOff() {
     Session s = session();
-    Session marked = after(s, Decisions.toggle(s, VibratoLayer.VIBRATO, 3, true));
+    Session marked = after(s, Decisions.toggle(s, VibratoLayer.VIBRATO, 3, VibratoWish.USUAL));
     assertThat(marked.at(VibratoLayer.VIBRATO, 3)).isPresent();
-    assertThat(Decisions.toggle(marked, VibratoLayer.VIBRATO, 3, true).applyTo(marked.passage()))
+    assertThat(
+            Decisions.toggle(marked, VibratoLayer.VIBRATO, 3, VibratoWish.USUAL)
+                .applyTo(marked.passage()))
         .isEqualTo(Lines.passage());
     assertThat(marked.fingering().notes().get(3).orElseThrow().isOpen()).isFalse();
   }

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import fret.base.Said;
 import fret.bowing.BowRules;
+import fret.bowing.PhraseMark;
 import fret.drill.Chunk;
 import fret.drill.Chunker;
 import fret.fingering.Fingering;
@@ -18,6 +19,7 @@ import fret.mark.Reattachment;
 import fret.mark.Reminder;
 import fret.mark.ReminderLayer;
 import fret.mark.VibratoLayer;
+import fret.mark.VibratoWish;
 import fret.mark.Wish;
 import fret.mark.WishLayer;
 import fret.passage.Layers;
@@ -142,7 +144,7 @@ class SessionTest {
     s = after(s, Decisions.pin(s, 3, Optional.of(Finger.FOURTH), 2));
     s = after(s, Decisions.wish(s, new Wish.Ask(Wish.Kind.ON_STRING, 2), 2, 5));
     s = after(s, Decisions.bow(s, 4, Signs.Bow.DOWN));
-    s = after(s, Decisions.toggle(s, VibratoLayer.VIBRATO, 6, true));
+    s = after(s, Decisions.toggle(s, VibratoLayer.VIBRATO, 6, VibratoWish.USUAL));
     s =
         after(
             s, Decisions.toggle(s, ReminderLayer.REMINDER, 6, Reminder.of(Reminder.Kind.GLASSES)));
@@ -154,6 +156,7 @@ class SessionTest {
     s = after(s, BowDecisions.place(s, 5, 0.5).orElseThrow());
     s = after(s, BowDecisions.amount(s, 5, true));
     s = after(s, BowDecisions.louder(s, 6, 1));
+    s = after(s, BowDecisions.phrase(s, 6, PhraseMark.TOP));
     s = after(s, BowVersions.keep(s, "section"));
     Chunk chunk = Chunker.chunks(s.resolved(), s.fingering(), s.passage().marks()).get(0);
     s = after(s, Decisions.practised(s, Optional.of(chunk)).orElseThrow());
@@ -225,7 +228,7 @@ class SessionTest {
     s = after(s, Decisions.bow(s, 11, Signs.Bow.UP));
     s = after(s, Decisions.bow(s, 2, Signs.Bow.UP));
     s = after(s, Decisions.toggle(s, ReminderLayer.REMINDER, 2, Reminder.of(Reminder.Kind.COMMA)));
-    s = after(s, Decisions.toggle(s, VibratoLayer.VIBRATO, 2, true));
+    s = after(s, Decisions.toggle(s, VibratoLayer.VIBRATO, 2, VibratoWish.USUAL));
     s = after(s, Decisions.keep(s, "dry", s.fingering()));
     s = after(s, Decisions.wish(s, new Wish.Ask(Wish.Kind.NO_OPEN, 0), 2, 4));
     s = after(s, Decisions.wish(s, new Wish.Ask(Wish.Kind.NOT_STRING, 3), 2, 2));

@@ -11,6 +11,7 @@ import fret.mark.FingerMark;
 import fret.mark.Marks;
 import fret.mark.Place;
 import fret.mark.VibratoLayer;
+import fret.mark.VibratoWish;
 import fret.mark.Wish;
 import fret.mark.WishLayer;
 import fret.passage.HeadingLayer;
@@ -121,7 +122,7 @@ final class FirstForms {
       asks.add(wish.ask());
       return all.with(WishLayer.WISH, wish.place(), Optional.of(List.copyOf(asks)));
     } else if (m.has("vibrato")) {
-      return all.with(VibratoLayer.VIBRATO, key(m, "vibrato"), true);
+      return all.with(VibratoLayer.VIBRATO, key(m, "vibrato"), VibratoWish.USUAL);
     } else if (m.has("kept")) {
       Marks with = all;
       for (Object f : m.list("fingering")) {

@@ -20,6 +20,7 @@ import fret.mark.Place;
 import fret.mark.Reminder;
 import fret.mark.ReminderLayer;
 import fret.mark.VibratoLayer;
+import fret.mark.VibratoWish;
 import fret.mark.Wish;
 import fret.mark.WishLayer;
 import fret.passage.Passage;
@@ -134,7 +135,7 @@ class SqliteLibraryTest {
         .with(FingerLayer.ADOPTED, Place.of(TO).in("for the hall"), Optional.of(touched))
         .with(BowLayer.BOW, FROM, Signs.Bow.DOWN)
         .with(WishLayer.WISH, stretch, Optional.of(asks))
-        .with(VibratoLayer.VIBRATO, TO, true)
+        .with(VibratoLayer.VIBRATO, TO, VibratoWish.USUAL)
         .with(ReminderLayer.REMINDER, TO, Reminder.word("Ruhig, \"ß\""));
   }
 

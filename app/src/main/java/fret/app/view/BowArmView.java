@@ -14,9 +14,9 @@ import fret.base.Said;
 import fret.bowing.BowPreset;
 import fret.bowing.BowRules;
 import fret.bowing.Bowing;
+import fret.bowing.PhraseMark;
 import fret.bowing.Stroke;
 import fret.engraving.StripStyle;
-import fret.mark.VibratoLayer;
 import fret.session.Arm;
 import fret.session.Digits;
 import fret.session.Session;
@@ -122,11 +122,9 @@ final class BowArmView extends StripArea {
     all.add(on("bow-softer", key(KeyCode.DOWN), () -> decide.louder(-1)));
     all.add(on("bow-save", key(KeyCode.A), () -> decide.amount(false)));
     all.add(on("bow-spend", key(KeyCode.E), () -> decide.amount(true)));
-    all.add(
-        on(
-            "bow-vibrato",
-            key(KeyCode.Y),
-            () -> studio.decisions().toggle(VibratoLayer.VIBRATO, true)));
+    all.add(on("bow-vibrato", key(KeyCode.Y), decide::nextVibrato));
+    all.add(on("bow-phrase-top", key(KeyCode.M), () -> decide.phrase(PhraseMark.TOP)));
+    all.add(on("bow-phrase-end", shift(KeyCode.M), () -> decide.phrase(PhraseMark.END)));
     all.add(on("bow-alike", key(KeyCode.O), this::alike));
     all.add(on("bow-clear", key(KeyCode.BACK_SPACE), this::clear));
     all.add(on("bow-adopt", command(KeyCode.A), model::adopt));

@@ -9,6 +9,7 @@ import fret.bowing.ArmPath;
 import fret.bowing.BowEffort;
 import fret.bowing.BowPreset;
 import fret.bowing.BowSetup;
+import fret.bowing.PhraseShape;
 import fret.session.Session;
 import java.util.List;
 import javafx.application.Platform;
@@ -28,6 +29,7 @@ final class BowCaresPane extends Cards {
   private final BowModel model;
   private final TextField hair = new TextField();
   private final ComboBox<Double> meaning = new ComboBox<>();
+  private final ComboBox<PhraseShape> shape = new ComboBox<>();
   private final ComboBox<ArmPath.Manner> arm = new ComboBox<>();
   private final HabitRows habits;
   private final WeightRows<BowEffort> weights;
@@ -93,6 +95,17 @@ final class BowCaresPane extends Cards {
           }
         });
     meaning.setAccessibleText(Sentences.of("bow.meaning.long"));
+    shape.getItems().setAll(PhraseShape.values());
+    shape.setConverter(Parts.named(v -> Sentences.of("bow.shape." + v)));
+    shape.setAccessibleText(Sentences.of("bow.shape"));
+    shape.setId("bow-shape");
+    shape.setOnAction(
+        e -> {
+          if (!showing && studio.shown() != null) {
+            PhraseShape chosen = shape.getValue();
+            model.decisions().change(Said.of("bow.shape.set." + chosen), b -> b.withShape(chosen));
+          }
+        });
     arm.getItems().setAll(ArmPath.Manner.values());
     arm.setConverter(Parts.named(m -> Sentences.of("bow.arm." + m)));
     arm.setAccessibleText(Sentences.of("bow.arm"));
@@ -111,7 +124,8 @@ final class BowCaresPane extends Cards {
         Parts.line(Sentences.of("bow.hair")),
         Parts.row(6, hair, Parts.line(Sentences.of("bow.cm"), "quiet")));
     grid.addRow(1, Parts.line(Sentences.of("bow.forte")), meaning);
-    grid.addRow(2, Parts.line(Sentences.of("bow.arm")), arm);
+    grid.addRow(2, Parts.line(Sentences.of("bow.shape")), shape);
+    grid.addRow(3, Parts.line(Sentences.of("bow.arm")), arm);
     return grid;
   }
 
@@ -149,6 +163,7 @@ final class BowCaresPane extends Cards {
     hair.setText(bow.hairCm() > 0 ? Words.one(bow.hairCm()) : "");
     hair.setPromptText(Words.one(s.bowTask().bow().hairCm()));
     meaning.setValue(bow.meaning());
+    shape.setValue(bow.shape());
     arm.setValue(bow.arm());
     habits.show(s);
     weights.show(k -> s.bowTask().preset().weight(k), s.bowing().explanation().shares());

@@ -18,6 +18,7 @@ import fret.instrument.Instrument;
 import fret.mark.FingerLayer;
 import fret.mark.Place;
 import fret.mark.VibratoLayer;
+import fret.mark.VibratoWish;
 import fret.mark.Wish;
 import fret.player.Preset;
 import fret.session.Digits;
@@ -114,7 +115,11 @@ final class LeftHandView extends StripArea {
     all.add(on("adopt", command(KeyCode.A), model::adopt));
     all.add(on("stop-trying", key(KeyCode.ESCAPE), model::stopTrying));
     all.add(on("exchange", key(KeyCode.E), model::exchange));
-    all.add(on("vibrato", key(KeyCode.V), () -> decide.toggle(VibratoLayer.VIBRATO, true)));
+    all.add(
+        on(
+            "vibrato",
+            key(KeyCode.V),
+            () -> decide.toggle(VibratoLayer.VIBRATO, VibratoWish.USUAL)));
     all.add(on("digits", key(KeyCode.D), decide::toggleDigits));
     all.add(on("extend-right", shift(KeyCode.RIGHT), () -> model.extend(1)));
     all.add(on("extend-left", shift(KeyCode.LEFT), () -> model.extend(-1)));

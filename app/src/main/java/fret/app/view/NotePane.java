@@ -11,6 +11,7 @@ import fret.instrument.Finger;
 import fret.instrument.Instrument;
 import fret.mark.FingerLayer;
 import fret.mark.VibratoLayer;
+import fret.mark.VibratoWish;
 import fret.mark.Wish;
 import fret.player.EffortKind;
 import fret.score.NoteKey;
@@ -68,7 +69,7 @@ final class NotePane extends Cards {
             Parts.button(
                 Sentences.of("note.vibrato"),
                 "vibrato",
-                () -> studio.decisions().toggle(VibratoLayer.VIBRATO, true),
+                () -> studio.decisions().toggle(VibratoLayer.VIBRATO, VibratoWish.USUAL),
                 "small"),
             word);
     word.setId("word-over");

@@ -5,14 +5,18 @@ import fret.app.viewmodel.Studio;
 import fret.app.words.Sentences;
 import fret.app.words.Words;
 import fret.bowing.BowHabit;
+import fret.bowing.BowMoment;
 import fret.bowing.BowSpeed;
 import fret.bowing.BowWarning;
 import fret.bowing.Bowing;
 import fret.bowing.Cure;
 import fret.bowing.Stroke;
 import fret.bowing.StrokeKind;
+import fret.bowing.Vibrato;
+import fret.mark.VibratoLayer;
 import fret.score.LoudnessLine;
 import fret.search.Explanation;
+import fret.session.BowDecisions;
 import fret.session.Session;
 import java.util.List;
 import java.util.Optional;
@@ -131,7 +135,21 @@ final class StrokePane extends Cards {
                         Math.round(r.needsMs()),
                         Math.round(r.hasMs())))
             .orElse(stroke.hooked() ? Sentences.of("stroke.hooked.how") : "");
-    how.setText(String.join(" ", hair, moves, lifted, taken, accent).strip());
+    how.setText(String.join(" ", hair, moves, lifted, taken, accent, swings(s)).strip());
+  }
+
+  /** The vibrato of the selected note, by the player's wish or by the rule. */
+  private String swings(Session s) {
+    BowMoment m = s.bowing().moments().get(model.moment());
+    return Vibrato.of(m, BowDecisions.at(s, VibratoLayer.VIBRATO, model.moment()))
+        .map(
+            v ->
+                Sentences.of(
+                    v.growing() ? "stroke.vibrato.growing" : "stroke.vibrato",
+                    Math.round(v.cents()),
+                    Words.one(v.widthMm(s.bowTask().instrument(), m.stopped())),
+                    Words.one(v.hertz())))
+        .orElse("");
   }
 
   private static boolean isFlat(Session s, Stroke stroke) {

@@ -7,6 +7,7 @@ import fret.bowing.BowRules;
 import fret.bowing.BowSetup;
 import fret.bowing.Bowing;
 import fret.bowing.Cure;
+import fret.bowing.PhraseMark;
 import fret.bowing.Stroke;
 import fret.session.BowDecisions;
 import fret.session.BowVersions;
@@ -88,6 +89,14 @@ public final class StrokeDecisions {
 
   public void amount(boolean spent) {
     here((s, m) -> Optional.of(BowDecisions.amount(s, m, spent)));
+  }
+
+  public void nextVibrato() {
+    here((s, m) -> Optional.of(BowDecisions.nextVibrato(s, m)));
+  }
+
+  public void phrase(PhraseMark mark) {
+    here((s, m) -> Optional.of(BowDecisions.phrase(s, m, mark)));
   }
 
   public void nextPlace() {

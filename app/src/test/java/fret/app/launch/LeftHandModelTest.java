@@ -13,6 +13,7 @@ import fret.instrument.Instrument;
 import fret.instrument.InstrumentType;
 import fret.mark.FingerLayer;
 import fret.mark.VibratoLayer;
+import fret.mark.VibratoWish;
 import fret.mark.Wish;
 import fret.player.BodyCue;
 import fret.player.EffortKind;
@@ -130,9 +131,9 @@ class LeftHandModelTest extends OnDemoLibrary {
     assertThat(second.extraEffort()).isGreaterThanOrEqualTo(-1e-9);
     does(() -> model.take(second));
     assertThat(at(5).samePlace(second.place())).isTrue();
-    does(() -> studio.decisions().toggle(VibratoLayer.VIBRATO, true));
+    does(() -> studio.decisions().toggle(VibratoLayer.VIBRATO, VibratoWish.USUAL));
     assertThat(studio.shown().passage().marks().of(VibratoLayer.VIBRATO)).hasSize(1);
-    does(() -> studio.decisions().toggle(VibratoLayer.VIBRATO, true));
+    does(() -> studio.decisions().toggle(VibratoLayer.VIBRATO, VibratoWish.USUAL));
     assertThat(studio.shown().passage().marks().of(VibratoLayer.VIBRATO)).isEmpty();
   }
 
