@@ -25,14 +25,17 @@ final class BarPane extends Cards {
   private final Studio studio;
   private final VBox decided = new VBox(4);
   private final VBox open = new VBox(4);
+  private final PageWords words;
   private final Label title = Parts.line("", "card-title");
   private final Label openTitle = Parts.line("", "card-title");
 
   BarPane(Studio studio) {
     this.studio = studio;
+    this.words = new PageWords(studio);
     VBox left = Parts.card("", title, Parts.scroll(decided));
     VBox right = Parts.card("", openTitle, Parts.scroll(open));
-    for (VBox card : List.of(left, right)) {
+    VBox said = Parts.card(Sentences.of("bar.words"), Parts.scroll(words));
+    for (VBox card : List.of(left, right, said)) {
       HBox.setHgrow(card, Priority.ALWAYS);
       card.setPrefWidth(300);
       getChildren().add(card);
@@ -52,6 +55,7 @@ final class BarPane extends Cards {
     }
     int index = s.resolved().notes().get(note).key().barIndex();
     String bar = s.resolved().notes().get(note).bar();
+    words.show(s, index);
     title.setText(Sentences.of("bar.decided", bar));
     openTitle.setText(Sentences.of("bar.open", bar));
     decided(s, index).forEach(t -> decided.getChildren().add(Parts.label(t, "hand")));

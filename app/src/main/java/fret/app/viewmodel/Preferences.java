@@ -2,11 +2,13 @@ package fret.app.viewmodel;
 
 import fret.app.work.Storing;
 import fret.plan.Gate;
+import fret.score.Glossary;
 import fret.shelf.Library;
 import fret.shelf.Planning;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -22,10 +24,12 @@ public final class Preferences {
   public static final String LOG = "fret-0.log";
 
   private static final int MOST_RECENT = 6;
+  private static final String WORD = "word.";
 
   private final Map<String, String> newest;
   private final Storing storing;
   private final Library library;
+  private Glossary glossary;
   private final ReadOnlyBooleanWrapper dark = new ReadOnlyBooleanWrapper();
 
   Preferences(Map<String, String> stored, Storing storing, Library library) {
@@ -108,6 +112,29 @@ public final class Preferences {
     all.remove(path);
     all.add(0, path);
     put("recentFiles", String.join("\n", all.subList(0, Math.min(MOST_RECENT, all.size()))));
+  }
+
+  /** What words on the page mean, the player's own meanings over the shipped ones. */
+  public Glossary glossary() {
+    glossary = glossary == null ? Glossary.shipped().with(ownWords()) : glossary;
+    return glossary;
+  }
+
+  private Map<String, String> ownWords() {
+    Map<String, String> own = new HashMap<>();
+    newest.forEach(
+        (name, value) -> {
+          if (name.startsWith(WORD)) {
+            own.put(name.substring(WORD.length()), value);
+          }
+        });
+    return own;
+  }
+
+  /** A word means something else to the player; an empty meaning takes it out of the list. */
+  public void putMeaning(String word, String meaning) {
+    glossary = null;
+    put(WORD + word.strip().toLowerCase(Locale.ROOT), meaning.strip());
   }
 
   /** What the player set for the plan and the practice. */

@@ -1,0 +1,103 @@
+package fret.score;
+
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.InputStreamReader;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.regex.Pattern;
+
+/**
+ * What words on the page ask of a player: a list that ships with the program, with the player's own
+ * meanings over it. Immutable.
+ */
+public final class Glossary {
+  /** A word or phrase of the page with its meaning. */
+  public record Term(String word, String meaning) {}
+
+  private static final String LIST = "words-on-the-page.txt";
+
+  private final Map<String, String> meanings;
+  private final List<Known> longestFirst;
+
+  private record Known(Term term, Pattern whole) {
+    static Known of(String word, String meaning) {
+      String whole = "(?<![\\p{L}])" + Pattern.quote(word) + "(?![\\p{L}])";
+      return new Known(new Term(word, meaning), Pattern.compile(whole));
+    }
+  }
+
+  private Glossary(Map<String, String> meanings) {
+    this.meanings = meanings;
+    this.longestFirst =
+        meanings.entrySet().stream()
+            .map(e -> Known.of(e.getKey(), e.getValue()))
+            .sorted(
+                Comparator.comparingInt((Known k) -> -k.term().word().length())
+                    .thenComparing(k -> k.term().word()))
+            .toList();
+  }
+
+  /** The list that ships with the program. */
+  public static Glossary shipped() {
+    Map<String, String> all = new TreeMap<>();
+    try (InputStream in = Glossary.class.getResourceAsStream(LIST);
+        BufferedReader lines =
+            new BufferedReader(new InputStreamReader(in, StandardCharsets.UTF_8))) {
+      for (String line = lines.readLine(); line != null; line = lines.readLine()) {
+        int at = line.indexOf(" = ");
+        if (at > 0 && !line.startsWith("#")) {
+          all.put(line.substring(0, at), line.substring(at + 3));
+        }
+      }
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    return new Glossary(all);
+  }
+
+  /** The same list with other meanings; an empty one takes a word out. */
+  public Glossary with(Map<String, String> own) {
+    Map<String, String> all = new TreeMap<>(meanings);
+    own.forEach(
+        (word, meaning) -> {
+          if (meaning.isBlank()) {
+            all.remove(word.toLowerCase(Locale.ROOT));
+          } else {
+            all.put(word.toLowerCase(Locale.ROOT), meaning);
+          }
+        });
+    return new Glossary(all);
+  }
+
+  public int size() {
+    return meanings.size();
+  }
+
+  /**
+   * The known words and phrases in a text, in its order; a word that is part of a longer known
+   * phrase is not told again.
+   */
+  public List<Term> in(String text) {
+    String left = text.toLowerCase(Locale.ROOT);
+    Map<Integer, Term> found = new TreeMap<>();
+    for (Known k : longestFirst) {
+      var match = k.whole().matcher(left);
+      if (match.find()) {
+        found.put(match.start(), k.term());
+        left =
+            left.substring(0, match.start())
+                + " ".repeat(match.end() - match.start())
+                + left.substring(match.end());
+      }
+    }
+    return new ArrayList<>(found.values());
+  }
+}
