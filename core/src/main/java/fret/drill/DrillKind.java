@@ -9,9 +9,13 @@ public enum DrillKind {
   RHYTHMS("Rhythms", "Four rhythms: each hard join gets once more and once less time."),
   SHIFT(
       "Shift",
-      "The guide note slow, faster, quick; stop the bow while the hand moves; silent; and back.");
+      "The guide note slow, faster, quick; stop the bow while the hand moves; silent; and back."),
+  BOW("Bow", "What the bow has to learn here, by itself; then as written.");
 
-  /** The kinds that any chunk can be practised with; {@link #SHIFT} is made of one shift. */
+  /**
+   * The kinds that any chunk can be practised with; {@link #SHIFT} is made of one shift, {@link
+   * #BOW} of what is hard for the bow.
+   */
   public static final List<DrillKind> OF_CHUNKS = List.of(STRAIGHT, ADD_A_NOTE, RHYTHMS);
 
   private final String displayName;

@@ -33,7 +33,7 @@ public final class Drills {
       case STRAIGHT -> cut.withTitle(chunk.label());
       case ADD_A_NOTE -> addANote(cut, chunk);
       case RHYTHMS -> rhythms(cut, chunk);
-      case SHIFT -> throw new IllegalArgumentException("a shift has its own drill");
+      case SHIFT, BOW -> throw new IllegalArgumentException(kind + " has its own drill");
     };
   }
 

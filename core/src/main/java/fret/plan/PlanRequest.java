@@ -7,6 +7,7 @@ import fret.tempo.Ladder;
 import fret.tempo.Tempo;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 
 /**
@@ -16,6 +17,8 @@ import java.util.Set;
  * @param readyDate last day of the plan
  * @param minutesPerDay 5 to 600
  * @param journal what was done so far, oldest first
+ * @param bowDrills notated length in whole notes of a chunk's drill of the bow, by its id; chunks
+ *     without one are left out
  * @param held ids of chunks that wait: they hurt, or stretch while something hurts
  */
 public record PlanRequest(
@@ -29,8 +32,10 @@ public record PlanRequest(
     int minutesPerDay,
     Gate.Settings gate,
     List<JournalEntry> journal,
+    Map<String, Double> bowDrills,
     Set<String> held) {
   public PlanRequest {
+    bowDrills = Map.copyOf(bowDrills);
     held = Set.copyOf(held);
     chunks = List.copyOf(chunks);
     journal = List.copyOf(journal);
@@ -41,11 +46,23 @@ public record PlanRequest(
 
   PlanRequest withMinutes(int minutes) {
     return new PlanRequest(
-        passageId, score, chunks, target, ladder, from, readyDate, minutes, gate, journal, held);
+        passageId, score, chunks, target, ladder, from, readyDate, minutes, gate, journal,
+        bowDrills, held);
   }
 
   PlanRequest until(LocalDate ready) {
     return new PlanRequest(
-        passageId, score, chunks, target, ladder, from, ready, minutesPerDay, gate, journal, held);
+        passageId,
+        score,
+        chunks,
+        target,
+        ladder,
+        from,
+        ready,
+        minutesPerDay,
+        gate,
+        journal,
+        bowDrills,
+        held);
   }
 }

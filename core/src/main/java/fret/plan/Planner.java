@@ -63,6 +63,9 @@ public final class Planner {
       for (DrillKind kind : DrillKind.OF_CHUNKS) {
         lengths.put(kind, Drills.length(request.score(), chunk, kind).doubleValue());
       }
+      if (request.bowDrills().containsKey(chunk.id())) {
+        lengths.put(DrillKind.BOW, request.bowDrills().get(chunk.id()));
+      }
       wholeNotes.put(chunk.id(), lengths);
     }
   }
@@ -185,6 +188,11 @@ public final class Planner {
     } else if (doneToday == 0 && rhythms) {
       kind = DrillKind.RHYTHMS;
       why = "rhythms today, at most three days a week";
+    } else if (doneToday == 0
+        && before == 1
+        && wholeNotes.get(chunk.id()).containsKey(DrillKind.BOW)) {
+      kind = DrillKind.BOW;
+      why = "what the bow has to learn here";
     }
     return new PracticePlan.Item(chunk.id(), kind, perMinute, minutes(chunk, kind, perMinute), why);
   }

@@ -1,11 +1,5 @@
 package fret.score;
 
-import java.io.BufferedReader;
-import java.io.IOException;
-import java.io.InputStream;
-import java.io.InputStreamReader;
-import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -14,15 +8,10 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.regex.Pattern;
 
-/**
- * What words on the page ask of a player: a list that ships with the program, with the player's own
- * meanings over it. Immutable.
- */
+/** What words on the page ask of a player. Immutable. */
 public final class Glossary {
   /** A word or phrase of the page with its meaning. */
   public record Term(String word, String meaning) {}
-
-  private static final String LIST = "words-on-the-page.txt";
 
   private final Map<String, String> meanings;
   private final List<Known> longestFirst;
@@ -45,22 +34,9 @@ public final class Glossary {
             .toList();
   }
 
-  /** The list that ships with the program. */
-  public static Glossary shipped() {
-    Map<String, String> all = new TreeMap<>();
-    try (InputStream in = Glossary.class.getResourceAsStream(LIST);
-        BufferedReader lines =
-            new BufferedReader(new InputStreamReader(in, StandardCharsets.UTF_8))) {
-      for (String line = lines.readLine(); line != null; line = lines.readLine()) {
-        int at = line.indexOf(" = ");
-        if (at > 0 && !line.startsWith("#")) {
-          all.put(line.substring(0, at), line.substring(at + 3));
-        }
-      }
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    }
-    return new Glossary(all);
+  /** The meanings of some words, lower case. */
+  public static Glossary of(Map<String, String> meanings) {
+    return new Glossary(meanings);
   }
 
   /** The same list with other meanings; an empty one takes a word out. */

@@ -18,6 +18,7 @@ public final class LineBuilder {
   private final Clef clef;
   private final List<Bar> bars = new ArrayList<>();
   private List<Event> events = new ArrayList<>();
+  private List<Direction> directions = new ArrayList<>();
   private Fraction start = Fraction.ZERO;
   private Fraction at = Fraction.ZERO;
 
@@ -56,6 +57,12 @@ public final class LineBuilder {
     return this;
   }
 
+  /** Something that stands beside the next note: a word, a dynamic, a hairpin or its end. */
+  public LineBuilder say(Direction.Kind kind, String text) {
+    directions.add(new Direction(at, kind, text, 0));
+    return this;
+  }
+
   /** Fills the bar with rests and closes it; nothing happens at a bar's start. */
   public LineBuilder fillBar() {
     if (at.equals(start)) {
@@ -69,11 +76,22 @@ public final class LineBuilder {
     if (!at.equals(start)) {
       closeBar();
     }
+    endOpenLines();
     List<Bar> all = new ArrayList<>(bars);
     if (!all.isEmpty()) {
       all.set(all.size() - 1, all.get(all.size() - 1).withLine(Bar.Line.FINAL));
     }
     return new Score(title, "", "", transposition, all);
+  }
+
+  /** What was said at the very end belongs to the last bar. */
+  private void endOpenLines() {
+    if (!directions.isEmpty() && !bars.isEmpty()) {
+      Bar last = bars.get(bars.size() - 1);
+      List<Direction> all = new ArrayList<>(last.directions());
+      all.addAll(directions);
+      bars.set(bars.size() - 1, last.withDirections(all));
+    }
   }
 
   private static Fraction largestValue(Fraction length) {
@@ -104,12 +122,13 @@ public final class LineBuilder {
             clef,
             List.of(),
             events,
-            List.of(),
+            directions,
             false,
             false,
             List.of(),
             Bar.Line.PLAIN));
     events = new ArrayList<>();
+    directions = new ArrayList<>();
     start = at;
   }
 }

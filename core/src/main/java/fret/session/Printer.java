@@ -1,11 +1,13 @@
 package fret.session;
 
+import fret.base.Said;
 import fret.drill.Chunk;
 import fret.engraving.FingerText;
 import fret.engraving.Page;
 import fret.lane.Lane;
 import fret.tempo.Ladder;
 import java.util.List;
+import java.util.function.Function;
 
 /** Makes files to print, to show and to hear; implemented where file formats are known. */
 public interface Printer {
@@ -17,8 +19,17 @@ public interface Printer {
       List<Lane> lanes,
       Page.Paper paper);
 
-  /** The sheet to practise from as a PDF document. */
-  byte[] practicePdf(Session session, List<Chunk> chunks, Ladder ladder, Page.Paper paper);
+  /**
+   * The sheet to practise from as a PDF document.
+   *
+   * @param tell makes text of a sentence's id and arguments
+   */
+  byte[] practicePdf(
+      Session session,
+      List<Chunk> chunks,
+      Ladder ladder,
+      Page.Paper paper,
+      Function<Said, String> tell);
 
   /** Some bars as an SVG picture. */
   byte[] svg(Session session, List<FingerText> fingers);

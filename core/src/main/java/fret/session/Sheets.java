@@ -1,5 +1,6 @@
 package fret.session;
 
+import fret.base.Said;
 import fret.drill.Chunk;
 import fret.drill.DrillKind;
 import fret.drill.Drills;
@@ -26,6 +27,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 
 /** Lays the part, and a sheet to practise from, out on pages. */
@@ -34,6 +36,7 @@ public final class Sheets {
   private static final double LANE_SPACES = 10;
   private static final double TITLE_MM = 6;
   private static final double TEXT_MM = 3.4;
+  private static final int MOST_BOW_DRILLS = 2;
 
   private final GlyphMetrics metrics;
   private final Page.Paper paper;
@@ -110,8 +113,13 @@ public final class Sheets {
     return brackets;
   }
 
-  /** The ladder to tick off, and each chunk with its drills as notation. */
-  public List<Page> practice(Session session, List<Chunk> chunks, Ladder ladder) {
+  /**
+   * The ladder to tick off, and each chunk with its drills as notation.
+   *
+   * @param tell makes text of a sentence's id and arguments
+   */
+  public List<Page> practice(
+      Session session, List<Chunk> chunks, Ladder ladder, Function<Said, String> tell) {
     PageMaker maker = new PageMaker(metrics, paper, SPACE_MM);
     heading(maker, session);
     String levels =
@@ -133,6 +141,7 @@ public final class Sheets {
           TEXT_MM,
           Primitive.Text.Style.REGULAR);
       shiftDrill(maker, session, chunk);
+      bowDrills(maker, session, chunk, tell);
       for (DrillKind kind : DrillKind.OF_CHUNKS) {
         ResolvedPassage drill = Resolver.resolve(Drills.notation(fingered, chunk, kind));
         maker.text(kind.displayName() + ". " + kind.hint(), TEXT_MM, Primitive.Text.Style.ITALIC);
@@ -159,6 +168,19 @@ public final class Sheets {
             Primitive.Text.Style.ITALIC);
         maker.music(drill, printed(drill), Map.of(), List.of());
       }
+    }
+  }
+
+  /** What the bow has to learn in a chunk. */
+  private static void bowDrills(
+      PageMaker maker, Session session, Chunk chunk, Function<Said, String> tell) {
+    List<BowSpots.Spot> spots = BowSpots.of(session, chunk);
+    for (BowSpots.Spot spot : spots.subList(0, Math.min(MOST_BOW_DRILLS, spots.size()))) {
+      String name = tell.apply(Said.of("bow.drill." + spot.kind()));
+      String how = tell.apply(Said.of("bow.drill." + spot.kind() + ".how"));
+      ResolvedPassage drill = Resolver.resolve(spot.notation());
+      maker.text(name + ". " + how, TEXT_MM, Primitive.Text.Style.ITALIC);
+      maker.music(drill, printed(drill), Map.of(), List.of());
     }
   }
 

@@ -8,6 +8,7 @@ import fret.plan.Gate;
 import fret.plan.PlanRequest;
 import fret.plan.Planner;
 import fret.plan.PracticePlan;
+import fret.session.BowSpots;
 import fret.session.Session;
 import fret.tempo.Ladder;
 import fret.tempo.Tempo;
@@ -78,6 +79,7 @@ public record Planning(
             used.minutesPerDay(),
             habits.gate(),
             journal,
+            BowSpots.lengths(session, chunks),
             held);
     return new Planning(chunks, ladder, Planner.plan(request), used, held);
   }

@@ -62,6 +62,7 @@ class PlanTest {
         minutes,
         Gate.Settings.USUAL,
         journal,
+        java.util.Map.of(),
         java.util.Set.of());
   }
 
@@ -135,6 +136,7 @@ class PlanTest {
             20,
             all.gate(),
             List.of(),
+            java.util.Map.of(),
             java.util.Set.of("bars-2"));
     PracticePlan plan = Planner.plan(held);
     assertThat(plan.days().stream().flatMap(d -> d.items().stream()))

@@ -8,11 +8,14 @@ import fret.pitch.Clef;
 import fret.pitch.Interval;
 import fret.pitch.KeySignature;
 import fret.pitch.Pitch;
+import fret.score.Head;
 import fret.score.LineBuilder;
 import fret.score.Score;
+import fret.score.Signs;
 import fret.score.TimeSignature;
 import fret.tempo.Beat;
 import fret.tempo.Tempo;
+import java.util.List;
 import org.apache.commons.numbers.fraction.Fraction;
 
 /** Eighths on a violin, in C major and common time, at 80 quarters a minute. */
@@ -22,12 +25,16 @@ public final class Lines {
   /**
    * A page.
    *
-   * @param notes such as {@code "B4 C5"}
+   * @param notes such as {@code "B4 (C5 D5)"}, slurs in brackets
    */
   public static Score page(String notes) {
     LineBuilder line = new LineBuilder(TimeSignature.COMMON_TIME, KeySignature.NONE, Clef.TREBLE);
     for (String p : notes.split(" ")) {
-      line.add(Fraction.of(1, 8), Pitch.parse(p));
+      Signs signs =
+          Signs.PLAIN.withSlurs(
+              p.startsWith("(") ? List.of(1) : List.of(), p.endsWith(")") ? List.of(1) : List.of());
+      Pitch pitch = Pitch.parse(p.replaceAll("[()]", ""));
+      line.add(Fraction.of(1, 8), List.of(Head.of(pitch)), signs);
     }
     return line.build("line", Interval.UNISON);
   }

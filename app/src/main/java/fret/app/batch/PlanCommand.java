@@ -12,6 +12,7 @@ import fret.plan.Planner;
 import fret.plan.PracticePlan;
 import fret.plan.ReadyDate;
 import fret.score.Score;
+import fret.session.BowSpots;
 import fret.session.Session;
 import fret.tempo.Ladder;
 import fret.tempo.Tempo;
@@ -81,6 +82,7 @@ final class PlanCommand implements Callable<Integer> {
                 minutes,
                 Gate.Settings.USUAL,
                 List.of(),
+                BowSpots.lengths(session, chunks),
                 Set.of()));
     if (options.json) {
       ObjectNode root = json(ready, ladder, chunks, plan);

@@ -7,6 +7,7 @@ import fret.app.widget.Look;
 import fret.app.widget.StripView;
 import fret.app.words.Sentences;
 import fret.bowing.Stroke;
+import fret.drill.BowDrillKind;
 import fret.drill.BowDrills;
 import fret.score.ResolvedPassage;
 import fret.score.Resolver;
@@ -16,7 +17,8 @@ import java.util.List;
 import java.util.Optional;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.layout.FlowPane;
+import javafx.scene.control.ListCell;
+import javafx.scene.control.ListView;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -34,8 +36,8 @@ final class BowDrillPane extends Cards {
   private final Label purpose = Parts.label("", "plain");
   private final Label none = Parts.label(Sentences.of("bow.drill.none"), "quiet");
   private final Button practise;
-  private final FlowPane kinds = new FlowPane(6, 6);
-  private BowDrills.Kind kind = BowDrills.Kind.OPEN_STRINGS;
+  private final ListView<BowDrillKind> kinds = new ListView<>();
+  private List<BowDrillKind> asked = List.of();
   private Optional<Score> shown = Optional.empty();
 
   BowDrillPane(
@@ -48,20 +50,23 @@ final class BowDrillPane extends Cards {
     practise =
         Parts.button(
             Sentences.of("shift.practise-it"), "practise-bow-drill", this::practise, "small");
-    for (BowDrills.Kind k : BowDrills.Kind.values()) {
-      kinds
-          .getChildren()
-          .add(
-              Parts.button(
-                  Sentences.of("bow.drill." + k), "bow-drill-" + k, () -> choose(k), "small"));
-    }
-    VBox told = Parts.card("", kinds, Parts.scroll(new VBox(8, purpose, practise)));
-    told.setPrefWidth(330);
-    told.setMinWidth(250);
+    kinds.setId("bow-drills");
+    kinds.setAccessibleText(Sentences.of("bow.drills"));
+    kinds.setCellFactory(v -> new Named());
+    kinds.getItems().setAll(BowDrillKind.values());
+    kinds.getSelectionModel().select(0);
+    kinds.getSelectionModel().selectedItemProperty().addListener(o -> show());
+    VBox list = Parts.card("", kinds);
+    VBox.setVgrow(kinds, Priority.ALWAYS);
+    list.setPrefWidth(230);
+    list.setMinWidth(190);
+    VBox told = Parts.card("", purpose, practise);
+    told.setPrefWidth(240);
+    told.setMinWidth(190);
     VBox notes = Parts.card("", none, strip);
     VBox.setVgrow(strip, Priority.ALWAYS);
     HBox.setHgrow(notes, Priority.ALWAYS);
-    for (VBox card : List.of(told, notes)) {
+    for (VBox card : List.of(list, told, notes)) {
       card.setMinHeight(0);
       getChildren().add(card);
     }
@@ -70,9 +75,19 @@ final class BowDrillPane extends Cards {
     selection.anchorProperty().addListener(o -> show());
   }
 
-  private void choose(BowDrills.Kind other) {
-    kind = other;
-    show();
+  /** A drill; what the stretch asks for is marked. */
+  private final class Named extends ListCell<BowDrillKind> {
+    @Override
+    protected void updateItem(BowDrillKind kind, boolean empty) {
+      super.updateItem(kind, empty);
+      String name = empty ? "" : Sentences.of("bow.drill." + kind);
+      setText(asked.contains(kind) ? Sentences.of("bow.drill.asked", name) : name);
+    }
+  }
+
+  private BowDrillKind kind() {
+    BowDrillKind chosen = kinds.getSelectionModel().getSelectedItem();
+    return chosen == null ? BowDrillKind.OPEN_STRINGS : chosen;
   }
 
   private void show() {
@@ -81,7 +96,7 @@ final class BowDrillPane extends Cards {
     if (s == null || moment < 0) {
       return;
     }
-    purpose.setText(Sentences.of("bow.drill." + kind + ".how"));
+    purpose.setText(Sentences.of("bow.drill." + kind() + ".how"));
     shown = drill(s, moment);
     none.setVisible(shown.isEmpty());
     none.setManaged(shown.isEmpty());
@@ -109,8 +124,10 @@ final class BowDrillPane extends Cards {
       from = strokes.get(index).fromMoment();
       to = strokes.get(Math.min(strokes.size() - 1, index + STROKES - 1)).toMoment();
     }
+    asked = BowDrills.askedFor(s.bowing(), s.arm().report(), from, to);
+    kinds.refresh();
     return BowDrills.notation(
-        s.resolved(), s.bowing(), s.bowTask().bow(), s.bowTask().instrument(), from, to, kind);
+        s.resolved(), s.bowing(), s.bowTask().bow(), s.bowTask().instrument(), from, to, kind());
   }
 
   private void practise() {
@@ -121,7 +138,7 @@ final class BowDrillPane extends Cards {
                 moment,
                 Sentences.of(
                     "bow.drill.title",
-                    Sentences.of("bow.drill." + kind),
+                    Sentences.of("bow.drill." + kind()),
                     studio.shown().bowing().moments().get(moment).bar()),
                 d));
   }

@@ -94,7 +94,8 @@ public final class PaperModel {
           Printer p = printer.get();
           return switch (kind) {
             case PART_PDF -> p.partPdf(now, Digits.of(now), plan.chunks(), lanes, size);
-            case PRACTICE_PDF -> p.practicePdf(now, plan.chunks(), plan.ladder(), size);
+            case PRACTICE_PDF ->
+                p.practicePdf(now, plan.chunks(), plan.ladder(), size, Sentences::of);
             case SVG -> p.svg(now, Digits.of(now));
             case PNG -> p.png(now, Digits.of(now));
             case MIDI -> p.midi(now);

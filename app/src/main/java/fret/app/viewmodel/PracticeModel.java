@@ -16,6 +16,7 @@ import fret.plan.PracticePlan;
 import fret.score.ResolvedPassage;
 import fret.score.Resolver;
 import fret.score.Score;
+import fret.session.BowSpots;
 import fret.session.Session;
 import fret.shelf.Planning;
 import java.time.Duration;
@@ -173,7 +174,18 @@ public final class PracticeModel {
     Score fingered = session.fingered(sparse::contains);
     Optional<Chunk> chunk =
         planned.chunks().stream().filter(c -> c.id().equals(item.chunk())).findFirst();
-    return chunk.map(c -> Drills.notation(fingered, c, item.drill())).orElse(fingered);
+    return chunk.map(c -> drill(session, fingered, c, item.drill())).orElse(fingered);
+  }
+
+  /** A drill of the bow that the bowing no longer asks for gives way to the notes as written. */
+  private static Score drill(Session session, Score fingered, Chunk chunk, DrillKind kind) {
+    if (kind != DrillKind.BOW) {
+      return Drills.notation(fingered, chunk, kind);
+    }
+    return BowSpots.of(session, chunk).stream()
+        .findFirst()
+        .map(BowSpots.Spot::notation)
+        .orElseGet(() -> Drills.notation(fingered, chunk, DrillKind.STRAIGHT));
   }
 
   /** A drill's first note always tells its finger. */

@@ -1,5 +1,6 @@
 package fret.app.viewmodel;
 
+import fret.app.words.PageWordList;
 import fret.app.work.Storing;
 import fret.plan.Gate;
 import fret.score.Glossary;
@@ -116,7 +117,7 @@ public final class Preferences {
 
   /** What words on the page mean, the player's own meanings over the shipped ones. */
   public Glossary glossary() {
-    glossary = glossary == null ? Glossary.shipped().with(ownWords()) : glossary;
+    glossary = glossary == null ? PageWordList.shipped().with(ownWords()) : glossary;
     return glossary;
   }
 

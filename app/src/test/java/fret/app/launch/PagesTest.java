@@ -3,6 +3,7 @@ package fret.app.launch;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import fret.app.batch.ShippedFonts;
+import fret.app.words.Sentences;
 import fret.drill.Chunker;
 import fret.engraving.Page;
 import fret.engraving.Primitive;
@@ -116,7 +117,8 @@ class PagesTest {
                 session,
                 Chunker.chunks(session.resolved(), session.fingering(), session.passage().marks()),
                 Ladder.toTarget(72),
-                Page.Paper.A4);
+                Page.Paper.A4,
+                Sentences::of);
     try (var document = Loader.loadPDF(pdf)) {
       String text = new PDFTextStripper().getText(document);
       assertThat(text).contains("A Long Walk", "Ladder", "36", "72", "Add a note", "Rhythms");

@@ -1,5 +1,6 @@
 package fret.format.page;
 
+import fret.base.Said;
 import fret.base.UnusableInput;
 import fret.drill.Chunk;
 import fret.engraving.FingerText;
@@ -22,6 +23,7 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Function;
 import javax.imageio.ImageIO;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
@@ -53,8 +55,13 @@ public final class PagePrinter implements Printer {
   }
 
   @Override
-  public byte[] practicePdf(Session session, List<Chunk> chunks, Ladder ladder, Page.Paper paper) {
-    List<Page> pages = new Sheets(fonts, paper).practice(session, chunks, ladder);
+  public byte[] practicePdf(
+      Session session,
+      List<Chunk> chunks,
+      Ladder ladder,
+      Page.Paper paper,
+      Function<Said, String> tell) {
+    List<Page> pages = new Sheets(fonts, paper).practice(session, chunks, ladder, tell);
     return files.pdf(pages, session.passage().settings().title());
   }
 

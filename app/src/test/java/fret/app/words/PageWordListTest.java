@@ -1,13 +1,14 @@
-package fret.score;
+package fret.app.words;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import fret.score.Glossary;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 
 /** Words on the page; meanings are standard terms of the trade, from memory. */
-class GlossaryTest {
-  private final Glossary list = Glossary.shipped();
+class PageWordListTest {
+  private final Glossary list = PageWordList.shipped();
 
   @Test
   void theUsualWordsAreThere() {

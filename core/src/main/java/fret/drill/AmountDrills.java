@@ -1,0 +1,109 @@
+package fret.drill;
+
+import fret.bowing.BowPreset;
+import fret.bowing.Drift;
+import fret.bowing.Stroke;
+import fret.score.Signs;
+import java.util.List;
+import java.util.Optional;
+
+/** Drills of how much bow a note gets, and where. Each says whether there is anything to make. */
+final class AmountDrills {
+  private static final int MOST_IN_A_BOW = 8;
+  private static final int MOST_LONG = 4;
+  private static final int TIMES = 4;
+
+  private final DrillSource source;
+
+  AmountDrills(DrillSource source) {
+    this.source = source;
+  }
+
+  /** The same notes with the whole bow, half of it, a third. */
+  boolean shares() {
+    for (String words : List.of("whole bow", "half the bow", "a third of the bow")) {
+      source.say(words);
+      source.moments().forEach(source::asWritten);
+      source.fillBar();
+    }
+    return !source.moments().isEmpty();
+  }
+
+  /** All notes in one bow, the accent on one after the other. */
+  boolean spending() {
+    List<Integer> notes = source.moments(MOST_IN_A_BOW);
+    for (int accent = 0; notes.size() > 1 && accent < notes.size(); accent++) {
+      for (int i = 0; i < notes.size(); i++) {
+        boolean last = i == notes.size() - 1;
+        Signs signs =
+            Signs.PLAIN.withSlurs(i == 0 ? List.of(1) : List.of(), last ? List.of(1) : List.of());
+        signs = i == accent ? DrillSource.with(signs, Signs.Articulation.ACCENT) : signs;
+        signs = i == 0 ? signs.withBow(DrillSource.mark(accent % 2 == 0)) : signs;
+        source.add(source.length(notes.get(i)), source.heads(notes.get(i)), signs);
+      }
+    }
+    return notes.size() > 1;
+  }
+
+  /** A drifting pattern several times, each stroke with the cm that make it come out even. */
+  boolean drift() {
+    Optional<Drift> drift =
+        Drift.of(source.bowing, source.bow.hairCm(), BowPreset.SURE).stream()
+            .filter(d -> d.fromMoment() <= source.to && d.toMoment() >= source.from)
+            .filter(d -> d.steady().isPresent())
+            .findFirst();
+    if (drift.isEmpty()) {
+      return false;
+    }
+    int first = source.bowing.indexAt(drift.get().fromMoment());
+    List<Stroke> pattern = source.bowing.strokes().subList(first, first + drift.get().strokes());
+    List<Integer> cm = drift.get().steady().orElseThrow().cm();
+    for (int time = 0; time < TIMES; time++) {
+      for (int i = 0; i < pattern.size(); i++) {
+        if (time == 0) {
+          source.say(cm.get(i) + " cm");
+        }
+        stroke(pattern.get(i));
+      }
+    }
+    return true;
+  }
+
+  private void stroke(Stroke s) {
+    boolean slurred = s.toMoment() > s.fromMoment();
+    for (int m = s.fromMoment(); m <= s.toMoment(); m++) {
+      Signs signs =
+          Signs.PLAIN.withSlurs(
+              slurred && m == s.fromMoment() ? List.of(1) : List.of(),
+              slurred && m == s.toMoment() ? List.of(1) : List.of());
+      signs = m == s.fromMoment() ? signs.withBow(DrillSource.mark(s.down())) : signs;
+      source.add(source.length(m), source.heads(m), signs);
+    }
+  }
+
+  /** Each note long, growing on one bow and falling on the next. */
+  boolean swell() {
+    boolean down = true;
+    for (int m : source.moments(MOST_LONG)) {
+      for (boolean growing : List.of(true, false)) {
+        source.hairpin(growing);
+        source.add(DrillSource.HALF, source.heads(m), DrillSource.bowed(down));
+        source.endHairpin();
+        down = !down;
+      }
+    }
+    return !source.moments().isEmpty();
+  }
+
+  /** Each note long on an up-bow from the tip, falling to the frog. */
+  boolean fade() {
+    for (int m : source.moments(MOST_LONG)) {
+      source.say("tip");
+      source.hairpin(false);
+      source.add(DrillSource.HALF, source.heads(m), DrillSource.bowed(false));
+      source.endHairpin();
+      source.fillBar();
+    }
+    return !source.moments().isEmpty();
+  }
+}
