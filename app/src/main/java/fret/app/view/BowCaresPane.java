@@ -15,7 +15,6 @@ import java.util.List;
 import javafx.application.Platform;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.TextField;
-import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -39,8 +38,9 @@ final class BowCaresPane extends Cards {
     this.studio = studio;
     this.model = model;
     habits = new HabitRows(model.decisions());
-    VBox left = Parts.card(Sentences.of("bow.mine"), Parts.scroll(new VBox(12, mine(), habits)));
-    left.setMinWidth(250);
+    VBox left = Parts.card(Sentences.of("bow.mine"), Parts.scroll(mine()));
+    left.setMinWidth(290);
+    left.setPrefWidth(610);
     weights =
         new WeightRows<>(
             List.of(BowEffort.values()),
@@ -80,7 +80,7 @@ final class BowCaresPane extends Cards {
     model.rangesProperty().addListener((o, a, found) -> weights.showRanges(found));
   }
 
-  private GridPane mine() {
+  private HabitRows mine() {
     hair.setPrefColumnCount(5);
     hair.setId("bow-hair");
     hair.setAccessibleText(Sentences.of("bow.hair.long"));
@@ -116,17 +116,12 @@ final class BowCaresPane extends Cards {
             model.decisions().change(Said.of("bow.arm." + manner), b -> b.withArm(manner));
           }
         });
-    GridPane grid = new GridPane();
-    grid.setHgap(10);
-    grid.setVgap(8);
-    grid.addRow(
-        0,
-        Parts.line(Sentences.of("bow.hair")),
-        Parts.row(6, hair, Parts.line(Sentences.of("bow.cm"), "quiet")));
-    grid.addRow(1, Parts.line(Sentences.of("bow.forte")), meaning);
-    grid.addRow(2, Parts.line(Sentences.of("bow.shape")), shape);
-    grid.addRow(3, Parts.line(Sentences.of("bow.arm")), arm);
-    return grid;
+    habits.addFirst(Sentences.of("bow.arm"), arm);
+    habits.addFirst(Sentences.of("bow.shape"), shape);
+    habits.addFirst(Sentences.of("bow.forte"), meaning);
+    habits.addFirst(
+        Sentences.of("bow.hair"), Parts.row(6, hair, Parts.line(Sentences.of("bow.cm"), "quiet")));
+    return habits;
   }
 
   private void changeHair() {

@@ -12,13 +12,16 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.IntStream;
+import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
 
 /** Where players use the bow differently: a choice each, with what it comes to in this passage. */
-final class HabitRows extends VBox {
+final class HabitRows extends FlowPane {
+  private static final double WIDTH = 250;
+
   private static final List<Double> SHARES =
       IntStream.rangeClosed(5, 15).mapToObj(tenth -> tenth / 10.0).toList();
 
@@ -29,13 +32,13 @@ final class HabitRows extends VBox {
   private boolean showing;
 
   HabitRows(StrokeDecisions decisions) {
-    super(10);
+    super(16, 10);
     this.decisions = decisions;
     for (BowHabit habit : BowHabit.values()) {
       getChildren().add(row(habit));
     }
     strings.setId("bow-strings");
-    getChildren().add(new VBox(2, Parts.line(Sentences.of("habit.strings")), strings));
+    getChildren().add(sized(new VBox(2, Parts.line(Sentences.of("habit.strings")), strings)));
   }
 
   private VBox row(BowHabit habit) {
@@ -53,10 +56,18 @@ final class HabitRows extends VBox {
     Label figure = Parts.label("", "quiet");
     choices.put(habit, choice);
     figures.put(habit, figure);
-    return new VBox(
-        2,
-        Parts.row(8, Parts.line(Sentences.of("habit." + habit)), Parts.spring(), choice),
-        figure);
+    return sized(new VBox(2, Parts.line(Sentences.of("habit." + habit)), choice, figure));
+  }
+
+  /** Another choice before all others. */
+  void addFirst(String name, Node choice) {
+    getChildren().add(0, sized(new VBox(2, Parts.line(name), choice)));
+  }
+
+  private static VBox sized(VBox row) {
+    row.setPrefWidth(WIDTH);
+    row.setMinWidth(WIDTH);
+    return row;
   }
 
   private void choose(BowHabit habit, BowHabit.Way way) {
@@ -81,7 +92,7 @@ final class HabitRows extends VBox {
     showing = false;
   }
 
-  private javafx.scene.Node share(int string, String name, BowHabits habits) {
+  private Node share(int string, String name, BowHabits habits) {
     ComboBox<Double> share = new ComboBox<>();
     share.getItems().setAll(SHARES);
     share.setConverter(Parts.named(v -> Sentences.of("habit.share", Math.round(100 * v))));

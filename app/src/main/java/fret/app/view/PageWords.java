@@ -65,7 +65,8 @@ final class PageWords extends VBox {
   private static List<String> words(Bar bar) {
     return bar.directions().stream()
         .filter(
-            d -> WORDS.contains(d.kind()) && d.text().codePoints().anyMatch(Character::isLetter))
+            // "quarter=108" is a number, not a word.
+            d -> WORDS.contains(d.kind()) && !d.text().isBlank() && !d.text().contains("="))
         .map(Direction::text)
         .distinct()
         .toList();

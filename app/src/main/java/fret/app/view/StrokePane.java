@@ -20,6 +20,8 @@ import fret.session.BowDecisions;
 import fret.session.Session;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import javafx.geometry.Insets;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -135,7 +137,10 @@ final class StrokePane extends Cards {
                         Math.round(r.needsMs()),
                         Math.round(r.hasMs())))
             .orElse(stroke.hooked() ? Sentences.of("stroke.hooked.how") : "");
-    how.setText(String.join(" ", hair, moves, lifted, taken, accent, swings(s)).strip());
+    how.setText(
+        Stream.of(hair, moves, lifted, taken, accent, swings(s))
+            .filter(t -> !t.isBlank())
+            .collect(Collectors.joining(" ")));
   }
 
   /** The vibrato of the selected note, by the player's wish or by the rule. */

@@ -11,6 +11,7 @@ import java.util.function.BiConsumer;
 import java.util.function.Function;
 import java.util.function.ToDoubleFunction;
 import javafx.animation.PauseTransition;
+import javafx.geometry.Insets;
 import javafx.scene.control.Label;
 import javafx.scene.control.Slider;
 import javafx.scene.control.Tooltip;
@@ -50,6 +51,8 @@ final class WeightRows<K extends Enum<K>> extends GridPane {
     this.usual = usual;
     setHgap(10);
     setVgap(3);
+    // Room for the scroll bar beside the numbers.
+    setPadding(new Insets(0, 14, 0, 0));
     for (K kind : kinds) {
       rows.put(kind, row(kind, idPrefix + idOf.apply(kind), description.apply(kind), weigh));
     }
