@@ -30,7 +30,8 @@ public enum BowEffort {
   KIND_PLACE("kind-place", "cm", "away from where the kind of stroke lives"),
   WEIGHT_PLACE("weight-place", "cm", "an accent or a chord begun away from the weight of the frog"),
   LOUD_PLACE("loud-place", "cm", "loud towards the tip, or soft at the frog"),
-  RESERVE("reserve", "cm", "an end of the bow used up");
+  RESERVE("reserve", "cm", "an end of the bow used up"),
+  UNLIKE("unlike", "bars", "a bar bowed otherwise than most of its like");
 
   private final String id;
   private final String unit;

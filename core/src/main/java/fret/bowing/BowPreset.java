@@ -64,7 +64,8 @@ public record BowPreset(String id, Map<BowEffort, Double> weights) {
               Map.entry(BowEffort.KIND_PLACE, 0.02),
               Map.entry(BowEffort.WEIGHT_PLACE, 0.008),
               Map.entry(BowEffort.LOUD_PLACE, 0.003),
-              Map.entry(BowEffort.RESERVE, 0.002)));
+              Map.entry(BowEffort.RESERVE, 0.002),
+              Map.entry(BowEffort.UNLIKE, 0.15)));
 
   /** An orchestral section: printed slurs stand, everybody sees why; strong beats down. */
   public static final BowPreset SECTION =
@@ -74,6 +75,7 @@ public record BowPreset(String id, Map<BowEffort, Double> weights) {
               BowEffort.UP_FIRST, 1.2,
               BowEffort.BROKEN, 0.7,
               BowEffort.HOOK_DOTTED, 0.2,
+              BowEffort.UNLIKE, 0.3,
               BowEffort.RETAKE, 0.1));
 
   /** A solo line: long bows give way to sound; slurs may be broken for it. */

@@ -35,6 +35,7 @@ final class BowProblem implements RulerProblem<BowSpan> {
   private final BowTask task;
   private final BowTerms terms;
   private final List<BowMoment> moments;
+  private final AlikeBows alike;
 
   /** Turn of the arm into each moment, in degrees. */
   private final double[] turns;
@@ -51,6 +52,7 @@ final class BowProblem implements RulerProblem<BowSpan> {
     this.task = task;
     this.terms = new BowTerms(task.bow(), task.preset(), task.habits());
     this.moments = BowMoments.of(task);
+    this.alike = new AlikeBows(task, moments);
     this.turns = new double[moments.size()];
     this.whole = moments.stream().mapToDouble(this::wholeCm).toArray();
     for (int m = 1; m < turns.length; m++) {
@@ -64,6 +66,10 @@ final class BowProblem implements RulerProblem<BowSpan> {
     for (int u = 0; u < units.size(); u++) {
       spans.add(spansFrom(u));
     }
+  }
+
+  AlikeBows alike() {
+    return alike;
   }
 
   List<BowMoment> moments() {

@@ -21,7 +21,13 @@ public final class BowSolver {
 
   private static final int MOST_TRIED = 40;
 
+  /** Figures that are tried alike, fewer in long passages: each is a search of its own. */
+  private static final int MOST_FIGURES = 6;
+
+  private static final int ALIKE_MOMENTS = 900;
+
   private final BowTask task;
+  private final Token token;
   private final BowProblem problem;
   private final RulerSearch<BowSpan> search;
 
@@ -31,13 +37,39 @@ public final class BowSolver {
 
   public BowSolver(BowTask task, Token token) {
     this.task = task;
+    this.token = token;
     this.problem = new BowProblem(task);
     this.search = problem.isEmpty() ? null : new RulerSearch<>(problem, GRID_CM, token);
   }
 
-  /** The bowing of least effort; without strokes where nothing is bowed. */
+  /**
+   * The bowing of least effort; without strokes where nothing is bowed. Bars that come back are
+   * bowed alike where that costs less than the wish for it: then each figure is held to the way of
+   * most of its bars, one figure after the other.
+   */
   public Bowing best() {
-    return search == null ? unbowed() : bowing(search.best().orElseThrow());
+    return search == null ? unbowed() : alike(bowing(search.best().orElseThrow()));
+  }
+
+  private Bowing alike(Bowing free) {
+    Bowing best = free;
+    BowRules rules = task.rules();
+    int tries = Math.max(1, Math.min(MOST_FIGURES, ALIKE_MOMENTS / free.moments().size()));
+    List<Integer> bars =
+        task.preset().weight(BowEffort.UNLIKE) > 0 ? problem.alike().otherwise(free) : List.of();
+    for (int bar : bars) {
+      if (tries > 0 && problem.alike().otherwise(best).contains(bar)) {
+        tries--;
+        BowRules held = rules.over(problem.alike().held(best, bar));
+        BowSolver other = new BowSolver(task.withRules(held), token);
+        Optional<Bowing> found = other.search.best().map(other::bowing);
+        if (found.isPresent() && found.get().effort() < best.effort() - 1e-9) {
+          best = found.get();
+          rules = held;
+        }
+      }
+    }
+    return best;
   }
 
   private Bowing unbowed() {

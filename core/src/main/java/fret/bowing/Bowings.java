@@ -34,6 +34,8 @@ final class Bowings {
       before = step.end();
     }
     nameHooks(strokes);
+    Bowing free = new Bowing(problem.moments(), strokes, explanation(causes));
+    problem.alike().otherwise(free).forEach(bar -> add(causes, BowEffort.UNLIKE, bar, 1));
     return new Bowing(problem.moments(), strokes, explanation(causes));
   }
 

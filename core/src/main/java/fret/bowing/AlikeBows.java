@@ -1,0 +1,142 @@
+package fret.bowing;
+
+import fret.score.ResolvedPassage;
+import fret.score.Signs;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * Bars that come back, with the same steps in the same rhythm under the same slurs, and how alike
+ * they are bowed.
+ */
+final class AlikeBows {
+  private final ResolvedPassage passage;
+  private final List<BowMoment> moments;
+
+  /** Bars alike, two or more: first moment and last one of each. */
+  private final List<List<int[]>> figures = new ArrayList<>();
+
+  AlikeBows(BowTask task, List<BowMoment> moments) {
+    this.passage = task.passage();
+    this.moments = moments;
+    Map<String, List<int[]>> all = new LinkedHashMap<>();
+    int from = 0;
+    for (int m = 1; m <= moments.size(); m++) {
+      if (m == moments.size() || barOf(m) != barOf(from)) {
+        if (m - from > 1) {
+          all.computeIfAbsent(figure(from, m - 1), f -> new ArrayList<>())
+              .add(new int[] {from, m - 1});
+        }
+        from = m;
+      }
+    }
+    all.values().stream().filter(bars -> bars.size() > 1).forEach(figures::add);
+  }
+
+  private int barOf(int moment) {
+    return passage.notes().get(passage.slices().get(moment).starting().get(0)).key().barIndex();
+  }
+
+  /** Steps from the first note, lengths, slurs and marks, as one text. */
+  private String figure(int from, int to) {
+    StringBuilder text = new StringBuilder();
+    int first = midi(from);
+    for (int m = from; m <= to; m++) {
+      BowMoment at = moments.get(m);
+      text.append(midi(m) - first)
+          .append(at.slice().slurredInto() ? '_' : ' ')
+          .append(at.slice().duration())
+          .append(at.beat().ordinal())
+          .append(at.isGrace() ? 'g' : at.isBowed() ? 'b' : 'p')
+          .append(at.articulations().stream().sorted().toList())
+          .append(';');
+    }
+    return text.toString();
+  }
+
+  private int midi(int moment) {
+    return passage.notes().get(passage.slices().get(moment).starting().get(0)).pitch().midi();
+  }
+
+  private static String way(Bowing b, int[] bar) {
+    StringBuilder text = new StringBuilder();
+    for (int m = bar[0]; m <= bar[1]; m++) {
+      int at = m;
+      text.append(
+          b.strokeAt(m)
+              .map(s -> (s.fromMoment() == at ? "|" : "") + (s.down() ? 'n' : 'v'))
+              .orElse("."));
+    }
+    return text.toString();
+  }
+
+  /** The first moments of the bars that are bowed otherwise than most of their like. */
+  List<Integer> otherwise(Bowing b) {
+    List<Integer> all = new ArrayList<>();
+    for (List<int[]> bars : figures) {
+      String most = most(b, bars);
+      bars.stream().filter(bar -> !way(b, bar).equals(most)).forEach(bar -> all.add(bar[0]));
+    }
+    return all;
+  }
+
+  private static String most(Bowing b, List<int[]> bars) {
+    Map<String, Integer> counts = new LinkedHashMap<>();
+    bars.forEach(bar -> counts.merge(way(b, bar), 1, Integer::sum));
+    return counts.entrySet().stream()
+        .max(Map.Entry.comparingByValue())
+        .map(Map.Entry::getKey)
+        .orElseThrow();
+  }
+
+  private boolean isMarked(int[] bar) {
+    return moments.subList(bar[0], bar[1] + 1).stream()
+        .anyMatch(m -> m.printed() != Signs.Bow.NONE);
+  }
+
+  /**
+   * What holds all bars of a figure to the way of the one that carries a bow mark, else to that in
+   * which most of them, or the first of equals, are bowed.
+   *
+   * @param otherwise first moment of a bar of the figure
+   */
+  Map<Integer, Adopted> held(Bowing b, int otherwise) {
+    Map<Integer, Adopted> all = new HashMap<>();
+    for (List<int[]> bars : figures) {
+      if (bars.stream().anyMatch(bar -> bar[0] == otherwise)) {
+        String most = most(b, bars);
+        int[] usual = bars.stream().filter(bar -> way(b, bar).equals(most)).findFirst().get();
+        int[] model = bars.stream().filter(this::isMarked).findFirst().orElse(usual);
+        bars.forEach(bar -> hold(b, model, bar, all));
+      }
+    }
+    return all;
+  }
+
+  private void hold(Bowing b, int[] model, int[] bar, Map<Integer, Adopted> into) {
+    for (int i = 0; i <= model[1] - model[0]; i++) {
+      int from = model[0] + i;
+      int to = bar[0] + i;
+      Optional<Stroke> stroke = b.strokeAt(from);
+      if (stroke.isEmpty() || moments.get(to).isGrace()) {
+        continue;
+      }
+      boolean begins = stroke.get().fromMoment() == from;
+      boolean slurred = moments.get(to).slice().slurredInto();
+      Optional<BowRules.Joint> joint =
+          i == 0 || begins != slurred
+              ? Optional.empty()
+              : Optional.of(begins ? BowRules.Joint.BREAK : BowRules.Joint.SLUR);
+      Signs.Bow bow = stroke.get().down() ? Signs.Bow.DOWN : Signs.Bow.UP;
+      boolean printed = moments.get(to).printed() != Signs.Bow.NONE;
+      Adopted held = new Adopted(begins && !printed ? bow : Signs.Bow.NONE, joint);
+      if (held.bow() != Signs.Bow.NONE || joint.isPresent()) {
+        into.put(to, held);
+      }
+    }
+  }
+}
