@@ -11,6 +11,7 @@ import fret.bowing.Drift;
 import fret.bowing.PhraseMark;
 import fret.bowing.Stroke;
 import fret.bowing.StrokeKind;
+import fret.mark.Anchor;
 import fret.mark.BowLayer;
 import fret.mark.Marks;
 import fret.mark.NoteLayer;
@@ -116,6 +117,35 @@ public final class BowDecisions {
 
   private static Signs.Bow other(Signs.Bow bow) {
     return bow == Signs.Bow.DOWN ? Signs.Bow.UP : bow == Signs.Bow.UP ? Signs.Bow.DOWN : bow;
+  }
+
+  /**
+   * Turns the stroke of a moment round in the second pass of its repeat alone; again takes it back.
+   * Empty where the moment is not repeated.
+   */
+  public static Optional<Change> turnSecondTime(Session s, int moment) {
+    Optional<Stroke> stroke = s.bowing().strokeAt(moment);
+    Optional<Passes> passes = Passes.of(s.passage(), s.bowTask());
+    if (stroke.isEmpty()
+        || !passes.filter(p -> p.comesAgain(s.bowing().moments().get(moment))).isPresent()) {
+      return Optional.empty();
+    }
+    int first = stroke.get().fromMoment();
+    Place place = new Place(new Anchor.Note(key(s, first)), 2, "");
+    Marks marks = s.passage().marks();
+    boolean there = marks.at(BowLayer.BOW, place).isPresent();
+    boolean down =
+        s.arm().passes().stream()
+            .filter(p -> p.pass() == 2)
+            .map(p -> p.down().get(first))
+            .filter(d -> d != null)
+            .findFirst()
+            .orElse(stroke.get().down());
+    Signs.Bow asked = down ? Signs.Bow.UP : Signs.Bow.DOWN;
+    Marks after = marks.with(BowLayer.BOW, place, there ? Optional.empty() : Optional.of(asked));
+    String bar = stroke.get().bar();
+    Said name = there ? Said.of("bow.second.off", bar) : Said.of("bow.second." + asked, bar);
+    return Optional.of(Change.of(name, marks, after));
   }
 
   /** What happens between a moment and the one before it; again takes it back. */

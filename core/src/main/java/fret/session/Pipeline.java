@@ -2,6 +2,7 @@ package fret.session;
 
 import fret.bowing.BowLayers;
 import fret.bowing.BowReport;
+import fret.bowing.BowRules;
 import fret.bowing.BowSolver;
 import fret.bowing.BowTask;
 import fret.bowing.BowedScore;
@@ -74,10 +75,7 @@ public final class Pipeline {
             .filter(b -> isSameBow(b.passage(), passage));
     BowTask bowTask =
         bowed.map(Computed::bowTask).orElseGet(() -> bowTask(passage, standing, "", m -> true));
-    Arm arm =
-        bowed
-            .map(Computed::arm)
-            .orElseGet(() -> arm(passage, bowTask, new BowSolver(bowTask, token).best()));
+    Arm arm = bowed.map(Computed::arm).orElseGet(() -> standing(passage, bowTask, token));
     ResolvedPassage resolved = decidedPage(passage, marked, arm);
     return new Computed(passage, page, resolved.score(), resolved, standing, bowTask, arm);
   }
@@ -98,12 +96,20 @@ public final class Pipeline {
     return BowTasks.of(passage, hand.passage(), hand.tempo(), standing.fingering(), version, held);
   }
 
+  /** The best bowing; where bars are repeated, the first pass of the best one as played. */
+  private static Arm standing(Passage passage, BowTask task, Token token) {
+    BowRules rules =
+        Passes.of(passage, task).map(p -> task.rules().over(p.first(token))).orElse(task.rules());
+    return arm(passage, task, new BowSolver(task.withRules(rules), token).best(), token);
+  }
+
   /** A bowing with all that is told and shown of it. */
-  static Arm arm(Passage passage, BowTask task, Bowing bowing) {
+  static Arm arm(Passage passage, BowTask task, Bowing bowing, Token token) {
     ResolvedPassage marked = marked(passage, task.passage());
     return new Arm(
         bowing,
         BowReport.of(bowing, task, passage.settings().bow().arm()),
+        Passes.of(passage, task).map(p -> p.following(bowing, token)).orElse(List.of()),
         marked.withScore(BowedScore.of(marked, bowing, true)));
   }
 
@@ -179,7 +185,8 @@ public final class Pipeline {
         .of(layer)
         .forEach(
             (place, value) -> {
-              if (place.counts() && place.anchor() instanceof fret.mark.Anchor.Note n) {
+              boolean everyPass = place.counts() && place.pass() == 0;
+              if (everyPass && place.anchor() instanceof fret.mark.Anchor.Note n) {
                 all.put(n.key(), value);
               }
             });

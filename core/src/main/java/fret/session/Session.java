@@ -169,7 +169,7 @@ public record Session(
 
   /** Another bowing of the same task with all that is told of it; takes time. */
   public Arm arm(Bowing bowing) {
-    return Pipeline.arm(passage, bowTask(), bowing);
+    return Pipeline.arm(passage, bowTask(), bowing, Token.NEVER);
   }
 
   /** What is to be bowed where an adopted bowing gives way at some moments; marks stay. */

@@ -21,9 +21,13 @@ import fret.bowing.Stroke;
 import fret.instrument.Instrument;
 import fret.player.Preset;
 import fret.score.LoudnessLine;
+import fret.search.Token;
+import fret.session.PassBow;
+import fret.session.Passes;
 import fret.session.Session;
 import java.util.List;
 import java.util.Locale;
+import java.util.TreeMap;
 import java.util.concurrent.Callable;
 import java.util.stream.Collectors;
 import picocli.CommandLine.Command;
@@ -115,7 +119,9 @@ final class BowCommand implements Callable<Integer> {
     ArrayNode array = root.putArray("versions");
     for (Bowing bowing : versions) {
       String name = asPrinted ? "as printed" : "proposed " + (array.size() + 1);
-      version(array.addObject().put("name", name), bowing, task);
+      ObjectNode version = array.addObject().put("name", name);
+      version(version, bowing, task);
+      passes(version, session, task, bowing);
     }
     crossings(root.putArray("crossings"), Crossing.of(versions.get(0), task.bow()), instrument);
     ObjectNode fingering = root.putObject("fingering");
@@ -138,6 +144,26 @@ final class BowCommand implements Callable<Integer> {
     Drift.of(bowing, task.bow().hairCm(), task.preset()).forEach(d -> drift(drifts.addObject(), d));
     ArrayNode warnings = into.putArray("warnings");
     BowWarning.of(bowing, task).forEach(w -> warning(warnings.addObject(), w));
+  }
+
+  /** Passes that are bowed otherwise than the first. */
+  private static void passes(ObjectNode into, Session session, BowTask task, Bowing bowing) {
+    List<PassBow> all =
+        Passes.of(session.passage(), task)
+            .map(p -> p.following(bowing, Token.NEVER))
+            .orElse(List.of());
+    ArrayNode array = all.isEmpty() ? null : into.putArray("passes");
+    for (PassBow pass : all) {
+      ArrayNode strokes = array.addObject().put("pass", pass.pass()).putArray("strokes");
+      new TreeMap<>(pass.down())
+          .forEach(
+              (moment, down) ->
+                  strokes
+                      .addObject()
+                      .put("fromEvent", moment)
+                      .put("bar", bowing.moments().get(moment).bar())
+                      .put("direction", down ? "down" : "up"));
+    }
   }
 
   private void stroke(ObjectNode node, Bowing bowing, int i, BowTask task) {

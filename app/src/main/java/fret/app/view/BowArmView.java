@@ -110,6 +110,7 @@ final class BowArmView extends StripArea {
   private List<Action> keys(Areas.Room room) {
     List<Action> all = new ArrayList<>();
     all.add(on("bow-turn", key(KeyCode.T), decide::turn));
+    all.add(on("bow-turn-second", shift(KeyCode.T), decide::turnSecondTime));
     all.add(on("bow-slur", key(KeyCode.S), this::slur));
     all.add(on("bow-break", key(KeyCode.K), () -> decide.joint(BowRules.Joint.BREAK)));
     all.add(on("bow-hook", key(KeyCode.H), () -> decide.joint(BowRules.Joint.HOOK)));

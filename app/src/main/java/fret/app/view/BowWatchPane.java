@@ -13,6 +13,7 @@ import fret.bowing.Cure;
 import fret.bowing.Drift;
 import fret.fingering.FingerAhead;
 import fret.instrument.Instrument;
+import fret.session.PassBow;
 import fret.session.Session;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -93,6 +94,12 @@ final class BowWatchPane extends Cards {
     }
     for (Drift d : report.drifts()) {
       troubles.getChildren().add(trouble(told(d), d.fromMoment(), d.cures()));
+    }
+    for (PassBow p : model.shown().passes()) {
+      int first = p.down().keySet().stream().min(Integer::compare).orElseThrow();
+      String bar = model.shown().bowing().moments().get(first).bar();
+      String text = Sentences.of("watch.pass", p.pass(), p.down().size(), bar);
+      troubles.getChildren().add(trouble(text, first, List.of()));
     }
     if (troubles.getChildren().isEmpty()) {
       troubles.getChildren().add(Parts.label(Sentences.of("watch.nothing"), "quiet"));

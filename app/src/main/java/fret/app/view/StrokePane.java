@@ -138,9 +138,22 @@ final class StrokePane extends Cards {
                         Math.round(r.hasMs())))
             .orElse(stroke.hooked() ? Sentences.of("stroke.hooked.how") : "");
     how.setText(
-        Stream.of(hair, moves, lifted, taken, accent, swings(s))
+        Stream.of(hair, moves, lifted, taken, accent, swings(s), again(stroke))
             .filter(t -> !t.isBlank())
             .collect(Collectors.joining(" ")));
+  }
+
+  /** How the stroke goes in later passes, where it goes the other way. */
+  private String again(Stroke stroke) {
+    return model.shown().passes().stream()
+        .filter(p -> p.down().containsKey(stroke.fromMoment()))
+        .map(
+            p ->
+                Sentences.of(
+                    "stroke.again",
+                    p.pass(),
+                    Sentences.of(p.down().get(stroke.fromMoment()) ? "bow.down" : "bow.up")))
+        .collect(Collectors.joining(" "));
   }
 
   /** The vibrato of the selected note, by the player's wish or by the rule. */

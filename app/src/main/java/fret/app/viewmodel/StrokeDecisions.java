@@ -56,6 +56,18 @@ public final class StrokeDecisions {
     here(BowDecisions::turn);
   }
 
+  /** In the second pass of a repeat alone. */
+  public void turnSecondTime() {
+    here(
+        (s, m) -> {
+          Optional<Change> change = BowDecisions.turnSecondTime(s, m);
+          if (change.isEmpty()) {
+            studio.tell(Sentences.of("bow.second.none"));
+          }
+          return change;
+        });
+  }
+
   public void joint(BowRules.Joint joint) {
     if (moment() == 0) {
       studio.tell(Sentences.of("bow.first"));
