@@ -41,7 +41,7 @@ public final class BowDecisions {
   private BowDecisions() {}
 
   /** The note that carries the marks of a moment: the highest that starts there. */
-  private static NoteKey key(Session s, int moment) {
+  static NoteKey key(Session s, int moment) {
     List<Integer> starting = s.resolved().slices().get(moment).starting();
     return s.resolved().notes().get(starting.get(starting.size() - 1)).key();
   }

@@ -89,6 +89,24 @@ class BowRoundTripTest {
     assertThat(marks).isBetween(1L, (long) s.bowing().strokes().size() / 2);
   }
 
+  /** Loudness, place, length and kind of stroke come back as signs and words on the page. */
+  @Test
+  void whatHasASignIsSavedAsOne() throws Exception {
+    byte[] file = demo("giants-stairs.musicxml");
+    Session s = session(file, InstrumentType.BASS);
+    Session mine = after(s, BowDecisions.level(s, 2, 2));
+    mine = after(mine, BowDecisions.place(mine, 4, 1).orElseThrow());
+    for (int i = 0; i < 4; i++) {
+      mine = after(mine, BowDecisions.longer(mine, 3, -1).orElseThrow());
+    }
+    Session opened = session(FretApplication.FORMATS.write(mine, file), InstrumentType.BASS);
+    assertThat(opened.bowing().moments().get(2).fromLevel()).isEqualTo(2);
+    assertThat(opened.bowing().moments().get(3).isDotted()).isTrue();
+    int first = mine.bowing().strokeAt(4).orElseThrow().fromMoment();
+    assertThat(opened.bowing().moments().get(first).place()).contains(0.96);
+    assertThat(opened.resolved().notes()).hasSameSizeAs(s.resolved().notes());
+  }
+
   @Test
   void nothingDecidedChangesNoSlurAndNoBowMark() throws Exception {
     byte[] file = demo("lantern-dance.musicxml");

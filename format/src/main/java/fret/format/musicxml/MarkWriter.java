@@ -85,7 +85,7 @@ public final class MarkWriter {
     notations.insertBefore(slur, notations.getFirstChild());
   }
 
-  private static Element notations(Element note) {
+  static Element notations(Element note) {
     Element notations = Dom.child(note, "notations");
     if (notations == null) {
       notations = note.getOwnerDocument().createElement("notations");

@@ -9,6 +9,7 @@ import fret.format.musicxml.MarkWriter;
 import fret.format.musicxml.MusicXmlFile;
 import fret.format.musicxml.MusicXmlReader;
 import fret.format.musicxml.MusicXmlWriter;
+import fret.format.musicxml.SignWriter;
 import fret.mark.BowLayer;
 import fret.passage.Passage;
 import fret.passage.ScoreReader;
@@ -21,6 +22,7 @@ import fret.score.NoteKey;
 import fret.score.Score;
 import fret.score.Signs;
 import fret.score.Slice;
+import fret.session.BowSigns;
 import fret.session.MarkedFileWriter;
 import fret.session.Session;
 import java.nio.charset.StandardCharsets;
@@ -118,6 +120,7 @@ public final class PartFiles implements ScoreReader, MarkedFileWriter {
         MusicXmlReader.readLinked(passage.sourceName(), document, passage.partName());
     MarkWriter.write(linked.elements(), marks(session));
     MarkWriter.writeSlurs(linked.elements(), slurs(session));
+    SignWriter.write(linked.elements(), signs(session));
     return MarkWriter.bytes(document);
   }
 
@@ -183,6 +186,14 @@ public final class PartFiles implements ScoreReader, MarkedFileWriter {
       }
     }
     return all;
+  }
+
+  private static List<BowSigns> signs(Session session) {
+    int octaves = session.passage().settings().reading().octaves();
+    return BowSigns.of(session).stream()
+        .map(
+            b -> new BowSigns(inFile(b.note(), octaves), b.articulations(), b.dynamic(), b.words()))
+        .toList();
   }
 
   private static boolean sameSlurs(Event a, Event b) {
