@@ -154,8 +154,7 @@ public record BowWarning(
   }
 
   private static void outOfWindow(Bowing bowing, Stroke s, List<BowWarning> into) {
-    List<BowMoment> moments = bowing.moments().subList(s.fromMoment(), s.toMoment() + 1);
-    double rate = StrokeKinds.rate(moments);
+    double rate = bowing.rate(s);
     if (s.kind().fits(rate)) {
       return;
     }

@@ -43,6 +43,11 @@ public record Bowing(List<BowMoment> moments, List<Stroke> strokes, Explanation 
     return Optional.empty();
   }
 
+  /** Notes a second of a stroke. */
+  public double rate(Stroke s) {
+    return StrokeKinds.rate(moments.subList(s.fromMoment(), s.toMoment() + 1));
+  }
+
   /** The place of a stroke in the list. */
   public int indexAt(int moment) {
     return strokeAt(moment).map(strokes::indexOf).orElse(-1);

@@ -9,6 +9,7 @@ import fret.app.words.Sentences;
 import fret.app.words.Words;
 import fret.drill.Chunk;
 import fret.plan.PracticePlan;
+import fret.session.BounceSwitch;
 import fret.shelf.Audition;
 import fret.shelf.Planning;
 import java.time.format.DateTimeFormatter;
@@ -191,6 +192,10 @@ final class PlanView extends VBox implements AreaView {
     picker.setPrefWidth(140);
   }
 
+  private static String told(BounceSwitch b) {
+    return Sentences.of("plan.bounce-from", Sentences.of("stroke." + b.kind().id()), b.perMinute());
+  }
+
   private void saveLadder() {
     if (!showing) {
       Planning.Habits h = studio.plans().habits();
@@ -220,7 +225,11 @@ final class PlanView extends VBox implements AreaView {
     advice.setText(
         p.plan().feasible() ? p.plan().advice() : Sentences.of("plan.honestly", p.plan().advice()));
     ladder.getChildren().clear();
+    List<BounceSwitch> switches = new ArrayList<>(BounceSwitch.of(studio.shown()));
     for (int level : p.ladder().levels()) {
+      while (!switches.isEmpty() && switches.get(0).perMinute() <= level) {
+        ladder.getChildren().add(Parts.line(told(switches.remove(0)), "hand"));
+      }
       ladder.getChildren().add(Parts.line(String.valueOf(level), "rung"));
     }
     chunks.getChildren().clear();

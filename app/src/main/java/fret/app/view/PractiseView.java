@@ -12,12 +12,14 @@ import fret.passage.Details;
 import fret.plan.Gate;
 import fret.plan.PracticePlan;
 import fret.score.ResolvedPassage;
+import fret.session.BounceSwitch;
 import fret.shelf.Planning;
 import fret.sound.ClickPlayer;
 import fret.sound.ClickTrack;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -41,6 +43,7 @@ final class PractiseView extends VBox implements AreaView {
   private final Label tempo = Parts.line("", "tempo");
   private final Label beat = Parts.line("", "beat");
   private final Label row = Parts.line("", "quiet");
+  private final Label bounce = Parts.label("", "warning");
   private final Label after = Parts.label("", "lead");
   private final javafx.scene.layout.FlowPane list = new javafx.scene.layout.FlowPane(8, 6);
   private final ComboBox<Breakage> broke = new ComboBox<>();
@@ -143,6 +146,7 @@ final class PractiseView extends VBox implements AreaView {
             hint,
             strip,
             click,
+            bounce,
             verdicts,
             after,
             pain,
@@ -313,10 +317,25 @@ final class PractiseView extends VBox implements AreaView {
             : studio.shown().passage().settings().target().beat().displayName()
                 + " = "
                 + g.perMinute());
+    String string =
+        g == null
+            ? ""
+            : practice.item().stream()
+                .flatMap(i -> practice.notYetBouncing(i, g.perMinute()).stream())
+                .map(b -> told(b, g.perMinute()))
+                .collect(Collectors.joining(" "));
+    bounce.setText(string);
+    bounce.setVisible(!string.isEmpty());
+    bounce.setManaged(!string.isEmpty());
     row.setText(
         g == null
             ? ""
             : Sentences.of("practise.in-row", g.cleanInRow(), g.settings().cleanNeeded()));
+  }
+
+  private static String told(BounceSwitch b, int now) {
+    return Sentences.of(
+        "practise.no-bounce", now, Sentences.of("stroke." + b.kind().id()), b.perMinute());
   }
 
   private void showList() {

@@ -16,6 +16,7 @@ import fret.plan.PracticePlan;
 import fret.score.ResolvedPassage;
 import fret.score.Resolver;
 import fret.score.Score;
+import fret.session.BounceSwitch;
 import fret.session.BowSpots;
 import fret.session.Session;
 import fret.shelf.Planning;
@@ -155,6 +156,22 @@ public final class PracticeModel {
     gate.set(Gate.at(planned.ladder(), studio.plans().habits().gate(), item.get().perMinute()));
     notation.set(Resolver.resolve(score(item.get(), planned)));
     tryStarted = now.get();
+  }
+
+  /** Strokes of the item that cannot bounce yet at a tempo: on the string until then. */
+  public List<BounceSwitch> notYetBouncing(PracticePlan.Item item, int perMinute) {
+    Session session = studio.shown();
+    Planning planned = studio.plans().plannedProperty().get();
+    if (session == null || planned == null || extras.containsKey(item.chunk())) {
+      return List.of();
+    }
+    List<BounceSwitch> all =
+        planned.chunks().stream()
+            .filter(c -> c.id().equals(item.chunk()))
+            .findFirst()
+            .map(c -> BounceSwitch.of(session, c.fromOnset(), c.toOnset()))
+            .orElseGet(() -> BounceSwitch.of(session));
+    return all.stream().filter(b -> b.perMinute() > perMinute).toList();
   }
 
   private Score score(PracticePlan.Item item, Planning planned) {
