@@ -13,6 +13,7 @@ public enum BowEffort {
   DOWN_PLUCK("down-pluck", "strokes", "a down-bow before plucking: the hand has the way back"),
   HOOK("hook", "strokes", "the same direction again without leaving the string"),
   HOOK_DOTTED("hook-dotted", "strokes", "the same direction again in a dotted or lilting rhythm"),
+  HOOK_LEAP("hook-leap", "strokes", "the same direction again after a lift over a string"),
   RETAKE("retake", "retakes", "lifting the bow and setting it down elsewhere, in time enough"),
   RETAKE_PAID("retake-paid", "retakes", "a retake that the note before pays for"),
   RETAKE_LATE("retake-late", "retakes", "a retake for which there is no time"),

@@ -11,7 +11,8 @@ import java.util.Optional;
  *
  * @param has silence between them in ms, plucked stretches included
  * @param note length of the note before, in ms
- * @param dotted whether the rhythm is dotted or lilting there
+ * @param again what going on the same way is: a hook, one in a dotted or lilting rhythm, or one
+ *     after a lift over a string
  * @param chords whether chords of three strings or more stand on both sides
  * @param free whether either direction may follow at no price: after plucking or a tremolo
  * @param rule what was decided there
@@ -19,7 +20,7 @@ import java.util.Optional;
 record BowJoins(
     double has,
     double note,
-    boolean dotted,
+    BowEffort again,
     boolean chords,
     boolean free,
     Optional<BowRules.Joint> rule) {
@@ -49,7 +50,7 @@ record BowJoins(
     }
     Map<BowEffort, Double> amounts = new EnumMap<>(BowEffort.class);
     if (join == Join.AGAIN && !free) {
-      amounts.put(dotted ? BowEffort.HOOK_DOTTED : BowEffort.HOOK, 1.0);
+      amounts.put(again, 1.0);
     } else if (join == Join.LIFT) {
       amounts.put(retake(cm), 1.0);
       amounts.put(BowEffort.RETAKE_WAY, cm);

@@ -47,6 +47,7 @@ public record BowPreset(String id, Map<BowEffort, Double> weights) {
               Map.entry(BowEffort.DOWN_PLUCK, 0.3),
               Map.entry(BowEffort.HOOK, 1.3),
               Map.entry(BowEffort.HOOK_DOTTED, 0.3),
+              Map.entry(BowEffort.HOOK_LEAP, 0.6),
               Map.entry(BowEffort.RETAKE, 0.2),
               Map.entry(BowEffort.RETAKE_PAID, 1.4),
               Map.entry(BowEffort.RETAKE_LATE, 1.5),

@@ -148,12 +148,13 @@ final class BowProblem implements RulerProblem<BowSpan> {
     double has = Math.max(0, first.startMs() - last.endMs());
     boolean plucked = before.to() + 1 != unit.from();
     double ratio = last.wholes() / Math.max(1e-9, moments.get(unit.to()).wholes());
+    boolean leaps = last.stringsTo(first) >= 2;
     boolean dotted =
         ratio >= DOTTED_LEAST && ratio <= DOTTED_MOST && first.beat() == BowMoment.Beat.OFF;
     return new BowJoins(
         has,
         last.timeMs(),
-        dotted,
+        dotted ? BowEffort.HOOK_DOTTED : leaps ? BowEffort.HOOK_LEAP : BowEffort.HOOK,
         last.isChord() && first.isChord(),
         plucked || tremolo(before),
         Optional.ofNullable(rule(unit)).filter(r -> r != BowRules.Joint.SLUR));
@@ -237,7 +238,8 @@ final class BowProblem implements RulerProblem<BowSpan> {
     int i = m.slice().index();
     BowMoment before = m.slice().slurredInto() && i > 0 ? moments.get(i - 1) : null;
     double start = LateSpeaking.is(m, before) ? LateSpeaking.START : 1;
-    double factor = task.rules().amounts().getOrDefault(i, start);
+    double own = task.rules().amounts().getOrDefault(i, 1.0);
+    double factor = LateSpeaking.isRefused(task, i) ? own : own * start;
     return speed
         * (m.isAccented() ? ACCENT : 1)
         * m.timeMs()

@@ -27,6 +27,12 @@ final class LateSpeaking {
     return m.isBowed() && !m.isGrace() && begun && m.strings().get(0) > 1 && m.stopped() >= HIGH;
   }
 
+  /** Just the usual amount asked for: no start. */
+  static boolean isRefused(BowTask task, int moment) {
+    Double own = task.rules().amounts().get(moment);
+    return own != null && own == 1.0;
+  }
+
   static List<BowWarning> warnings(Bowing bowing, BowTask task) {
     List<BowWarning> all = new ArrayList<>();
     for (Stroke s : bowing.strokes()) {
@@ -34,8 +40,7 @@ final class LateSpeaking {
         BowMoment m = bowing.moments().get(n.moment());
         BowMoment before =
             n.moment() == s.fromMoment() ? null : bowing.moments().get(n.moment() - 1);
-        boolean refused = task.rules().amounts().containsKey(n.moment());
-        if (is(m, before) && !refused) {
+        if (is(m, before) && !isRefused(task, n.moment())) {
           all.add(
               new BowWarning(
                   BowWarning.Kind.SPEAKS_LATE,

@@ -236,6 +236,28 @@ public final class BowDecisions {
     return toggle(s, BowLayers.PHRASE, moment, mark);
   }
 
+  /**
+   * A crescendo (1) or diminuendo (-1) planned a level a bar: from the level of the first moment,
+   * one level on at each bar line up to the last moment. Empty within one bar.
+   */
+  public static Optional<Change> levelABar(Session s, int from, int to, int direction) {
+    double level = Math.rint(s.bowing().moments().get(from).fromLevel());
+    Marks after = set(s, s.passage().marks(), BowLayers.LEVEL, from, Optional.of(level));
+    int bar = key(s, from).barIndex();
+    boolean any = false;
+    for (int m = from + 1; m <= to; m++) {
+      if (key(s, m).barIndex() != bar) {
+        bar = key(s, m).barIndex();
+        level = Math.max(0, Math.min(LOUDEST, level + direction));
+        after = set(s, after, BowLayers.LEVEL, m, Optional.of(level));
+        any = true;
+      }
+    }
+    String first = s.bowing().moments().get(from).bar();
+    Said name = Said.of(direction > 0 ? "bow.grow" : "bow.fall", first);
+    return any ? Optional.of(Change.of(name, s.passage().marks(), after)) : Optional.empty();
+  }
+
   /** Saves or spends bow on a note; again takes it back. */
   public static Change amount(Session s, int moment, boolean spent) {
     return toggle(s, BowLayers.AMOUNT, moment, spent ? SPENT : SAVED);

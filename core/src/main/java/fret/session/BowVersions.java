@@ -90,6 +90,21 @@ public final class BowVersions {
     return marks.with(layer, none);
   }
 
+  /**
+   * Shifts that another bowing takes the bow change from: their moments lie inside its strokes, and
+   * at the beginning of one in what stands.
+   */
+  public static List<Integer> uncovered(Session s, Bowing other) {
+    return s.fingering().shifts().stream()
+        .map(shift -> shift.toSlice())
+        .filter(m -> begins(s.bowing(), m) && !begins(other, m) && other.strokeAt(m).isPresent())
+        .toList();
+  }
+
+  private static boolean begins(Bowing b, int moment) {
+    return b.strokeAt(moment).filter(stroke -> stroke.fromMoment() == moment).isPresent();
+  }
+
   /** Names of the versions that are kept. */
   public static List<String> versions(Session s) {
     return BowLayers.ALL.stream()

@@ -16,11 +16,11 @@ import org.junit.jupiter.params.provider.CsvSource;
 /** What lies between two strokes; a retake of 20 cm needs 80 + 4 x 20 = 160 ms. */
 class BowJoinsTest {
   private static BowJoins after(double restMs, double noteMs) {
-    return new BowJoins(restMs, noteMs, false, false, false, Optional.empty());
+    return new BowJoins(restMs, noteMs, BowEffort.HOOK, false, false, Optional.empty());
   }
 
   private static BowJoins ruled(BowRules.Joint rule) {
-    return new BowJoins(500, 500, false, false, true, Optional.of(rule));
+    return new BowJoins(500, 500, BowEffort.HOOK, false, true, Optional.of(rule));
   }
 
   private static Map<BowEffort, Double> amounts(BowJoins joins, Join join, double cm) {
@@ -31,7 +31,7 @@ class BowJoinsTest {
   void turningIsFreeAndGoingOnIsAHook() {
     assertThat(amounts(after(0, 500), Join.TURN, 0)).isEmpty();
     assertThat(amounts(after(0, 500), Join.AGAIN, 0)).containsExactly(entry(BowEffort.HOOK, 1.0));
-    BowJoins dotted = new BowJoins(0, 500, true, false, false, Optional.empty());
+    BowJoins dotted = new BowJoins(0, 500, BowEffort.HOOK_DOTTED, false, false, Optional.empty());
     assertThat(amounts(dotted, Join.AGAIN, 0)).containsExactly(entry(BowEffort.HOOK_DOTTED, 1.0));
   }
 
@@ -54,9 +54,9 @@ class BowJoinsTest {
   /** Chords down, down: the first is left early as a matter of course. */
   @Test
   void betweenChordsTheBowIsLiftedInPeace() {
-    BowJoins chords = new BowJoins(0, 320, false, true, false, Optional.empty());
+    BowJoins chords = new BowJoins(0, 320, BowEffort.HOOK, true, false, Optional.empty());
     assertThat(amounts(chords, Join.LIFT, 20)).containsKey(BowEffort.RETAKE);
-    BowJoins quick = new BowJoins(0, 319, false, true, false, Optional.empty());
+    BowJoins quick = new BowJoins(0, 319, BowEffort.HOOK, true, false, Optional.empty());
     assertThat(amounts(quick, Join.LIFT, 20)).doesNotContainKey(BowEffort.RETAKE);
   }
 
@@ -64,7 +64,7 @@ class BowJoinsTest {
   void aLongSilenceLeavesEitherDirection() {
     assertThat(after(330, 500).isFree()).isTrue();
     assertThat(after(329, 500).isFree()).isFalse();
-    BowJoins plucked = new BowJoins(0, 500, false, false, true, Optional.empty());
+    BowJoins plucked = new BowJoins(0, 500, BowEffort.HOOK, false, true, Optional.empty());
     assertThat(plucked.isFree()).isTrue();
     assertThat(amounts(plucked, Join.AGAIN, 0)).isEmpty();
     assertThat(ruled(BowRules.Joint.HOOK).isFree()).as("what is decided stands").isFalse();
@@ -83,5 +83,15 @@ class BowJoinsTest {
             BowPreset.SURE,
             BowHabits.USUAL);
     assertThat(Double.isInfinite(joins.effort(Join.TURN, 0, terms))).isEqualTo(!turn);
+  }
+
+  /** After a lift over a string the stroke may travel on (common practice, no source). */
+  @Test
+  void overAStringTheStrokeTravelsOnForLess() {
+    BowJoins leap = new BowJoins(0, 500, BowEffort.HOOK_LEAP, false, false, Optional.empty());
+    assertThat(amounts(leap, Join.AGAIN, 0)).containsExactly(entry(BowEffort.HOOK_LEAP, 1.0));
+    assertThat(BowPreset.SURE.weight(BowEffort.HOOK_LEAP))
+        .isBetween(
+            BowPreset.SURE.weight(BowEffort.HOOK_DOTTED), BowPreset.SURE.weight(BowEffort.HOOK));
   }
 }

@@ -27,6 +27,7 @@ class BowTermsTest {
       EnumSet.of(
           BowEffort.HOOK,
           BowEffort.HOOK_DOTTED,
+          BowEffort.HOOK_LEAP,
           BowEffort.RETAKE,
           BowEffort.RETAKE_PAID,
           BowEffort.RETAKE_LATE,

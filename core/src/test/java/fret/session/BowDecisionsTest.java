@@ -2,14 +2,26 @@ package fret.session;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import fret.bowing.BowHabit;
+import fret.bowing.BowHabits;
 import fret.bowing.BowLayers;
+import fret.bowing.BowMoment;
 import fret.bowing.BowRules;
+import fret.bowing.BowSetup;
 import fret.bowing.Bowing;
 import fret.bowing.Cure;
+import fret.bowing.Drift;
+import fret.bowing.PhraseMark;
+import fret.bowing.PhraseShape;
 import fret.bowing.Stroke;
 import fret.bowing.StrokeKind;
 import fret.mark.BowLayer;
+import fret.mark.VibratoLayer;
+import fret.mark.VibratoWish;
+import fret.passage.SettingLayers;
 import fret.score.Signs;
+import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -150,5 +162,91 @@ class BowDecisionsTest {
     assertThat(BowDecisions.alike(s, 0, 3)).as("all are so already").isEmpty();
     decide(s.undo().orElseThrow().change());
     assertThat(at(8).toMoment()).as("one step takes it back").isEqualTo(8);
+  }
+
+  private void open(String notes) {
+    s = Lines.session(notes);
+  }
+
+  @Test
+  void vibratoGoesThroughItsWaysAndBackToTheRule() {
+    for (VibratoWish wish : VibratoWish.values()) {
+      decide(BowDecisions.nextVibrato(s, 2));
+      assertThat(BowDecisions.at(s, VibratoLayer.VIBRATO, 2)).contains(wish);
+    }
+    decide(BowDecisions.nextVibrato(s, 2));
+    assertThat(BowDecisions.at(s, VibratoLayer.VIBRATO, 2)).isEmpty();
+  }
+
+  @Test
+  void topsAndEndsOfPhrasesStandAndGo() {
+    decide(BowDecisions.phrase(s, 2, PhraseMark.TOP));
+    decide(BowDecisions.phrase(s, 5, PhraseMark.END));
+    assertThat(s.laneInput().bow().orElseThrow().phrases())
+        .isEqualTo(Map.of(2, PhraseMark.TOP, 5, PhraseMark.END));
+    decide(BowDecisions.phrase(s, 2, PhraseMark.TOP));
+    assertThat(s.laneInput().bow().orElseThrow().phrases()).isEqualTo(Map.of(5, PhraseMark.END));
+  }
+
+  /** mf, then f and ff at the bar lines. */
+  @Test
+  void aCrescendoIsPlannedALevelABar() {
+    open("D5 E5 F5 G5 A5 G5 F5 E5 D5 E5 F5 G5 A5 G5 F5 E5 D5 E5 F5 G5 A5 G5 F5 E5");
+    decide(BowDecisions.levelABar(s, 0, 20, 1).orElseThrow());
+    List<BowMoment> m = s.bowing().moments();
+    assertThat(List.of(m.get(0).fromLevel(), m.get(7).fromLevel())).containsOnly(4.0);
+    assertThat(m.get(8).fromLevel()).isEqualTo(5);
+    assertThat(m.get(16).fromLevel()).isEqualTo(6);
+    assertThat(BowDecisions.levelABar(s, 0, 5, 1)).as("within one bar").isEmpty();
+    decide(BowDecisions.levelABar(s, 0, 20, -1).orElseThrow());
+    assertThat(s.bowing().moments().get(16).fromLevel()).isEqualTo(2);
+  }
+
+  /** A drifting pattern is bowed evenly at one press, and drifts no longer. */
+  @Test
+  void aPatternIsEvenedOut() {
+    open("(D5 E5 F5) G5 (D5 E5 F5) G5 (D5 E5 F5) G5 (D5 E5 F5) G5");
+    Drift drift = s.arm().report().drifts().get(0);
+    Cure even =
+        drift.cures().stream()
+            .filter(c -> c.kind() == Cure.Kind.EVEN_OUT)
+            .findFirst()
+            .orElseThrow();
+    decide(BowDecisions.cure(s, even).orElseThrow());
+    assertThat(s.arm().report().drifts()).isEmpty();
+    assertThat(BowDecisions.cure(s, even)).as("nothing drifts any more").isEmpty();
+  }
+
+  @Test
+  void aSmallStartIsRefused() {
+    decide(BowDecisions.cure(s, new Cure(Cure.Kind.NO_START, 3, 0, 0, 0)).orElseThrow());
+    assertThat(BowDecisions.at(s, BowLayers.AMOUNT, 3)).contains(1.0);
+  }
+
+  /** A slur over a shift takes its bow change away. */
+  @Test
+  void whatLosesItsBowChangeIsTold() {
+    open("E5 F5 G5 A5 B5 C6 D6 E6 F6 G6 F6 E6 D6 C6 B5 A5");
+    assertThat(s.fingering().shifts()).isNotEmpty();
+    int shift = s.fingering().shifts().get(0).toSlice();
+    Bowing before = s.bowing();
+    assertThat(BowVersions.uncovered(s, before)).isEmpty();
+    Session slurred = s;
+    slurred = slurred.after(slurred.step(BowDecisions.joint(s, shift, BowRules.Joint.SLUR)));
+    Bowing other = slurred.computed(fret.search.Token.NEVER).bowing();
+    assertThat(BowVersions.uncovered(s, other)).containsExactly(shift);
+  }
+
+  @Test
+  void settingsOfTheBowComeBackFromTheirForm() {
+    BowSetup mine =
+        BowSetup.USUAL
+            .withHabits(
+                BowHabits.USUAL
+                    .with(BowHabit.START, BowHabit.Way.AIR)
+                    .with(BowHabit.SHIFT, BowHabit.Way.STOPPED)
+                    .withString(3, 0.8))
+            .withShape(PhraseShape.SUNG);
+    assertThat(SettingLayers.BOW.read(SettingLayers.BOW.write(mine))).isEqualTo(mine);
   }
 }

@@ -121,6 +121,8 @@ final class BowArmView extends StripArea {
     all.add(on("bow-longer", key(KeyCode.X), () -> decide.longer(1)));
     all.add(on("bow-louder", key(KeyCode.UP), () -> decide.louder(1)));
     all.add(on("bow-softer", key(KeyCode.DOWN), () -> decide.louder(-1)));
+    all.add(on("bow-grow", command(KeyCode.UP), () -> levelABar(1)));
+    all.add(on("bow-fall", command(KeyCode.DOWN), () -> levelABar(-1)));
     all.add(on("bow-save", key(KeyCode.A), () -> decide.amount(false)));
     all.add(on("bow-spend", key(KeyCode.E), () -> decide.amount(true)));
     all.add(on("bow-vibrato", key(KeyCode.Y), decide::nextVibrato));
@@ -144,6 +146,10 @@ final class BowArmView extends StripArea {
 
   private void slur() {
     decide.slur(selection.firstSelected(), selection.lastSelected());
+  }
+
+  private void levelABar(int direction) {
+    decide.levelABar(selection.firstSelected(), selection.lastSelected(), direction);
   }
 
   private void alike() {

@@ -11,6 +11,7 @@ import fret.bowing.Bowing;
 import fret.bowing.Stroke;
 import fret.joint.TogetherSolver;
 import fret.session.Arm;
+import fret.session.BowVersions;
 import fret.session.Session;
 import java.util.ArrayList;
 import java.util.List;
@@ -195,6 +196,19 @@ final class BowingsPane extends Cards {
             .limit(2)
             .map(d -> Words.shown("%+.1f ", d.effort()) + d.id().replace('-', ' '))
             .collect(Collectors.joining(", "));
+    List<Integer> uncovered = BowVersions.uncovered(s, o.bowing());
+    String cover =
+        uncovered.isEmpty()
+            ? ""
+            : " "
+                + Sentences.of(
+                    uncovered.size() == 1 ? "bowings.uncovered.one" : "bowings.uncovered",
+                    uncovered.size(),
+                    o.bowing().moments().get(uncovered.get(0)).bar());
+    return differs(effort, bars, few, gains) + cover;
+  }
+
+  private static String differs(String effort, List<String> bars, String few, String gains) {
     return Sentences.of(
         bars.size() > MOST_BARS ? "bowings.differ.more" : "bowings.differ",
         effort,

@@ -79,7 +79,7 @@ final class StrokePane extends Cards {
     Optional<Stroke> stroke = s == null ? Optional.empty() : model.stroke();
     if (stroke.isEmpty()) {
       title.setText(Sentences.of(s == null ? "main.no-passage" : "bow.plucked"));
-      way.setText("");
+      way.setText(s == null || model.moment() < 0 ? "" : plucked());
       note.setText("");
       how.setText("");
       return;
@@ -138,9 +138,68 @@ final class StrokePane extends Cards {
                         Math.round(r.hasMs())))
             .orElse(stroke.hooked() ? Sentences.of("stroke.hooked.how") : "");
     how.setText(
-        Stream.of(hair, moves, lifted, taken, accent, swings(s), again(stroke))
+        Stream.of(
+                hair,
+                moves,
+                lifted,
+                taken,
+                accent,
+                chord(),
+                connected(stroke),
+                swings(s),
+                again(stroke))
             .filter(t -> !t.isBlank())
             .collect(Collectors.joining(" ")));
+  }
+
+  /** The time on both sides of a plucked stretch, and the place to come back to. */
+  private String plucked() {
+    Bowing b = model.shown().bowing();
+    int from = model.moment();
+    int to = from;
+    while (from > 0 && b.strokeAt(from - 1).isEmpty()) {
+      from--;
+    }
+    while (to + 1 < b.moments().size() && b.strokeAt(to + 1).isEmpty()) {
+      to++;
+    }
+    double before = from == 0 ? 0 : b.moments().get(from - 1).restMs();
+    String back =
+        to + 1 < b.moments().size()
+            ? Sentences.of(
+                "bow.plucked.back", Math.round(b.strokeAt(to + 1).orElseThrow().startCm()))
+            : "";
+    return (Sentences.of(
+                "bow.plucked.time", Math.round(before), Math.round(b.moments().get(to).restMs()))
+            + " "
+            + back)
+        .strip();
+  }
+
+  /** How a chord of three or four strings is broken, and what is held. */
+  private String chord() {
+    BowMoment m = model.shown().bowing().moments().get(model.moment());
+    if (!m.isChord()) {
+      return "";
+    }
+    boolean soft = m.level() <= LoudnessLine.PIANO;
+    String how = soft ? "rolled" : m.strings().size() == 3 ? "three" : "four";
+    return Sentences.of("stroke.chord." + how);
+  }
+
+  /** In a connected change the new stroke starts slower than the last one ended. */
+  private String connected(Stroke stroke) {
+    Bowing b = model.shown().bowing();
+    int first = stroke.fromMoment();
+    boolean changes = first > 0 && model.moment() == first && stroke.retake().isEmpty();
+    if (!changes || stroke.hooked() || b.moments().get(first - 1).restMs() > 1) {
+      return "";
+    }
+    return b.strokeAt(first - 1)
+        .map(before -> before.at(first - 1))
+        .filter(n -> n.sounds() >= 1 && stroke.at(first).sounds() >= 1)
+        .map(n -> Sentences.of("stroke.connected", Math.round(n.cmPerS())))
+        .orElse("");
   }
 
   /** How the stroke goes in later passes, where it goes the other way. */

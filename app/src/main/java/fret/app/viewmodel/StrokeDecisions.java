@@ -99,6 +99,23 @@ public final class StrokeDecisions {
     here((s, m) -> Optional.of(BowDecisions.louder(s, m, direction)));
   }
 
+  /** A level a bar over the selected notes. */
+  public void levelABar(int firstNote, int lastNote, int direction) {
+    int from = moment(firstNote);
+    int to = moment(lastNote);
+    if (from < 0) {
+      return;
+    }
+    decide(
+        s -> {
+          Optional<Change> change = BowDecisions.levelABar(s, from, to, direction);
+          if (change.isEmpty()) {
+            studio.tell(Sentences.of("bow.level-a-bar.none"));
+          }
+          return change;
+        });
+  }
+
   public void amount(boolean spent) {
     here((s, m) -> Optional.of(BowDecisions.amount(s, m, spent)));
   }
