@@ -8,7 +8,6 @@ import fret.bowing.BowRules;
 import fret.bowing.Bowing;
 import fret.bowing.Cure;
 import fret.bowing.Drift;
-import fret.bowing.PhraseMark;
 import fret.bowing.Stroke;
 import fret.bowing.StrokeKind;
 import fret.mark.Anchor;
@@ -16,8 +15,6 @@ import fret.mark.BowLayer;
 import fret.mark.Marks;
 import fret.mark.NoteLayer;
 import fret.mark.Place;
-import fret.mark.VibratoLayer;
-import fret.mark.VibratoWish;
 import fret.score.NoteKey;
 import fret.score.Signs;
 import java.util.HashMap;
@@ -33,7 +30,6 @@ public final class BowDecisions {
   private static final double SOUND_STEP = 0.125;
   private static final double SAVED = 0.6;
   private static final double SPENT = 1.7;
-  private static final int LOUDEST = 7;
 
   /** Places that a drag snaps to, from frog to tip. */
   private static final double SNAPS = 20;
@@ -61,12 +57,12 @@ public final class BowDecisions {
     return marks.with(layer, all);
   }
 
-  private static <V> Change decide(Session s, NoteLayer<V> layer, int moment, V value) {
+  static <V> Change decide(Session s, NoteLayer<V> layer, int moment, V value) {
     Marks after = set(s, s.passage().marks(), layer, moment, Optional.of(value));
     return Change.of(name(s, moment, layer.told(value), true), s.passage().marks(), after);
   }
 
-  private static <V> Change toggle(Session s, NoteLayer<V> layer, int moment, V value) {
+  static <V> Change toggle(Session s, NoteLayer<V> layer, int moment, V value) {
     boolean there = at(s, layer, moment).filter(value::equals).isPresent();
     Optional<V> after = there ? Optional.empty() : Optional.of(value);
     return Change.of(
@@ -216,48 +212,6 @@ public final class BowDecisions {
             });
   }
 
-  /** From a moment on a level louder (1) or softer (-1). */
-  public static Change louder(Session s, int moment, int direction) {
-    double now = Math.rint(s.bowing().moments().get(moment).fromLevel()) + direction;
-    return level(s, moment, now);
-  }
-
-  /** The next wish for the vibrato of a moment; the last leads back to the rule. */
-  public static Change nextVibrato(Session s, int moment) {
-    VibratoWish[] all = VibratoWish.values();
-    int next = at(s, VibratoLayer.VIBRATO, moment).map(w -> w.ordinal() + 1).orElse(0);
-    return next < all.length
-        ? decide(s, VibratoLayer.VIBRATO, moment, all[next])
-        : toggle(s, VibratoLayer.VIBRATO, moment, all[all.length - 1]);
-  }
-
-  /** A phrase has its top or its end on a moment; again takes it back. */
-  public static Change phrase(Session s, int moment, PhraseMark mark) {
-    return toggle(s, BowLayers.PHRASE, moment, mark);
-  }
-
-  /**
-   * A crescendo (1) or diminuendo (-1) planned a level a bar: from the level of the first moment,
-   * one level on at each bar line up to the last moment. Empty within one bar.
-   */
-  public static Optional<Change> levelABar(Session s, int from, int to, int direction) {
-    double level = Math.rint(s.bowing().moments().get(from).fromLevel());
-    Marks after = set(s, s.passage().marks(), BowLayers.LEVEL, from, Optional.of(level));
-    int bar = key(s, from).barIndex();
-    boolean any = false;
-    for (int m = from + 1; m <= to; m++) {
-      if (key(s, m).barIndex() != bar) {
-        bar = key(s, m).barIndex();
-        level = Math.max(0, Math.min(LOUDEST, level + direction));
-        after = set(s, after, BowLayers.LEVEL, m, Optional.of(level));
-        any = true;
-      }
-    }
-    String first = s.bowing().moments().get(from).bar();
-    Said name = Said.of(direction > 0 ? "bow.grow" : "bow.fall", first);
-    return any ? Optional.of(Change.of(name, s.passage().marks(), after)) : Optional.empty();
-  }
-
   /** Saves or spends bow on a note; again takes it back. */
   public static Change amount(Session s, int moment, boolean spent) {
     return toggle(s, BowLayers.AMOUNT, moment, spent ? SPENT : SAVED);
@@ -274,11 +228,6 @@ public final class BowDecisions {
                     BowLayers.PLACE,
                     stroke.fromMoment(),
                     Math.max(0, Math.min(1, Math.round(share * 100) / 100.0))));
-  }
-
-  /** From a moment on it is so loud, a level from 0 to 7. */
-  public static Change level(Session s, int moment, double level) {
-    return decide(s, BowLayers.LEVEL, moment, Math.max(0, Math.min(LOUDEST, Math.rint(level))));
   }
 
   /**
@@ -397,7 +346,7 @@ public final class BowDecisions {
         yield place(s, m, start / s.bowTask().bow().hairCm());
       }
       case START_ELSEWHERE -> place(s, m, cure.cm() / s.bowTask().bow().hairCm());
-      case SOFTER -> Optional.of(louder(s, m, -1));
+      case SOFTER -> Optional.of(LineDecisions.louder(s, m, -1));
       case SAVE_EARLIER -> Optional.of(saved(s, stroke));
       case ODD_FASTER ->
           Optional.of(decide(s, BowLayers.AMOUNT, m, cure.cm() / stroke.naturalCm()));

@@ -20,6 +20,7 @@ import fret.search.Token;
 import fret.session.BowDecisions;
 import fret.session.Change;
 import fret.session.Decisions;
+import fret.session.LineDecisions;
 import fret.session.Lines;
 import fret.session.Session;
 import java.util.List;
@@ -128,7 +129,7 @@ class BowLanesTest {
                 o -> o.withTarget(s.passage().settings().target().at(12)))
             .orElseThrow());
     decide(BowDecisions.slur(s, 0, 11).orElseThrow());
-    decide(BowDecisions.level(s, 0, 5));
+    decide(LineDecisions.level(s, 0, 5));
     Stroke all = s.bowing().strokes().get(0);
     assertThat(all.missingCm()).isGreaterThan(50);
     LaneDrawing lane = draw("bow");
@@ -177,7 +178,7 @@ class BowLanesTest {
 
   @Test
   void aLevelIsReadBackFromWhereItIsDrawn() {
-    decide(BowDecisions.level(s, 4, 6));
+    decide(LineDecisions.level(s, 4, 6));
     Lane line = Lanes.of("line").orElseThrow();
     LaneDrawing lane = draw("line");
     for (BowMoment m : s.bowing().moments()) {

@@ -82,7 +82,7 @@ class BowDecisionsTest {
     decide(BowDecisions.longer(s, 4, -1).orElseThrow());
     assertThat(at(4).at(4).sounds()).isLessThan(before);
     double level = at(0).at(0).level();
-    decide(BowDecisions.louder(s, 0, 1));
+    decide(LineDecisions.louder(s, 0, 1));
     assertThat(at(0).at(0).level()).isGreaterThan(level);
     decide(BowDecisions.clear(s, 0, 7).orElseThrow());
     assertThat(BowLayers.ALL).noneMatch(l -> s.passage().marks().any(l));
@@ -143,7 +143,7 @@ class BowDecisionsTest {
     double hair = s.bowTask().bow().hairCm();
     assertThat(s.passage().marks().of(BowLayers.PLACE).values()).containsExactly(0.45);
     assertThat(at(2).endCm() / hair).isBetween(0.42, 0.48);
-    decide(BowDecisions.level(s, 3, 5.8));
+    decide(LineDecisions.level(s, 3, 5.8));
     assertThat(at(3).at(3).level()).isGreaterThan(5);
     assertThat(BowDecisions.end(s, 7, 0.5)).as("the last stroke too").isPresent();
   }
@@ -171,20 +171,20 @@ class BowDecisionsTest {
   @Test
   void vibratoGoesThroughItsWaysAndBackToTheRule() {
     for (VibratoWish wish : VibratoWish.values()) {
-      decide(BowDecisions.nextVibrato(s, 2));
+      decide(LineDecisions.nextVibrato(s, 2));
       assertThat(BowDecisions.at(s, VibratoLayer.VIBRATO, 2)).contains(wish);
     }
-    decide(BowDecisions.nextVibrato(s, 2));
+    decide(LineDecisions.nextVibrato(s, 2));
     assertThat(BowDecisions.at(s, VibratoLayer.VIBRATO, 2)).isEmpty();
   }
 
   @Test
   void topsAndEndsOfPhrasesStandAndGo() {
-    decide(BowDecisions.phrase(s, 2, PhraseMark.TOP));
-    decide(BowDecisions.phrase(s, 5, PhraseMark.END));
+    decide(LineDecisions.phrase(s, 2, PhraseMark.TOP));
+    decide(LineDecisions.phrase(s, 5, PhraseMark.END));
     assertThat(s.laneInput().bow().orElseThrow().phrases())
         .isEqualTo(Map.of(2, PhraseMark.TOP, 5, PhraseMark.END));
-    decide(BowDecisions.phrase(s, 2, PhraseMark.TOP));
+    decide(LineDecisions.phrase(s, 2, PhraseMark.TOP));
     assertThat(s.laneInput().bow().orElseThrow().phrases()).isEqualTo(Map.of(5, PhraseMark.END));
   }
 
@@ -192,13 +192,13 @@ class BowDecisionsTest {
   @Test
   void aCrescendoIsPlannedALevelABar() {
     open("D5 E5 F5 G5 A5 G5 F5 E5 D5 E5 F5 G5 A5 G5 F5 E5 D5 E5 F5 G5 A5 G5 F5 E5");
-    decide(BowDecisions.levelABar(s, 0, 20, 1).orElseThrow());
+    decide(LineDecisions.levelABar(s, 0, 20, 1).orElseThrow());
     List<BowMoment> m = s.bowing().moments();
     assertThat(List.of(m.get(0).fromLevel(), m.get(7).fromLevel())).containsOnly(4.0);
     assertThat(m.get(8).fromLevel()).isEqualTo(5);
     assertThat(m.get(16).fromLevel()).isEqualTo(6);
-    assertThat(BowDecisions.levelABar(s, 0, 5, 1)).as("within one bar").isEmpty();
-    decide(BowDecisions.levelABar(s, 0, 20, -1).orElseThrow());
+    assertThat(LineDecisions.levelABar(s, 0, 5, 1)).as("within one bar").isEmpty();
+    decide(LineDecisions.levelABar(s, 0, 20, -1).orElseThrow());
     assertThat(s.bowing().moments().get(16).fromLevel()).isEqualTo(2);
   }
 

@@ -114,7 +114,7 @@ class OwnBowStandsTest {
     Bowing page = PrintedBowing.of(s.bowTask());
     turned(0);
     decide(BowDecisions.slur(s, 2, 5).orElseThrow());
-    decide(BowDecisions.level(s, 3, 7));
+    decide(LineDecisions.level(s, 3, 7));
     decide(BowVersions.adopt(s, s.bowing()));
     assertThat(PrintedBowing.of(s.bowTask())).isEqualTo(page);
     assertThat(s.bowing().hasStrokesOf(page)).isFalse();

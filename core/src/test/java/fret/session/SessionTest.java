@@ -155,8 +155,8 @@ class SessionTest {
     s = after(s, BowDecisions.longer(s, 5, -1).orElseThrow());
     s = after(s, BowDecisions.place(s, 5, 0.5).orElseThrow());
     s = after(s, BowDecisions.amount(s, 5, true));
-    s = after(s, BowDecisions.louder(s, 6, 1));
-    s = after(s, BowDecisions.phrase(s, 6, PhraseMark.TOP));
+    s = after(s, LineDecisions.louder(s, 6, 1));
+    s = after(s, LineDecisions.phrase(s, 6, PhraseMark.TOP));
     s = after(s, BowVersions.keep(s, "section"));
     Chunk chunk = Chunker.chunks(s.resolved(), s.fingering(), s.passage().marks()).get(0);
     s = after(s, Decisions.practised(s, Optional.of(chunk)).orElseThrow());

@@ -53,13 +53,12 @@ final class PageWords extends VBox {
 
   /** Words of the bar; where it has none of its own, the last ones before it. */
   private static List<String> words(Session s, int bar) {
-    for (int b = bar; b >= 0; b--) {
-      List<String> here = words(s.score().bar(b));
-      if (!here.isEmpty()) {
-        return here;
-      }
+    List<String> last = List.of();
+    for (Bar b : s.score().bars()) {
+      List<String> here = b.index() <= bar ? words(b) : List.of();
+      last = here.isEmpty() ? last : here;
     }
-    return List.of();
+    return last;
   }
 
   private static List<String> words(Bar bar) {

@@ -46,6 +46,8 @@ final class ShelfView extends VBox implements AreaView {
   private final Map<Long, VBox> dues = new HashMap<>();
   private final MainView main;
   private final DueToday due;
+  private boolean seen;
+  private boolean stale;
   private final Label asked = Parts.label("", "lead");
 
   ShelfView(Areas.Room room) {
@@ -54,17 +56,34 @@ final class ShelfView extends VBox implements AreaView {
     this.look = room.look();
     this.due = new DueToday(studio);
     due.dueProperty().addListener(o -> showDue());
-    studio.openings().all().addListener((MapChangeListener<Long, Object>) c -> show());
-    studio.passages().addListener((ListChangeListener<Passage>) c -> show());
-    studio.journal().addListener((ListChangeListener<Object>) c -> show());
-    studio.messageProperty().addListener(o -> show());
+    studio.openings().all().addListener((MapChangeListener<Long, Object>) c -> change());
+    studio.passages().addListener((ListChangeListener<Passage>) c -> change());
+    studio.journal().addListener((ListChangeListener<Object>) c -> change());
+    studio.messageProperty().addListener(o -> change());
     show();
   }
 
   /** Brings today's list up to date. */
   @Override
   public void shown() {
+    seen = true;
+    if (stale) {
+      show();
+    }
     due.refresh();
+  }
+
+  @Override
+  public void left() {
+    seen = false;
+  }
+
+  /** Slips are made anew when they are looked at, not behind another area. */
+  private void change() {
+    stale = true;
+    if (seen) {
+      show();
+    }
   }
 
   /** What today asks stands on each slip. */
@@ -105,6 +124,7 @@ final class ShelfView extends VBox implements AreaView {
   }
 
   private void show() {
+    stale = false;
     getChildren().clear();
     dues.clear();
     VBox page = Parts.page();

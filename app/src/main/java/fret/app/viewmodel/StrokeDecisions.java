@@ -12,6 +12,7 @@ import fret.bowing.Stroke;
 import fret.session.BowDecisions;
 import fret.session.BowVersions;
 import fret.session.Change;
+import fret.session.LineDecisions;
 import fret.session.Session;
 import java.util.Optional;
 import java.util.function.BiFunction;
@@ -96,7 +97,7 @@ public final class StrokeDecisions {
   }
 
   public void louder(int direction) {
-    here((s, m) -> Optional.of(BowDecisions.louder(s, m, direction)));
+    here((s, m) -> Optional.of(LineDecisions.louder(s, m, direction)));
   }
 
   /** A level a bar over the selected notes. */
@@ -108,7 +109,7 @@ public final class StrokeDecisions {
     }
     decide(
         s -> {
-          Optional<Change> change = BowDecisions.levelABar(s, from, to, direction);
+          Optional<Change> change = LineDecisions.levelABar(s, from, to, direction);
           if (change.isEmpty()) {
             studio.tell(Sentences.of("bow.level-a-bar.none"));
           }
@@ -121,11 +122,11 @@ public final class StrokeDecisions {
   }
 
   public void nextVibrato() {
-    here((s, m) -> Optional.of(BowDecisions.nextVibrato(s, m)));
+    here((s, m) -> Optional.of(LineDecisions.nextVibrato(s, m)));
   }
 
   public void phrase(PhraseMark mark) {
-    here((s, m) -> Optional.of(BowDecisions.phrase(s, m, mark)));
+    here((s, m) -> Optional.of(LineDecisions.phrase(s, m, mark)));
   }
 
   public void nextPlace() {
@@ -139,7 +140,7 @@ public final class StrokeDecisions {
 
   /** From a moment on it is so loud, as it was drawn. */
   public void drawLevel(int moment, double level) {
-    decide(s -> Optional.of(BowDecisions.level(s, moment, level)));
+    decide(s -> Optional.of(LineDecisions.level(s, moment, level)));
   }
 
   public void clear(int firstNote, int lastNote) {

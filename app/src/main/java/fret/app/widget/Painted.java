@@ -1,5 +1,7 @@
 package fret.app.widget;
 
+import javafx.beans.InvalidationListener;
+import javafx.beans.WeakInvalidationListener;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.layout.Region;
 
@@ -8,10 +10,13 @@ abstract class Painted extends Region {
   final Canvas canvas = new Canvas();
   private final Look look;
 
+  /** The look outlives a picture: it knows it weakly, and the picture keeps this. */
+  private final InvalidationListener recolour = o -> paint();
+
   Painted(Look look) {
     this.look = look;
     getChildren().add(canvas);
-    look.inksProperty().addListener(o -> paint());
+    look.inksProperty().addListener(new WeakInvalidationListener(recolour));
   }
 
   /** Paints all of it on {@link #canvas}. */

@@ -13,6 +13,8 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.IntConsumer;
+import javafx.beans.value.ChangeListener;
+import javafx.beans.value.WeakChangeListener;
 import javafx.geometry.VPos;
 import javafx.scene.AccessibleRole;
 import javafx.scene.canvas.Canvas;
@@ -101,6 +103,13 @@ public final class StripView extends Region {
   private double placeX = Double.NaN;
   private double caretX;
 
+  /** The look outlives a strip: it knows it weakly, and the strip keeps this. */
+  private final ChangeListener<Inks> recolour =
+      (o, before, now) -> {
+        inks = now;
+        paint();
+      };
+
   /** A strip in the window: it takes the room there is, and its notes grow with the window. */
   public StripView(Look look, Away away) {
     this(look, away, true);
@@ -112,12 +121,7 @@ public final class StripView extends Region {
     this.lanes = new LaneStack(font);
     this.away = away;
     this.adapts = adapts;
-    look.inksProperty()
-        .addListener(
-            (o, before, now) -> {
-              inks = now;
-              paint();
-            });
+    look.inksProperty().addListener(new WeakChangeListener<>(recolour));
     getChildren().add(canvas);
     getStyleClass().add("strip");
     setFocusTraversable(true);

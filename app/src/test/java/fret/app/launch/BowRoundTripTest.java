@@ -13,6 +13,7 @@ import fret.score.Signs;
 import fret.session.BowDecisions;
 import fret.session.BowVersions;
 import fret.session.Change;
+import fret.session.LineDecisions;
 import fret.session.Session;
 import fret.tempo.Beat;
 import fret.tempo.Tempo;
@@ -94,7 +95,7 @@ class BowRoundTripTest {
   void whatHasASignIsSavedAsOne() throws Exception {
     byte[] file = demo("giants-stairs.musicxml");
     Session s = session(file, InstrumentType.BASS);
-    Session mine = after(s, BowDecisions.level(s, 2, 2));
+    Session mine = after(s, LineDecisions.level(s, 2, 2));
     mine = after(mine, BowDecisions.place(mine, 4, 1).orElseThrow());
     for (int i = 0; i < 4; i++) {
       mine = after(mine, BowDecisions.longer(mine, 3, -1).orElseThrow());

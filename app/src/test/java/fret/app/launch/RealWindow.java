@@ -19,6 +19,8 @@ import java.time.LocalDate;
 import java.util.concurrent.Callable;
 import java.util.concurrent.TimeUnit;
 import java.util.function.BooleanSupplier;
+import javafx.application.Platform;
+import javafx.scene.Group;
 import javafx.scene.Scene;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.AfterEach;
@@ -41,11 +43,13 @@ abstract class RealWindow {
   SqliteLibrary library;
   Studio studio;
   MainView main;
+  private Stage shown;
   PracticeModel practice;
   Path file;
 
   /** To be called from the start method of each test class, where the toolkit looks for it. */
   void show(Stage stage) throws Exception {
+    shown = stage;
     Mockito.when(player.description()).thenReturn("test");
     Mockito.when(passage.description()).thenReturn("test");
     file = Files.createTempDirectory(dir, "library").resolve("library.sqlite");
@@ -76,7 +80,12 @@ abstract class RealWindow {
   @AfterEach
   void close() throws Exception {
     until(() -> !studio.isBehind());
+    studio.finish();
     library.close();
+    // The stage and the mocks outlive the test: what they hold would be kept to the last one.
+    Platform.runLater(() -> shown.setScene(new Scene(new Group())));
+    WaitForAsyncUtils.waitForFxEvents();
+    Mockito.framework().clearInlineMocks();
   }
 
   void until(BooleanSupplier condition) throws Exception {
