@@ -40,7 +40,7 @@ final class BowCaresPane extends Cards {
     habits = new HabitRows(model.decisions());
     VBox left = Parts.card(Sentences.of("bow.mine"), Parts.scroll(mine()));
     left.setMinWidth(290);
-    left.setPrefWidth(610);
+    left.setPrefWidth(480);
     weights =
         new WeightRows<>(
             List.of(BowEffort.values()),
@@ -71,6 +71,8 @@ final class BowCaresPane extends Cards {
     right
         .widthProperty()
         .addListener(o -> Platform.runLater(() -> weights.setNarrow(right.getWidth() < NARROW)));
+    right.setMinWidth(370);
+    right.setPrefWidth(440);
     for (VBox card : List.of(left, right)) {
       HBox.setHgrow(card, Priority.ALWAYS);
       card.setMinHeight(0);

@@ -20,7 +20,7 @@ import javafx.scene.layout.VBox;
 
 /** Where players use the bow differently: a choice each, with what it comes to in this passage. */
 final class HabitRows extends FlowPane {
-  private static final double WIDTH = 250;
+  private static final double WIDTH = 200;
 
   private static final List<Double> SHARES =
       IntStream.rangeClosed(5, 15).mapToObj(tenth -> tenth / 10.0).toList();
@@ -53,6 +53,7 @@ final class HabitRows extends FlowPane {
             choose(habit, choice.getValue());
           }
         });
+    choice.setPrefWidth(WIDTH);
     Label figure = Parts.label("", "quiet");
     choices.put(habit, choice);
     figures.put(habit, figure);

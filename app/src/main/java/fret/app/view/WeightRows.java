@@ -72,6 +72,8 @@ final class WeightRows<K extends Enum<K>> extends GridPane {
     int line = 0;
     for (Row row : rows.values()) {
       row.name().setMinWidth(narrow ? 120 : 150);
+      row.name().setWrapText(narrow);
+      row.name().setMinHeight(Region.USE_PREF_SIZE);
       row.effect().setMinWidth(narrow ? Region.USE_COMPUTED_SIZE : 170);
       addRow(line++, row.name(), row.slider(), row.weight());
       if (narrow) {
