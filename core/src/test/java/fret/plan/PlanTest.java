@@ -216,4 +216,32 @@ class PlanTest {
     NoteKey key = new NoteKey(0, "1", from, 0, Pitch.parse("A4"));
     return new Chunk(id, Chunk.Kind.BARS, key, key, bar, bar, from, to, notes, "");
   }
+
+  /** A chunk that is hard for the bow has its drill of the bow; another has none. */
+  @Test
+  void whatIsHardForTheBowHasItsDrillInThePlan() {
+    PlanRequest plain = request(2, 21, 30, List.of());
+    PlanRequest hard =
+        new PlanRequest(
+            1,
+            plain.score(),
+            plain.chunks(),
+            plain.target(),
+            plain.ladder(),
+            plain.from(),
+            plain.readyDate(),
+            plain.minutesPerDay(),
+            plain.gate(),
+            List.of(),
+            java.util.Map.of("bars-1", 2.0),
+            java.util.Set.of());
+    List<PracticePlan.Item> items =
+        Planner.plan(hard).days().stream()
+            .flatMap(d -> d.items().stream())
+            .filter(i -> i.drill() == DrillKind.BOW)
+            .toList();
+    assertThat(items).isNotEmpty().allMatch(i -> i.chunk().equals("bars-1"));
+    assertThat(Planner.plan(plain).days().stream().flatMap(d -> d.items().stream()))
+        .noneMatch(i -> i.drill() == DrillKind.BOW);
+  }
 }
