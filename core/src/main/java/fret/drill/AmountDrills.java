@@ -1,6 +1,5 @@
 package fret.drill;
 
-import fret.bowing.BowPreset;
 import fret.bowing.Drift;
 import fret.bowing.Stroke;
 import fret.score.Signs;
@@ -48,7 +47,7 @@ final class AmountDrills {
   /** A drifting pattern several times, each stroke with the cm that make it come out even. */
   boolean drift() {
     Optional<Drift> drift =
-        Drift.of(source.bowing, source.bow.hairCm(), BowPreset.SURE).stream()
+        source.report.drifts().stream()
             .filter(d -> d.fromMoment() <= source.to && d.toMoment() >= source.from)
             .filter(d -> d.steady().isPresent())
             .findFirst();

@@ -4,7 +4,6 @@ import fret.bowing.BowReport;
 import fret.bowing.BowWarning;
 import fret.bowing.Bowing;
 import fret.bowing.Stroke;
-import fret.instrument.BowGeometry;
 import fret.instrument.Instrument;
 import fret.score.ResolvedPassage;
 import fret.score.Score;
@@ -28,12 +27,12 @@ public final class BowDrills {
   public static Optional<Score> notation(
       ResolvedPassage passage,
       Bowing bowing,
-      BowGeometry bow,
+      BowReport report,
       Instrument instrument,
       int from,
       int to,
       BowDrillKind kind) {
-    DrillSource source = new DrillSource(passage, bowing, bow, instrument, from, to);
+    DrillSource source = new DrillSource(passage, bowing, report, instrument, from, to);
     return isMade(source, kind) ? Optional.of(source.written()) : Optional.empty();
   }
 

@@ -17,7 +17,7 @@ final class CrossingDrills {
   CrossingDrills(DrillSource source) {
     this.source = source;
     this.crossings =
-        Crossing.of(source.bowing, source.bow).stream()
+        source.report.crossings().stream()
             .filter(c -> c.fromMoment() >= source.from && c.toMoment() <= source.to)
             .toList();
   }

@@ -1,8 +1,8 @@
 package fret.drill;
 
+import fret.bowing.BowReport;
 import fret.bowing.Bowing;
 import fret.bowing.Stroke;
-import fret.instrument.BowGeometry;
 import fret.instrument.Instrument;
 import fret.pitch.Pitch;
 import fret.score.Bar;
@@ -29,7 +29,7 @@ final class DrillSource {
   static final Fraction SIXTEENTH = Fraction.of(1, 16);
 
   final Bowing bowing;
-  final BowGeometry bow;
+  final BowReport report;
   final Instrument instrument;
   final int from;
   final int to;
@@ -39,13 +39,13 @@ final class DrillSource {
   DrillSource(
       ResolvedPassage passage,
       Bowing bowing,
-      BowGeometry bow,
+      BowReport report,
       Instrument instrument,
       int from,
       int to) {
     this.passage = passage;
     this.bowing = bowing;
-    this.bow = bow;
+    this.report = report;
     this.instrument = instrument;
     this.from = from;
     this.to = to;

@@ -141,6 +141,25 @@ public record Bar(
         line);
   }
 
+  /** The same bar between other repeat signs and under other endings. */
+  public Bar withRepeats(boolean starts, boolean ends, List<Integer> otherEndings) {
+    return new Bar(
+        index,
+        number,
+        start,
+        length,
+        time,
+        key,
+        clef,
+        clefChanges,
+        events,
+        directions,
+        starts,
+        ends,
+        otherEndings,
+        line);
+  }
+
   public Bar withLine(Line other) {
     return new Bar(
         index,

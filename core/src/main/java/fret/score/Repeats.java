@@ -45,6 +45,12 @@ public final class Repeats {
     return order;
   }
 
+  /** Whether a bar, by its index, is played more than once. */
+  public static boolean comesAgain(Score score, int barIndex) {
+    return playingOrder(score).stream().filter(i -> score.bars().get(i).index() == barIndex).count()
+        > 1;
+  }
+
   private static int passes(List<Bar> bars, int from, int repeatBar) {
     int most = 2;
     for (int i = from;

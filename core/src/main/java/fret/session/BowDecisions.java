@@ -16,6 +16,7 @@ import fret.mark.Marks;
 import fret.mark.NoteLayer;
 import fret.mark.Place;
 import fret.score.NoteKey;
+import fret.score.Repeats;
 import fret.score.Signs;
 import java.util.HashMap;
 import java.util.List;
@@ -23,7 +24,11 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 
-/** What the player can decide of the bow, as pure functions from a session to the change. */
+/**
+ * What the player can decide of the bow, as pure functions from a session to the change. What is
+ * said in relation to what stands starts from the mark, where there is one: the answer to the
+ * decision before may still be under way.
+ */
 public final class BowDecisions {
   private static final double LEAST_SOUND = 0.25;
   private static final double MOST_SOUND = 1.2;
@@ -87,7 +92,12 @@ public final class BowDecisions {
       return Optional.empty();
     }
     Stroke stroke = b.strokes().get(index);
-    Signs.Bow asked = stroke.down() ? Signs.Bow.UP : Signs.Bow.DOWN;
+    Signs.Bow stands = stroke.down() ? Signs.Bow.DOWN : Signs.Bow.UP;
+    Signs.Bow asked =
+        other(
+            at(s, BowLayer.BOW, stroke.fromMoment())
+                .filter(own -> own != Signs.Bow.NONE)
+                .orElse(stands));
     Marks after =
         set(s, s.passage().marks(), BowLayer.BOW, stroke.fromMoment(), Optional.of(asked));
     for (int i = index + 1; i < b.strokes().size(); i++) {
@@ -121,9 +131,7 @@ public final class BowDecisions {
    */
   public static Optional<Change> turnSecondTime(Session s, int moment) {
     Optional<Stroke> stroke = s.bowing().strokeAt(moment);
-    Optional<Passes> passes = Passes.of(s.passage(), s.bowTask());
-    if (stroke.isEmpty()
-        || !passes.filter(p -> p.comesAgain(s.bowing().moments().get(moment))).isPresent()) {
+    if (stroke.isEmpty() || !Repeats.comesAgain(s.score(), key(s, moment).barIndex())) {
       return Optional.empty();
     }
     int first = stroke.get().fromMoment();
@@ -154,14 +162,20 @@ public final class BowDecisions {
     if (to <= from) {
       return Optional.empty();
     }
-    boolean one = s.bowing().strokeAt(from).filter(stroke -> stroke.has(to)).isPresent();
-    BowRules.Joint joint = one ? BowRules.Joint.BREAK : BowRules.Joint.SLUR;
+    BowRules.Joint joint = isOneStroke(s, from, to) ? BowRules.Joint.BREAK : BowRules.Joint.SLUR;
     Marks after = s.passage().marks();
     for (int m = from + 1; m <= to; m++) {
       after = set(s, after, BowLayers.JOINT, m, Optional.of(joint));
     }
     return Optional.of(
         Change.of(name(s, from, BowLayers.JOINT.told(joint), true), s.passage().marks(), after));
+  }
+
+  private static boolean isOneStroke(Session s, int from, int to) {
+    Optional<BowRules.Joint> own = at(s, BowLayers.JOINT, from + 1);
+    return own.isPresent()
+        ? own.get() == BowRules.Joint.SLUR
+        : s.bowing().strokeAt(from).filter(stroke -> stroke.has(to)).isPresent();
   }
 
   /** The next kind of stroke that suits how many notes there are; the last leads back to none. */
@@ -206,7 +220,8 @@ public final class BowDecisions {
         .strokeAt(moment)
         .map(
             stroke -> {
-              double now = stroke.at(moment).sounds() + direction * SOUND_STEP;
+              double stands = stroke.at(moment).sounds();
+              double now = at(s, BowLayers.SOUNDS, moment).orElse(stands) + direction * SOUND_STEP;
               double kept = Math.max(LEAST_SOUND, Math.min(MOST_SOUND, now));
               return decide(s, BowLayers.SOUNDS, moment, kept);
             });
@@ -375,7 +390,8 @@ public final class BowDecisions {
       Stroke stroke = s.bowing().strokes().get(first + i);
       double factor = cm.get(i % cm.size()) / stroke.naturalCm();
       for (int m = stroke.fromMoment(); m <= stroke.toMoment(); m++) {
-        double own = at(s, BowLayers.AMOUNT, m).orElse(1.0);
+        // What the drift was found with, not what was decided since.
+        double own = s.bowTask().rules().amounts().getOrDefault(m, 1.0);
         after = set(s, after, BowLayers.AMOUNT, m, Optional.of(own * factor));
       }
     }

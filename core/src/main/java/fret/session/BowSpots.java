@@ -34,7 +34,7 @@ public final class BowSpots {
     int to = inside.get(inside.size() - 1).index();
     for (BowDrillKind kind : BowDrills.askedFor(s.bowing(), s.arm().report(), from, to)) {
       BowDrills.notation(
-              s.resolved(), s.bowing(), s.bowTask().bow(), s.bowTask().instrument(), from, to, kind)
+              s.resolved(), s.bowing(), s.arm().report(), s.bowTask().instrument(), from, to, kind)
           .ifPresent(score -> all.add(new Spot(kind, score)));
     }
     return all;

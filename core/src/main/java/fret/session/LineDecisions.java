@@ -16,8 +16,9 @@ public final class LineDecisions {
 
   /** From a moment on a level louder (1) or softer (-1). */
   public static Change louder(Session s, int moment, int direction) {
-    double now = Math.rint(s.bowing().moments().get(moment).fromLevel()) + direction;
-    return level(s, moment, now);
+    double stands = Math.rint(s.bowing().moments().get(moment).fromLevel());
+    double own = BowDecisions.at(s, BowLayers.LEVEL, moment).orElse(stands);
+    return level(s, moment, own + direction);
   }
 
   /** From a moment on it is so loud, a level from 0 to 7. */

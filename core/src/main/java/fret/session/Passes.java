@@ -2,7 +2,6 @@ package fret.session;
 
 import fret.bowing.Adopted;
 import fret.bowing.BowLayers;
-import fret.bowing.BowMoment;
 import fret.bowing.BowRules;
 import fret.bowing.BowSolver;
 import fret.bowing.BowTask;
@@ -17,12 +16,12 @@ import fret.mark.NoteLayer;
 import fret.mark.Place;
 import fret.passage.Passage;
 import fret.passage.TempoPlan;
-import fret.score.Bar;
 import fret.score.LoudnessLine;
 import fret.score.Repeats;
 import fret.score.ResolvedPassage;
 import fret.score.Resolver;
 import fret.score.Score;
+import fret.score.Signs;
 import fret.score.Slice;
 import fret.score.SoundingNote;
 import fret.search.Token;
@@ -64,29 +63,15 @@ public final class Passes {
       return Optional.empty();
     }
     Score unrolled =
-        score.withBars(order.stream().map(i -> plain(score.bars().get(i))).toList()).laidOut();
+        score
+            .withBars(
+                order.stream()
+                    .map(i -> score.bars().get(i).withRepeats(false, false, List.of()))
+                    .toList())
+            .laidOut();
     ResolvedPassage resolved = Resolver.resolve(unrolled);
     Optional<List<At>> moments = moments(printed.passage(), resolved, order);
     return moments.map(at -> new Passes(printed, task(passage, printed, resolved, at), at));
-  }
-
-  /** The bar without its repeat signs. */
-  private static Bar plain(Bar b) {
-    return new Bar(
-        b.index(),
-        b.number(),
-        b.start(),
-        b.length(),
-        b.time(),
-        b.key(),
-        b.clef(),
-        b.clefChanges(),
-        b.events(),
-        b.directions(),
-        false,
-        false,
-        List.of(),
-        b.line());
   }
 
   /** Where each played moment is written; empty where ties over a repeat sign hide one. */
@@ -161,10 +146,10 @@ public final class Passes {
             spread(r.sounds(), moments),
             spread(r.starts(), moments),
             spread(r.amounts(), moments));
-    Map<Integer, fret.score.Signs.Bow> bows = new HashMap<>(all.bows());
+    Map<Integer, Signs.Bow> bows = new HashMap<>(all.bows());
     int last = moments.stream().mapToInt(At::pass).max().orElse(1);
     for (int pass = 1; pass <= last; pass++) {
-      Map<Integer, fret.score.Signs.Bow> own = written(passage, printed, BowLayer.BOW, pass);
+      Map<Integer, Signs.Bow> own = written(passage, printed, BowLayer.BOW, pass);
       for (int m = 0; m < moments.size(); m++) {
         if (moments.get(m).pass() == pass && own.containsKey(moments.get(m).moment())) {
           bows.put(m, own.get(moments.get(m).moment()));
@@ -234,10 +219,5 @@ public final class Passes {
       }
     }
     return differ.entrySet().stream().map(e -> new PassBow(e.getKey(), e.getValue())).toList();
-  }
-
-  /** Whether a written moment comes in more than one pass. */
-  public boolean comesAgain(BowMoment m) {
-    return moments.stream().anyMatch(at -> at.moment() == m.slice().index() && at.pass() > 1);
   }
 }

@@ -98,18 +98,24 @@ public final class Pipeline {
 
   /** The best bowing; where bars are repeated, the first pass of the best one as played. */
   private static Arm standing(Passage passage, BowTask task, Token token) {
-    BowRules rules =
-        Passes.of(passage, task).map(p -> task.rules().over(p.first(token))).orElse(task.rules());
-    return arm(passage, task, new BowSolver(task.withRules(rules), token).best(), token);
+    Optional<Passes> passes = Passes.of(passage, task);
+    BowRules rules = passes.map(p -> task.rules().over(p.first(token))).orElse(task.rules());
+    Bowing best = new BowSolver(task.withRules(rules), token).best();
+    return arm(passage, task, best, passes, token);
   }
 
   /** A bowing with all that is told and shown of it. */
   static Arm arm(Passage passage, BowTask task, Bowing bowing, Token token) {
+    return arm(passage, task, bowing, Passes.of(passage, task), token);
+  }
+
+  private static Arm arm(
+      Passage passage, BowTask task, Bowing bowing, Optional<Passes> passes, Token token) {
     ResolvedPassage marked = marked(passage, task.passage());
     return new Arm(
         bowing,
         BowReport.of(bowing, task, passage.settings().bow().arm()),
-        Passes.of(passage, task).map(p -> p.following(bowing, token)).orElse(List.of()),
+        passes.map(p -> p.following(bowing, token)).orElse(List.of()),
         marked.withScore(BowedScore.of(marked, bowing, true)));
   }
 

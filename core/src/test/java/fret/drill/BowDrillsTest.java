@@ -26,7 +26,7 @@ class BowDrillsTest {
 
   private Optional<Score> drill(int from, int to, BowDrillKind kind) {
     return BowDrills.notation(
-        s.resolved(), s.bowing(), s.bowTask().bow(), s.bowTask().instrument(), from, to, kind);
+        s.resolved(), s.bowing(), s.arm().report(), s.bowTask().instrument(), from, to, kind);
   }
 
   private static List<Event> notes(Score score) {
@@ -215,7 +215,7 @@ class BowDrillsTest {
         BowDrills.notation(
                 released.resolved(),
                 released.bowing(),
-                released.bowTask().bow(),
+                released.arm().report(),
                 released.bowTask().instrument(),
                 0,
                 1,
@@ -245,7 +245,7 @@ class BowDrillsTest {
         BowDrills.notation(
                 three.resolved(),
                 three.bowing(),
-                three.bowTask().bow(),
+                three.arm().report(),
                 three.bowTask().instrument(),
                 0,
                 3,

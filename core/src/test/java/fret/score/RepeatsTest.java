@@ -30,22 +30,7 @@ class RepeatsTest {
       Bar b = plain.bars().get(i);
       List<Integer> endings =
           forms[i].chars().filter(Character::isDigit).mapToObj(c -> c - '0').toList();
-      bars.add(
-          new Bar(
-              b.index(),
-              b.number(),
-              b.start(),
-              b.length(),
-              b.time(),
-              b.key(),
-              b.clef(),
-              b.clefChanges(),
-              b.events(),
-              b.directions(),
-              forms[i].contains("["),
-              forms[i].contains("]"),
-              endings,
-              b.line()));
+      bars.add(b.withRepeats(forms[i].contains("["), forms[i].contains("]"), endings));
     }
     return plain.withBars(bars);
   }

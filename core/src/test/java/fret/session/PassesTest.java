@@ -24,22 +24,7 @@ class PassesTest {
     Score page = Lines.page(notes);
     List<Bar> bars = new ArrayList<>();
     for (Bar b : page.bars()) {
-      bars.add(
-          new Bar(
-              b.index(),
-              b.number(),
-              b.start(),
-              b.length(),
-              b.time(),
-              b.key(),
-              b.clef(),
-              b.clefChanges(),
-              b.events(),
-              b.directions(),
-              b.index() == 0,
-              b.index() == page.bars().size() - 1,
-              List.of(),
-              b.line()));
+      bars.add(b.withRepeats(b.index() == 0, b.index() == page.bars().size() - 1, List.of()));
     }
     return Session.of(Lines.passage(), page.withBars(bars));
   }

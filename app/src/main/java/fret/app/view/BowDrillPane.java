@@ -127,7 +127,7 @@ final class BowDrillPane extends Cards {
     asked = BowDrills.askedFor(s.bowing(), s.arm().report(), from, to);
     kinds.refresh();
     return BowDrills.notation(
-        s.resolved(), s.bowing(), s.bowTask().bow(), s.bowTask().instrument(), from, to, kind());
+        s.resolved(), s.bowing(), s.arm().report(), s.bowTask().instrument(), from, to, kind());
   }
 
   private void practise() {

@@ -209,7 +209,7 @@ final class PlanView extends VBox implements AreaView {
 
   private void show() {
     Planning p = studio.plans().plannedProperty().get();
-    if (p == null) {
+    if (p == null || studio.shown() == null) {
       return;
     }
     showing = true;

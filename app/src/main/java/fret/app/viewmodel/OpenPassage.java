@@ -48,8 +48,7 @@ import javafx.beans.property.ReadOnlyObjectWrapper;
  */
 public final class OpenPassage {
   /** What bears on no answer that takes time. */
-  private static final Set<Layer.Concern> QUICK =
-      EnumSet.of(Layer.Concern.NOTHING, Layer.Concern.BOW);
+  private static final Set<Layer.Concern> QUICK = EnumSet.of(Layer.Concern.NOTHING);
 
   /** Kinds of questions to {@link Computing}. */
   private enum Ask {

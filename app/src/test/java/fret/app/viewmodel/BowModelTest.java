@@ -199,4 +199,26 @@ class BowModelTest {
     Signs.Bow mark = shown().bowAt(3);
     assertThat(mark).isNotEqualTo(Signs.Bow.NONE);
   }
+
+  /** Nothing of the bow is planned on the interface thread; the second key counts on the first. */
+  @Test
+  void keysDoNotWaitForTheAnswerToTheKeyBefore() {
+    Session before = studio.shown();
+    boolean down = before.bowing().strokeAt(3).orElseThrow().down();
+    keys.turn();
+    assertThat(studio.shown()).as("the answer is under way").isSameAs(before);
+    keys.turn();
+    keys.louder(1);
+    keys.louder(1);
+    keys.longer(-1);
+    keys.longer(-1);
+    assertThat(shown().bowing().strokeAt(3).orElseThrow().down())
+        .as("turned twice")
+        .isEqualTo(down);
+    assertThat(at(BowLayers.LEVEL, 3)).as("two levels").contains(6.0);
+    assertThat(at(BowLayers.SOUNDS, 3)).as("two eighths shorter").contains(0.75);
+    keys.slur(2, 5);
+    keys.slur(2, 5);
+    assertThat(at(BowLayers.JOINT, 4)).as("slurred and parted").contains(BowRules.Joint.BREAK);
+  }
 }
