@@ -70,7 +70,7 @@ class ArchitectureTest {
     row("app.viewmodel", "app.command", "app.work");
     row("app.view", "app.viewmodel", "app.widget", "app.command");
     row("app.device", "shelf");
-    row("app.batch", "app.words", "app.work", "format.part", "format.page");
+    row("app.batch", "app.words", "app.work", "format.part", "format.page", "store");
     row(
         "app.launch",
         "format.midi",

@@ -1,5 +1,6 @@
 package fret.drill;
 
+import fret.base.Said;
 import fret.mark.Anchor;
 import fret.mark.Place;
 import fret.score.NoteKey;
@@ -14,7 +15,7 @@ import org.apache.commons.numbers.fraction.Fraction;
  * @param from its first note; {@code to} its last one
  * @param toOnset excluded
  * @param noteCount notes and chords in it, at least 1
- * @param why in players' words
+ * @param why to be told
  */
 public record Chunk(
     String id,
@@ -26,13 +27,15 @@ public record Chunk(
     Fraction fromOnset,
     Fraction toOnset,
     int noteCount,
-    String why) {
+    Said why) {
   /** What it is cut for. */
   public enum Kind {
     /** Some bars. */
     BARS,
-    /** The notes around one hard shift. */
-    SPOT
+    /** The notes around one hard shift, or high ones that lie close together. */
+    SPOT,
+    /** The last notes of a chunk and the first of the next. */
+    JOIN
   }
 
   public Chunk {
@@ -43,6 +46,10 @@ public record Chunk(
     if (fromOnset.compareTo(toOnset) >= 0 || noteCount < 1) {
       throw new IllegalArgumentException("empty chunk " + id);
     }
+  }
+
+  public boolean isJoin() {
+    return kind == Kind.JOIN;
   }
 
   public boolean isSpot() {

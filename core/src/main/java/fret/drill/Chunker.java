@@ -1,8 +1,10 @@
 package fret.drill;
 
 import fret.base.Fractions;
+import fret.base.Said;
 import fret.fingering.Fingering;
 import fret.fingering.Shift;
+import fret.instrument.Instrument;
 import fret.mark.Marks;
 import fret.score.Bar;
 import fret.score.NoteKey;
@@ -30,16 +32,21 @@ public final class Chunker {
   private Chunker() {}
 
   /**
-   * The chunks in order of their start; bars before spots.
+   * The chunks: bars, then the joins between them, then spots, each in order of their start.
    *
    * @param marks chunks that were practised keep their ids
    */
-  public static List<Chunk> chunks(ResolvedPassage passage, Fingering fingering, Marks marks) {
-    return new Identities(passage, marks).named(cut(passage, fingering));
+  public static List<Chunk> chunks(
+      ResolvedPassage passage, Fingering fingering, Instrument instrument, Marks marks) {
+    return new Identities(passage, marks).named(cut(passage, fingering, instrument));
   }
 
-  private static List<Chunk> cut(ResolvedPassage passage, Fingering fingering) {
-    List<Chunk> chunks = new ArrayList<>(barChunks(passage));
+  private static List<Chunk> cut(
+      ResolvedPassage passage, Fingering fingering, Instrument instrument) {
+    List<Chunk> bars = barChunks(passage);
+    List<Chunk> chunks = new ArrayList<>(bars);
+    chunks.addAll(Joins.between(passage, bars));
+    chunks.addAll(HighSpots.of(passage, fingering, instrument));
     List<Shift> hardest =
         fingering.shifts().stream()
             .filter(s -> s.bitsPerSecond() >= HARD_BITS_PER_SECOND)
@@ -98,7 +105,7 @@ public final class Chunker {
                 first.start(),
                 to,
                 notes + (overlaps ? 1 : 0),
-                overlaps ? "and the note after" : "to the end"));
+                Said.of(overlaps ? "chunk.and-after" : "chunk.to-end")));
       }
       i = last + 1;
     }
@@ -144,12 +151,7 @@ public final class Chunker {
     Slice first = passage.slices().get(from);
     Slice last = passage.slices().get(to);
     Fraction end = last.onset().add(Fractions.max(last.duration(), Fraction.of(1, 64)));
-    String why =
-        String.format(
-            java.util.Locale.ROOT,
-            "a shift of %.0f mm in %.0f ms",
-            shift.travelMm(),
-            shift.timeMs());
+    Said why = Said.of("chunk.shift", Math.round(shift.travelMm()), Math.round(shift.timeMs()));
     return new Chunk(
         "spot-" + shift.toSlice(),
         Chunk.Kind.SPOT,

@@ -1,37 +1,92 @@
 package fret.drill;
 
 import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
 
-/** The drills that a chunk is practised with. */
+/**
+ * The drills of the book. Their names, what they are for, what to listen for and when to stop stand
+ * with the words of the program under {@code drill.} and their id.
+ */
 public enum DrillKind {
-  STRAIGHT("Straight", "As written, with the bow of the target tempo."),
-  ADD_A_NOTE("Add a note", "From the first note on, one note more each time; stop between."),
-  RHYTHMS("Rhythms", "Four rhythms: each hard join gets once more and once less time."),
-  SHIFT(
-      "Shift",
-      "The guide note slow, faster, quick; stop the bow while the hand moves; silent; and back."),
-  BOW("Bow", "What the bow has to learn here, by itself; then as written.");
+  /** No drill: a break. */
+  NONE(Of.NOTHING, 0, 7),
+  STRAIGHT(Of.CHUNK, 3, 7),
+  RHYTHMS(Of.CHUNK, 4, 3),
+  TRIPLET_RHYTHMS(Of.CHUNK, 4, 3),
+  ADD_A_NOTE(Of.CHUNK, 4, 7),
+  ADD_FROM_END(Of.CHUNK, 4, 7),
+  BACKWARDS(Of.CHUNK, 2, 3),
+  CHAIN_BACK(Of.CHUNK, 4, 7),
+  ACCENTS(Of.CHUNK, 2, 7),
+  ACCENTS_DISPLACED(Of.CHUNK, 3, 3),
+  DOUBLED(Of.CHUNK, 2, 7),
+  TREBLED(Of.CHUNK, 3, 3),
+  BURSTS(Of.CHUNK, 2, 7),
+  BLOCKS(Of.CHUNK, 2, 7),
+  FINGER_FIRST(Of.CHUNK, 2, 7),
+  SILENT(Of.CHUNK, 1, 7),
+  END_CLICK(Of.CHUNK, 2, 7),
+  SYLLABLES(Of.CHUNK, 2, 7),
+  NO_VIBRATO(Of.CHUNK, 3, 7),
+  VIBRATO_PULSES(Of.CHUNK, 4, 7),
+  STEADY_NOTES(Of.CHUNK, 2, 7),
+  DYNAMICS_SCALE(Of.CHUNK, 2, 7),
+  SOFT_ENDINGS(Of.CHUNK, 2, 7),
+  /** The guide note in and out, slides slow, faster, quick. */
+  SHIFT(Of.SHIFT, 3, 7),
+  STOP_BEFORE_SHIFT(Of.SHIFT, 2, 7),
+  SHIFT_FROM_ANCHOR(Of.SHIFT, 2, 7),
+  COUNTED_SLIDE(Of.SHIFT, 2, 7),
+  /** Rocking between the fingers of a stretch, within its dose. */
+  STRETCH(Of.STRETCH, 3, 3),
+  /** What the bow has to learn, see {@link BowDrillKind}. */
+  BOW(Of.BOW, 3, 7),
+  WARM_UP(Of.PASSAGE, 6, 7),
+  RUN_THROUGH(Of.PASSAGE, 2, 7),
+  MOCK(Of.PASSAGE, 3, 2);
 
-  /**
-   * The kinds that any chunk can be practised with; {@link #SHIFT} is made of one shift, {@link
-   * #BOW} of what is hard for the bow.
-   */
-  public static final List<DrillKind> OF_CHUNKS = List.of(STRAIGHT, ADD_A_NOTE, RHYTHMS);
-
-  private final String displayName;
-  private final String hint;
-
-  DrillKind(String displayName, String hint) {
-    this.displayName = displayName;
-    this.hint = hint;
+  /** What a drill is made of. */
+  public enum Of {
+    NOTHING,
+    CHUNK,
+    SHIFT,
+    STRETCH,
+    BOW,
+    PASSAGE
   }
 
-  public String displayName() {
-    return displayName;
+  private final Of of;
+  private final int minutes;
+  private final int daysAWeek;
+
+  DrillKind(Of of, int minutes, int daysAWeek) {
+    this.of = of;
+    this.minutes = minutes;
+    this.daysAWeek = daysAWeek;
   }
 
-  /** How it is played, in a sentence. */
-  public String hint() {
-    return hint;
+  public Of of() {
+    return of;
+  }
+
+  /** Usual minutes of it in a day (common practice, no source). */
+  public int minutes() {
+    return minutes;
+  }
+
+  /** On how many days in seven at most (common practice, no source). */
+  public int daysAWeek() {
+    return daysAWeek;
+  }
+
+  /** How it is named in files and commands: lower case with dashes. */
+  public String id() {
+    return name().toLowerCase(Locale.ROOT).replace('_', '-');
+  }
+
+  /** The drill of an id; empty if there is none. */
+  public static Optional<DrillKind> named(String id) {
+    return List.of(values()).stream().filter(k -> k != NONE && k.id().equals(id)).findFirst();
   }
 }

@@ -1,89 +1,28 @@
 package fret.drill;
 
-import fret.pitch.Clef;
-import fret.score.Bar;
-import fret.score.Event;
-import fret.score.LineBuilder;
 import fret.score.Score;
-import fret.score.Signs;
-import fret.score.TimeSignature;
-import java.util.ArrayList;
 import java.util.List;
-import org.apache.commons.numbers.fraction.Fraction;
+import java.util.Optional;
 
 /** Makes drills from a chunk, as real notation. */
 public final class Drills {
-  /** The four rhythms in sixteenths (common practice, no source); four notes take 8, 8, 6, 6. */
-  static final int[][] RHYTHMS = {{3, 1}, {1, 3}, {3, 1, 1, 1}, {1, 1, 2, 2}};
-
-  /** Longest build-up of the add-a-note drill. */
-  static final int MOST_ADDED = 8;
-
   private Drills() {}
 
   /**
-   * The notation of a drill. The written notes of one voice are used; grace notes are left out of
-   * the rhythm drills.
+   * A drill of a chunk.
    *
-   * @param kind one of {@link DrillKind#OF_CHUNKS}
+   * @param kind one that is made of a chunk's notes, see {@link DrillKind.Of#CHUNK}
+   * @return empty where the chunk has nothing for it
+   * @throws IllegalArgumentException if the kind is made of something else
    */
-  public static Score notation(Score score, Chunk chunk, DrillKind kind) {
+  public static Optional<Drill> of(Score score, Chunk chunk, DrillKind kind) {
+    if (kind.of() != DrillKind.Of.CHUNK) {
+      throw new IllegalArgumentException(kind + " is not made of a chunk");
+    }
     Score cut = ScoreCut.cut(score, chunk.fromOnset(), chunk.toOnset());
-    return switch (kind) {
-      case STRAIGHT -> cut.withTitle(chunk.label());
-      case ADD_A_NOTE -> addANote(cut, chunk);
-      case RHYTHMS -> rhythms(cut, chunk);
-      case SHIFT, BOW -> throw new IllegalArgumentException(kind + " has its own drill");
-    };
-  }
-
-  /** Notated time of a drill in whole notes, rests and stops included. */
-  public static Fraction length(Score score, Chunk chunk, DrillKind kind) {
-    Score drill = notation(score, chunk, kind);
-    return drill.end().subtract(drill.bars().get(0).start());
-  }
-
-  private static List<Event> notes(Score cut) {
-    List<Event> notes = new ArrayList<>();
-    Fraction last = null;
-    for (Event e : cut.events()) {
-      boolean tiedOn = !e.isRest() && e.heads().stream().allMatch(fret.score.Head::tieStop);
-      if (!e.isRest() && !e.isGrace() && !e.cue() && !tiedOn && !e.onset().equals(last)) {
-        notes.add(e);
-        last = e.onset();
-      }
-    }
-    return notes;
-  }
-
-  private static LineBuilder builder(Score cut, TimeSignature time) {
-    Bar first = cut.bars().get(0);
-    Clef clef = first.clef();
-    return new LineBuilder(time, first.key(), clef);
-  }
-
-  private static Score rhythms(Score cut, Chunk chunk) {
-    List<Event> notes = notes(cut);
-    LineBuilder line = builder(cut, TimeSignature.COMMON_TIME);
-    for (int[] rhythm : RHYTHMS) {
-      for (int i = 0; i < notes.size(); i++) {
-        line.add(Fraction.of(rhythm[i % rhythm.length], 16), notes.get(i).heads(), Signs.PLAIN);
-      }
-      line.fillBar();
-    }
-    return line.build(chunk.label() + " in rhythms", cut.transposition());
-  }
-
-  private static Score addANote(Score cut, Chunk chunk) {
-    List<Event> notes = notes(cut);
-    LineBuilder line = builder(cut, cut.bars().get(0).time());
-    int most = Math.min(MOST_ADDED, notes.size());
-    for (int count = Math.min(2, most); count <= most; count++) {
-      for (Event e : notes.subList(0, count)) {
-        line.add(e.duration(), e.heads(), Signs.PLAIN);
-      }
-      line.fillBar();
-    }
-    return line.build(chunk.label() + ", add a note", cut.transposition());
+    List<Score> parts =
+        new ChunkDrills(score, cut)
+            .parts(kind).stream().map(p -> p.withTitle(chunk.label())).toList();
+    return parts.isEmpty() ? Optional.empty() : Optional.of(new Drill(kind, parts));
   }
 }

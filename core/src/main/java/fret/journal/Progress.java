@@ -1,18 +1,39 @@
 package fret.journal;
 
+import fret.drill.DrillKind;
+import fret.tempo.Ladder;
+import fret.tempo.Level;
+import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import java.util.TreeSet;
 
-/** What the record says of one chunk. */
+/**
+ * What the record says of one chunk. Only straight tries close a level; tries at a tempo between
+ * two levels count for the one below.
+ */
 public final class Progress {
   private final List<JournalEntry> tries;
+  private final Ladder ladder;
   private final int cleanNeeded;
+  private final int closed;
+  private final List<Closing> closings = new ArrayList<>();
 
-  private Progress(List<JournalEntry> tries, int cleanNeeded) {
-    this.tries = tries;
+  /**
+   * A level that was closed.
+   *
+   * @param level its place on the ladder, from 0
+   * @param plays straight tries of the chunk until then, this one included
+   */
+  public record Closing(int level, LocalDate date, int plays) {}
+
+  private Progress(List<JournalEntry> tries, Ladder ladder, int cleanNeeded) {
+    this.tries = List.copyOf(tries);
+    this.ladder = ladder;
     this.cleanNeeded = cleanNeeded;
+    this.closed = ladder.isSlow() ? rungsClosed() : levelsClosed();
   }
 
   /**
@@ -21,36 +42,176 @@ public final class Progress {
    * @param cleanNeeded clean tries in a row that close a level, at least 1
    */
   public static Progress of(
-      List<JournalEntry> journal, long passageId, String chunkId, int cleanNeeded) {
-    List<JournalEntry> mine = new ArrayList<>(journal);
-    mine.removeIf(e -> e.passageId() != passageId || !e.chunkId().equals(chunkId));
-    return new Progress(mine, cleanNeeded);
+      List<JournalEntry> journal, long passageId, String chunkId, Ladder ladder, int cleanNeeded) {
+    return of(journal, passageId, List.of(chunkId), ladder, cleanNeeded);
   }
 
-  /**
-   * The fastest level that is closed: played clean often enough in a row, and not missed since at
-   * its tempo or below; empty if none is.
-   */
-  public Optional<Integer> closedTempo() {
-    TreeSet<Integer> closed = new TreeSet<>();
-    int run = 0;
+  /** The same of chunks that are alike: a try of one counts for all. */
+  public static Progress of(
+      List<JournalEntry> journal,
+      long passageId,
+      Collection<String> chunkIds,
+      Ladder ladder,
+      int cleanNeeded) {
+    List<JournalEntry> mine = new ArrayList<>();
+    for (JournalEntry e : journal) {
+      if (e.passageId() == passageId && chunkIds.contains(e.chunkId())) {
+        mine.add(e);
+      }
+    }
+    return new Progress(mine, ladder, cleanNeeded);
+  }
+
+  private List<JournalEntry> straight() {
+    return tries.stream().filter(e -> e.drill() == DrillKind.STRAIGHT).toList();
+  }
+
+  /** The place of the level that a tempo reaches; -1 below the first. */
+  private int reached(double perMinute) {
     int at = -1;
-    for (JournalEntry e : tries) {
+    for (int i = 0; i < ladder.size(); i++) {
+      // A tempo may have been kept with one figure behind the point.
+      at = ladder.levels().get(i).perMinute() <= perMinute + 0.05 ? i : at;
+    }
+    return at;
+  }
+
+  private int levelsClosed() {
+    TreeSet<Integer> done = new TreeSet<>();
+    int run = 0;
+    double at = -1;
+    int plays = 0;
+    for (JournalEntry e : straight()) {
+      plays++;
       if (e.verdict() == Verdict.CLEAN) {
         run = e.perMinute() == at ? run + 1 : 1;
         at = e.perMinute();
-        if (run >= cleanNeeded) {
-          closed.add(at);
+        if (run >= cleanNeeded && reached(at) >= 0 && done.add(reached(at))) {
+          closings.add(new Closing(reached(at), e.date(), plays));
         }
       } else {
         run = 0;
         if (e.verdict() == Verdict.MISSED) {
           // It broke where it had been sure: that level and all above it are open again.
-          closed.tailSet(e.perMinute(), true).clear();
+          done.tailSet(Math.max(0, reached(e.perMinute())), true).clear();
         }
       }
     }
-    return closed.isEmpty() ? Optional.empty() : Optional.of(closed.last());
+    return done.isEmpty() ? 0 : done.last() + 1;
+  }
+
+  /** Rungs are climbed one after the other, as two of them may sound alike. */
+  private int rungsClosed() {
+    int at = 0;
+    int run = 0;
+    int plays = 0;
+    for (JournalEntry e : straight()) {
+      plays++;
+      if (at < ladder.size() && isAt(e, ladder.levels().get(at))) {
+        run = e.verdict() == Verdict.CLEAN ? run + 1 : 0;
+        if (run >= cleanNeeded) {
+          closings.add(new Closing(at, e.date(), plays));
+          at++;
+          run = 0;
+        }
+      } else if (e.verdict() != Verdict.CLEAN) {
+        run = 0;
+      }
+      if (e.verdict() == Verdict.MISSED) {
+        for (int i = Math.min(at, ladder.size() - 1); i >= 0; i--) {
+          if (isAt(e, ladder.levels().get(i))) {
+            at = i;
+            break;
+          }
+        }
+      }
+    }
+    return at;
+  }
+
+  private static boolean isAt(JournalEntry e, Level level) {
+    return e.perMinute() >= level.perMinute() - 0.05
+        && Math.abs(e.clicks() - level.clicks()) < 0.05;
+  }
+
+  /**
+   * How many levels are closed: the fastest that was played clean often enough in a row, and not
+   * missed since at its tempo or below.
+   */
+  public int closed() {
+    return closed;
+  }
+
+  /** Whether the last level is closed. */
+  public boolean isAtTarget() {
+    return closed >= ladder.size();
+  }
+
+  /** Tempo of the highest closed level; empty if none is. */
+  public Optional<Double> closedTempo() {
+    return closed == 0
+        ? Optional.empty()
+        : Optional.of(ladder.levels().get(closed - 1).perMinute());
+  }
+
+  /** Every closing of a level that counts or once counted, oldest first. */
+  public List<Closing> closings() {
+    return List.copyOf(closings);
+  }
+
+  /** Straight tries so far. */
+  public int plays() {
+    return straight().size();
+  }
+
+  private boolean isOf(JournalEntry e, int level) {
+    Level l = ladder.levels().get(level);
+    return ladder.isSlow() ? isAt(e, l) : reached(e.perMinute()) == level;
+  }
+
+  /** Clean and other straight tries at a level. */
+  public Chance chanceAt(int level) {
+    List<JournalEntry> at = straight().stream().filter(e -> isOf(e, level)).toList();
+    int clean = (int) at.stream().filter(e -> e.verdict() == Verdict.CLEAN).count();
+    return new Chance(clean, at.size() - clean);
+  }
+
+  /** Clean straight tries in a row with which the record of the open level ends. */
+  public int cleanInRow() {
+    int run = 0;
+    for (JournalEntry e : straight()) {
+      boolean here = closed < ladder.size() && isOf(e, closed);
+      run = here && e.verdict() == Verdict.CLEAN ? run + 1 : 0;
+    }
+    return Math.min(run, cleanNeeded - 1);
+  }
+
+  /** Visits, each a day, since a level was last closed. */
+  public int visitsSinceClosing() {
+    Optional<LocalDate> last =
+        closings.isEmpty()
+            ? Optional.empty()
+            : Optional.of(closings.get(closings.size() - 1).date());
+    return (int)
+        straight().stream()
+            .map(JournalEntry::date)
+            .distinct()
+            .filter(d -> last.isEmpty() || d.isAfter(last.get()))
+            .count();
+  }
+
+  /** Days on which a drill was played. */
+  public List<LocalDate> daysOf(DrillKind drill) {
+    return tries.stream()
+        .filter(e -> e.drill() == drill)
+        .map(JournalEntry::date)
+        .distinct()
+        .toList();
+  }
+
+  /** The day of the newest try. */
+  public Optional<LocalDate> lastDay() {
+    return tries.isEmpty() ? Optional.empty() : Optional.of(tries.get(tries.size() - 1).date());
   }
 
   /** Whether the newest try hurt. */

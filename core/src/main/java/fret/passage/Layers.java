@@ -31,7 +31,8 @@ public final class Layers {
                 ReminderLayer.REMINDER,
                 ChunkLayer.CHUNK,
                 SourceLayer.SOURCE,
-                HeadingLayer.HEADING));
+                HeadingLayer.HEADING,
+                PracticeLayer.PRACTICE));
     BowLayers.ALL.stream().filter(l -> l != BowLayer.BOW).forEach(all::add);
     all.addAll(SettingLayers.ALL);
     return List.copyOf(all);

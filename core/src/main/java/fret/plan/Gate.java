@@ -2,17 +2,17 @@ package fret.plan;
 
 import fret.journal.Verdict;
 import fret.tempo.Ladder;
+import fret.tempo.Level;
 
 /**
  * Where a player stands on the ladder within a practice item: clean tries in a row move up, a miss
  * goes slower or repeats, pain stops.
  *
- * @param perMinute tempo of the next try
- * @param cleanInRow clean tries at this tempo so far
+ * @param level tempo and click of the next try
+ * @param cleanInRow clean tries at this level so far
  * @param stopped the item is over: the top level was closed, or it hurt
  */
-public record Gate(
-    Ladder ladder, Settings settings, int perMinute, int cleanInRow, boolean stopped) {
+public record Gate(Ladder ladder, Settings settings, Level level, int cleanInRow, boolean stopped) {
   /**
    * The player's habits.
    *
@@ -30,13 +30,22 @@ public record Gate(
   }
 
   /** At the start of an item. */
-  public static Gate at(Ladder ladder, Settings settings, int perMinute) {
-    return new Gate(ladder, settings, perMinute, 0, false);
+  public static Gate at(Ladder ladder, Settings settings, Level level) {
+    return new Gate(ladder, settings, level, 0, false);
+  }
+
+  public double perMinute() {
+    return level.perMinute();
   }
 
   /** The same place on the ladder under other habits. */
   public Gate with(Settings other) {
-    return new Gate(ladder, other, perMinute, cleanInRow, stopped);
+    return new Gate(ladder, other, level, cleanInRow, stopped);
+  }
+
+  /** At another tempo or click, from the start. */
+  public Gate with(Level other) {
+    return new Gate(ladder, settings, other, 0, false);
   }
 
   /** After a try. */
@@ -45,20 +54,17 @@ public record Gate(
       case CLEAN -> {
         int row = cleanInRow + 1;
         if (row < settings.cleanNeeded()) {
-          yield new Gate(ladder, settings, perMinute, row, false);
+          yield new Gate(ladder, settings, level, row, false);
         }
-        boolean top = perMinute >= ladder.target();
-        yield new Gate(ladder, settings, ladder.above(perMinute), 0, top);
+        boolean top =
+            level.equals(ladder.top()) || !ladder.isSlow() && perMinute() >= ladder.target();
+        yield new Gate(ladder, settings, ladder.above(level), 0, top);
       }
-      case NEARLY -> new Gate(ladder, settings, perMinute, 0, false);
+      case NEARLY -> new Gate(ladder, settings, level, 0, false);
       case MISSED ->
           new Gate(
-              ladder,
-              settings,
-              settings.slowerAfterMiss() ? ladder.below(perMinute) : perMinute,
-              0,
-              false);
-      case HURTS -> new Gate(ladder, settings, perMinute, 0, true);
+              ladder, settings, settings.slowerAfterMiss() ? ladder.below(level) : level, 0, false);
+      case HURTS -> new Gate(ladder, settings, level, 0, true);
     };
   }
 }

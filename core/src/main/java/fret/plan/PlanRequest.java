@@ -1,68 +1,68 @@
 package fret.plan;
 
-import fret.drill.Chunk;
 import fret.journal.JournalEntry;
-import fret.score.Score;
-import fret.tempo.Ladder;
-import fret.tempo.Tempo;
 import java.time.LocalDate;
 import java.util.List;
-import java.util.Map;
-import java.util.Set;
+import java.util.Objects;
 
 /**
  * What a plan is made from.
  *
- * @param target target tempo; the ladder counts its beat
- * @param readyDate last day of the plan
- * @param minutesPerDay 5 to 600
- * @param journal what was done so far, oldest first
- * @param bowDrills notated length in whole notes of a chunk's drill of the bow, by its id; chunks
- *     without one are left out
- * @param held ids of chunks that wait: they hurt, or stretch while something hurts
+ * @param goals every passage with a date, in the player's order
+ * @param from first day
+ * @param journal what was done so far, oldest first; tries of the first day count from the second
+ * @param moves what the player put on other days
  */
 public record PlanRequest(
-    long passageId,
-    Score score,
-    List<Chunk> chunks,
-    Tempo target,
-    Ladder ladder,
+    List<Goal> goals,
+    Budget budget,
     LocalDate from,
-    LocalDate readyDate,
-    int minutesPerDay,
-    Gate.Settings gate,
+    Rules rules,
     List<JournalEntry> journal,
-    Map<String, Double> bowDrills,
-    Set<String> held) {
-  public PlanRequest {
-    bowDrills = Map.copyOf(bowDrills);
-    held = Set.copyOf(held);
-    chunks = List.copyOf(chunks);
-    journal = List.copyOf(journal);
-    if (minutesPerDay < 5 || minutesPerDay > 600) {
-      throw new IllegalArgumentException(minutesPerDay + " minutes a day are outside 5 to 600");
+    List<Move> moves) {
+  /**
+   * How the player climbs.
+   *
+   * @param climb how many levels a chunk may close on a day
+   * @param sessions most sessions a day, 1 to 4
+   */
+  public record Rules(Gate.Settings gate, Climb climb, int sessions) {
+    public static final Rules USUAL = new Rules(Gate.Settings.USUAL, Climb.LEVEL_A_DAY, 2);
+
+    public Rules {
+      Objects.requireNonNull(gate);
+      Objects.requireNonNull(climb);
+      if (sessions < 1 || sessions > 4) {
+        throw new IllegalArgumentException(sessions + " sessions a day are outside 1 to 4");
+      }
     }
   }
 
-  PlanRequest withMinutes(int minutes) {
-    return new PlanRequest(
-        passageId, score, chunks, target, ladder, from, readyDate, minutes, gate, journal,
-        bowDrills, held);
+  /** How fast the ladder is climbed. */
+  public enum Climb {
+    /** One level a day; more only where the days left are fewer than the levels. */
+    LEVEL_A_DAY,
+    /** As many levels as a visit holds. */
+    WHOLE_LADDER
   }
 
-  PlanRequest until(LocalDate ready) {
-    return new PlanRequest(
-        passageId,
-        score,
-        chunks,
-        target,
-        ladder,
-        from,
-        ready,
-        minutesPerDay,
-        gate,
-        journal,
-        bowDrills,
-        held);
+  public PlanRequest {
+    goals = List.copyOf(goals);
+    journal = List.copyOf(journal);
+    moves = List.copyOf(moves);
+    Objects.requireNonNull(budget);
+    Objects.requireNonNull(rules);
+  }
+
+  PlanRequest with(Budget other) {
+    return new PlanRequest(goals, other, from, rules, journal, moves);
+  }
+
+  PlanRequest with(Rules other) {
+    return new PlanRequest(goals, budget, from, other, journal, moves);
+  }
+
+  PlanRequest with(List<Goal> other) {
+    return new PlanRequest(other, budget, from, rules, journal, moves);
   }
 }

@@ -1,255 +1,548 @@
 package fret.plan;
 
-import fret.drill.Chunk;
+import fret.base.Said;
 import fret.drill.DrillKind;
-import fret.drill.Drills;
-import fret.journal.Progress;
-import fret.tempo.Ladder;
-import java.time.DayOfWeek;
+import fret.journal.JournalEntry;
+import fret.plan.PracticePlan.Day;
+import fret.plan.PracticePlan.Item;
+import fret.plan.PracticePlan.Kind;
+import fret.plan.PracticePlan.LeftOut;
 import java.time.LocalDate;
-import java.time.format.DateTimeFormatter;
-import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.EnumMap;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
+import java.util.PriorityQueue;
+import java.util.Random;
 import java.util.Set;
 
 /**
- * Spreads the climb of every chunk over the days. Deterministic.
+ * Spreads the player's minutes over everything that is to be learned. Deterministic.
  *
- * <p>Each day the chunks that have climbed least come first. An item is one chunk at one level: the
- * clean tries that close it, one try in three lost, and a pause of a few seconds between tries. A
- * chunk climbs at most one level a day; where there are days enough it stays on each level for two
- * or three days, so that it is sure before it is faster. Rhythm drills take the place of the first
- * straight item of a chunk on at most three days a week; a chunk's first day starts by adding
- * notes.
+ * <p>The laws, the earlier wins: care (doses, what hurts waits); never over the day's minutes, with
+ * warm-up, pauses and breaks; what the player moved stays; a unit comes twice a day at most, ten
+ * minutes a visit, with twenty minutes of other things between; a day is at least nine tenths full
+ * while something below its target may be done; worth per minute.
  */
 public final class Planner {
-  /** Id of a run-through of the whole passage. */
-  public static final String WHOLE = "whole";
+  private static final double WARM_UP_SHARE = 0.2;
+  private static final double WARM_UP_MOST = 10;
+  private static final double FULL = 0.9;
+  private static final double UPKEEP_SHARE = 0.25;
+  private static final int WEAKEST_JOINS = 3;
+  private static final int[] MOCK_DAYS = {3, 7, 14};
 
-  private static final DateTimeFormatter DATE =
-      DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
-  private static final int LEVELS_A_DAY = 1;
-  private static final int SLOWEST_PACE = 3;
-  private static final double SHARE_FOR_CLIMBING = 0.75;
-  private static final Set<DayOfWeek> RHYTHM_DAYS =
-      Set.of(DayOfWeek.MONDAY, DayOfWeek.WEDNESDAY, DayOfWeek.FRIDAY);
-  private static final double PAUSE_S = 6;
-  private static final double LOST_TRIES = 1.5;
+  /** The audition's day and the one before. */
+  private static final int LAST_DAYS = 2;
 
   private final PlanRequest request;
-  private final Ladder ladder;
-  private final int daysPerLevel;
-  private final Map<String, Integer> level = new HashMap<>();
-  private final Map<String, Integer> daysOnLevel = new HashMap<>();
-  private final Map<String, Map<DrillKind, Double>> wholeNotes = new HashMap<>();
+  private final List<Standing> standings = new ArrayList<>();
+  private final Map<Long, LocalDate> atTarget = new HashMap<>();
+  private final Map<Long, LocalDate> lastRun = new HashMap<>();
+  private final Map<Long, Integer> runs = new HashMap<>();
+  private final Map<Long, LocalDate> lastTouched = new HashMap<>();
 
-  private Planner(PlanRequest request, int daysPerLevel) {
+  private Planner(PlanRequest request) {
     this.request = request;
-    this.daysPerLevel = daysPerLevel;
-    this.ladder = request.ladder();
-    for (Chunk chunk : request.chunks()) {
-      Progress progress =
-          Progress.of(
-              request.journal(), request.passageId(), chunk.id(), request.gate().cleanNeeded());
-      int closed = progress.closedTempo().orElse(0);
-      level.put(chunk.id(), (int) ladder.levels().stream().filter(l -> l <= closed).count());
-      Map<DrillKind, Double> lengths = new EnumMap<>(DrillKind.class);
-      for (DrillKind kind : DrillKind.OF_CHUNKS) {
-        lengths.put(kind, Drills.length(request.score(), chunk, kind).doubleValue());
+    read(e -> e.date().isBefore(request.from()), s -> true);
+    for (JournalEntry e : request.journal()) {
+      if (e.date().isBefore(request.from())) {
+        lastTouched.put(e.passageId(), e.date());
       }
-      if (request.bowDrills().containsKey(chunk.id())) {
-        lengths.put(DrillKind.BOW, request.bowDrills().get(chunk.id()));
-      }
-      wholeNotes.put(chunk.id(), lengths);
-    }
-  }
-
-  /** Makes the plan. */
-  public static PracticePlan plan(PlanRequest request) {
-    PracticePlan plan = atPace(request);
-    return plan.feasible() ? plan : new PracticePlan(plan.days(), false, remedy(request));
-  }
-
-  /** The plan at the most patient pace that fits. */
-  private static PracticePlan atPace(PlanRequest request) {
-    long days = ChronoUnit.DAYS.between(request.from(), request.readyDate()) + 1;
-    int patient = (int) (SHARE_FOR_CLIMBING * days / Math.max(1, request.ladder().levels().size()));
-    for (int pace = Math.min(SLOWEST_PACE, patient); pace > 1; pace--) {
-      PracticePlan plan = new Planner(request, pace).run();
-      if (plan.feasible()) {
-        return plan;
+      if (e.chunkId().equals(PracticePlan.WHOLE) && e.date().isBefore(request.from())) {
+        lastRun.put(e.passageId(), e.date());
+        runs.merge(e.passageId(), 1, Integer::sum);
       }
     }
-    return new Planner(request, 1).run();
   }
 
-  private PracticePlan run() {
-    List<PracticePlan.Day> days = new ArrayList<>();
-    for (LocalDate date = request.from();
-        !date.isAfter(request.readyDate());
-        date = date.plusDays(1)) {
-      days.add(day(date));
+  private void read(
+      java.util.function.Predicate<JournalEntry> counts, java.util.function.Predicate<Unit> which) {
+    List<JournalEntry> journal = request.journal().stream().filter(counts).toList();
+    Map<Long, List<JournalEntry>> byPassage = new HashMap<>();
+    for (JournalEntry e : journal) {
+      byPassage.computeIfAbsent(e.passageId(), p -> new ArrayList<>()).add(e);
     }
-    boolean feasible =
-        request.chunks().stream()
-            .filter(c -> !request.held().contains(c.id()))
-            .allMatch(c -> level.get(c.id()) >= ladder.levels().size());
-    LocalDate last =
-        days.stream()
-            .filter(d -> d.items().stream().anyMatch(i -> !i.chunk().equals(WHOLE)))
-            .map(PracticePlan.Day::date)
-            .reduce((a, b) -> b)
-            .orElse(request.from());
-    long spare = ChronoUnit.DAYS.between(last, request.readyDate());
-    String advice =
-        "Every chunk reaches "
-            + ladder.target()
-            + " by "
-            + DATE.format(last)
-            + (spare > 0
-                ? ", " + spare + (spare == 1 ? " day" : " days") + " before the ready date."
-                : ", the ready date.")
-            + waiting();
-    return new PracticePlan(days, feasible, advice);
-  }
-
-  private String waiting() {
-    int count = request.held().size();
-    return count == 0
-        ? ""
-        : " "
-            + count
-            + (count == 1 ? " chunk waits" : " chunks wait")
-            + " until you say that nothing hurts any more.";
-  }
-
-  private PracticePlan.Day day(LocalDate date) {
-    List<PracticePlan.Item> items = new ArrayList<>();
-    double left = request.minutesPerDay();
-    boolean rhythms = RHYTHM_DAYS.contains(date.getDayOfWeek());
-    Map<String, Integer> today = new HashMap<>();
-    boolean placed = true;
-    while (placed) {
-      placed = false;
-      for (Chunk chunk : byNeed(today)) {
-        PracticePlan.Item item = item(chunk, rhythms, today.getOrDefault(chunk.id(), 0));
-        if (item.minutes() <= left) {
-          items.add(item);
-          left -= item.minutes();
-          today.merge(chunk.id(), 1, Integer::sum);
-          climb(chunk.id());
-          placed = true;
-          break;
+    for (Goal g : request.goals()) {
+      for (Unit u : g.units()) {
+        if (which.test(u)) {
+          standings.add(
+              new Standing(
+                  g,
+                  u,
+                  byPassage.getOrDefault(g.passageId(), List.of()),
+                  request.rules().gate().cleanNeeded()));
         }
       }
     }
-    if (level.values().stream().allMatch(l -> l >= ladder.levels().size())) {
-      addRunThroughs(items, left);
-    }
-    double minutes = items.stream().mapToDouble(PracticePlan.Item::minutes).sum();
-    return new PracticePlan.Day(date, (int) Math.ceil(minutes - 1e-9), items);
   }
 
-  private void climb(String chunk) {
-    if (daysOnLevel.merge(chunk, 1, Integer::sum) >= daysPerLevel) {
-      level.merge(chunk, 1, Integer::sum);
-      daysOnLevel.put(chunk, 0);
+  /** Makes the plan, from its first day to the last of the dates. */
+  public static PracticePlan plan(PlanRequest request) {
+    PracticePlan plan = new Planner(request).run();
+    return new PracticePlan(
+        plan.days(), plan.feasible(), Remedies.advice(request, plan), plan.atTarget());
+  }
+
+  /** The plan without advice. */
+  static PracticePlan bare(PlanRequest request) {
+    return new Planner(request).run();
+  }
+
+  private PracticePlan run() {
+    Optional<LocalDate> end =
+        request.goals().stream().map(Goal::audition).max(Comparator.naturalOrder());
+    List<Day> days = new ArrayList<>();
+    LocalDate date = request.from();
+    while (end.isPresent() && !date.isAfter(end.get())) {
+      days.add(day(date));
+      if (date.equals(request.from())) {
+        followToday();
+      }
+      noteTargets(date);
+      date = date.plusDays(1);
+    }
+    boolean feasible =
+        request.goals().stream()
+            .allMatch(
+                g ->
+                    atTarget.containsKey(g.passageId())
+                        && !atTarget.get(g.passageId()).isAfter(lastDay(g)));
+    return new PracticePlan(days, feasible, List.of(), atTarget);
+  }
+
+  /**
+   * By when a passage counts as ready in time: its ready date, or its own day where that is over.
+   */
+  private LocalDate lastDay(Goal g) {
+    return g.ready().isBefore(request.from()) ? g.audition() : g.ready();
+  }
+
+  /** What was practised on the first day already stands as the record says, not as expected. */
+  private void followToday() {
+    Set<String> done = new HashSet<>();
+    request.journal().stream()
+        .filter(e -> e.date().equals(request.from()))
+        .forEach(e -> done.add(e.passageId() + "/" + e.chunkId()));
+    for (int i = 0; i < standings.size(); i++) {
+      Standing s = standings.get(i);
+      boolean any =
+          s.unit.ids().stream().anyMatch(id -> done.contains(s.goal.passageId() + "/" + id));
+      if (any) {
+        standings.set(
+            i,
+            new Standing(s.goal, s.unit, request.journal(), request.rules().gate().cleanNeeded()));
+      }
     }
   }
 
-  private List<Chunk> byNeed(Map<String, Integer> today) {
-    return request.chunks().stream()
-        .filter(c -> !request.held().contains(c.id()))
-        .filter(c -> level.get(c.id()) < ladder.levels().size())
-        .filter(c -> today.getOrDefault(c.id(), 0) < LEVELS_A_DAY)
-        .sorted(
-            Comparator.<Chunk>comparingInt(c -> level.get(c.id())).thenComparing(c -> !c.isSpot()))
+  private void noteTargets(LocalDate date) {
+    for (Goal g : request.goals()) {
+      boolean all = learned(g).allMatch(Standing::isAtTarget);
+      if (all) {
+        atTarget.putIfAbsent(g.passageId(), date);
+      } else {
+        atTarget.remove(g.passageId());
+      }
+    }
+  }
+
+  private java.util.stream.Stream<Standing> learned(Goal g) {
+    return standings.stream().filter(s -> s.goal.passageId() == g.passageId() && !s.unit.held());
+  }
+
+  // ---- a day ---------------------------------------------------------------------------------
+
+  /** One day being filled. */
+  private final class Filling {
+    final LocalDate date;
+    final double budget;
+    final List<Visit> visits = new ArrayList<>();
+    final List<Item> cold = new ArrayList<>();
+    List<Item> arranged = List.of();
+    double owed;
+
+    Filling(LocalDate date) {
+      this.date = date;
+      this.budget = minutesOf(date);
+    }
+
+    double minutes() {
+      return arranged.stream().mapToDouble(Item::minutes).sum();
+    }
+
+    /** Takes a visit in where the day still holds with it. */
+    boolean take(Visit v) {
+      visits.add(v);
+      if (arrange()) {
+        v.standing().practise(v.items(), date);
+        lastTouched.put(v.standing().goal.passageId(), date);
+        return true;
+      }
+      visits.remove(visits.size() - 1);
+      return false;
+    }
+
+    boolean takeCold(Item run) {
+      cold.add(run);
+      if (arrange()) {
+        return true;
+      }
+      cold.remove(cold.size() - 1);
+      return false;
+    }
+
+    private boolean arrange() {
+      Optional<List<Item>> made =
+          Arrangement.of(warmUp(), cold, visits, request.rules().sessions());
+      double most = budget + owed;
+      boolean fits =
+          made.isPresent() && made.get().stream().mapToDouble(Item::minutes).sum() <= most + 1e-9;
+      if (fits) {
+        arranged = made.get();
+      }
+      return fits;
+    }
+
+    private Optional<Item> warmUp() {
+      double minutes = Math.floor(Math.min(WARM_UP_MOST, budget * WARM_UP_SHARE) * 100) / 100;
+      Goal first = cold.isEmpty() ? visits.get(0).standing().goal : goal(cold.get(0).passageId());
+      return minutes < 0.5
+          ? Optional.empty()
+          : Optional.of(
+              new Item(
+                  Kind.WARM_UP,
+                  first.passageId(),
+                  "",
+                  DrillKind.WARM_UP,
+                  first.ladder().levels().get(0),
+                  0,
+                  minutes,
+                  1,
+                  Said.of("plan.why.warm-up")));
+    }
+
+    /** Room that a further visit may take, were it alone to be added without a break. */
+    double room() {
+      return budget + owed - minutes();
+    }
+  }
+
+  private Goal goal(long passage) {
+    return request.goals().stream().filter(g -> g.passageId() == passage).findFirst().orElseThrow();
+  }
+
+  /** The last two days, the audition's and the one before, have half the minutes. */
+  private double minutesOf(LocalDate date) {
+    boolean last =
+        request.goals().stream()
+            .anyMatch(
+                g ->
+                    !date.isAfter(g.audition()) && date.isAfter(g.audition().minusDays(LAST_DAYS)));
+    return request.budget().on(date) * (last ? 0.5 : 1);
+  }
+
+  private Day day(LocalDate date) {
+    Filling f = new Filling(date);
+    standings.forEach(Standing::startDay);
+    moved(f);
+    if (f.budget > 0) {
+      runThroughs(f);
+      weakestJoins(f);
+      upkeep(f);
+      climb(f, Turn.FIRST);
+      climb(f, Turn.SECOND);
+      climb(f, Turn.AGAIN);
+    }
+    return new Day(date, f.budget, rounded(f.minutes()), f.arranged, shortBy(f), leftOut(date));
+  }
+
+  private static double rounded(double minutes) {
+    return Math.round(minutes * 100) / 100.0;
+  }
+
+  /** What the player put on this day comes, whatever else. */
+  private void moved(Filling f) {
+    for (Move m : request.moves()) {
+      if (!m.to().equals(f.date)) {
+        continue;
+      }
+      for (Standing s : standings) {
+        if (s.goal.passageId() == m.passageId() && s.unit.id().equals(m.unit()) && open(s, f)) {
+          double room = Visit.LONGEST_MIN;
+          Optional<Visit> v =
+              s.isAtTarget()
+                  ? Visit.upkeep(s, room, Said.of("plan.why.moved"))
+                  : Visit.climbing(s, f.date, room, 1, true);
+          v.ifPresent(
+              visit -> {
+                f.owed += Math.max(0, visit.minutes() - Math.max(0, f.room()));
+                if (!f.take(visit)) {
+                  f.owed += visit.minutes() + WARM_UP_MOST + Arrangement.BREAK_MIN;
+                  boolean taken = f.take(visit);
+                  f.owed = taken ? Math.max(0, f.minutes() - f.budget) : 0;
+                }
+              });
+        }
+      }
+    }
+  }
+
+  private boolean open(Standing s, Filling f) {
+    return !s.unit.held() && !f.date.isAfter(s.goal.audition());
+  }
+
+  private boolean movedAway(Standing s, LocalDate date) {
+    return request.moves().stream()
+        .anyMatch(
+            m ->
+                m.from().equals(date)
+                    && m.passageId() == s.goal.passageId()
+                    && m.unit().equals(s.unit.id()));
+  }
+
+  /** After the ready date each passage once, cold, those first that were not for longest. */
+  private void runThroughs(Filling f) {
+    // Seeds that follow each other give alike beginnings: they are spread.
+    Random random = new Random(f.date.toEpochDay() * 0x9E3779B97F4A7C15L);
+    List<Goal> due = new ArrayList<>(request.goals());
+    due.removeIf(g -> f.date.isAfter(g.audition()) || !isRunDay(g, f.date));
+    java.util.Collections.shuffle(due, random);
+    due.sort(Comparator.comparing(g -> lastRun.getOrDefault(g.passageId(), LocalDate.EPOCH)));
+    for (Goal g : due) {
+      int before = runs.getOrDefault(g.passageId(), 0);
+      boolean upper = g.second() > 0 && before % 2 == 1;
+      fret.tempo.Level level = upper ? fret.tempo.Level.at(g.second()) : g.ladder().top();
+      double minutes = Visit.minutes(1, g.seconds(g.wholeNotes(), level.perMinute()));
+      boolean mock = f.date.isAfter(g.ready()) && isMockDay(g, f.date);
+      Item run =
+          new Item(
+              mock ? Kind.MOCK : Kind.RUN_THROUGH,
+              g.passageId(),
+              PracticePlan.WHOLE,
+              mock ? DrillKind.MOCK : DrillKind.RUN_THROUGH,
+              level,
+              1,
+              minutes,
+              1,
+              Said.of(mock ? "plan.why.mock" : "plan.why.run"));
+      if (f.takeCold(run)) {
+        lastRun.put(g.passageId(), f.date);
+        runs.merge(g.passageId(), 1, Integer::sum);
+      }
+    }
+  }
+
+  private boolean isRunDay(Goal g, LocalDate date) {
+    if (learned(g).findAny().isEmpty()) {
+      return false;
+    }
+    if (date.isAfter(g.ready())) {
+      return true;
+    }
+    // Before it, what stands at its target as a whole comes back after growing gaps.
+    boolean whole = learned(g).allMatch(Standing::isAtTarget);
+    LocalDate last = lastRun.get(g.passageId());
+    int gap = new int[] {0, 2, 4, 8, 14}[Math.min(4, runs.getOrDefault(g.passageId(), 0))];
+    return whole && (last == null || !last.plusDays(gap).isAfter(date));
+  }
+
+  private static boolean isMockDay(Goal g, LocalDate date) {
+    for (int days : MOCK_DAYS) {
+      if (g.audition().minusDays(days).equals(date)) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  /** After the ready date the weakest joins are kept up. */
+  private void weakestJoins(Filling f) {
+    for (Goal g : request.goals()) {
+      if (!f.date.isAfter(g.ready()) || f.date.isAfter(g.audition())) {
+        continue;
+      }
+      learned(g)
+          .filter(s -> s.unit.kind() == Unit.Kind.JOIN && s.isAtTarget())
+          .sorted(
+              Comparator.<Standing>comparingDouble(s -> s.chanceAt(g.ladder().size() - 1).ofClean())
+                  .thenComparing(s -> -s.gap(f.date)))
+          .limit(WEAKEST_JOINS)
+          .forEach(
+              s -> Visit.upkeep(s, f.room(), Said.of("plan.why.weak-join")).ifPresent(f::take));
+    }
+  }
+
+  /** What stands at its target comes back, without crowding out what does not. */
+  private void upkeep(Filling f) {
+    boolean climbing =
+        standings.stream().anyMatch(s -> open(s, f) && !s.isAtTarget() && mayClimb(s, f));
+    double most = climbing ? f.budget * UPKEEP_SHARE : f.budget;
+    double used = 0;
+    List<Standing> due =
+        standings.stream()
+            .filter(s -> open(s, f) && s.visitsToday() == 0 && s.upkeepIsDue(f.date))
+            .filter(s -> !movedAway(s, f.date))
+            .sorted(Comparator.comparingInt(s -> s.upkeepGap() - s.gap(f.date)))
+            .toList();
+    for (Standing s : due) {
+      Optional<Visit> v =
+          Visit.upkeep(
+              s, Math.min(f.room(), most - used), Said.of("plan.why.upkeep", s.gap(f.date)));
+      if (v.isPresent() && f.take(v.get())) {
+        used += v.get().minutes();
+      }
+    }
+  }
+
+  private boolean mayClimb(Standing s, Filling f) {
+    return s.visitsToday() < 2
+        && s.closedToday() < Visit.mostLevels(s, f.date, request.rules().climb());
+  }
+
+  /** A visit that may come next; of equal worth the one of the earlier unit. */
+  private record Candidate(Visit visit, double worth, int order) {}
+
+  /** What a day is filled with, one after the other. */
+  private enum Turn {
+    /** Something below its target that was not there today. */
+    FIRST,
+    /** The same once more, further up. */
+    SECOND,
+    /** What was closed today once more, where nothing else may. */
+    AGAIN
+  }
+
+  /** Fills the day with what is below its target. */
+  private void climb(Filling f, Turn turn) {
+    PriorityQueue<Candidate> waiting =
+        new PriorityQueue<>(
+            Comparator.comparingDouble((Candidate c) -> -c.worth())
+                .thenComparing(Candidate::order));
+    for (int i = 0; i < standings.size(); i++) {
+      Standing s = standings.get(i);
+      if (open(s, f) && !movedAway(s, f.date)) {
+        offer(waiting, f, turn, i);
+      }
+    }
+    while (!waiting.isEmpty()) {
+      Candidate c = waiting.remove();
+      double now = worth(c.visit(), f.date);
+      if (now < c.worth() - 1e-12) {
+        // Its passage has had a turn meanwhile.
+        waiting.add(new Candidate(c.visit(), now, c.order()));
+        continue;
+      }
+      boolean taken = f.take(c.visit()) || takeShorter(c.visit().standing(), f, turn);
+      if (taken) {
+        offer(waiting, f, turn, c.order());
+      }
+    }
+  }
+
+  private void offer(PriorityQueue<Candidate> waiting, Filling f, Turn turn, int which) {
+    Standing s = standings.get(which);
+    boolean may =
+        switch (turn) {
+          case FIRST -> !s.isAtTarget() && s.visitsToday() == 0;
+          case SECOND -> !s.isAtTarget() && mayClimb(s, f);
+          case AGAIN -> mayComeAgain(s);
+        };
+    if (may) {
+      visit(s, f, turn, f.room())
+          .ifPresent(v -> waiting.add(new Candidate(v, worth(v, f.date), which)));
+    }
+  }
+
+  private static boolean mayComeAgain(Standing s) {
+    return s.visitsToday() == 1 && s.closedToday() > 0;
+  }
+
+  private Optional<Visit> visit(Standing s, Filling f, Turn turn, double room) {
+    int levels = Visit.mostLevels(s, f.date, request.rules().climb()) - s.closedToday();
+    return turn == Turn.AGAIN
+        ? Visit.again(s, room)
+        : Visit.climbing(s, f.date, room, levels, true);
+  }
+
+  /**
+   * What fits by now: the room has become smaller, and it may have to hold a break or, on an empty
+   * day, the warm-up too.
+   */
+  private boolean takeShorter(Standing s, Filling f, Turn turn) {
+    double spare = f.arranged.isEmpty() ? Math.min(WARM_UP_MOST, f.budget * WARM_UP_SHARE) : 0;
+    for (double less : new double[] {0, spare, spare + Arrangement.BREAK_MIN}) {
+      double room = f.room() - less - 1e-9;
+      Optional<Visit> v =
+          visit(s, f, turn, room)
+              .or(
+                  () ->
+                      turn == Turn.AGAIN
+                          ? Optional.empty()
+                          : Visit.climbing(s, f.date, room, 1, false));
+      if (v.isPresent() && f.take(v.get())) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  /** Worth of a minute of a visit: date, distance, difficulty, the player's weight, the gap. */
+  private double worth(Visit v, LocalDate day) {
+    Standing s = v.standing();
+    LocalDate end = day.isAfter(s.goal.ready()) ? s.goal.audition() : s.goal.ready();
+    double days = Math.max(1, java.time.temporal.ChronoUnit.DAYS.between(day, end) + 1);
+    double gap = 1 + (Math.min(7, s.gap(day)) + Math.min(7, passageGap(s.goal, day))) / 14.0;
+    return s.goal.weight()
+        * s.unit.difficulty()
+        * gap
+        * (s.levelsLeft() / days)
+        / Math.max(0.1, v.straightMinutes());
+  }
+
+  /** Days since anything of a passage was played; a week for one that is new. */
+  private long passageGap(Goal g, LocalDate day) {
+    LocalDate last = lastTouched.get(g.passageId());
+    return last == null ? 7 : Math.max(0, java.time.temporal.ChronoUnit.DAYS.between(last, day));
+  }
+
+  // ---- what is told --------------------------------------------------------------------------
+
+  /** The law that keeps a day from being full. */
+  private Optional<Said> shortBy(Filling f) {
+    if (f.budget == 0) {
+      return Optional.of(Said.of("plan.short.off"));
+    }
+    List<Standing> below =
+        standings.stream()
+            .filter(s -> !s.isAtTarget() && !f.date.isAfter(s.goal.audition()))
+            .toList();
+    if (f.minutes() >= FULL * f.budget - 1e-9) {
+      return Optional.empty();
+    }
+    if (below.isEmpty()) {
+      return Optional.of(Said.of("plan.short.ready"));
+    }
+    if (below.stream().allMatch(s -> s.unit.held())) {
+      return Optional.of(Said.of("plan.short.held"));
+    }
+    boolean climbed =
+        below.stream()
+            .filter(s -> !s.unit.held())
+            .allMatch(s -> s.visitsToday() >= 2 || !mayClimb(s, f));
+    return Optional.of(
+        Said.of(
+            climbed ? "plan.short.twice" : "plan.short.room", Said.tenths(f.budget - f.minutes())));
+  }
+
+  private List<LeftOut> leftOut(LocalDate date) {
+    return standings.stream()
+        .filter(s -> !s.unit.held() && !s.isAtTarget() && s.visitsToday() == 0)
+        .filter(s -> !date.isAfter(s.goal.audition()))
+        .map(s -> new LeftOut(s.goal.passageId(), s.unit.id(), s.daysSince(date)))
         .toList();
-  }
-
-  private PracticePlan.Item item(Chunk chunk, boolean rhythms, int doneToday) {
-    int at = level.get(chunk.id());
-    int perMinute = ladder.levels().get(at);
-    DrillKind kind = DrillKind.STRAIGHT;
-    String why = "level " + (at + 1) + " of " + ladder.levels().size();
-    int before = daysOnLevel.getOrDefault(chunk.id(), 0);
-    if (before > 0) {
-      why = "again on level " + (at + 1) + ": sure before faster";
-    }
-    if (doneToday == 0 && at == 0 && before == 0) {
-      kind = DrillKind.ADD_A_NOTE;
-      why = "a new chunk is built note by note";
-    } else if (doneToday == 0 && rhythms) {
-      kind = DrillKind.RHYTHMS;
-      why = "rhythms today, at most three days a week";
-    } else if (doneToday == 0
-        && before == 1
-        && wholeNotes.get(chunk.id()).containsKey(DrillKind.BOW)) {
-      kind = DrillKind.BOW;
-      why = "what the bow has to learn here";
-    }
-    return new PracticePlan.Item(chunk.id(), kind, perMinute, minutes(chunk, kind, perMinute), why);
-  }
-
-  /** Minutes to close a level: tries times notated length at the tempo, with a pause after each. */
-  private double minutes(Chunk chunk, DrillKind kind, int perMinute) {
-    double wholeMs = request.target().at(perMinute).wholeNoteMs();
-    double tries =
-        kind == DrillKind.STRAIGHT ? request.gate().cleanNeeded() * LOST_TRIES : LOST_TRIES;
-    double seconds = tries * (wholeNotes.get(chunk.id()).get(kind) * wholeMs / 1000 + PAUSE_S);
-    return Math.max(0.5, Math.round(seconds / 6) / 10.0);
-  }
-
-  private void addRunThroughs(List<PracticePlan.Item> items, double left) {
-    double wholeNotesAll =
-        request.score().end().subtract(request.score().bars().get(0).start()).doubleValue();
-    double each =
-        Math.max(
-            0.5,
-            Math.round((wholeNotesAll * request.target().wholeNoteMs() / 1000 + 30) / 6) / 10.0);
-    for (int i = 0; i < 2 && each <= left; i++) {
-      items.add(
-          new PracticePlan.Item(
-              WHOLE,
-              DrillKind.STRAIGHT,
-              ladder.target(),
-              each,
-              "a run-through from beginning to end"));
-      left -= each;
-    }
-  }
-
-  /** Says what would make it fit: more minutes, or a later date. */
-  private static String remedy(PlanRequest request) {
-    StringBuilder text =
-        new StringBuilder("It does not fit by ")
-            .append(request.readyDate())
-            .append(" with ")
-            .append(request.minutesPerDay())
-            .append(" minutes a day. ")
-            .append(new Planner(request, 1).waiting().trim())
-            .append(request.held().isEmpty() ? "" : " ");
-    for (int minutes = request.minutesPerDay() + 5; minutes <= 240; minutes += 5) {
-      if (new Planner(request.withMinutes(minutes), 1).run().feasible()) {
-        return text.append(minutes).append(" minutes a day would do.").toString();
-      }
-    }
-    for (int days = 1; days <= 180; days++) {
-      LocalDate later = request.readyDate().plusDays(days);
-      if (new Planner(request.until(later), 1).run().feasible()) {
-        return text.append(
-                "More minutes alone do not help, as a chunk climbs one level a day: it would be ready on ")
-            .append(DATE.format(later))
-            .append('.')
-            .toString();
-      }
-    }
-    return text.append("Ask for fewer bars, or a slower target.").toString();
   }
 }

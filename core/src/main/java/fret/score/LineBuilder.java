@@ -57,6 +57,38 @@ public final class LineBuilder {
     return this;
   }
 
+  /**
+   * Adds a written event as it is, with its value, ties and tuplet. Where it would cross a bar line
+   * it is cut and tied.
+   */
+  public LineBuilder add(Event like) {
+    Fraction room = time.barLength().subtract(at.subtract(start));
+    boolean whole = like.duration().compareTo(room) <= 0 || like.signs().tuplet().isPresent();
+    if (!whole) {
+      return add(like.duration(), like.heads(), like.signs());
+    }
+    events.add(
+        new Event(
+            "1",
+            at,
+            like.duration(),
+            like.value(),
+            like.heads(),
+            Event.Grace.NONE,
+            false,
+            like.signs()));
+    at = at.add(like.duration());
+    if (at.subtract(start).compareTo(time.barLength()) >= 0) {
+      closeBar();
+    }
+    return this;
+  }
+
+  /** Time filled in the bar so far. */
+  public Fraction inBar() {
+    return at.subtract(start);
+  }
+
   /** Something that stands beside the next note: a word, a dynamic, a hairpin or its end. */
   public LineBuilder say(Direction.Kind kind, String text) {
     directions.add(new Direction(at, kind, text, 0));

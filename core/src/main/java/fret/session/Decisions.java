@@ -17,6 +17,8 @@ import fret.mark.Wish;
 import fret.mark.WishLayer;
 import fret.passage.HeadingLayer;
 import fret.passage.Passage;
+import fret.passage.PracticeLayer;
+import fret.passage.PracticeSetup;
 import fret.passage.SourceLayer;
 import fret.score.Score;
 import fret.score.Signs;
@@ -124,6 +126,14 @@ public final class Decisions {
     Said name = Said.of(s.isAdopted() ? "practised" : "adopt");
     Change change = changed(name, s, marks);
     return change.isEmpty() ? Optional.empty() : Optional.of(change);
+  }
+
+  /** The passage is practised in a way of its own; the usual one takes the mark away. */
+  public static Change practice(Session s, PracticeSetup setup) {
+    Optional<PracticeSetup> own =
+        setup.equals(PracticeSetup.USUAL) ? Optional.empty() : Optional.of(setup);
+    Marks after = s.passage().marks().with(PracticeLayer.PRACTICE, Place.WHOLE, own);
+    return changed(Said.of("practice.setup"), s, after);
   }
 
   /** The program proposes again; pins stay. */

@@ -122,6 +122,11 @@ public record Session(
     return new Session(passage, other, met, revision, log, computed);
   }
 
+  /** The same under another id, before it is stored. */
+  public Session withPassage(Passage other) {
+    return new Session(other, page, problems, revision, log, computed);
+  }
+
   public Session with(Computed newer) {
     return new Session(passage, page, problems, revision, log, newer);
   }

@@ -2,9 +2,8 @@ package fret.session;
 
 import fret.base.Said;
 import fret.drill.Chunk;
+import fret.drill.Drill;
 import fret.drill.DrillKind;
-import fret.drill.Drills;
-import fret.drill.ShiftDrill;
 import fret.engraving.Axis;
 import fret.engraving.FingerText;
 import fret.engraving.GlyphMetrics;
@@ -13,20 +12,17 @@ import fret.engraving.Page;
 import fret.engraving.PageMaker;
 import fret.engraving.Primitive;
 import fret.fingering.Fingering;
-import fret.fingering.NoteFinger;
-import fret.fingering.Shift;
 import fret.lane.Lane;
 import fret.lane.LaneInput;
 import fret.score.ResolvedPassage;
 import fret.score.Resolver;
-import fret.score.Score;
 import fret.score.SoundingNote;
 import fret.tempo.Ladder;
+import fret.tempo.Level;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 
@@ -37,6 +33,8 @@ public final class Sheets {
   private static final double TITLE_MM = 6;
   private static final double TEXT_MM = 3.4;
   private static final int MOST_BOW_DRILLS = 2;
+  private static final List<DrillKind> ON_SHEET =
+      List.of(DrillKind.STRAIGHT, DrillKind.ADD_A_NOTE, DrillKind.RHYTHMS);
 
   private final GlyphMetrics metrics;
   private final Page.Paper paper;
@@ -97,7 +95,7 @@ public final class Sheets {
   private static List<PageMaker.Bracket> brackets(ResolvedPassage passage, List<Chunk> chunks) {
     List<PageMaker.Bracket> brackets = new ArrayList<>();
     for (Chunk c : chunks) {
-      if (c.isSpot()) {
+      if (c.isSpot() || c.isJoin()) {
         continue;
       }
       int[] slices =
@@ -122,53 +120,43 @@ public final class Sheets {
       Session session, List<Chunk> chunks, Ladder ladder, Function<Said, String> tell) {
     PageMaker maker = new PageMaker(metrics, paper, SPACE_MM);
     heading(maker, session);
-    String levels =
-        ladder.levels().stream().map(String::valueOf).collect(Collectors.joining("     "));
-    maker.text("Ladder:  " + levels, TEXT_MM * 1.15, Primitive.Text.Style.BOLD);
+    String levels = ladder.levels().stream().map(Level::text).collect(Collectors.joining("     "));
     maker.text(
-        "Warm up first. Clean tries in a row move up, a miss goes back. Rest at least every half hour; stop at pain, numbness or tingling.",
-        TEXT_MM,
-        Primitive.Text.Style.ITALIC);
-    Score fingered = session.fingered(i -> true);
+        tell.apply(Said.of("sheet.ladder", levels)), TEXT_MM * 1.15, Primitive.Text.Style.BOLD);
+    maker.text(tell.apply(Said.of("sheet.care")), TEXT_MM, Primitive.Text.Style.ITALIC);
+    DrillBook book = new DrillBook(session);
     for (Chunk chunk : chunks) {
+      if (chunk.isJoin()) {
+        continue;
+      }
       maker.gap(4);
-      boolean spot = chunk.isSpot();
       String name =
-          (spot ? "Shift, " + chunk.label().toLowerCase(java.util.Locale.ROOT) : chunk.label());
-      maker.text(name + ": " + chunk.why(), TEXT_MM * 1.15, Primitive.Text.Style.BOLD);
+          chunk.isSpot() ? tell.apply(Said.of("sheet.spot", chunk.label())) : chunk.label();
+      maker.text(name + ": " + tell.apply(chunk.why()), TEXT_MM * 1.15, Primitive.Text.Style.BOLD);
       maker.text(
-          ladder.levels().stream().map(l -> l + " [   ]").collect(Collectors.joining("   ")),
+          ladder.levels().stream().map(l -> l.text() + " [   ]").collect(Collectors.joining("   ")),
           TEXT_MM,
           Primitive.Text.Style.REGULAR);
-      shiftDrill(maker, session, chunk);
+      if (chunk.isSpot()) {
+        book.of(chunk, DrillKind.SHIFT).ifPresent(d -> drill(maker, d, tell));
+      }
       bowDrills(maker, session, chunk, tell);
-      for (DrillKind kind : DrillKind.OF_CHUNKS) {
-        ResolvedPassage drill = Resolver.resolve(Drills.notation(fingered, chunk, kind));
-        maker.text(kind.displayName() + ". " + kind.hint(), TEXT_MM, Primitive.Text.Style.ITALIC);
-        maker.music(drill, printed(drill), Map.of(), List.of());
+      for (DrillKind kind : ON_SHEET) {
+        book.of(chunk, kind).ifPresent(d -> drill(maker, d, tell));
       }
     }
     return maker.pages();
   }
 
-  /** A chunk around one shift begins with the drill of that shift. */
-  private static void shiftDrill(PageMaker maker, Session session, Chunk chunk) {
-    Fingering f = session.fingering();
-    for (Shift s : f.shifts()) {
-      Optional<NoteFinger> left = s.left(f);
-      Optional<NoteFinger> reached = s.reached(f);
-      if (isAround(chunk, session, s) && left.isPresent() && reached.isPresent()) {
-        Score score =
-            ShiftDrill.notation(
-                session.resolved(), s, left.get(), reached.get(), ShiftDrill.Manner.USUAL);
-        ResolvedPassage drill = Resolver.resolve(score);
-        maker.text(
-            DrillKind.SHIFT.displayName() + ". " + DrillKind.SHIFT.hint(),
-            TEXT_MM,
-            Primitive.Text.Style.ITALIC);
-        maker.music(drill, printed(drill), Map.of(), List.of());
-      }
-    }
+  /** A drill's name, what it is for, its notes. */
+  private static void drill(PageMaker maker, Drill drill, Function<Said, String> tell) {
+    String id = "drill." + drill.kind().id();
+    maker.text(
+        tell.apply(Said.of(id)) + ". " + tell.apply(Said.of(id + ".purpose")),
+        TEXT_MM,
+        Primitive.Text.Style.ITALIC);
+    ResolvedPassage notes = Resolver.resolve(drill.whole());
+    maker.music(notes, printed(notes), Map.of(), List.of());
   }
 
   /** What the bow has to learn in a chunk. */
@@ -182,13 +170,6 @@ public final class Sheets {
       maker.text(name + ". " + how, TEXT_MM, Primitive.Text.Style.ITALIC);
       maker.music(drill, printed(drill), Map.of(), List.of());
     }
-  }
-
-  private static boolean isAround(Chunk chunk, Session session, Shift s) {
-    var onset = session.resolved().slices().get(s.toSlice()).onset();
-    return chunk.isSpot()
-        && onset.compareTo(chunk.fromOnset()) > 0
-        && onset.compareTo(chunk.toOnset()) < 0;
   }
 
   /** The digits that a drill carries on its notes. */

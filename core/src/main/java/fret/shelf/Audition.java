@@ -8,15 +8,23 @@ import java.util.Objects;
  *
  * @param id 0 until stored
  * @param readyDate counted once, when the date is set; changeable
- * @param minutesPerDay practice time a day, 5 to 600
  */
-public record Audition(
-    long id, String name, LocalDate date, LocalDate readyDate, int minutesPerDay) {
+public record Audition(long id, String name, LocalDate date, LocalDate readyDate) {
   public Audition {
     Objects.requireNonNull(name);
     if (readyDate.isAfter(date)) {
       throw new IllegalArgumentException(
           "ready on " + readyDate + ", after the audition of " + date);
     }
+  }
+
+  /** With another name. */
+  public Audition named(String other) {
+    return new Audition(id, other, date, readyDate);
+  }
+
+  /** The same as it is stored. */
+  public Audition withId(long other) {
+    return new Audition(other, name, date, readyDate);
   }
 }

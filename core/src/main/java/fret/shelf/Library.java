@@ -22,6 +22,12 @@ public interface Library extends AutoCloseable {
   /** Stores an audition; returns it with its id. */
   Audition save(Audition audition);
 
+  /** Takes an audition out; its passages stay, without a date. */
+  void removeAudition(long id);
+
+  /** A passage belongs to an audition; 0 for none. */
+  void assign(long passageId, long auditionId);
+
   /** All passages that can be read, in the order in which they were added. */
   List<Passage> passages();
 
@@ -98,6 +104,12 @@ public interface Library extends AutoCloseable {
 
   /** Appends a try; returns it with its id. */
   JournalEntry add(JournalEntry entry);
+
+  /** A try that was stored is told otherwise. */
+  void correct(JournalEntry entry);
+
+  /** Takes a try out of the record; nothing happens where it is not there. */
+  void removeEntry(long id);
 
   /** Everything that was set for the whole program. */
   Map<String, String> settings();

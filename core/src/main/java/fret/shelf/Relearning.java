@@ -48,9 +48,9 @@ public record Relearning(Set<String> changed, Set<String> practised) {
     Set<String> practised = new LinkedHashSet<>();
     for (JournalEntry e : journal) {
       if (plan != null && e.passageId() == made.passage().id()) {
-        plan.chunks().stream()
-            .filter(c -> c.id().equals(e.chunkId()))
-            .forEach(c -> practised.addAll(bars(c, notes)));
+        plan.of(e.passageId())
+            .flatMap(p -> p.learning().chunk(e.chunkId()))
+            .ifPresent(c -> practised.addAll(bars(c, notes)));
       }
     }
     practised.retainAll(changed);

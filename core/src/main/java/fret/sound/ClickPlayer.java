@@ -1,15 +1,17 @@
 package fret.sound;
 
-import java.util.function.LongConsumer;
+import java.util.function.IntConsumer;
 
 /** Plays a click. */
 public interface ClickPlayer {
   /**
-   * Starts from the first click; a click that already plays stops first.
+   * Starts from the beginning; a click that already plays stops first.
    *
-   * @param onBeat called on a thread of its own with the number of each beat as it sounds, from 0
+   * @param onClick called on a thread of its own with the place in the track of each click as it
+   *     sounds
+   * @param onEnd called there when the track is over; not when it is stopped
    */
-  void start(ClickTrack track, LongConsumer onBeat);
+  void start(ClickTrack track, IntConsumer onClick, Runnable onEnd);
 
   void stop();
 

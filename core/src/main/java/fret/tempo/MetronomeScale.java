@@ -1,6 +1,7 @@
 package fret.tempo;
 
 import java.util.Arrays;
+import java.util.stream.DoubleStream;
 
 /** The numbers of the classic metronome, 40 to 208 (common practice, no source). */
 public final class MetronomeScale {
@@ -14,6 +15,14 @@ public final class MetronomeScale {
   /** All numbers, slowest first. */
   public static int[] numbers() {
     return NUMBERS.clone();
+  }
+
+  /** The numbers with the halves of those below 80 under them, slowest first: 31.5 is one. */
+  public static double[] withHalves() {
+    return DoubleStream.concat(
+            Arrays.stream(NUMBERS).filter(n -> n < 2 * NUMBERS[0]).mapToDouble(n -> n / 2.0),
+            Arrays.stream(NUMBERS).asDoubleStream())
+        .toArray();
   }
 
   /** The next lower number: a notch slower. At or below 40 it stays 40. */

@@ -17,6 +17,7 @@ import fret.score.Score;
 import fret.score.TimeSignature;
 import fret.search.Token;
 import fret.session.Decisions;
+import fret.session.Learning;
 import fret.session.Session;
 import fret.tempo.Beat;
 import fret.tempo.Tempo;
@@ -49,7 +50,7 @@ class ChunkIdentityTest {
   }
 
   private static List<Chunk> chunks(Session s) {
-    return Chunker.chunks(s.resolved(), s.fingering(), s.passage().marks());
+    return Learning.chunks(s);
   }
 
   /** Numbers that begin again, as in several excerpts on one page, once gave 254 chunks 10 ids. */

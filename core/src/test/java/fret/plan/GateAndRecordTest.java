@@ -9,6 +9,7 @@ import fret.journal.JournalEntry;
 import fret.journal.Progress;
 import fret.journal.Verdict;
 import fret.tempo.Ladder;
+import fret.tempo.Level;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
@@ -19,6 +20,10 @@ import org.junit.jupiter.params.provider.CsvSource;
 /** Moving up and down the ladder, what the record proves, and when to be ready. */
 class GateAndRecordTest {
   private static final Ladder LADDER = Ladder.toTarget(120);
+
+  private static Gate at(int perMinute) {
+    return Gate.at(LADDER, Gate.Settings.USUAL, Level.at(perMinute));
+  }
 
   private static Gate play(Gate gate, String verdicts) {
     Gate now = gate;
@@ -48,7 +53,7 @@ class GateAndRecordTest {
     "cccccc, 100, 0",
   })
   void cleanTriesMoveUpAndAMissGoesDown(String verdicts, int tempo, int row) {
-    Gate gate = play(Gate.at(LADDER, Gate.Settings.USUAL, 80), verdicts);
+    Gate gate = play(at(80), verdicts);
     assertThat(gate.perMinute()).isEqualTo(tempo);
     assertThat(gate.cleanInRow()).isEqualTo(row);
     assertThat(gate.stopped()).isFalse();
@@ -57,13 +62,13 @@ class GateAndRecordTest {
   @Test
   void habitsPainAndTheTop() {
     Gate.Settings patient = new Gate.Settings(2, false);
-    assertThat(play(Gate.at(LADDER, patient, 80), "m").perMinute()).isEqualTo(80);
-    assertThat(play(Gate.at(LADDER, patient, 80), "cc").perMinute()).isEqualTo(90);
-    assertThat(play(Gate.at(LADDER, patient, 80), "h").stopped()).isTrue();
-    assertThat(play(Gate.at(LADDER, patient, 120), "cc").stopped())
+    assertThat(play(Gate.at(LADDER, patient, Level.at(80)), "m").perMinute()).isEqualTo(80);
+    assertThat(play(Gate.at(LADDER, patient, Level.at(80)), "cc").perMinute()).isEqualTo(90);
+    assertThat(play(Gate.at(LADDER, patient, Level.at(80)), "h").stopped()).isTrue();
+    assertThat(play(Gate.at(LADDER, patient, Level.at(120)), "cc").stopped())
         .as("the top is closed")
         .isTrue();
-    assertThat(play(Gate.at(LADDER, Gate.Settings.USUAL, 60), "m").perMinute())
+    assertThat(play(at(60), "m").perMinute())
         .as("nothing lies below the first level")
         .isEqualTo(60);
     assertThatThrownBy(() -> new Gate.Settings(0, true))
@@ -72,7 +77,7 @@ class GateAndRecordTest {
 
   @Test
   void changedHabitsCountFromTheNextTryOn() {
-    Gate two = play(Gate.at(LADDER, Gate.Settings.USUAL, 80), "cc");
+    Gate two = play(at(80), "cc");
     assertThat(two.perMinute()).isEqualTo(80);
     Gate quick = two.with(new Gate.Settings(1, true));
     assertThat(quick.cleanInRow()).isEqualTo(2);
@@ -98,6 +103,7 @@ class GateAndRecordTest {
               "bars-1-2",
               DrillKind.STRAIGHT,
               tempo,
+              tempo,
               30,
               verdict,
               Breakage.NONE,
@@ -120,16 +126,90 @@ class GateAndRecordTest {
     "60 c c c 70 c c c 60 m, 0",
   })
   void theRecordProvesATempo(String tries, int closed) {
-    Progress p = Progress.of(journal(tries), 7, "bars-1-2", 3);
-    assertThat(p.closedTempo().orElse(0)).isEqualTo(closed);
-    assertThat(Progress.of(journal(tries), 8, "bars-1-2", 3).closedTempo()).isEmpty();
-    assertThat(Progress.of(journal(tries), 7, "bars-3-4", 3).tries()).isZero();
+    Progress p = Progress.of(journal(tries), 7, "bars-1-2", LADDER, 3);
+    assertThat(p.closedTempo().orElse(0.0)).isEqualTo(closed);
+    assertThat(Progress.of(journal(tries), 8, "bars-1-2", LADDER, 3).closedTempo()).isEmpty();
+    assertThat(Progress.of(journal(tries), 7, "bars-3-4", LADDER, 3).tries()).isZero();
+  }
+
+  /** Only straight tries close a level: three clean tries of another drill leave it open. */
+  @Test
+  void otherDrillsCloseNothing() {
+    List<JournalEntry> rhythms = new ArrayList<>();
+    for (JournalEntry e : journal("60 c c c")) {
+      rhythms.add(
+          new JournalEntry(
+              e.id(),
+              7,
+              e.date(),
+              e.chunkId(),
+              DrillKind.RHYTHMS,
+              60,
+              60,
+              30,
+              Verdict.CLEAN,
+              Breakage.NONE,
+              ""));
+    }
+    assertThat(Progress.of(rhythms, 7, "bars-1-2", LADDER, 3).closed()).isZero();
+    assertThat(Progress.of(journal("60 c c c"), 7, "bars-1-2", LADDER, 3).closed()).isEqualTo(1);
+  }
+
+  /** A try of a chunk counts for those that are like it; a quicker one for all levels below it. */
+  @Test
+  void triesCountForWhatIsAlikeAndForWhatIsSlower() {
+    Progress p = Progress.of(journal("95 c c c"), 7, List.of("bars-9", "bars-1-2"), LADDER, 3);
+    assertThat(p.closedTempo()).contains(90.0);
+    assertThat(p.closed()).isEqualTo(4);
+    assertThat(p.plays()).isEqualTo(3);
+  }
+
+  /** 52 in 4/4: 208, 104, 52, 13, off, and on again to check. */
+  @Test
+  void rungsOfASlowLineAreClimbedOneAfterTheOther() {
+    Ladder slow = Ladder.ofRungs(52, 4);
+    assertThat(slow.levels().stream().map(Level::clicks))
+        .containsExactly(208.0, 104.0, 52.0, 13.0, 0.0, 52.0);
+    assertThat(slow.tempos()).containsOnly(52.0);
+    assertThat(slow.isSlow()).isTrue();
+    List<JournalEntry> tries = new ArrayList<>();
+    for (double clicks : new double[] {208, 104, 52, 13, 0, 52}) {
+      for (int i = 0; i < 3; i++) {
+        tries.add(clicked(tries.size(), clicks, Verdict.CLEAN));
+      }
+      Progress p = Progress.of(tries, 7, "bars-1-2", slow, 3);
+      assertThat(p.closed()).isEqualTo(tries.size() / 3);
+    }
+    assertThat(Progress.of(tries, 7, "bars-1-2", slow, 3).isAtTarget()).isTrue();
+    tries.add(clicked(99, 13, Verdict.MISSED));
+    assertThat(Progress.of(tries, 7, "bars-1-2", slow, 3).closed()).isEqualTo(3);
+    Gate gate = Gate.at(slow, Gate.Settings.USUAL, slow.levels().get(2));
+    assertThat(play(gate, "ccc").level().clicks()).isEqualTo(13);
+    assertThat(play(gate, "ccc").perMinute()).isEqualTo(52);
+    assertThat(play(gate, "ccccccccc").level()).isEqualTo(slow.top());
+    assertThat(play(gate, "ccccccccc").stopped()).isFalse();
+    assertThat(play(gate, "cccccccccccc").stopped()).isTrue();
+  }
+
+  private static JournalEntry clicked(int id, double clicks, Verdict verdict) {
+    return new JournalEntry(
+        id,
+        7,
+        LocalDate.of(2026, 3, 3),
+        "bars-1-2",
+        DrillKind.STRAIGHT,
+        52,
+        clicks,
+        30,
+        verdict,
+        Breakage.NONE,
+        "");
   }
 
   @Test
   void painIsRemembered() {
-    assertThat(Progress.of(journal("60 c h"), 7, "bars-1-2", 3).hurt()).isTrue();
-    assertThat(Progress.of(journal("60 h c"), 7, "bars-1-2", 3).hurt()).isFalse();
+    assertThat(Progress.of(journal("60 c h"), 7, "bars-1-2", LADDER, 3).hurt()).isTrue();
+    assertThat(Progress.of(journal("60 h c"), 7, "bars-1-2", LADDER, 3).hurt()).isFalse();
   }
 
   /** Three weeks before, or a quarter of the days left when nearer than twelve weeks. */

@@ -1,247 +1,401 @@
 package fret.plan;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
-import fret.drill.Chunk;
+import fret.base.Said;
 import fret.drill.DrillKind;
-import fret.drill.Drills;
 import fret.journal.Breakage;
+import fret.journal.Chance;
 import fret.journal.JournalEntry;
-import fret.journal.Progress;
 import fret.journal.Verdict;
-import fret.pitch.Clef;
-import fret.pitch.Interval;
-import fret.pitch.KeySignature;
-import fret.pitch.Pitch;
-import fret.score.LineBuilder;
-import fret.score.NoteKey;
-import fret.score.Score;
-import fret.score.TimeSignature;
+import fret.plan.PracticePlan.Day;
+import fret.plan.PracticePlan.Item;
+import fret.plan.PracticePlan.Kind;
 import fret.tempo.Beat;
 import fret.tempo.Ladder;
 import fret.tempo.Tempo;
-import java.time.DayOfWeek;
 import java.time.LocalDate;
-import java.time.temporal.IsoFields;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.stream.Collectors;
-import org.apache.commons.numbers.fraction.Fraction;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
+/** One budget over everything that is to be learned. */
 class PlanTest {
   private static final LocalDate MONDAY = LocalDate.of(2026, 3, 2);
 
-  private static Score score(int bars) {
-    LineBuilder line = new LineBuilder(TimeSignature.COMMON_TIME, KeySignature.NONE, Clef.TREBLE);
-    for (int i = 0; i < bars * 16; i++) {
-      line.add(Fraction.of(1, 16), Pitch.ofMidi(67 + i % 9, KeySignature.NONE));
-    }
-    return line.build("runs", Interval.UNISON);
-  }
-
-  private static List<Chunk> chunks(int bars) {
-    List<Chunk> chunks = new ArrayList<>();
-    for (int i = 0; i < bars; i++) {
-      String bar = String.valueOf(i + 1);
-      chunks.add(chunk("bars-" + bar, bar, Fraction.of(i), Fraction.of(i + 1), 16));
-    }
-    return chunks;
-  }
-
-  private static PlanRequest request(int bars, int days, int minutes, List<JournalEntry> journal) {
-    return new PlanRequest(
+  /** Four bars of four beats, straight, by steps and in rhythms. */
+  private static Unit unit(String id, Unit.Kind kind) {
+    return new Unit(
+        id,
+        kind,
+        Set.of(id),
+        Map.of(
+            DrillKind.STRAIGHT, List.of(4.0),
+            DrillKind.ADD_A_NOTE, List.of(1.0, 2.0, 3.0, 4.0),
+            DrillKind.RHYTHMS, List.of(4.0, 4.0, 3.0, 3.0)),
         1,
-        score(bars),
-        chunks(bars),
-        new Tempo(Beat.QUARTER, 100),
-        Ladder.toTarget(100),
-        MONDAY,
-        MONDAY.plusDays(days),
-        minutes,
-        Gate.Settings.USUAL,
-        journal,
-        java.util.Map.of(),
-        java.util.Set.of());
+        false);
   }
 
-  // common practice, no source
-  @Test
-  void readyThreeWeeksBeforeOrAQuarterOfTheDaysWhenNear() {
-    assertThat(ReadyDate.of(MONDAY, MONDAY.plusDays(84))).isEqualTo(MONDAY.plusDays(63));
-    assertThat(ReadyDate.of(MONDAY, MONDAY.plusDays(83))).isEqualTo(MONDAY.plusDays(83 - 20));
-    assertThat(ReadyDate.of(MONDAY, MONDAY.plusDays(3))).isEqualTo(MONDAY.plusDays(3));
+  private static List<Unit> units(int chunks) {
+    List<Unit> all = new ArrayList<>();
+    for (int i = 1; i <= chunks; i++) {
+      all.add(unit("bars-" + i, Unit.Kind.CHUNK));
+      if (i < chunks) {
+        all.add(unit("join-" + i, Unit.Kind.JOIN));
+      }
+    }
+    return all;
   }
 
-  @Test
-  void daysStayWithinTheirMinutesAndRhythmsWithinThreeDaysAWeek() {
-    PracticePlan plan = Planner.plan(request(6, 20, 20, List.of()));
-    assertThat(plan.feasible()).isTrue();
-    assertThat(plan.days())
-        .hasSize(21)
-        .allMatch(
-            d -> d.items().stream().mapToDouble(PracticePlan.Item::minutes).sum() <= 20 + 1e-9);
-    Map<Integer, Long> rhythmDays =
-        plan.days().stream()
-            .filter(d -> d.items().stream().anyMatch(i -> i.drill() == DrillKind.RHYTHMS))
-            .collect(
-                Collectors.groupingBy(
-                    d -> d.date().get(IsoFields.WEEK_OF_WEEK_BASED_YEAR), Collectors.counting()));
-    assertThat(rhythmDays).isNotEmpty();
-    assertThat(rhythmDays.values()).allMatch(n -> n <= 3);
-    assertThat(plan).isEqualTo(Planner.plan(request(6, 20, 20, List.of())));
-    assertThat(MONDAY.getDayOfWeek()).isEqualTo(DayOfWeek.MONDAY);
+  private static Goal goal(long id, int chunks, int days) {
+    LocalDate audition = MONDAY.plusDays(days);
+    return new Goal(
+        id,
+        1,
+        ReadyDate.of(MONDAY, audition),
+        audition,
+        new Tempo(Beat.QUARTER, 120),
+        Ladder.toTarget(120),
+        units(chunks),
+        4.0 * chunks,
+        0);
   }
 
-  @Test
-  void levelsOfAChunkOnlyRise() {
-    PracticePlan plan = Planner.plan(request(3, 14, 15, List.of()));
-    List<Integer> tempos =
-        plan.days().stream()
-            .flatMap(d -> d.items().stream())
-            .filter(i -> i.chunk().equals("bars-1"))
-            .map(PracticePlan.Item::perMinute)
-            .toList();
-    assertThat(tempos).isEqualTo(Ladder.toTarget(100).levels());
+  private static PlanRequest request(List<Goal> goals, int minutes, List<JournalEntry> journal) {
+    return new PlanRequest(
+        goals, Budget.of(minutes), MONDAY, PlanRequest.Rules.USUAL, journal, List.of());
   }
 
-  @Test
-  void withDaysEnoughEachLevelIsMadeSureBeforeTheNext() {
-    PracticePlan plan = Planner.plan(request(2, 40, 25, List.of()));
-    List<Integer> tempos =
-        plan.days().stream()
-            .flatMap(d -> d.items().stream())
-            .filter(i -> i.chunk().equals("bars-1"))
-            .map(PracticePlan.Item::perMinute)
-            .toList();
-    List<Integer> thrice =
-        Ladder.toTarget(100).levels().stream().flatMap(l -> List.of(l, l, l).stream()).toList();
-    assertThat(tempos).isEqualTo(thrice);
-    assertThat(plan.feasible()).isTrue();
+  private static PracticePlan plan(List<Goal> goals, int minutes) {
+    return Planner.plan(request(goals, minutes, List.of()));
   }
 
-  @Test
-  void whatHurtWaitsAndIsToldWhileTheRestGoesOn() {
-    PlanRequest all = request(3, 20, 20, List.of());
-    PlanRequest held =
-        new PlanRequest(
-            1,
-            all.score(),
-            all.chunks(),
-            all.target(),
-            all.ladder(),
-            all.from(),
-            all.readyDate(),
-            20,
-            all.gate(),
-            List.of(),
-            java.util.Map.of(),
-            java.util.Set.of("bars-2"));
-    PracticePlan plan = Planner.plan(held);
-    assertThat(plan.days().stream().flatMap(d -> d.items().stream()))
-        .noneMatch(i -> i.chunk().equals("bars-2"))
-        .anyMatch(i -> i.chunk().equals("bars-1"));
-    assertThat(plan.feasible()).isTrue();
-    assertThat(plan.advice()).contains("1 chunk waits");
-  }
-
-  @Test
-  void saysHonestlyWhenItDoesNotFitAndWhatWould() {
-    PracticePlan tight = Planner.plan(request(20, 10, 5, List.of()));
-    assertThat(tight.feasible()).isFalse();
-    assertThat(tight.advice()).containsPattern("\\d+ minutes a day would do");
-    int enough =
-        Integer.parseInt(tight.advice().replaceAll(".* (\\d+) minutes a day would do.*", "$1"));
-    assertThat(Planner.plan(request(20, 10, enough, List.of())).feasible()).isTrue();
-    assertThat(Planner.plan(request(2, 1, 60, List.of())).advice()).contains("ready on");
-  }
-
-  private static JournalEntry entry(int perMinute, Verdict verdict) {
+  private static JournalEntry straight(String chunk, LocalDate day, double tempo, Verdict v) {
     return new JournalEntry(
-        0, 1, MONDAY, "bars-1", DrillKind.STRAIGHT, perMinute, 30, verdict, Breakage.NONE, "");
+        0, 1, day, chunk, DrillKind.STRAIGHT, tempo, tempo, 30, v, Breakage.NONE, "");
+  }
+
+  private static List<JournalEntry> closed(String chunk, LocalDate day, double... tempos) {
+    List<JournalEntry> all = new ArrayList<>();
+    for (double t : tempos) {
+      for (int i = 0; i < 3; i++) {
+        all.add(straight(chunk, day, t, Verdict.CLEAN));
+      }
+    }
+    return all;
+  }
+
+  /** W. Feller 1968, XIII.7 (from memory): mean wait for a run of successes. */
+  @ParameterizedTest
+  @CsvSource({"3, 0.8, 4.77", "3, 0.6667, 7.125", "3, 0.5, 14", "1, 0.8, 1.25", "3, 1, 3"})
+  void expectedPlaysToCleanOnesInARow(int k, double p, double plays) {
+    assertThat(Chance.plays(k, p)).isCloseTo(plays, within(0.01));
+    if (p < 1) {
+      double closedForm = (1 - Math.pow(p, k)) / ((1 - p) * Math.pow(p, k));
+      assertThat(Chance.plays(k, p)).isCloseTo(closedForm, within(1e-9));
+    }
+    assertThat(Chance.UNKNOWN.ofClean()).isEqualTo(0.8);
+    assertThat(new Chance(0, 5).ofClean()).isEqualTo(0.4);
+  }
+
+  /** The same mean counted out: play until three in a row are clean, very often. */
+  @Test
+  void theFormulaIsWhatPlayingComesTo() {
+    java.util.Random random = new java.util.Random(5);
+    long plays = 0;
+    int rounds = 40_000;
+    for (int i = 0; i < rounds; i++) {
+      int row = 0;
+      while (row < 3) {
+        plays++;
+        row = random.nextDouble() < 0.7 ? row + 1 : 0;
+      }
+    }
+    assertThat(plays / (double) rounds).isCloseTo(Chance.plays(3, 0.7), within(0.08));
+  }
+
+  /** Five passages once asked 35 of 30 minutes on the first day. */
+  @Test
+  void theMinutesAreThePlayersWhateverTheNumberOfPassages() {
+    List<Goal> goals = new ArrayList<>();
+    for (int i = 1; i <= 8; i++) {
+      goals.add(goal(i, 5, 42));
+    }
+    PracticePlan plan = plan(goals, 30);
+    for (Day d : plan.days()) {
+      double sum = d.items().stream().mapToDouble(Item::minutes).sum();
+      assertThat(sum).isLessThanOrEqualTo(d.budget() + 1e-6);
+      assertThat(d.minutes()).isCloseTo(sum, within(0.006));
+    }
+    assertThat(plan.days()).hasSize(43);
+    assertThat(plan.days().get(0).minutes()).isBetween(27.0, 30.0);
+    Set<Long> passages = new TreeSet<>();
+    plan.days().stream()
+        .limit(5)
+        .flatMap(d -> d.items().stream())
+        .filter(i -> i.passageId() > 0)
+        .forEach(i -> passages.add(i.passageId()));
+    assertThat(passages).as("each has its turn within the week").hasSize(8);
+  }
+
+  /** One passage alone once used 119 to 196 of its 990 minutes. */
+  @Test
+  void aDayIsFullWhileSomethingIsBelowItsTarget() {
+    PracticePlan plan = plan(List.of(goal(1, 8, 42)), 30);
+    LocalDate learned = plan.atTarget().get(1L);
+    assertThat(plan.feasible()).isTrue();
+    for (Day d : plan.days()) {
+      if (d.date().isBefore(learned)) {
+        assertThat(d.minutes()).as("%s", d.date()).isGreaterThanOrEqualTo(27);
+      }
+    }
+  }
+
+  /** One chunk of four bars alone uses 8 to 16 of 30 minutes, and the day says why. */
+  @Test
+  void aDayThatMustBeShortNamesItsLaw() {
+    PracticePlan plan = plan(List.of(goal(1, 1, 42)), 30);
+    Day first = plan.days().get(0);
+    assertThat(first.minutes()).isBetween(8.0, 16.0);
+    assertThat(first.shortBy().map(Said::id)).contains("plan.short.twice");
+    Day later =
+        plan.days().stream()
+            .filter(d -> d.date().isAfter(plan.atTarget().get(1L)))
+            .findFirst()
+            .orElseThrow();
+    assertThat(later.shortBy().map(Said::id)).contains("plan.short.ready");
+  }
+
+  @Test
+  void aChunkComesTwiceADayAtMostWithOtherThingsBetween() {
+    for (int chunks : new int[] {1, 2, 6}) {
+      for (int minutes : new int[] {15, 45, 120}) {
+        for (Day d : plan(List.of(goal(1, chunks, 30), goal(2, chunks, 40)), minutes).days()) {
+          Lawful.day(d);
+        }
+      }
+    }
+  }
+
+  /** A new chunk starts by adding notes; its first level is closed straight. */
+  @Test
+  void aNewChunkIsBuiltUp() {
+    PracticePlan plan = plan(List.of(goal(1, 3, 42)), 30);
+    List<Item> first =
+        plan.days().get(0).items().stream().filter(i -> i.unit().equals("bars-1")).toList();
+    assertThat(first.get(0).drill()).isEqualTo(DrillKind.ADD_A_NOTE);
+    assertThat(first.get(0).plays()).isCloseTo(4 * 1.25, within(1e-9));
+    assertThat(first.get(1).drill()).isEqualTo(DrillKind.STRAIGHT);
+    assertThat(first.get(1).plays()).isCloseTo(4.77, within(0.01));
+    // 16 beats at 60 and 6 s, 4.77 times.
+    assertThat(first.get(1).minutes()).isCloseTo(4.765625 * 22 / 60, within(0.01));
+    assertThat(plan.days().get(1).items())
+        .noneMatch(i -> i.unit().equals("bars-1") && i.drill() == DrillKind.ADD_A_NOTE);
+  }
+
+  @Test
+  void rhythmsComeWhenStraightWorkHasStalledAndOnThreeDaysInSeven() {
+    assertThat(plan(List.of(goal(1, 3, 42)), 30).days().stream().flatMap(d -> d.items().stream()))
+        .noneMatch(i -> i.drill() == DrillKind.RHYTHMS);
+    List<JournalEntry> stalled = new ArrayList<>();
+    for (int day = 3; day >= 1; day--) {
+      stalled.add(straight("bars-1", MONDAY.minusDays(day), 60, Verdict.MISSED));
+    }
+    PracticePlan plan = Planner.plan(request(List.of(goal(1, 3, 42)), 30, stalled));
+    assertThat(plan.days().get(0).items())
+        .anyMatch(i -> i.unit().equals("bars-1") && i.drill() == DrillKind.RHYTHMS);
+    Lawful.rhythms(plan);
   }
 
   @Test
   void theJournalMovesTomorrow() {
-    List<JournalEntry> journal =
-        List.of(entry(50, Verdict.CLEAN), entry(50, Verdict.CLEAN), entry(50, Verdict.CLEAN));
-    PracticePlan plan = Planner.plan(request(1, 10, 20, journal));
-    assertThat(plan.days().get(0).items().get(0).perMinute()).isEqualTo(60);
-    assertThat(Progress.of(journal.subList(0, 2), 1, "bars-1", 3).closedTempo()).isEmpty();
-    List<JournalEntry> broken = new ArrayList<>(journal);
-    broken.add(entry(50, Verdict.MISSED));
-    assertThat(Progress.of(broken, 1, "bars-1", 3).closedTempo()).isEmpty();
+    List<JournalEntry> yesterday = closed("bars-1", MONDAY.minusDays(1), 60);
+    Day first = Planner.plan(request(List.of(goal(1, 1, 42)), 30, yesterday)).days().get(0);
+    assertThat(first.items().stream().filter(i -> i.drill() == DrillKind.STRAIGHT))
+        .anyMatch(i -> i.level().perMinute() == 70);
+    // What is done today ticks today off and moves tomorrow.
+    List<JournalEntry> today = closed("bars-1", MONDAY, 60, 70);
+    PracticePlan plan = Planner.plan(request(List.of(goal(1, 1, 42)), 30, today));
+    assertThat(plan.days().get(0).items())
+        .anyMatch(i -> i.drill() == DrillKind.STRAIGHT && i.level().perMinute() == 60);
+    assertThat(plan.days().get(1).items())
+        .anyMatch(i -> i.drill() == DrillKind.STRAIGHT && i.level().perMinute() == 80);
   }
 
+  /** Missed tries are in the chance, and the minutes are honest about them. */
   @Test
-  void theGateMovesUpAfterCleanTriesAndBackAfterAMiss() {
-    Gate gate = Gate.at(Ladder.toTarget(100), Gate.Settings.USUAL, 60);
-    Gate up = gate.after(Verdict.CLEAN).after(Verdict.CLEAN).after(Verdict.CLEAN);
-    assertThat(up.perMinute()).isEqualTo(70);
-    assertThat(gate.after(Verdict.CLEAN).after(Verdict.NEARLY).cleanInRow()).isZero();
-    assertThat(up.after(Verdict.MISSED).perMinute()).isEqualTo(60);
-    assertThat(
-            Gate.at(up.ladder(), new Gate.Settings(3, false), 70).after(Verdict.MISSED).perMinute())
-        .isEqualTo(70);
-    assertThat(gate.after(Verdict.HURTS).stopped()).isTrue();
-  }
-
-  /** common practice, no source: four notes take 8, 8, 6 and 6 sixteenths. */
-  @Test
-  void rhythmDrillsHaveTheirLengths() {
-    Chunk four = chunk("x", "1", Fraction.ZERO, Fraction.of(1, 4), 4);
-    Score drill = Drills.notation(score(1), four, DrillKind.RHYTHMS);
-    List<Fraction> sounding =
-        drill.events().stream()
-            .filter(e -> !e.isRest())
-            .map(e -> e.duration().multiply(16))
-            .toList();
-    int[] sums = new int[4];
-    for (int i = 0; i < 16; i++) {
-      sums[i / 4] += sounding.get(i).intValue();
+  void whatDoesNotGoWellGetsMoreTime() {
+    List<JournalEntry> bad = new ArrayList<>();
+    for (int i = 0; i < 5; i++) {
+      bad.add(straight("bars-1", MONDAY.minusDays(1), 60, Verdict.NEARLY));
     }
-    assertThat(sums).containsExactly(8, 8, 6, 6);
-    assertThat(drill.bars()).allMatch(b -> b.length().equals(b.time().barLength()));
+    Item item =
+        Planner.plan(request(List.of(goal(1, 1, 42)), 60, bad)).days().get(0).items().stream()
+            .filter(i -> i.drill() == DrillKind.STRAIGHT)
+            .findFirst()
+            .orElseThrow();
+    assertThat(item.plays()).isCloseTo(Chance.plays(3, 0.4), within(1e-9));
   }
 
   @Test
-  void addingNotesBuildsUp() {
-    Chunk four = chunk("x", "1", Fraction.ZERO, Fraction.of(1, 4), 4);
-    Score drill = Drills.notation(score(1), four, DrillKind.ADD_A_NOTE);
-    assertThat(drill.events().stream().filter(e -> !e.isRest()).count()).isEqualTo(2 + 3 + 4);
+  void whatHurtWaitsAndIsTold() {
+    Goal all = goal(1, 3, 42);
+    List<Unit> units = new ArrayList<>(all.units());
+    units.set(
+        0, new Unit("bars-1", Unit.Kind.CHUNK, Set.of("bars-1"), units.get(0).parts(), 1, true));
+    Goal held =
+        new Goal(1, 1, all.ready(), all.audition(), all.target(), all.ladder(), units, 12, 0);
+    PracticePlan plan = plan(List.of(held), 30);
+    assertThat(plan.days().stream().flatMap(d -> d.items().stream()))
+        .noneMatch(i -> i.unit().equals("bars-1"))
+        .anyMatch(i -> i.unit().equals("bars-2"));
+    assertThat(plan.feasible()).isTrue();
+    assertThat(plan.advice()).anyMatch(s -> s.id().equals("plan.waiting"));
   }
 
-  private static Chunk chunk(String id, String bar, Fraction from, Fraction to, int notes) {
-    NoteKey key = new NoteKey(0, "1", from, 0, Pitch.parse("A4"));
-    return new Chunk(id, Chunk.Kind.BARS, key, key, bar, bar, from, to, notes, "");
-  }
-
-  /** A chunk that is hard for the bow has its drill of the bow; another has none. */
   @Test
-  void whatIsHardForTheBowHasItsDrillInThePlan() {
-    PlanRequest plain = request(2, 21, 30, List.of());
-    PlanRequest hard =
+  void afterTheReadyDateComeRunThroughsAndTheLastTwoDaysAreHalf() {
+    PracticePlan plan = plan(List.of(goal(1, 3, 42), goal(2, 3, 42)), 40);
+    LocalDate ready = ReadyDate.of(MONDAY, MONDAY.plusDays(42));
+    List<Day> after = plan.days().stream().filter(d -> d.date().isAfter(ready)).toList();
+    assertThat(after).isNotEmpty();
+    for (Day d : after) {
+      List<Item> runs =
+          d.items().stream()
+              .filter(i -> i.kind() == Kind.RUN_THROUGH || i.kind() == Kind.MOCK)
+              .toList();
+      assertThat(runs).extracting(Item::passageId).containsExactlyInAnyOrder(1L, 2L);
+      assertThat(runs).allMatch(i -> i.plays() == 1);
+    }
+    assertThat(after.stream().flatMap(d -> d.items().stream()).map(Item::kind))
+        .contains(Kind.MOCK, Kind.JOIN);
+    Set<Long> firsts = new TreeSet<>();
+    after.forEach(
+        d ->
+            firsts.add(
+                d.items().stream()
+                    .filter(i -> i.unit().equals(PracticePlan.WHOLE))
+                    .findFirst()
+                    .orElseThrow()
+                    .passageId()));
+    assertThat(firsts).as("in random order").hasSize(2);
+    Day last = plan.days().get(plan.days().size() - 1);
+    assertThat(last.date()).isEqualTo(MONDAY.plusDays(42));
+    assertThat(last.budget()).isEqualTo(20);
+    assertThat(plan.days().get(plan.days().size() - 2).budget()).isEqualTo(20);
+    assertThat(plan.days().get(plan.days().size() - 3).budget()).isEqualTo(40);
+  }
+
+  /** Seven days left: ready one day before. */
+  @Test
+  void sevenDaysLeft() {
+    Goal week = goal(1, 2, 7);
+    assertThat(week.ready()).isEqualTo(week.audition().minusDays(1));
+    PracticePlan plan = plan(List.of(week), 60);
+    assertThat(plan.feasible()).as("two levels on some days").isTrue();
+    assertThat(plan.atTarget().get(1L)).isBeforeOrEqualTo(week.ready());
+  }
+
+  @Test
+  void aRangeIsRunThroughAtBothEnds() {
+    Goal g = goal(1, 2, 42);
+    Goal range = new Goal(1, 1, g.ready(), g.audition(), g.target(), g.ladder(), g.units(), 8, 126);
+    Set<Double> tempos = new TreeSet<>();
+    plan(List.of(range), 40).days().stream()
+        .filter(d -> d.date().isAfter(g.ready()))
+        .flatMap(d -> d.items().stream())
+        .filter(i -> i.unit().equals(PracticePlan.WHOLE))
+        .forEach(i -> tempos.add(i.level().perMinute()));
+    assertThat(tempos).containsExactly(120.0, 126.0);
+  }
+
+  @Test
+  void saysWhatWouldMakeItFit() {
+    PracticePlan tight = plan(List.of(goal(1, 20, 10)), 10);
+    assertThat(tight.feasible()).isFalse();
+    Said remedy =
+        tight.advice().stream()
+            .filter(s -> s.id().equals("plan.remedy.minutes"))
+            .findFirst()
+            .orElseThrow();
+    int more = Integer.parseInt(remedy.args().get(0).toString());
+    assertThat(plan(List.of(goal(1, 20, 10)), 10 + more).feasible()).isTrue();
+    assertThat(plan(List.of(goal(1, 20, 10)), 10 + more - 5).feasible()).isFalse();
+  }
+
+  @Test
+  void whatThePlayerMovedStays() {
+    Goal g = goal(1, 3, 42);
+    Move move = new Move(1, "bars-2", MONDAY, MONDAY.plusDays(2));
+    PracticePlan plan =
+        Planner.plan(
+            new PlanRequest(
+                List.of(g),
+                Budget.of(10),
+                MONDAY,
+                PlanRequest.Rules.USUAL,
+                List.of(),
+                List.of(move)));
+    assertThat(plan.days().get(0).items()).noneMatch(i -> i.unit().equals("bars-2"));
+    assertThat(plan.days().get(2).items()).anyMatch(i -> i.unit().equals("bars-2"));
+  }
+
+  @Test
+  void aDayOffAndADaysOwnMinutes() {
+    Budget budget =
+        Budget.of(30)
+            .with(MONDAY, 15)
+            .with(MONDAY.plusDays(1), 0)
+            .with(java.time.DayOfWeek.SUNDAY, 0);
+    PracticePlan plan =
+        Planner.plan(
+            new PlanRequest(
+                List.of(goal(1, 6, 42)),
+                budget,
+                MONDAY,
+                PlanRequest.Rules.USUAL,
+                List.of(),
+                List.of()));
+    assertThat(plan.days().get(0).minutes()).isBetween(13.5, 15.0);
+    assertThat(plan.days().get(1).items()).isEmpty();
+    assertThat(plan.days().get(1).shortBy()).isEqualTo(Optional.of(Said.of("plan.short.off")));
+    assertThat(plan.days().get(6).items()).isEmpty();
+    assertThat(plan.days().get(2).minutes()).isGreaterThanOrEqualTo(27);
+  }
+
+  @Test
+  void theSameRequestGivesTheSamePlan() {
+    List<Goal> goals = List.of(goal(1, 5, 42), goal(2, 4, 60));
+    assertThat(plan(goals, 35)).isEqualTo(plan(goals, 35));
+  }
+
+  @Test
+  void theWholeLadderIsClimbedInAVisitWhereThePlayerWantsIt() {
+    PlanRequest quick =
         new PlanRequest(
-            1,
-            plain.score(),
-            plain.chunks(),
-            plain.target(),
-            plain.ladder(),
-            plain.from(),
-            plain.readyDate(),
-            plain.minutesPerDay(),
-            plain.gate(),
+            List.of(goal(1, 1, 42)),
+            Budget.of(30),
+            MONDAY,
+            new PlanRequest.Rules(Gate.Settings.USUAL, PlanRequest.Climb.WHOLE_LADDER, 2),
             List.of(),
-            java.util.Map.of("bars-1", 2.0),
-            java.util.Set.of());
-    List<PracticePlan.Item> items =
-        Planner.plan(hard).days().stream()
-            .flatMap(d -> d.items().stream())
-            .filter(i -> i.drill() == DrillKind.BOW)
-            .toList();
-    assertThat(items).isNotEmpty().allMatch(i -> i.chunk().equals("bars-1"));
-    assertThat(Planner.plan(plain).days().stream().flatMap(d -> d.items().stream()))
-        .noneMatch(i -> i.drill() == DrillKind.BOW);
+            List.of());
+    Day first = Planner.plan(quick).days().get(0);
+    assertThat(
+            first.items().stream()
+                .filter(i -> i.drill() == DrillKind.STRAIGHT)
+                .map(i -> i.level().perMinute())
+                .distinct()
+                .count())
+        .isGreaterThan(2);
+    assertThat(first.minutes()).isLessThanOrEqualTo(30);
+    Lawful.day(first);
   }
 }

@@ -8,23 +8,30 @@ import java.util.List;
 import org.apache.commons.numbers.fraction.Fraction;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 class TempoTest {
   // common practice, no source
   @Test
   void laddersClimbOnTidySteps() {
-    assertThat(Ladder.toTarget(120).levels()).containsExactly(60, 70, 80, 90, 100, 110, 120);
-    assertThat(Ladder.between(40, 70).levels()).containsExactly(40, 45, 50, 55, 60, 65, 70);
-    assertThat(Ladder.toTarget(46).levels()).containsExactly(23, 26, 31, 36, 41, 46);
+    assertThat(Ladder.toTarget(120).tempos())
+        .containsExactly(60.0, 70.0, 80.0, 90.0, 100.0, 110.0, 120.0);
+    assertThat(Ladder.between(40, 70).tempos())
+        .containsExactly(40.0, 45.0, 50.0, 55.0, 60.0, 65.0, 70.0);
+    assertThat(Ladder.toTarget(46).tempos()).containsExactly(23.0, 26.0, 31.0, 36.0, 41.0, 46.0);
     assertThatThrownBy(() -> Ladder.between(60, 60)).isInstanceOf(IllegalArgumentException.class);
   }
 
   @ParameterizedTest
   @ValueSource(ints = {20, 33, 46, 54, 72, 88, 100, 120, 144, 168, 200, 240, 400})
   void everyLadderStartsAtHalfAndHasFiveToNineLevels(int target) {
+    for (LadderKind kind : LadderKind.values()) {
+      Ladder ladder = Ladder.of(kind, 0, target);
+      assertThat(ladder.tempos()).hasSizeBetween(5, 9).last().isEqualTo((double) target);
+    }
     for (Ladder ladder : List.of(Ladder.toTarget(target))) {
-      assertThat(ladder.levels()).hasSizeBetween(5, 9).last().isEqualTo(target);
+      assertThat(ladder.tempos()).hasSizeBetween(5, 9).last().isEqualTo((double) target);
       assertThat(ladder.start()).isEqualTo(Math.round(target / 2.0f));
     }
   }
@@ -35,9 +42,44 @@ class TempoTest {
     assertThat(MetronomeScale.notchSlower(65)).isEqualTo(63);
     assertThat(MetronomeScale.notchSlower(40)).isEqualTo(40);
     assertThat(MetronomeScale.numbers()).hasSize(39).startsWith(40, 42).endsWith(200, 208);
-    assertThat(Ladder.onMetronome(120).levels())
+    assertThat(Ladder.onMetronome(120).tempos())
         .hasSizeBetween(5, 9)
         .allMatch(n -> MetronomeScale.nearest(n) == n);
+  }
+
+  /** common practice, no source: the next lower number on the classic scale. */
+  @ParameterizedTest
+  @CsvSource({"132, 126", "92, 88", "100, 96", "124, 120", "144, 138"})
+  void oneNotchUnder(int tempo, int under) {
+    assertThat(MetronomeScale.notchSlower(tempo)).isEqualTo(under);
+  }
+
+  /** 46: half is 23, with the click on its halves at 46; 31.5 is half of 63. */
+  @Test
+  void below40TheLevelsAreHalvesOfTheScale() {
+    Ladder ladder = Ladder.onMetronome(46);
+    assertThat(ladder.levels().get(0)).isEqualTo(new Level(23, 46, false));
+    assertThat(ladder.tempos()).hasSizeBetween(5, 9).last().isEqualTo(46.0);
+    assertThat(MetronomeScale.withHalves()).contains(31.5, 23, 38, 40, 208);
+    assertThat(Level.text(31.5)).isEqualTo("31.5");
+    assertThat(Level.text(46)).isEqualTo("46");
+  }
+
+  @Test
+  void aGeometricLadderGrowsByTheSameShare() {
+    List<Double> tempos = Ladder.of(LadderKind.GEOMETRIC, 60, 120).tempos();
+    for (int i = 1; i < tempos.size(); i++) {
+      assertThat(tempos.get(i) / tempos.get(i - 1)).isBetween(1.10, 1.14);
+    }
+  }
+
+  /** 70 to 80 bars of eight notes a minute are 9.33 to 10.67 notes a second. */
+  @Test
+  void barsAMinuteAreNotesASecond() {
+    Tempo slow = new Tempo(Beat.WHOLE, 70);
+    assertThat(slow.perMinuteOf(Beat.EIGHTH) / 60).isCloseTo(9.333, within(0.001));
+    Tempo quick = new Tempo(Beat.WHOLE, 80);
+    assertThat(quick.perMinuteOf(Beat.EIGHTH) / 60).isCloseTo(10.667, within(0.001));
   }
 
   @Test
@@ -54,6 +96,9 @@ class TempoTest {
     assertThat(map.msAt(Fraction.ONE)).isCloseTo(4000 * Math.log(2), within(1e-6));
     assertThat(map.at(Fraction.of(1, 2)).perMinute()).isCloseTo(90, within(1e-9));
     assertThat(map.scaled(0.5).msAt(Fraction.ONE)).isCloseTo(8000 * Math.log(2), within(1e-6));
+    // 2.77 s, at half level 5.55 s.
+    assertThat(map.msAt(Fraction.ONE)).isCloseTo(2772.6, within(0.1));
+    assertThat(map.scaled(0.5).msAt(Fraction.ONE)).isCloseTo(5545.2, within(0.1));
   }
 
   @Test

@@ -20,7 +20,8 @@ final class Migrations {
           h -> {
             script(h, "V3__marks.sql");
             FirstForms.convert(h);
-          });
+          },
+          h -> script(h, "V4__practice.sql"));
 
   private Migrations() {}
 

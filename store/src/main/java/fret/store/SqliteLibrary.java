@@ -35,6 +35,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import org.jdbi.v3.core.Handle;
+import org.jdbi.v3.core.statement.Update;
 
 /**
  * The library in one SQLite file. Every change is one transaction that takes its lock at once and
@@ -42,6 +43,9 @@ import org.jdbi.v3.core.Handle;
  * several programs on one file.
  */
 public final class SqliteLibrary implements Library {
+  /** Name of the file in the folder of a library. */
+  public static final String FILE_NAME = "library.sqlite";
+
   private final Path file;
   private final Handle handle;
   private final Map<String, Unread> unread = new LinkedHashMap<>();
@@ -139,23 +143,21 @@ public final class SqliteLibrary implements Library {
         r.getLong("id"),
         r.getString("name"),
         LocalDate.parse(r.getString("date")),
-        LocalDate.parse(r.getString("ready_date")),
-        r.getInt("minutes_per_day"));
+        LocalDate.parse(r.getString("ready_date")));
   }
 
   @Override
   public Audition save(Audition a) {
     long id = write(h -> a.id() == 0 ? insert(h, a) : update(h, a));
-    return new Audition(id, a.name(), a.date(), a.readyDate(), a.minutesPerDay());
+    return a.withId(id);
   }
 
   private static long insert(Handle h, Audition a) {
     return h.createUpdate(
-            "INSERT INTO audition (name, date, ready_date, minutes_per_day) VALUES (?, ?, ?, ?)")
+            "INSERT INTO audition (name, date, ready_date, minutes_per_day) VALUES (?, ?, ?, 0)")
         .bind(0, a.name())
         .bind(1, a.date().toString())
         .bind(2, a.readyDate().toString())
-        .bind(3, a.minutesPerDay())
         .executeAndReturnGeneratedKeys("id")
         .mapTo(Long.class)
         .one();
@@ -164,11 +166,10 @@ public final class SqliteLibrary implements Library {
   private static long update(Handle h, Audition a) {
     int rows =
         h.execute(
-            "UPDATE audition SET name = ?, date = ?, ready_date = ?, minutes_per_day = ? WHERE id = ?",
+            "UPDATE audition SET name = ?, date = ?, ready_date = ? WHERE id = ?",
             a.name(),
             a.date().toString(),
             a.readyDate().toString(),
-            a.minutesPerDay(),
             a.id());
     if (rows == 0) {
       throw new StoreFailure(StoreFailure.Cause.GONE, null);
@@ -512,7 +513,8 @@ public final class SqliteLibrary implements Library {
         LocalDate.parse(r.getString("date")),
         r.getString("chunk"),
         DrillKind.valueOf(r.getString("drill")),
-        r.getInt("per_minute"),
+        r.getDouble("per_minute"),
+        r.getDouble("clicks"),
         r.getInt("seconds"),
         Verdict.valueOf(r.getString("verdict")),
         Breakage.valueOf(r.getString("breakage")),
@@ -524,21 +526,63 @@ public final class SqliteLibrary implements Library {
     long id =
         write(
             h ->
-                h.createUpdate(
-                        "INSERT INTO journal (passage_id, date, chunk, drill, per_minute, seconds, verdict, breakage, note) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)")
-                    .bind(0, e.passageId())
-                    .bind(1, e.date().toString())
-                    .bind(2, e.chunkId())
-                    .bind(3, e.drill().name())
-                    .bind(4, e.perMinute())
-                    .bind(5, e.seconds())
-                    .bind(6, e.verdict().name())
-                    .bind(7, e.breakage().name())
-                    .bind(8, e.note())
+                bound(
+                        h.createUpdate(
+                            "INSERT INTO journal (passage_id, date, chunk, drill, per_minute, clicks, seconds, verdict, breakage, note) VALUES (:passage, :date, :chunk, :drill, :tempo, :clicks, :seconds, :verdict, :breakage, :note)"),
+                        e)
                     .executeAndReturnGeneratedKeys("id")
                     .mapTo(Long.class)
                     .one());
     return e.withId(id);
+  }
+
+  private static Update bound(Update update, JournalEntry e) {
+    return update
+        .bind("passage", e.passageId())
+        .bind("date", e.date().toString())
+        .bind("chunk", e.chunkId())
+        .bind("drill", e.drill().name())
+        .bind("tempo", e.perMinute())
+        .bind("clicks", e.clicks())
+        .bind("seconds", e.seconds())
+        .bind("verdict", e.verdict().name())
+        .bind("breakage", e.breakage().name())
+        .bind("note", e.note());
+  }
+
+  @Override
+  public void correct(JournalEntry e) {
+    int rows =
+        write(
+            h ->
+                bound(
+                        h.createUpdate(
+                            "UPDATE journal SET passage_id = :passage, date = :date, chunk = :chunk, drill = :drill, per_minute = :tempo, clicks = :clicks, seconds = :seconds, verdict = :verdict, breakage = :breakage, note = :note WHERE id = :id"),
+                        e)
+                    .bind("id", e.id())
+                    .execute());
+    if (rows == 0) {
+      throw new StoreFailure(StoreFailure.Cause.GONE, null);
+    }
+  }
+
+  @Override
+  public void removeEntry(long id) {
+    write(h -> h.execute("DELETE FROM journal WHERE id = ?", id));
+  }
+
+  @Override
+  public void removeAudition(long id) {
+    write(
+        h -> {
+          h.execute("UPDATE passage SET audition_id = 0 WHERE audition_id = ?", id);
+          return h.execute("DELETE FROM audition WHERE id = ?", id);
+        });
+  }
+
+  @Override
+  public void assign(long passageId, long auditionId) {
+    write(h -> h.execute("UPDATE passage SET audition_id = ? WHERE id = ?", auditionId, passageId));
   }
 
   @Override

@@ -319,8 +319,7 @@ class SqliteLibraryTest {
       library.apply(good, 0, step(Change.of(said("all"), p.marks(), decided(p.marks()))), NO_PAGE);
       library.add(entry(good, 30));
       library.add(entry(good, 31));
-      library.save(
-          new Audition(0, "Trial", LocalDate.of(2026, 6, 1), LocalDate.of(2026, 5, 11), 45));
+      library.save(new Audition(0, "Trial", LocalDate.of(2026, 6, 1), LocalDate.of(2026, 5, 11)));
     }
     execute("UPDATE mark SET form = '{\"kind\":\"HAT\"}' WHERE layer = 'reminder'");
     execute("INSERT INTO mark VALUES (" + good + ", 'mirror', 'whole', 0, '', '{}')");
@@ -371,11 +370,34 @@ class SqliteLibraryTest {
         LocalDate.of(2026, 3, 1),
         "bars-1-2",
         DrillKind.STRAIGHT,
-        60,
+        31.5,
+        63,
         seconds,
         Verdict.NEARLY,
         Breakage.SHIFT,
         "low");
+  }
+
+  @Test
+  void aTryIsMendedAndTakenOutAndADateTakesItsPassagesWithIt() {
+    try (SqliteLibrary library = SqliteLibrary.open(file())) {
+      Audition date =
+          library.save(
+              new Audition(0, "Trial", LocalDate.of(2026, 6, 1), LocalDate.of(2026, 5, 11)));
+      Passage p = library.add(passage(), new byte[0], Optional.empty());
+      library.assign(p.id(), date.id());
+      JournalEntry first = library.add(entry(p.id(), 40));
+      JournalEntry second = library.add(entry(p.id(), 41));
+      library.correct(first.judged(Verdict.CLEAN, Breakage.NONE).noted("after all"));
+      library.removeEntry(second.id());
+      assertThat(library.journal())
+          .containsExactly(first.judged(Verdict.CLEAN, Breakage.NONE).noted("after all"));
+      assertThatThrownBy(() -> library.correct(second)).isInstanceOf(StoreFailure.class);
+      assertThat(library.passages().get(0).auditionId()).isEqualTo(date.id());
+      library.removeAudition(date.id());
+      assertThat(library.passages().get(0).auditionId()).isZero();
+      assertThat(library.auditions()).isEmpty();
+    }
   }
 
   @Test
@@ -386,7 +408,7 @@ class SqliteLibraryTest {
     try (SqliteLibrary library = SqliteLibrary.open(file())) {
       audition =
           library.save(
-              new Audition(0, "Trial", LocalDate.of(2026, 6, 1), LocalDate.of(2026, 5, 11), 45));
+              new Audition(0, "Trial", LocalDate.of(2026, 6, 1), LocalDate.of(2026, 5, 11)));
       stored = library.add(passage(), source, Optional.empty());
       library.add(entry(stored.id(), 40));
       library.putSetting("theme", "dark");
@@ -395,7 +417,8 @@ class SqliteLibraryTest {
       assertThat(library.passages()).containsExactly(stored);
       assertThat(library.source(stored.id(), 0)).isEqualTo(source);
       assertThat(library.auditions()).containsExactly(audition);
-      assertThat(library.journal()).extracting(JournalEntry::seconds).containsExactly(40);
+      assertThat(library.journal())
+          .containsExactly(entry(stored.id(), 40).withId(library.journal().get(0).id()));
       assertThat(library.settings()).containsExactly(Map.entry("theme", "dark"));
     }
   }
@@ -425,6 +448,27 @@ class SqliteLibraryTest {
       Change merged = Change.of(said("pin"), first.applyTo(p).marks(), p.marks());
       library.apply(id, 4, new Step(Step.Kind.MERGE, third.inverse(), merged), NO_PAGE);
       assertThat(load(library, id).log().tip()).contains(merged);
+    }
+  }
+
+  /** The minutes stood with the date; they are the player's now. The click was not written down. */
+  @Test
+  void theLibraryBeforeTheOneBudgetIsRead() throws Exception {
+    try (var in = SqliteLibraryTest.class.getResourceAsStream("library-v3.sqlite")) {
+      Files.copy(in, file());
+    }
+    try (SqliteLibrary library = SqliteLibrary.open(file())) {
+      assertThat(library.unread()).isEmpty();
+      assertThat(fret.shelf.PlanSettings.budget(library.settings()).on(LocalDate.of(2026, 5, 4)))
+          .isEqualTo(45);
+      assertThat(library.journal()).hasSize(2);
+      assertThat(library.journal()).extracting(JournalEntry::perMinute).containsOnly(60.0);
+      assertThat(library.journal())
+          .extracting(JournalEntry::clicks)
+          .containsOnly(JournalEntry.NOT_KEPT);
+      assertThat(library.journal().get(1).drill()).isEqualTo(DrillKind.RHYTHMS);
+      assertThat(library.auditions()).extracting(Audition::name).containsExactly("Village hall");
+      assertThat(LibraryFile.copies(file())).hasSize(1);
     }
   }
 

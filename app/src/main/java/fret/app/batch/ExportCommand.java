@@ -3,7 +3,6 @@ package fret.app.batch;
 import fret.app.words.Sentences;
 import fret.app.work.SafeFile;
 import fret.base.UnusableInput;
-import fret.drill.Chunker;
 import fret.engraving.FingerText;
 import fret.engraving.Page;
 import fret.format.musicxml.MusicXmlWriter;
@@ -11,6 +10,7 @@ import fret.format.page.PagePrinter;
 import fret.lane.Lane;
 import fret.lane.Lanes;
 import fret.session.Digits;
+import fret.session.Learning;
 import fret.session.Session;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -74,13 +74,7 @@ final class ExportCommand implements Callable<Integer> {
       case "musicxml" -> MusicXmlWriter.write(session.fingered(i -> true));
       case "pdf" ->
           new PagePrinter(ShippedFonts.load())
-              .partPdf(
-                  session,
-                  digits(session),
-                  Chunker.chunks(
-                      session.resolved(), session.fingering(), session.passage().marks()),
-                  lanes(),
-                  size);
+              .partPdf(session, digits(session), Learning.chunks(session), lanes(), size);
       case "svg" -> new PagePrinter(ShippedFonts.load()).svg(session, digits(session));
       case "png" -> new PagePrinter(ShippedFonts.load()).png(session, digits(session));
       case "midi" -> new PagePrinter(ShippedFonts.load()).midi(session);

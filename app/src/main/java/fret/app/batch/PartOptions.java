@@ -39,11 +39,12 @@ final class PartOptions {
 
   @Parameters(
       index = "0",
+      arity = "0..1",
       paramLabel = "FILE",
       description = "MusicXML (.musicxml, .xml, .mxl), MIDI or ABC file")
   Path file;
 
-  @Option(names = "--instrument", required = true, description = "violin, viola, cello or bass")
+  @Option(names = "--instrument", description = "violin, viola, cello or bass")
   String instrumentName;
 
   @Option(names = "--part", defaultValue = "", description = "name of the part")
@@ -78,6 +79,9 @@ final class PartOptions {
 
   /** The part asked for, with everything that was noticed on the way. */
   Outcome<Score> score() throws UnusableInput {
+    if (file == null) {
+      throw usage("a FILE is needed");
+    }
     byte[] bytes;
     try {
       long size = Files.size(file);
@@ -142,6 +146,9 @@ final class PartOptions {
   }
 
   InstrumentType type() {
+    if (instrumentName == null) {
+      throw usage("--instrument is needed");
+    }
     return switch (instrumentName.toLowerCase(Locale.ROOT)) {
       case "violin" -> InstrumentType.VIOLIN;
       case "viola" -> InstrumentType.VIOLA;

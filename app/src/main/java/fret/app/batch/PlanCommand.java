@@ -2,145 +2,339 @@ package fret.app.batch;
 
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import fret.app.words.Sentences;
 import fret.base.Fractions;
+import fret.base.Problem;
 import fret.base.UnusableInput;
 import fret.drill.Chunk;
-import fret.drill.Chunker;
-import fret.plan.Gate;
-import fret.plan.PlanRequest;
-import fret.plan.Planner;
+import fret.drill.DrillKind;
+import fret.drill.Learned;
+import fret.journal.JournalEntry;
+import fret.passage.Passage;
+import fret.plan.Budget;
+import fret.plan.Move;
 import fret.plan.PracticePlan;
 import fret.plan.ReadyDate;
-import fret.score.Score;
 import fret.session.BowSpots;
+import fret.session.Learning;
 import fret.session.Session;
-import fret.tempo.Ladder;
-import fret.tempo.Tempo;
+import fret.shelf.Audition;
+import fret.shelf.Library;
+import fret.shelf.PlanSettings;
+import fret.shelf.Planning;
+import fret.store.SqliteLibrary;
+import fret.tempo.Level;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
-import java.util.Set;
+import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.Callable;
+import java.util.stream.Collectors;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 
-/** {@code plan}: chunks, ladder and days up to an audition. */
+/**
+ * {@code plan}: chunks, ladder and days up to an audition, over one part, several, or a library.
+ */
 @Command(
     name = "plan",
-    description = "Plan the practice of a part up to a date.",
+    description = "Plan the practice of one part, several, or a whole library up to a date.",
     mixinStandardHelpOptions = true)
 final class PlanCommand implements Callable<Integer> {
   @Spec private CommandSpec spec;
   @Mixin private PartOptions options;
 
+  @Parameters(index = "1..*", paramLabel = "FILE", description = "further parts")
+  private List<Path> further = List.of();
+
   @Option(
       names = {"--target", "--tempo"},
-      required = true,
       description = "target, beats per minute")
   private int target;
 
   @Option(names = "--from", required = true, description = "first day, as 2026-01-31")
   private LocalDate from;
 
-  @Option(names = "--audition", required = true, description = "day of the audition")
+  @Option(names = "--audition", description = "day of the audition")
   private LocalDate audition;
 
-  @Option(names = "--minutes", required = true, description = "minutes a day, 5 to 600")
+  @Option(names = "--minutes", description = "minutes a day, 5 to 600, for all parts together")
   private int minutes;
+
+  @Option(names = "--practised", description = "past tries, as JSON")
+  private Path practised;
+
+  @Option(names = "--library", description = "folder of a library to plan as a whole")
+  private Path library;
+
+  /** A passage with its name, its session and what there is to learn in it. */
+  private record Part(String file, Session session, Learning learning) {}
 
   @Override
   public Integer call() throws UnusableInput {
+    return library == null ? files() : ofLibrary();
+  }
+
+  // ---- parts in files ------------------------------------------------------------------------
+
+  private int files() throws UnusableInput {
+    check();
+    List<Path> all = new ArrayList<>(List.of(options.file));
+    all.addAll(further);
+    List<Part> parts = new ArrayList<>();
+    Map<Long, Audition> dates = new HashMap<>();
+    Audition date = new Audition(1, "", audition, ReadyDate.of(from, audition));
+    for (Path file : all) {
+      long id = parts.size() + 1;
+      options.file = file;
+      Session s = options.session(options.score(), target);
+      Session named = s.withPassage(s.passage().withId(id));
+      parts.add(
+          new Part(file.toString(), named, Learning.of(named, Planning.Habits.USUAL.ladder(), 0)));
+      dates.put(id, date);
+    }
+    List<JournalEntry> journal =
+        practised == null ? List.of() : Practised.read(practised, names(parts));
+    print(parts, dates, Budget.of(minutes), journal, List.of(), Planning.Habits.USUAL);
+    return 0;
+  }
+
+  private void check() {
+    if (options.file == null) {
+      throw options.usage("a FILE or --library is needed");
+    }
     if (target < 2 || target > 1000) {
       throw options.usage("--target " + target + " is outside 2 to 1000");
     }
-    if (minutes < 5 || minutes > 600) {
+    if (minutes < 5 || minutes > Budget.MOST) {
       throw options.usage("--minutes " + minutes + " is outside 5 to 600");
+    }
+    if (audition == null) {
+      throw options.usage("--audition is needed");
     }
     if (audition.isBefore(from)) {
       throw options.usage("--audition " + audition + " is before --from " + from);
     }
-    Session session = options.session(options.score(), target);
-    Score score = session.score();
-    Tempo tempo = session.passage().settings().target();
-    List<Chunk> chunks =
-        Chunker.chunks(session.resolved(), session.fingering(), session.passage().marks());
-    Ladder ladder = Ladder.toTarget(target);
-    LocalDate ready = ReadyDate.of(from, audition);
-    PracticePlan plan =
-        Planner.plan(
-            new PlanRequest(
-                0,
-                score,
-                chunks,
-                tempo,
-                ladder,
-                from,
-                ready,
-                minutes,
-                Gate.Settings.USUAL,
-                List.of(),
-                BowSpots.lengths(session, chunks),
-                Set.of()));
-    if (options.json) {
-      ObjectNode root = json(ready, ladder, chunks, plan);
-      Json.problems(root, session.problems());
-      spec.commandLine().getOut().println(Json.text(root));
-    } else {
-      printText(ready, ladder, plan);
+  }
+
+  private static Map<String, Long> names(List<Part> parts) {
+    Map<String, Long> names = new LinkedHashMap<>();
+    parts.forEach(p -> names.put(p.file(), p.session().passage().id()));
+    return names;
+  }
+
+  // ---- a library -----------------------------------------------------------------------------
+
+  private int ofLibrary() throws UnusableInput {
+    Path file = library.resolve(SqliteLibrary.FILE_NAME);
+    if (!Files.exists(file)) {
+      throw new UnusableInput(
+          library.toString(),
+          "There is no library in this folder.",
+          "Name the folder that the program keeps its data in.");
+    }
+    try (SqliteLibrary kept = SqliteLibrary.open(file)) {
+      Map<String, String> settings = kept.settings();
+      Planning.Habits habits = PlanSettings.habits(settings);
+      List<Part> parts = new ArrayList<>();
+      Map<Long, Audition> dates = new HashMap<>();
+      for (Passage p : kept.passages()) {
+        Library.Stored stored = kept.load(p.id()).orElseThrow();
+        Session s = Session.of(stored.passage(), page(kept, stored));
+        parts.add(
+            new Part(
+                p.settings().title(), s, Learning.of(s, habits.ladder(), habits.ladderStart())));
+        kept.auditions().stream()
+            .filter(a -> a.id() == p.auditionId())
+            .forEach(a -> dates.put(p.id(), a));
+      }
+      Budget budget = minutes > 0 ? Budget.of(minutes) : PlanSettings.budget(settings);
+      print(parts, dates, budget, kept.journal(), PlanSettings.moves(settings), habits);
     }
     return 0;
   }
 
-  private static ObjectNode json(
-      LocalDate ready, Ladder ladder, List<Chunk> chunks, PracticePlan plan) {
+  private static fret.score.Score page(Library kept, Library.Stored stored) throws UnusableInput {
+    Passage p = stored.passage();
+    return stored.page().isPresent()
+        ? stored.page().get()
+        : PartOptions.FILES
+            .read(p.sourceName(), kept.source(p.id(), p.source().id()), p.partName())
+            .value();
+  }
+
+  // ---- what is printed -----------------------------------------------------------------------
+
+  private void print(
+      List<Part> parts,
+      Map<Long, Audition> dates,
+      Budget budget,
+      List<JournalEntry> journal,
+      List<Move> moves,
+      Planning.Habits habits) {
+    Planning p =
+        Planning.of(
+            parts.stream().map(Part::learning).toList(),
+            dates,
+            budget,
+            journal,
+            moves,
+            from,
+            habits);
+    if (options.json) {
+      spec.commandLine().getOut().println(Json.text(json(parts, p)));
+    } else {
+      printText(parts, p);
+    }
+  }
+
+  private ObjectNode json(List<Part> parts, Planning p) {
     ObjectNode root = Json.object();
-    root.put("readyDate", ready.toString());
-    ArrayNode levels = root.putArray("levels");
-    ladder.levels().forEach(levels::add);
-    ArrayNode chunkArray = root.putArray("chunks");
-    for (Chunk c : chunks) {
-      chunkArray
+    root.put(
+        "readyDate",
+        p.entries().values().stream()
+            .map(e -> e.goal().ready())
+            .max(LocalDate::compareTo)
+            .orElse(from)
+            .toString());
+    root.put(
+        "lastDay",
+        p.plan().days().isEmpty()
+            ? from.toString()
+            : p.plan().days().get(p.plan().days().size() - 1).date().toString());
+    List<Problem> problems = new ArrayList<>();
+    ArrayNode passages = root.putArray("passages");
+    for (Part part : parts) {
+      Planning.Entry e = p.of(part.session().passage().id()).orElseThrow();
+      ObjectNode node = passages.addObject().put("file", part.file());
+      describe(node, part, e);
+      Planning.Readiness r = e.readiness();
+      ObjectNode ready = node.putObject("readiness");
+      ready
+          .put("chunksAtTarget", r.atTarget())
+          .put("chunks", r.all())
+          .put("slowestBpm", r.slowest());
+      ready.putNull("expectedDay").putNull("earliest").putNull("latest");
+      if (parts.size() == 1) {
+        describe(root, part, e);
+      }
+      problems.addAll(part.session().problems());
+    }
+    days(root.putArray("days"), parts, p);
+    root.put("feasible", p.plan().feasible());
+    root.put("advice", advice(p));
+    Json.problems(root, problems);
+    return root;
+  }
+
+  private static String advice(Planning p) {
+    return p.plan().advice().stream().map(Sentences::of).collect(Collectors.joining(" "));
+  }
+
+  private static void describe(ObjectNode node, Part part, Planning.Entry e) {
+    ArrayNode levels = node.putArray("levels");
+    List<Level> all = e.ladder().isSlow() ? List.of(e.ladder().top()) : e.ladder().levels();
+    all.forEach(l -> levels.add(l.perMinute()));
+    node.put("counted", part.session().passage().settings().target().beat().displayName());
+    ArrayNode chunks = node.putArray("chunks");
+    for (Learned l : e.learning().learned()) {
+      Chunk c = l.chunk();
+      chunks
           .addObject()
           .put("id", c.id())
+          .put("kind", c.kind().name().toLowerCase(Locale.ROOT))
+          .put("times", l.times())
           .put("fromBar", c.fromBar())
           .put("toBar", c.toBar())
           .put("fromOnset", Fractions.text(c.fromOnset()))
           .put("toOnset", Fractions.text(c.toOnset()))
-          .put("why", c.why());
+          .put("notes", c.noteCount())
+          .put("why", Sentences.of(c.why()));
     }
-    ArrayNode days = root.putArray("days");
-    for (PracticePlan.Day day : plan.days()) {
-      ObjectNode node =
-          days.addObject().put("date", day.date().toString()).put("minutes", day.minutes());
-      ArrayNode items = node.putArray("items");
-      for (PracticePlan.Item item : day.items()) {
-        items
-            .addObject()
-            .put("chunk", item.chunk())
-            .put("drill", item.drill().name().toLowerCase(Locale.ROOT).replace('_', '-'))
-            .put("bpm", item.perMinute())
-            .put("minutes", item.minutes());
-      }
-    }
-    return root.put("feasible", plan.feasible()).put("advice", plan.advice());
   }
 
-  private void printText(LocalDate ready, Ladder ladder, PracticePlan plan) {
+  private void days(ArrayNode days, List<Part> parts, Planning p) {
+    Map<Long, String> files = new HashMap<>();
+    parts.forEach(x -> files.put(x.session().passage().id(), x.file()));
+    for (PracticePlan.Day day : p.plan().days()) {
+      ObjectNode node =
+          days.addObject()
+              .put("date", day.date().toString())
+              .put("minutes", day.minutes())
+              .put("budget", day.budget());
+      day.shortBy().ifPresent(s -> node.put("shortBy", Sentences.of(s)));
+      ArrayNode items = node.putArray("items");
+      for (PracticePlan.Item i : day.items()) {
+        ObjectNode item = items.addObject();
+        if (files.containsKey(i.passageId())) {
+          item.put("passage", files.get(i.passageId()));
+        }
+        item.put("chunk", i.unit())
+            .put("kind", i.kind().name().toLowerCase(Locale.ROOT).replace('_', '-'))
+            .put("drill", drill(parts, i))
+            .put("bpm", i.level().perMinute())
+            .put("clicksPerMinute", i.level().clicks())
+            .put("plays", Math.round(i.plays() * 100) / 100.0)
+            .put("minutes", i.minutes())
+            .put("session", i.session())
+            .put("why", Sentences.of(i.why()));
+      }
+    }
+  }
+
+  /** A drill of the bow by its own name. */
+  private static String drill(List<Part> parts, PracticePlan.Item i) {
+    if (i.drill() != DrillKind.BOW) {
+      return i.drill().id();
+    }
+    return parts.stream()
+        .filter(p -> p.session().passage().id() == i.passageId())
+        .flatMap(
+            p ->
+                p.learning().chunk(i.unit()).stream()
+                    .flatMap(c -> BowSpots.of(p.session(), c).stream()))
+        .findFirst()
+        .map(s -> "bow-" + s.kind().name().toLowerCase(Locale.ROOT).replace('_', '-'))
+        .orElse(i.drill().id());
+  }
+
+  private void printText(List<Part> parts, Planning p) {
     var out = spec.commandLine().getOut();
-    out.println("ready " + ready + ", levels " + ladder.levels() + ". " + plan.advice());
-    for (PracticePlan.Day day : plan.days()) {
-      out.println(day.date() + "  " + day.minutes() + " min");
-      for (PracticePlan.Item item : day.items()) {
+    out.println(advice(p));
+    for (Part part : parts) {
+      Optional<Planning.Entry> e = p.of(part.session().passage().id());
+      e.ifPresent(
+          x ->
+              out.println(
+                  part.file()
+                      + ": ready by "
+                      + x.goal().ready()
+                      + ", levels "
+                      + x.ladder().levels().stream()
+                          .map(Level::text)
+                          .collect(Collectors.joining(" "))));
+    }
+    for (PracticePlan.Day day : p.plan().days()) {
+      out.printf(Locale.ROOT, "%s  %.1f of %.0f min%n", day.date(), day.minutes(), day.budget());
+      for (PracticePlan.Item i : day.items()) {
         out.printf(
             Locale.ROOT,
-            "    %-14s %-12s %4d  %.1f min%n",
-            item.chunk(),
-            item.drill().displayName(),
-            item.perMinute(),
-            item.minutes());
+            "    %-14s %-14s %6s %5.1f plays %5.1f min%n",
+            i.unit(),
+            i.drill().id(),
+            i.kind() == PracticePlan.Kind.BREAK ? "" : i.level().text(),
+            i.plays(),
+            i.minutes());
       }
     }
   }

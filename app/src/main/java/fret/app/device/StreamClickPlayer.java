@@ -2,7 +2,7 @@ package fret.app.device;
 
 import fret.sound.ClickPlayer;
 import fret.sound.ClickTrack;
-import java.util.function.LongConsumer;
+import java.util.function.IntConsumer;
 import javax.sound.sampled.AudioSystem;
 import javax.sound.sampled.LineUnavailableException;
 import javax.sound.sampled.SourceDataLine;
@@ -91,29 +91,33 @@ public final class StreamClickPlayer implements ClickPlayer {
   }
 
   @Override
-  public synchronized void start(ClickTrack track, LongConsumer onBeat) {
+  public synchronized void start(ClickTrack track, IntConsumer onClick, Runnable onEnd) {
     stop();
-    thread = new Thread(() -> play(track, onBeat), "click");
+    thread = new Thread(() -> play(track, onClick, onEnd), "click");
     thread.setDaemon(true);
     thread.start();
   }
 
-  private void play(ClickTrack track, LongConsumer onBeat) {
+  private void play(ClickTrack track, IntConsumer onClick, Runnable onEnd) {
     try (Sink sink = source.open()) {
       float[] block = new float[BLOCK];
-      long told = -1;
-      for (long at = 0; !Thread.currentThread().isInterrupted(); at += BLOCK) {
+      int told = -1;
+      for (long at = 0; at < track.length(); at += BLOCK) {
+        if (Thread.currentThread().isInterrupted()) {
+          return;
+        }
         track.render(at, block);
-        long beat = track.beatAt(at);
-        if (beat > told) {
-          told = beat;
-          onBeat.accept(beat);
+        for (int now = track.at(at + BLOCK - 1); told < now; ) {
+          told++;
+          onClick.accept(told);
         }
         sink.write(block);
       }
     } catch (InterruptedException e) {
       Thread.currentThread().interrupt();
+      return;
     }
+    onEnd.run();
   }
 
   @Override

@@ -2,8 +2,8 @@ package fret.app.launch;
 
 import fret.base.UnusableInput;
 import fret.drill.Chunk;
-import fret.drill.Chunker;
 import fret.drill.DrillKind;
+import fret.drill.Learned;
 import fret.instrument.InstrumentType;
 import fret.journal.Breakage;
 import fret.journal.JournalEntry;
@@ -14,11 +14,14 @@ import fret.passage.ScoreReader;
 import fret.passage.Setup;
 import fret.plan.ReadyDate;
 import fret.session.BowVersions;
+import fret.session.Learning;
 import fret.session.Session;
 import fret.shelf.Audition;
 import fret.shelf.Library;
 import fret.tempo.Beat;
 import fret.tempo.Ladder;
+import fret.tempo.LadderKind;
+import fret.tempo.Level;
 import fret.tempo.Tempo;
 import java.io.IOException;
 import java.io.InputStream;
@@ -55,8 +58,8 @@ final class Demo {
                 0,
                 "Moth Lantern Puppet Theatre: player for the pit",
                 date,
-                ReadyDate.of(today.minusDays(DAYS), date),
-                25));
+                ReadyDate.of(today.minusDays(DAYS), date)));
+    library.putSetting("minutes", "40");
     Random random = new Random(7);
     for (Piece piece : PIECES) {
       byte[] source = source(piece.file() + ".musicxml");
@@ -74,12 +77,7 @@ final class Demo {
         Session session = Session.of(made, score);
         Passage bowed = BowVersions.adopt(session, session.bowing()).applyTo(made);
         Passage passage = library.add(bowed, source, Optional.empty());
-        practise(
-            library,
-            passage,
-            Chunker.chunks(session.resolved(), session.fingering(), session.passage().marks()),
-            today,
-            random);
+        practise(library, passage, Learning.of(session, LadderKind.EVEN, 0), today, random);
       } catch (UnusableInput e) {
         throw new IllegalStateException(e);
       }
@@ -88,45 +86,58 @@ final class Demo {
 
   /** Three weeks of tries: slow at first, some days missed, now and then something breaks. */
   private static void practise(
-      Library library, Passage passage, List<Chunk> chunks, LocalDate today, Random random) {
-    Ladder ladder = Ladder.toTarget((int) Math.round(passage.settings().target().perMinute()));
+      Library library, Passage passage, Learning learning, LocalDate today, Random random) {
+    Ladder ladder = learning.ladder();
+    List<Chunk> chunks = learning.learned().stream().map(Learned::chunk).toList();
     int[] level = new int[chunks.size()];
     for (int day = DAYS; day >= 1; day--) {
       LocalDate date = today.minusDays(day);
-      if (random.nextInt(100) < 45) {
-        continue;
-      }
-      int chunk = random.nextInt(chunks.size());
-      int perMinute = ladder.levels().get(level[chunk]);
-      int clean = 0;
-      for (int attempt = 0; attempt < 6 && clean < 3; attempt++) {
-        int luck = random.nextInt(100);
-        Verdict verdict = luck < 68 ? Verdict.CLEAN : luck < 90 ? Verdict.NEARLY : Verdict.MISSED;
-        clean = verdict == Verdict.CLEAN ? clean + 1 : 0;
-        Breakage broke =
-            verdict == Verdict.CLEAN
-                ? Breakage.NONE
-                : List.of(Breakage.SHIFT, Breakage.INTONATION, Breakage.CROSSING, Breakage.RUSHED)
-                    .get(random.nextInt(4));
-        DrillKind drill =
-            attempt == 0 && random.nextBoolean() ? DrillKind.RHYTHMS : DrillKind.STRAIGHT;
-        library.add(
-            new JournalEntry(
-                0,
-                passage.id(),
+      int visits = random.nextInt(100) < 30 ? 0 : 1 + random.nextInt(3);
+      for (int v = 0; v < visits; v++) {
+        int chunk = random.nextInt(chunks.size());
+        boolean closed =
+            visit(
+                library,
+                passage,
+                chunks.get(chunk),
+                ladder.levels().get(level[chunk]),
                 date,
-                chunks.get(chunk).id(),
-                drill,
-                perMinute,
-                40 + random.nextInt(80),
-                verdict,
-                broke,
-                ""));
-      }
-      if (clean == 3 && level[chunk] < Math.min(4, ladder.levels().size() - 2)) {
-        level[chunk]++;
+                random);
+        if (closed && level[chunk] < Math.min(4, ladder.size() - 2)) {
+          level[chunk]++;
+        }
       }
     }
+  }
+
+  /** Tries until three in a row are clean, or six in all. */
+  private static boolean visit(
+      Library library, Passage passage, Chunk chunk, Level level, LocalDate date, Random random) {
+    int clean = 0;
+    for (int attempt = 0; attempt < 6 && clean < 3; attempt++) {
+      int luck = random.nextInt(100);
+      Verdict verdict = luck < 72 ? Verdict.CLEAN : luck < 90 ? Verdict.NEARLY : Verdict.MISSED;
+      clean = verdict == Verdict.CLEAN ? clean + 1 : 0;
+      Breakage broke =
+          verdict == Verdict.CLEAN
+              ? Breakage.NONE
+              : List.of(Breakage.SHIFT, Breakage.INTONATION, Breakage.CROSSING, Breakage.RUSHED)
+                  .get(random.nextInt(4));
+      library.add(
+          new JournalEntry(
+              0,
+              passage.id(),
+              date,
+              chunk.id(),
+              DrillKind.STRAIGHT,
+              level.perMinute(),
+              level.clicks(),
+              20 + random.nextInt(50),
+              verdict,
+              broke,
+              ""));
+    }
+    return clean == 3;
   }
 
   private static byte[] source(String name) {

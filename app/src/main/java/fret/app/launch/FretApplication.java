@@ -204,7 +204,7 @@ public final class FretApplication extends Application {
     try {
       Path folder = Files.createTempDirectory("fret-demo");
       folder.toFile().deleteOnExit();
-      return folder.resolve("library.sqlite");
+      return folder.resolve(SqliteLibrary.FILE_NAME);
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
@@ -214,13 +214,13 @@ public final class FretApplication extends Application {
   private static Path libraryFile(List<String> args) {
     int at = args.indexOf("--data");
     if (at >= 0 && at + 1 < args.size()) {
-      return Path.of(args.get(at + 1), "library.sqlite");
+      return Path.of(args.get(at + 1), SqliteLibrary.FILE_NAME);
     }
     String data = System.getenv("XDG_DATA_HOME");
     Path root =
         data == null || data.isEmpty()
             ? Path.of(System.getProperty("user.home"), ".local", "share")
             : Path.of(data);
-    return root.resolve("fret").resolve("library.sqlite");
+    return root.resolve("fret").resolve(SqliteLibrary.FILE_NAME);
   }
 }

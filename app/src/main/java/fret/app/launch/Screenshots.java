@@ -76,9 +76,9 @@ final class Screenshots {
     steps.add(new Step(() -> main.fireEvent(press(KeyCode.D)), "bow-arm-drill"));
     steps.add(new Step(() -> main.fireEvent(press(KeyCode.N)), ""));
     steps.add(new Step(() -> open(0, main, "plan"), "plan"));
-    steps.add(new Step(() -> main.go("practise"), "practise"));
+    steps.add(new Step(() -> main.go("practise"), ""));
+    steps.add(new Step(practice::next, "practise"));
     steps.add(new Step(() -> main.go("journal"), "journal"));
-    practice.restart();
   }
 
   private void askForAString(MainView main) {

@@ -37,6 +37,6 @@ final class Areas {
         new Area("bow-arm", KeyCode.F5, true, List.of("bow", "plane"), new BowArmView(r)),
         new Area("plan", KeyCode.F7, true, List.of(), new PlanView(r)),
         new Area("practise", KeyCode.F8, true, List.of(), new PractiseView(r)),
-        new Area("journal", KeyCode.F10, false, List.of(), new JournalView(r.studio)));
+        new Area("journal", KeyCode.F10, false, List.of(), new JournalView(r)));
   }
 }

@@ -1,80 +1,178 @@
 package fret.app.view;
 
+import fret.app.command.Action;
+import fret.app.viewmodel.JournalModel;
 import fret.app.viewmodel.Studio;
+import fret.app.widget.StripView;
 import fret.app.words.Days;
 import fret.app.words.Sentences;
+import fret.journal.Breakage;
 import fret.journal.JournalEntry;
 import fret.journal.Verdict;
 import fret.passage.Passage;
+import fret.tempo.Level;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 import java.util.function.Function;
 import javafx.application.Platform;
 import javafx.beans.property.ReadOnlyStringWrapper;
 import javafx.collections.ListChangeListener;
 import javafx.scene.Node;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
 import javafx.scene.control.ProgressBar;
 import javafx.scene.control.TableColumn;
 import javafx.scene.control.TableView;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
-/** Journal: what was practised, at which tempo, and how it went. */
+/** Journal: the passage shaded by what breaks, the days over it, every try to look up and mend. */
 final class JournalView extends VBox implements AreaView {
-  @Override
-  public Node node() {
-    return this;
-  }
-
-  private static final List<String> NARROW_WITHOUT =
-      List.of(Sentences.of("journal.time"), Sentences.of("journal.drill"));
+  private static final int DAYS_SHOWN = 14;
+  private static final int BREAKS_SHOWN = 4;
 
   private final Studio studio;
+  private final JournalModel model;
+  private final Areas.Room room;
   private final TableView<JournalEntry> table = new TableView<>();
-  private final VBox minutes = new VBox(4);
-  private final javafx.scene.control.Label lead = Parts.label("", "lead");
+  private final TextField find = new TextField();
+  private final ComboBox<Verdict> verdict = new ComboBox<>();
+  private final ComboBox<Breakage> broke = new ComboBox<>();
+  private final TextField note = new TextField();
+  private final FlowPane days = new FlowPane(10, 4);
+  private final FlowPane breaks = new FlowPane(12, 4);
+  private final StripView strip;
+  private final Label shadedBy = Parts.label("", "quiet");
+  private final Label lead = Parts.label("", "lead");
+  private boolean showing;
 
-  JournalView(Studio studio) {
-    this.studio = studio;
+  JournalView(Areas.Room room) {
+    this.room = room;
+    this.studio = room.studio();
+    this.model = new JournalModel(studio);
+    this.strip = StripView.small(room.look(), 7);
+    strip.setId("journal-strip");
+    strip.setPrefHeight(196);
+    strip.setMinHeight(170);
     table.setId("journal");
     table.setColumnResizePolicy(TableView.CONSTRAINED_RESIZE_POLICY_FLEX_LAST_COLUMN);
     table.setPlaceholder(Parts.label(Sentences.of("journal.nothing-yet"), "quiet"));
-    column(Sentences.of("journal.day"), 95, e -> Days.of(e.date(), studio.today()));
-    column(Sentences.of("journal.passage"), 150, e -> title(e.passageId()));
-    column(Sentences.of("journal.chunk"), 110, e -> e.chunkId().replace('-', ' '));
-    column(Sentences.of("journal.drill"), 105, e -> e.drill().displayName());
-    column(Sentences.of("journal.tempo"), 65, e -> String.valueOf(e.perMinute()));
-    column(
-        Sentences.of("journal.time"),
-        65,
-        e -> String.format(Locale.ROOT, "%d:%02d", e.seconds() / 60, e.seconds() % 60));
-    column(Sentences.of("journal.verdict"), 80, e -> e.verdict().displayName());
-    column(
-        Sentences.of("journal.what-broke"),
-        110,
-        e -> e.breakage() == fret.journal.Breakage.NONE ? "" : e.breakage().displayName());
+    column("journal.day", 95, e -> Days.of(e.date(), studio.today()));
+    column("journal.passage", 150, e -> title(e.passageId()));
+    column("journal.chunk", 130, model::chunkName);
+    column("journal.drill", 105, e -> Sentences.of("drill." + e.drill().id()));
+    column("journal.tempo", 60, e -> Level.text(e.perMinute()));
+    column("journal.time", 60, e -> time(e.seconds()));
+    column("journal.verdict", 75, e -> Sentences.of("verdict." + e.verdict()));
+    column("journal.what-broke", 110, JournalView::broken);
+    column("journal.note", 120, JournalEntry::note);
     table.widthProperty().addListener(o -> Platform.runLater(this::fitColumns));
+    table.getSelectionModel().selectedItemProperty().addListener(o -> showPicked());
     VBox.setVgrow(table, Priority.ALWAYS);
-    VBox left = Parts.card(Sentences.of("journal.tries-the"), table);
-    HBox.setHgrow(left, Priority.ALWAYS);
-    VBox right = Parts.card(Sentences.of("journal.minutes-a"), minutes);
-    right.setMinWidth(270);
-    HBox cards = new HBox(16, left, right);
-    VBox.setVgrow(cards, Priority.ALWAYS);
-    VBox page = Parts.page(lead, cards);
+    find.setId("journal-find");
+    find.setPromptText(Sentences.of("journal.find"));
+    find.textProperty().addListener(o -> show());
+    HBox.setHgrow(find, Priority.ALWAYS);
+    VBox card =
+        Parts.card(
+            "",
+            Parts.row(10, Parts.line(Sentences.of("journal.tries-the"), "card-title"), find),
+            table,
+            mendRow());
+    VBox.setVgrow(card, Priority.ALWAYS);
+    VBox page = Parts.page(lead, breaks, shadedBy, strip, days, card);
     VBox.setVgrow(page, Priority.ALWAYS);
     getChildren().add(page);
     studio.journal().addListener((ListChangeListener<JournalEntry>) c -> show());
+    studio.shownProperty().addListener(o -> show());
     show();
   }
 
-  private void column(String name, double width, Function<JournalEntry, String> text) {
-    TableColumn<JournalEntry, String> column = new TableColumn<>(name);
+  private static String time(int seconds) {
+    return String.format(Locale.ROOT, "%d:%02d", seconds / 60, seconds % 60);
+  }
+
+  private static String broken(JournalEntry e) {
+    return e.breakage() == Breakage.NONE ? "" : Sentences.of("broke." + e.breakage());
+  }
+
+  /** Mends the try that is picked. */
+  private HBox mendRow() {
+    verdict.getItems().setAll(Verdict.values());
+    verdict.setConverter(Parts.named(v -> v == null ? "" : Sentences.of("verdict." + v)));
+    verdict.setId("mend-verdict");
+    broke.getItems().setAll(Breakage.values());
+    broke.setConverter(Parts.named(b -> b == null ? "" : Sentences.of("broke." + b)));
+    broke.setId("mend-broke");
+    note.setId("mend-note");
+    note.setPromptText(Sentences.of("journal.note"));
+    HBox.setHgrow(note, Priority.ALWAYS);
+    verdict.setOnAction(e -> mend());
+    broke.setOnAction(e -> mend());
+    Parts.onCommit(note, this::mend);
+    return Parts.row(
+        8,
+        Parts.line(Sentences.of("journal.mend"), "quiet"),
+        verdict,
+        broke,
+        note,
+        Parts.button(Sentences.of("journal.remove"), "journal-remove", this::remove, "small"),
+        Parts.button(Sentences.of("journal.undo"), "journal-undo", model::undo, "small"),
+        Parts.button(Sentences.of("journal.add"), "journal-add", this::addByHand, "small"),
+        Parts.button(Sentences.of("journal.save"), "journal-save", this::export, "small"));
+  }
+
+  private Optional<JournalEntry> picked() {
+    return Optional.ofNullable(table.getSelectionModel().getSelectedItem());
+  }
+
+  private void showPicked() {
+    showing = true;
+    verdict.setValue(picked().map(JournalEntry::verdict).orElse(null));
+    broke.setValue(picked().map(JournalEntry::breakage).orElse(null));
+    note.setText(picked().map(JournalEntry::note).orElse(""));
+    showing = false;
+  }
+
+  private void mend() {
+    if (!showing && picked().isPresent() && verdict.getValue() != null) {
+      JournalEntry e = picked().get();
+      JournalEntry made =
+          e.judged(verdict.getValue(), broke.getValue() == null ? e.breakage() : broke.getValue())
+              .noted(note.getText().strip());
+      if (!made.equals(e)) {
+        model.correct(e, made);
+      }
+    }
+  }
+
+  private void remove() {
+    picked().ifPresent(model::remove);
+  }
+
+  private void addByHand() {
+    if (!model.addByHand()) {
+      studio.tell(Sentences.of("journal.open-first"));
+    }
+  }
+
+  private void export() {
+    room.main().saveText("journal.csv", model.csv());
+  }
+
+  private void column(String id, double width, Function<JournalEntry, String> text) {
+    TableColumn<JournalEntry, String> column = new TableColumn<>(Sentences.of(id));
+    column.setId(id);
     column.setPrefWidth(width);
     column.setCellValueFactory(c -> new ReadOnlyStringWrapper(text.apply(c.getValue())));
     column.setSortable(false);
@@ -83,9 +181,11 @@ final class JournalView extends VBox implements AreaView {
 
   /** A narrow table leaves out how long and with which drill rather than cut every word. */
   private void fitColumns() {
-    boolean narrow = table.getWidth() < 720;
+    boolean narrow = table.getWidth() < 880;
     for (TableColumn<JournalEntry, ?> column : table.getColumns()) {
-      column.setVisible(!narrow || !NARROW_WITHOUT.contains(column.getText()));
+      boolean less =
+          column.getId().equals("journal.time") || column.getId().equals("journal.drill");
+      column.setVisible(!narrow || !less);
     }
   }
 
@@ -99,47 +199,92 @@ final class JournalView extends VBox implements AreaView {
   }
 
   private void show() {
-    List<JournalEntry> newest = new ArrayList<>(studio.journal());
+    List<JournalEntry> newest = new ArrayList<>(model.found(find.getText(), this::title));
     java.util.Collections.reverse(newest);
-    table.getItems().setAll(newest);
-    Map<LocalDate, Integer> seconds = new TreeMap<>(java.util.Comparator.reverseOrder());
-    newest.forEach(e -> seconds.merge(e.date(), e.seconds(), Integer::sum));
-    minutes.getChildren().clear();
-    int most = seconds.values().stream().mapToInt(Integer::intValue).max().orElse(1);
-    int shown = 0;
-    for (Map.Entry<LocalDate, Integer> day : seconds.entrySet()) {
-      if (shown++ >= 21) {
-        break;
-      }
-      ProgressBar bar = new ProgressBar(day.getValue() / (double) Math.max(1, most));
-      bar.setPrefWidth(120);
-      bar.setAccessibleText(
-          Days.of(day.getKey(), studio.today()) + ": " + day.getValue() / 60 + " minutes");
-      minutes
-          .getChildren()
-          .add(
-              Parts.row(
-                  8,
-                  dayLabel(day.getKey()),
-                  bar,
-                  Parts.line(String.valueOf(Math.max(1, day.getValue() / 60)), "figure")));
+    if (!newest.equals(table.getItems())) {
+      table.getItems().setAll(newest);
     }
-    long clean = newest.stream().filter(e -> e.verdict() == Verdict.CLEAN).count();
-    int total = newest.stream().mapToInt(JournalEntry::seconds).sum() / 60;
-    lead.setText(
-        newest.isEmpty()
-            ? Sentences.of("journal.the-record")
-            : Sentences.of(
-                "journal.lead",
-                newest.size(),
-                seconds.size(),
-                total,
-                Math.round(100.0 * clean / newest.size())));
+    showLead();
+    showDays();
+    showBreaks();
+    showStrip();
   }
 
-  private javafx.scene.control.Label dayLabel(LocalDate day) {
-    var label = Parts.line(Days.of(day, studio.today()), "quiet");
-    label.setMinWidth(86);
-    return label;
+  private void showLead() {
+    List<JournalEntry> all = studio.journal();
+    long clean = all.stream().filter(e -> e.verdict() == Verdict.CLEAN).count();
+    long count = all.stream().map(JournalEntry::date).distinct().count();
+    int total = all.stream().mapToInt(JournalEntry::seconds).sum() / 60;
+    lead.setText(
+        all.isEmpty()
+            ? Sentences.of("journal.the-record")
+            : Sentences.of(
+                "journal.lead", all.size(), count, total, Math.round(100.0 * clean / all.size())));
+  }
+
+  private void showDays() {
+    Map<LocalDate, Integer> seconds = new TreeMap<>(java.util.Comparator.reverseOrder());
+    studio.journal().forEach(e -> seconds.merge(e.date(), e.seconds(), Integer::sum));
+    days.getChildren().clear();
+    int most = seconds.values().stream().mapToInt(Integer::intValue).max().orElse(1);
+    seconds.entrySet().stream()
+        .limit(DAYS_SHOWN)
+        .forEach(
+            day -> {
+              ProgressBar bar = new ProgressBar(day.getValue() / (double) Math.max(1, most));
+              bar.setPrefWidth(48);
+              long minutes = Math.max(1, day.getValue() / 60);
+              bar.setAccessibleText(
+                  Sentences.of("journal.on-day", Days.of(day.getKey(), studio.today()), minutes));
+              Label name = Parts.line(Days.of(day.getKey(), studio.today()), "quiet");
+              Label figure = Parts.line(String.valueOf(minutes), "figure");
+              figure.setMinWidth(Region.USE_PREF_SIZE);
+              days.getChildren().add(Parts.row(5, name, bar, figure));
+            });
+  }
+
+  /** What broke most in the open passage, with its cure. */
+  private void showBreaks() {
+    breaks.getChildren().clear();
+    model.mostBroken().stream()
+        .limit(BREAKS_SHOWN)
+        .forEach(
+            b ->
+                breaks
+                    .getChildren()
+                    .add(
+                        Parts.line(
+                            Sentences.of(
+                                "journal.broke",
+                                b.times(),
+                                Sentences.of("broke." + b.what()),
+                                Sentences.of("broke." + b.what() + ".cure")),
+                            "plain")));
+  }
+
+  private void showStrip() {
+    boolean any = studio.shown() != null;
+    strip.setVisible(any);
+    strip.setManaged(any);
+    shadedBy.setText(any ? Sentences.of("journal.shaded") : "");
+    if (any) {
+      strip.show(StripView.Music.of(studio.shown().resolved(), List.of()));
+      strip.showStretches(
+          model.weakBars().stream()
+              .map(w -> new StripView.Stretch(w.from(), w.to(), w.label()))
+              .toList());
+    }
+  }
+
+  @Override
+  public Node node() {
+    return this;
+  }
+
+  @Override
+  public List<Action> actions() {
+    return List.of(
+        Action.of("journal-remove", "journal", Action.key(KeyCode.DELETE), this::remove),
+        Action.of("journal-add", "journal", Action.key(KeyCode.A), this::addByHand));
   }
 }

@@ -331,6 +331,7 @@ public final class MainView extends BorderPane {
     current = area(id);
     if (before != null && !before.equals(current)) {
       before.view().left();
+      studio.tell("");
     }
     boolean nothing = current.needsPassage() && studio.session() == null;
     centre.getChildren().setAll(nothing ? nothingOpen() : current.view().node());
@@ -365,6 +366,16 @@ public final class MainView extends BorderPane {
   /** Asks for a file and opens it. */
   void chooseFile() {
     ask(Sentences.of("main.open-a-part")).ifPresent(this::openFile);
+  }
+
+  /** Writes a text where the player says. */
+  void saveText(String name, String text) {
+    FileChooser chooser = new FileChooser();
+    chooser.setInitialFileName(name);
+    File file = chooser.showSaveDialog(getScene().getWindow());
+    if (file != null) {
+      studio.paper().write(file.toPath(), text.getBytes(java.nio.charset.StandardCharsets.UTF_8));
+    }
   }
 
   /** Asks where to, and saves the file with the fingering written into it. */

@@ -1,6 +1,6 @@
 package fret.app.view;
 
-import fret.app.viewmodel.Climbs;
+import fret.app.command.Action;
 import fret.app.viewmodel.Studio;
 import fret.app.widget.ClimbLine;
 import fret.app.widget.WeeksView;
@@ -8,114 +8,75 @@ import fret.app.words.Days;
 import fret.app.words.Sentences;
 import fret.app.words.Words;
 import fret.drill.Chunk;
+import fret.passage.Passage;
+import fret.plan.Budget;
+import fret.plan.Move;
+import fret.plan.PlanRequest;
 import fret.plan.PracticePlan;
+import fret.plan.PracticePlan.Item;
+import fret.plan.PracticePlan.Kind;
 import fret.session.BounceSwitch;
-import fret.shelf.Audition;
 import fret.shelf.Planning;
-import java.time.format.DateTimeFormatter;
+import fret.tempo.LadderKind;
+import fret.tempo.Level;
+import java.time.DayOfWeek;
+import java.time.LocalDate;
+import java.time.format.TextStyle;
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
 import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.Spinner;
 import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
-/** Plan: chunks, ladder and days. */
+/** Plan: the weeks of all passages, the climb of each, a day's items; minutes, dates, ladder. */
 final class PlanView extends VBox implements AreaView {
-  @Override
-  public Node node() {
-    return this;
-  }
+  private static final int ILL_DAYS = 7;
+  private static final int LITTLE = 15;
 
-  private static final DateTimeFormatter SHORT_DATE =
-      DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH);
   private final Studio studio;
+  private final Areas.Room room;
   private final Label advice = Parts.label("", "lead");
-  private final HBox ladder = new HBox(6);
-  private final VBox chunks = new VBox(4);
+  private final VBox climbs = new VBox(10);
   private final VBox day = new VBox(5);
   private final Label dayTitle = Parts.line("", "card-title");
+  private final Label dayNote = Parts.label("", "quiet");
+  private final HBox ladder = new HBox(6);
   private final WeeksView weeks;
-  private final ClimbLine climb;
-  private int picked;
-  private final Spinner<Integer> minutes = new Spinner<>(5, 600, 30, 5);
-  private final javafx.scene.control.DatePicker auditionDate =
-      new javafx.scene.control.DatePicker();
-  private final javafx.scene.control.DatePicker readyDate = new javafx.scene.control.DatePicker();
-  private final ComboBox<Planning.LadderKind> ladderKind = new ComboBox<>();
+  private final Map<DayOfWeek, TextField> minutes = new EnumMap<>(DayOfWeek.class);
+  private final DateFields dates;
+  private final ComboBox<LadderKind> ladderKind = new ComboBox<>();
   private final Spinner<Integer> ladderStart = new Spinner<>(0, 400, 0, 5);
-  private final TextField name = new TextField();
+  private final ComboBox<PlanRequest.Climb> climb = new ComboBox<>();
+  private int picked;
   private boolean showing;
 
   PlanView(Areas.Room room) {
+    this.room = room;
     this.studio = room.studio();
     weeks = new WeeksView(room.look());
-    climb = new ClimbLine(room.look(), true);
     weeks.setOnPick(this::showDay);
     weeks.setId("weeks");
-    minutes.setPrefWidth(90);
-    minutes.setEditable(true);
-    minutes.setId("minutes");
-    minutes
-        .valueProperty()
-        .addListener(
-            o -> {
-              Planning p = studio.plans().plannedProperty().get();
-              if (!showing && p != null && p.audition().id() != 0) {
-                Audition a = p.audition();
-                studio
-                    .plans()
-                    .saveAudition(
-                        new Audition(
-                            a.id(), a.name(), a.date(), a.readyDate(), minutes.getValue()));
-              }
-            });
-    auditionDate.setId("audition-date");
-    readyDate.setId("ready-date");
-    auditionDate
-        .valueProperty()
-        .addListener(
-            o -> {
-              java.time.LocalDate date = auditionDate.getValue();
-              if (date != null && !date.isBefore(studio.today())) {
-                save(
-                    a ->
-                        new Audition(
-                            a.id(),
-                            a.name(),
-                            date,
-                            fret.plan.ReadyDate.of(studio.today(), date),
-                            a.minutesPerDay()));
-              }
-            });
-    readyDate
-        .valueProperty()
-        .addListener(
-            o -> {
-              java.time.LocalDate date = readyDate.getValue();
-              if (date != null) {
-                save(
-                    a ->
-                        new Audition(
-                            a.id(),
-                            a.name(),
-                            a.date(),
-                            date.isAfter(a.date()) ? a.date() : date,
-                            a.minutesPerDay()));
-              }
-            });
-    dated(auditionDate);
-    dated(readyDate);
+    weeks.setPrefHeight(230);
+    VBox.setVgrow(weeks, Priority.ALWAYS);
     advice.setId("advice");
-    ladderKind.getItems().setAll(Planning.LadderKind.values());
-    ladderKind.setConverter(Parts.named(Planning.LadderKind::displayName));
+    dates = new DateFields(studio);
+    day.setId("day-items");
+    ladderKind.getItems().setAll(LadderKind.values());
+    ladderKind.setConverter(Parts.named(k -> Sentences.of("ladder." + k)));
     ladderKind.setId("ladder-kind");
     ladderKind.setAccessibleText(Sentences.of("plan.how-the"));
     ladderKind.setOnAction(e -> saveLadder());
@@ -123,176 +84,243 @@ final class PlanView extends VBox implements AreaView {
     ladderStart.setPrefWidth(80);
     ladderStart.setAccessibleText(Sentences.of("plan.first-level"));
     ladderStart.valueProperty().addListener(o -> saveLadder());
-    name.setId("audition-name");
-    name.setPrefWidth(330);
-    Parts.onCommit(
-        name,
-        () -> {
-          if (!name.getText().isBlank()) {
-            save(
-                a ->
-                    new Audition(
-                        a.id(), name.getText().trim(), a.date(), a.readyDate(), a.minutesPerDay()));
-          }
-        });
-    VBox.setVgrow(weeks, Priority.ALWAYS);
-    weeks.setPrefHeight(240);
-    day.setId("day-items");
-    VBox left = Parts.card("", dayTitle, Parts.scroll(day));
-    left.setPrefWidth(440);
-    HBox.setHgrow(left, Priority.ALWAYS);
-    VBox right =
+    climb.getItems().setAll(PlanRequest.Climb.values());
+    climb.setConverter(Parts.named(c -> Sentences.of("climb." + c)));
+    climb.setId("climb");
+    climb.setOnAction(e -> saveLadder());
+    VBox left =
         Parts.card(
-            "",
-            Parts.row(10, Parts.line(Sentences.of("plan.the-climb"), "card-title"), ladder),
-            climb,
-            Parts.scroll(chunks));
-    right.setPrefWidth(440);
+            "", Parts.row(8, dayTitle, Parts.spring(), dayButtons()), dayNote, Parts.scroll(day));
+    left.setPrefWidth(460);
+    HBox.setHgrow(left, Priority.ALWAYS);
+    VBox right = Parts.card(Sentences.of("plan.climbs"), Parts.scroll(climbs));
+    right.setPrefWidth(420);
     HBox.setHgrow(right, Priority.ALWAYS);
     HBox cards = new HBox(16, left, right);
-    cards.setPrefHeight(290);
-    cards.setMinHeight(200);
+    cards.setPrefHeight(300);
+    cards.setMinHeight(210);
+    VBox.setVgrow(cards, Priority.ALWAYS);
     VBox page =
         Parts.page(
             advice,
-            new FlowPane(
-                16,
-                8,
-                Parts.row(8, Parts.line(Sentences.of("plan.for"), "section"), name),
-                Parts.row(8, Parts.line(Sentences.of("plan.on"), "quiet"), auditionDate),
-                Parts.row(8, Parts.line(Sentences.of("plan.ready-by"), "quiet"), readyDate),
-                Parts.row(8, Parts.line(Sentences.of("plan.minutes-a"), "quiet"), minutes)),
+            new FlowPane(20, 6, dates.node(), minutesRow()),
             weeks,
             cards,
-            Parts.row(
+            new FlowPane(
                 12,
+                6,
                 Parts.line(Sentences.of("plan.ladder"), "quiet"),
                 ladderKind,
                 Parts.line(Sentences.of("plan.from"), "quiet"),
                 ladderStart,
-                Parts.line(Sentences.of("plan.0-is"), "quiet")));
+                Parts.line(Sentences.of("plan.0-is"), "quiet"),
+                climb,
+                ladder));
     VBox.setVgrow(page, Priority.ALWAYS);
     getChildren().add(page);
     studio.plans().plannedProperty().addListener(o -> show());
+    studio.shownProperty().addListener(o -> show());
   }
 
-  private void save(java.util.function.UnaryOperator<Audition> edit) {
-    Planning p = studio.plans().plannedProperty().get();
-    if (!showing && p != null && p.audition().id() != 0) {
-      Audition after = edit.apply(p.audition());
-      if (!after.equals(p.audition())) {
-        studio.plans().saveAudition(after);
+  private HBox dayButtons() {
+    return Parts.row(
+        6,
+        Parts.button(Sentences.of("plan.little", LITTLE), "little", () -> own(LITTLE), "small"),
+        Parts.button(Sentences.of("plan.day-off"), "day-off", () -> own(0), "small"),
+        Parts.button(Sentences.of("plan.ill"), "ill", this::ill, "small"),
+        Parts.button(Sentences.of("plan.usual"), "usual-day", this::usual, "small"));
+  }
+
+  /** Minutes of each day of the week. */
+  private HBox minutesRow() {
+    HBox row = Parts.row(5, Parts.line(Sentences.of("plan.minutes-a"), "quiet"));
+    for (DayOfWeek d : DayOfWeek.values()) {
+      TextField f = new TextField();
+      f.setPrefWidth(44);
+      f.setId("minutes-" + d.name().toLowerCase(Locale.ROOT));
+      f.setAccessibleText(d.getDisplayName(TextStyle.FULL, Locale.UK));
+      Parts.onCommit(f, () -> saveMinutes(d, f));
+      minutes.put(d, f);
+      row.getChildren()
+          .addAll(Parts.line(d.getDisplayName(TextStyle.SHORT, Locale.UK), "quiet"), f);
+    }
+    return row;
+  }
+
+  private void saveMinutes(DayOfWeek d, TextField f) {
+    Budget b = studio.plans().budget();
+    try {
+      int asked = Integer.parseInt(f.getText().strip());
+      if (asked != b.usual().get(d)) {
+        studio.plans().saveBudget(b.with(d, asked));
       }
+    } catch (IllegalArgumentException e) {
+      studio.tell(Sentences.of("plan.minutes-wrong", Budget.MOST));
+      f.setText(String.valueOf(b.usual().get(d)));
     }
   }
 
-  /** Dates are written with the month's name, so that no two countries read them differently. */
-  private static void dated(javafx.scene.control.DatePicker picker) {
-    picker.setConverter(new javafx.util.converter.LocalDateStringConverter(SHORT_DATE, SHORT_DATE));
-    picker.setPrefWidth(140);
+  private Optional<PracticePlan.Day> pickedDay() {
+    Planning p = studio.plans().plannedProperty().get();
+    return p == null || picked >= p.plan().days().size()
+        ? Optional.empty()
+        : Optional.of(p.plan().days().get(picked));
   }
 
-  private static String told(BounceSwitch b) {
-    return Sentences.of("plan.bounce-from", Sentences.of("stroke." + b.kind().id()), b.perMinute());
+  private void own(int count) {
+    pickedDay()
+        .ifPresent(d -> studio.plans().saveBudget(studio.plans().budget().with(d.date(), count)));
+  }
+
+  private void usual() {
+    pickedDay()
+        .ifPresent(d -> studio.plans().saveBudget(studio.plans().budget().without(d.date())));
+  }
+
+  private void ill() {
+    pickedDay()
+        .ifPresent(
+            d -> {
+              Budget b = studio.plans().budget();
+              for (int i = 0; i < ILL_DAYS; i++) {
+                b = b.with(d.date().plusDays(i), 0);
+              }
+              studio.plans().saveBudget(b);
+              studio.tell(Sentences.of("plan.ill.told", Days.of(d.date(), studio.today())));
+            });
   }
 
   private void saveLadder() {
-    if (!showing) {
-      Planning.Habits h = studio.plans().habits();
+    if (!showing && ladderKind.getValue() != null && climb.getValue() != null) {
       studio
           .plans()
           .saveHabits(
-              new Planning.Habits(
-                  h.gate(), ladderKind.getValue(), ladderStart.getValue(), h.painLifted()));
+              studio
+                  .plans()
+                  .habits()
+                  .with(ladderKind.getValue(), ladderStart.getValue())
+                  .with(climb.getValue()));
     }
   }
 
   private void show() {
     Planning p = studio.plans().plannedProperty().get();
-    if (p == null || studio.shown() == null) {
+    if (p == null) {
       return;
     }
     showing = true;
-    minutes.getValueFactory().setValue(p.audition().minutesPerDay());
-    auditionDate.setValue(p.audition().date());
-    readyDate.setValue(p.audition().readyDate());
-    name.setText(p.audition().name());
-    name.setDisable(p.audition().id() == 0);
-    ladderKind.setValue(studio.plans().habits().ladder());
-    ladderStart.getValueFactory().setValue(studio.plans().habits().ladderStart());
-    ladderStart.setDisable(studio.plans().habits().ladder() == Planning.LadderKind.METRONOME);
+    dates.show();
+    minutes.forEach(
+        (d, f) -> {
+          if (!f.isFocused()) {
+            f.setText(String.valueOf(p.budget().usual().get(d)));
+          }
+        });
+    ladderKind.setValue(p.habits().ladder());
+    ladderStart.getValueFactory().setValue(p.habits().ladderStart());
+    climb.setValue(p.habits().climb());
     showing = false;
-    advice.setText(
-        p.plan().feasible() ? p.plan().advice() : Sentences.of("plan.honestly", p.plan().advice()));
-    ladder.getChildren().clear();
-    List<BounceSwitch> switches = new ArrayList<>(BounceSwitch.of(studio.shown()));
-    for (int level : p.ladder().levels()) {
-      while (!switches.isEmpty() && switches.get(0).perMinute() <= level) {
-        ladder.getChildren().add(Parts.line(told(switches.remove(0)), "hand"));
-      }
-      ladder.getChildren().add(Parts.line(String.valueOf(level), "rung"));
-    }
-    chunks.getChildren().clear();
-    for (Chunk c : p.chunks()) {
-      chunks
-          .getChildren()
-          .add(
-              Parts.row(
-                  8,
-                  fixed(
-                      Parts.line(
-                          c.isSpot()
-                              ? Sentences.of("plan.spot", c.label().toLowerCase(Locale.ROOT))
-                              : c.label().toLowerCase(Locale.ROOT),
-                          "strong")),
-                  Parts.line(
-                      p.held().contains(c.id()) ? Sentences.of("plan.waits-it") : c.why(), "quiet"),
-                  Parts.spring(),
-                  fixed(Parts.line(Sentences.of("plan.notes", c.noteCount()), "quiet"))));
-    }
+    String told = p.plan().advice().stream().map(Sentences::of).collect(Collectors.joining(" "));
+    advice.setText(p.plan().feasible() ? told : Sentences.of("plan.honestly", told));
+    showLadder();
+    showClimbs(p);
     List<WeeksView.Day> drawn = new ArrayList<>();
+    List<Long> order = List.copyOf(p.entries().keySet());
     for (PracticePlan.Day d : p.plan().days()) {
-      drawn.add(
-          new WeeksView.Day(
-              d.date(),
-              d.items().stream()
-                  .map(i -> new WeeksView.Piece(i.minutes(), pattern(p, i)))
-                  .toList()));
+      drawn.add(new WeeksView.Day(d.date(), d.budget(), pieces(order, d)));
     }
-    weeks.show(drawn, p.audition().minutesPerDay(), studio.today());
-    climb.show(climb(p));
+    weeks.show(drawn, studio.today());
     showDay(Math.min(picked, Math.max(0, drawn.size() - 1)));
   }
 
-  /** Chunks of bars filled, shifts in lines, run-throughs hollow. */
-  private static int pattern(Planning p, PracticePlan.Item item) {
-    Optional<Chunk> chunk = chunk(p, item);
-    return chunk.isEmpty() ? 2 : chunk.get().isSpot() ? 1 : 0;
+  /** What each passage has of a day, the warm-up below and the breaks on top. */
+  private static List<WeeksView.Piece> pieces(List<Long> order, PracticePlan.Day d) {
+    Map<Integer, Double> minutes = new TreeMap<>();
+    d.items().forEach(i -> minutes.merge(look(order, i), i.minutes(), Double::sum));
+    List<WeeksView.Piece> pieces = new ArrayList<>();
+    minutes.forEach((look, m) -> pieces.add(new WeeksView.Piece(m, look)));
+    pieces.sort(java.util.Comparator.comparingInt(p -> p.pattern() == WeeksView.BLANK ? 1 : 0));
+    return pieces;
   }
 
-  private static Optional<Chunk> chunk(Planning p, PracticePlan.Item item) {
-    return p.chunks().stream().filter(c -> c.id().equals(item.chunk())).findFirst();
+  /** Each passage has a pattern of its own, in the order of the shelf; breaks are left blank. */
+  private static int look(List<Long> order, Item item) {
+    return item.kind() == Kind.BREAK
+        ? WeeksView.BLANK
+        : item.kind() == Kind.WARM_UP ? WeeksView.WARM_UP : order.indexOf(item.passageId());
   }
 
-  private ClimbLine.Climb climb(Planning p) {
-    List<ClimbLine.Point> done = new ArrayList<>();
-    Climbs.cleanByDay(studio.journal(), studio.session().passage().id())
-        .forEach((day, tempo) -> done.add(new ClimbLine.Point(day, tempo)));
-    List<ClimbLine.Point> planned = new ArrayList<>();
-    for (PracticePlan.Day d : p.plan().days()) {
-      d.items().stream()
-          .mapToInt(PracticePlan.Item::perMinute)
-          .max()
-          .ifPresent(t -> planned.add(new ClimbLine.Point(d.date(), t)));
+  private void showLadder() {
+    ladder.getChildren().clear();
+    Optional<Planning.Entry> e = studio.plans().ofOpen();
+    if (e.isEmpty() || studio.shown() == null) {
+      return;
     }
-    return new ClimbLine.Climb(
-        done,
-        planned,
-        p.ladder().start(),
-        p.ladder().levels().get(p.ladder().levels().size() - 1),
-        studio.today(),
-        p.audition().readyDate());
+    List<BounceSwitch> switches = new ArrayList<>(BounceSwitch.of(studio.shown()));
+    for (Level level : e.get().ladder().levels()) {
+      while (!switches.isEmpty() && switches.get(0).perMinute() <= level.perMinute()) {
+        BounceSwitch b = switches.remove(0);
+        ladder
+            .getChildren()
+            .add(
+                Parts.line(
+                    Sentences.of(
+                        "plan.bounce-from", Sentences.of("stroke." + b.kind().id()), b.perMinute()),
+                    "hand"));
+      }
+      ladder.getChildren().add(Parts.line(rung(e.get(), level), "rung"));
+    }
   }
+
+  private static String rung(Planning.Entry e, Level level) {
+    if (!e.ladder().isSlow()) {
+      return level.text();
+    }
+    return level.clicks() == 0
+        ? Sentences.of("plan.rung.off")
+        : level.check()
+            ? Sentences.of("plan.rung.on")
+            : Sentences.of("plan.rung", Level.text(level.clicks()));
+  }
+
+  // ---- climbs --------------------------------------------------------------------------------
+
+  private void showClimbs(Planning p) {
+    climbs.getChildren().clear();
+    List<Long> order = List.copyOf(p.entries().keySet());
+    for (Passage passage : studio.passages()) {
+      p.of(passage.id()).ifPresent(e -> climbs.getChildren().add(climb(p, e, passage, order)));
+    }
+  }
+
+  private VBox climb(Planning p, Planning.Entry e, Passage passage, List<Long> order) {
+    ClimbLine line = new ClimbLine(room.look(), false);
+    line.setPrefHeight(58);
+    line.show(Climbs.of(studio, p, e));
+    Label mark = WeeksView.mark(room.look(), order.indexOf(passage.id()));
+    Label name = Parts.line(passage.settings().title(), "strong");
+    boolean open = studio.shown() != null && studio.shown().passage().id() == passage.id();
+    Node weight =
+        open
+            ? Parts.button(
+                Sentences.of("plan.weight", Words.one(e.learning().setup().weight())),
+                "weight",
+                this::nextWeight,
+                "small")
+            : new Region();
+    return new VBox(
+        2,
+        Parts.row(8, mark, name, Parts.spring(), weight),
+        Parts.label(Sentences.of(Climbs.readiness(e)), "quiet"),
+        line);
+  }
+
+  /** The open passage counts for more, or less. */
+  private void nextWeight() {
+    studio.plans().nextWeight();
+  }
+
+  // ---- a day ---------------------------------------------------------------------------------
 
   /** A day opens to its items. */
   private void showDay(int index) {
@@ -306,35 +334,105 @@ final class PlanView extends VBox implements AreaView {
     PracticePlan.Day d = p.plan().days().get(index);
     String name = Days.of(d.date(), studio.today());
     dayTitle.setText(
-        Character.toUpperCase(name.charAt(0)) + name.substring(1) + ", " + d.minutes() + " min");
+        Sentences.of(
+            "plan.day",
+            Character.toUpperCase(name.charAt(0)) + name.substring(1),
+            Math.round(d.minutes()),
+            Math.round(d.budget())));
     weeks.setAccessibleText(dayTitle.getText());
-    for (PracticePlan.Item item : d.items()) {
-      String what =
-          chunk(p, item)
-              .map(
-                  c ->
-                      c.isSpot()
-                          ? Sentences.of("plan.spot.head", c.label().toLowerCase(Locale.ROOT))
-                          : c.label().toLowerCase(Locale.ROOT))
-              .orElse("Run-through");
-      day.getChildren()
-          .add(
-              Parts.row(
-                  8,
-                  Parts.line(Character.toUpperCase(what.charAt(0)) + what.substring(1), "strong"),
-                  Parts.line(
-                      item.drill().displayName().toLowerCase(Locale.ROOT)
-                          + " at "
-                          + item.perMinute(),
-                      "plain"),
-                  Parts.spring(),
-                  Parts.line(Words.one(item.minutes()) + " min", "figure")));
+    List<String> notes = new ArrayList<>();
+    d.shortBy().map(Sentences::of).ifPresent(notes::add);
+    if (!d.leftOut().isEmpty()) {
+      notes.add(leftOut(p, d));
+    }
+    dayNote.setText(String.join(". ", notes));
+    dayNote.setVisible(!notes.isEmpty());
+    dayNote.setManaged(!notes.isEmpty());
+    String passage = "";
+    int session = 1;
+    for (Item item : d.items()) {
+      if (item.session() != session) {
+        session = item.session();
+        passage = "";
+        day.getChildren().add(Parts.line(Sentences.of("practise.later", session), "section"));
+      }
+      String of = room.practice().passage(item);
+      if (!of.isEmpty() && !of.equals(passage)) {
+        passage = of;
+        day.getChildren().add(Parts.line(of, "section"));
+      }
+      day.getChildren().add(row(p, d.date(), item));
     }
   }
 
-  private static Label fixed(Label label) {
-    label.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
-    javafx.scene.layout.GridPane.setValignment(label, javafx.geometry.VPos.TOP);
-    return label;
+  private static String leftOut(Planning p, PracticePlan.Day d) {
+    PracticePlan.LeftOut longest =
+        d.leftOut().stream()
+            .max(java.util.Comparator.comparingInt(PracticePlan.LeftOut::days))
+            .orElseThrow();
+    Optional<Chunk> chunk =
+        p.of(longest.passageId()).flatMap(e -> e.learning().chunk(longest.unit()));
+    String name = chunk.map(Words::chunk).orElse("");
+    return longest.days() < 0
+        ? Sentences.of("plan.left-out.new", d.leftOut().size())
+        : Sentences.of("plan.left-out", d.leftOut().size(), name, longest.days());
+  }
+
+  private HBox row(Planning p, LocalDate date, Item item) {
+    String what = room.practice().label(item);
+    boolean unit = item.kind() == Kind.CHUNK || item.kind() == Kind.JOIN;
+    String times =
+        p.of(item.passageId())
+            .flatMap(e -> e.learning().learned(item.unit()))
+            .filter(l -> l.times() > 1)
+            .map(l -> Sentences.of("plan.times", l.times()))
+            .orElse("");
+    Label name =
+        Parts.line(Character.toUpperCase(what.charAt(0)) + what.substring(1) + times, "strong");
+    name.setMinWidth(Region.USE_PREF_SIZE);
+    String drill = Sentences.of("drill." + item.drill().id()).toLowerCase(Locale.ROOT);
+    Label how =
+        Parts.line(
+            unit
+                ? Sentences.of(
+                    "plan.item",
+                    drill,
+                    item.level().text(),
+                    Words.one(item.plays()),
+                    Sentences.of(item.why()))
+                : Sentences.of(item.why()),
+            "quiet");
+    HBox row = Parts.row(8, name, how, Parts.spring());
+    if (unit) {
+      row.getChildren()
+          .add(
+              Parts.button(
+                  Sentences.of("plan.later"),
+                  "",
+                  () ->
+                      studio
+                          .plans()
+                          .move(new Move(item.passageId(), item.unit(), date, date.plusDays(1))),
+                  "small"));
+    }
+    Label min = Parts.line(Sentences.of("practise.minutes", Words.one(item.minutes())), "figure");
+    min.setMinWidth(Region.USE_PREF_SIZE);
+    row.getChildren().add(min);
+    return row;
+  }
+
+  @Override
+  public Node node() {
+    return this;
+  }
+
+  @Override
+  public List<Action> actions() {
+    return List.of(
+        Action.of("plan-little", "plan", Action.key(KeyCode.L), () -> own(LITTLE)),
+        Action.of("plan-off", "plan", Action.key(KeyCode.O), () -> own(0)),
+        Action.of("plan-ill", "plan", Action.key(KeyCode.I), this::ill),
+        Action.of("plan-usual", "plan", Action.key(KeyCode.U), this::usual),
+        Action.of("plan-weight", "plan", Action.key(KeyCode.W), this::nextWeight));
   }
 }

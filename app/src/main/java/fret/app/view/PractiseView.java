@@ -1,38 +1,67 @@
 package fret.app.view;
 
 import fret.app.command.Action;
+import fret.app.viewmodel.OnStand;
 import fret.app.viewmodel.PracticeModel;
 import fret.app.viewmodel.Studio;
 import fret.app.widget.StripView;
 import fret.app.words.Sentences;
 import fret.app.words.Words;
+import fret.drill.DrillKind;
 import fret.journal.Breakage;
+import fret.journal.Cure;
 import fret.journal.Verdict;
-import fret.passage.Details;
 import fret.plan.Gate;
-import fret.plan.PracticePlan;
+import fret.plan.Pedal;
+import fret.plan.PracticePlan.Item;
+import fret.plan.PracticePlan.Kind;
 import fret.score.ResolvedPassage;
 import fret.session.BounceSwitch;
-import fret.shelf.Planning;
+import fret.sound.Click;
 import fret.sound.ClickPlayer;
-import fret.sound.ClickTrack;
+import fret.sound.PlaySet;
+import fret.tempo.Level;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import javafx.animation.PauseTransition;
 import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
-import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
-import javafx.util.StringConverter;
+import javafx.util.Duration;
 
-/** Practise: one drill on the stand, a click, one key for each verdict. */
+/** Practise: a music stand. Notation, tempo, tries, minutes left; sets with no key between. */
 final class PractiseView extends VBox implements AreaView {
-  private static final int COUNT_IN_BARS = 1;
+  /** What a set is doing. */
+  private enum Phase {
+    STILL,
+    COUNT_IN,
+    PLAYING,
+    PAUSE,
+    /** Over, and asked how it went. */
+    ASKED
+  }
+
+  /** One key for each thing that breaks, in the order in which they are shown. */
+  private static final List<KeyCode> BROKE_KEYS =
+      List.of(
+          KeyCode.I, KeyCode.S, KeyCode.X, KeyCode.R, KeyCode.U, KeyCode.D, KeyCode.W, KeyCode.O,
+          KeyCode.B, KeyCode.T, KeyCode.L, KeyCode.Y, KeyCode.F, KeyCode.P);
+
+  /** Staff spaces in the height of the stand: as large as that leaves room for marks. */
+  private static final double STAFF_SHARE = 20;
 
   private final Studio studio;
   private final PracticeModel practice;
@@ -42,143 +71,314 @@ final class PractiseView extends VBox implements AreaView {
   private final Label hint = Parts.label("", "quiet");
   private final Label tempo = Parts.line("", "tempo");
   private final Label beat = Parts.line("", "beat");
-  private final Label row = Parts.line("", "quiet");
+  private final Label row = Parts.line("", "tries");
+  private final Label left = Parts.line("", "quiet");
   private final Label bounce = Parts.label("", "warning");
   private final Label after = Parts.label("", "lead");
-  private final javafx.scene.layout.FlowPane list = new javafx.scene.layout.FlowPane(8, 6);
-  private final ComboBox<Breakage> broke = new ComboBox<>();
+  private final VBox list = new VBox(2);
+  private final ScrollPane today = Parts.scroll(list);
+  private final FlowPane broke = new FlowPane(6, 6);
+  private final HBox verdicts;
+  private final HBox pain;
+  private final Label waits = Parts.label("", "warning");
   private final Button start;
-  private final Button subdivide;
-  private int subdivision = 1;
-  private int runningHeard;
-  private boolean playing;
+  private final Label setOf = Parts.line("", "quiet");
+  private final Button cure;
+  private final StandHabits habits;
+  private final PauseTransition tapSettles = new PauseTransition(Duration.millis(Pedal.LONG_MS));
+  private Pedal pedal;
+  private Phase phase = Phase.STILL;
+  private PlaySet set;
+  private int sets;
+  private int unjudged;
+  private boolean askingWhat;
+  private Verdict lastVerdict = Verdict.CLEAN;
+  private Breakage lastBroke = Breakage.NONE;
 
   PractiseView(Areas.Room room) {
     this.studio = room.studio();
     this.practice = room.practice();
     this.player = room.devices().click();
     this.strip = StripView.small(room.look(), 14.5);
+    this.pedal = new Pedal(studio.preferences().pedal());
     strip.setId("drill-strip");
-    broke.getItems().setAll(Breakage.values());
-    broke.setValue(Breakage.NONE);
-    broke.setId("broke");
-    broke.setAccessibleText(Sentences.of("practise.what-broke"));
-    broke.setConverter(
-        new StringConverter<>() {
-          @Override
-          public String toString(Breakage b) {
-            return b == null ? "" : b.displayName();
-          }
-
-          @Override
-          public Breakage fromString(String text) {
-            throw new UnsupportedOperationException();
-          }
-        });
+    VBox.setVgrow(strip, Priority.ALWAYS);
+    strip.setMaxHeight(Double.MAX_VALUE);
+    strip.heightProperty().addListener(o -> strip.fit(STAFF_SHARE));
     tempo.setId("tempo");
     row.setId("clean-row");
+    left.setId("minutes-left");
     start = Parts.button(Sentences.of("practise.start-the"), "start", this::toggle, "primary");
-    subdivide = Parts.button(Sentences.of("practise.1-click"), "subdivide", this::nextSubdivision);
-    HBox click = Parts.row(14, tempo, start, subdivide, beat, Parts.spring(), row);
-    HBox verdicts =
+    cure = Parts.button("", "cure", this::toCure, "small");
+    HBox head = Parts.row(14, title, Parts.spring(), setOf, left);
+    HBox click = Parts.row(18, tempo, beat, Parts.spring(), row, start);
+    verdicts =
         Parts.row(
             10,
             verdict(Verdict.CLEAN, "C"),
             verdict(Verdict.NEARLY, "N"),
             verdict(Verdict.MISSED, "M"),
-            Parts.line(Sentences.of("practise.what-broke-2"), "quiet"),
-            broke,
+            cure,
             Parts.spring(),
+            Parts.button(Sentences.of("practise.take-back"), "take-back", this::takeBack, "small"),
             verdict(Verdict.HURTS, "H"));
-    javafx.scene.control.Spinner<Integer> needed =
-        new javafx.scene.control.Spinner<>(1, 10, studio.plans().habits().gate().cleanNeeded());
-    needed.setId("clean-needed");
-    needed.setPrefWidth(70);
-    javafx.scene.control.CheckBox slower =
-        new javafx.scene.control.CheckBox(Sentences.of("practise.a-miss"));
-    slower.setId("slower");
-    slower.setSelected(studio.plans().habits().gate().slowerAfterMiss());
-    Runnable saveGate =
-        () -> {
-          Planning.Habits h = studio.plans().habits();
-          studio
-              .plans()
-              .saveHabits(
-                  new Planning.Habits(
-                      new Gate.Settings(needed.getValue(), slower.isSelected()),
-                      h.ladder(),
-                      h.ladderStart(),
-                      h.painLifted()));
-        };
-    needed.valueProperty().addListener(o -> saveGate.run());
-    slower.selectedProperty().addListener(o -> saveGate.run());
-    HBox habits =
-        Parts.row(10, needed, Parts.line(Sentences.of("practise.clean-tries"), "quiet"), slower);
-    VBox today = Parts.card(Sentences.of("practise.today"), list);
-    Label waits = Parts.label("", "warning");
-    HBox pain =
+    broke.setId("broke");
+    for (int i = 1; i < Breakage.values().length; i++) {
+      Breakage b = Breakage.values()[i];
+      broke
+          .getChildren()
+          .add(
+              Parts.button(
+                  Sentences.of("broke." + b) + "  (" + BROKE_KEYS.get(i - 1).getName() + ")",
+                  "broke-" + b.name().toLowerCase(Locale.ROOT),
+                  () -> tellBroke(b),
+                  "small"));
+    }
+    pain =
         Parts.row(
             10,
             waits,
             Parts.button(
                 Sentences.of("practise.nothing-hurts"), "lift-pain", studio.plans()::liftPain));
     pain.setId("pain");
-    pain.setVisible(false);
-    pain.setManaged(false);
-    studio
-        .plans()
-        .plannedProperty()
-        .addListener(
-            (o, a, p) -> {
-              boolean any = p != null && !p.held().isEmpty();
-              pain.setVisible(any);
-              pain.setManaged(any);
-              waits.setText(
-                  any
-                      ? Sentences.of(
-                          p.held().size() == 1 ? "practise.hurt.one" : "practise.hurt",
-                          p.held().size())
-                      : "");
-            });
-    VBox page =
-        Parts.page(
-            title,
-            hint,
-            strip,
-            click,
-            bounce,
-            verdicts,
-            after,
-            pain,
-            today,
-            habits,
-            Parts.label(Sentences.of("practise.warm-up"), "quiet"));
+    habits = new StandHabits(studio, practice, this::habitsChanged);
+    VBox side = Parts.card(Sentences.of("practise.today"), today);
+    side.setPrefWidth(330);
+    side.setMinWidth(250);
+    VBox.setVgrow(today, Priority.ALWAYS);
+    VBox music =
+        new VBox(8, head, hint, strip, click, bounce, verdicts, broke, after, pain, habits.node());
+    HBox.setHgrow(music, Priority.ALWAYS);
+    HBox room2 = new HBox(16, music, side);
+    VBox.setVgrow(room2, Priority.ALWAYS);
+    sideOf = side;
+    VBox page = Parts.page(room2);
+    VBox.setVgrow(page, Priority.ALWAYS);
     getChildren().add(page);
-    studio.shownProperty().addListener(o -> followRunning());
+    shown(broke, false);
+    shown(pain, false);
+    studio.plans().plannedProperty().addListener(o -> showPain());
     practice.notationProperty().addListener(o -> show());
+    practice.standProperty().addListener(o -> changed());
     practice.gateProperty().addListener(o -> showGate());
-    practice.indexProperty().addListener(o -> showList());
+    practice.indexProperty().addListener(o -> changed());
+    practice.itemsProperty().addListener(o -> showList());
+    addEventFilter(KeyEvent.KEY_RELEASED, this::released);
+    tapSettles.setOnFinished(e -> pedal.settled(ms()).ifPresent(this::byPedal));
+    show();
     showList();
+  }
+
+  private final VBox sideOf;
+
+  private static void shown(Region what, boolean is) {
+    what.setVisible(is);
+    what.setManaged(is);
+  }
+
+  private static long ms() {
+    return System.nanoTime() / 1_000_000;
   }
 
   private Button verdict(Verdict v, String key) {
     return Parts.button(
-        v.displayName() + "  (" + key + ")",
+        Sentences.of("verdict." + v) + "  (" + key + ")",
         "verdict-" + v.name().toLowerCase(Locale.ROOT),
         () -> judge(v),
         v == Verdict.HURTS ? "danger" : "verdict");
   }
 
-  void judge(Verdict verdict) {
-    Breakage what = broke.getValue();
-    stop();
-    Gate before = practice.gateProperty().get();
-    practice.judge(verdict, verdict == Verdict.CLEAN ? Breakage.NONE : what);
-    Gate now = practice.gateProperty().get();
-    if (before != null && now != null) {
-      after.setText(told(verdict, what, before, now));
+  @Override
+  public void shown() {
+    practice.ask();
+  }
+
+  private void habitsChanged() {
+    pedal = new Pedal(studio.preferences().pedal());
+    showGate();
+  }
+
+  // ---- a set ---------------------------------------------------------------------------------
+
+  void toggle() {
+    if (phase == Phase.STILL || phase == Phase.ASKED) {
+      play();
+    } else {
+      stop();
     }
-    broke.setValue(Breakage.NONE);
+  }
+
+  private int plays() {
+    return studio.preferences().setPlays();
+  }
+
+  private void play() {
+    Optional<PlaySet> made = practice.set(plays());
+    if (made.isEmpty()) {
+      return;
+    }
+    set = made.get();
+    unjudged = 0;
+    ask(false);
+    after.setText("");
+    practice.startTry();
+    phase(Phase.COUNT_IN);
+    int mine = ++sets;
+    PlaySet playing = set;
+    player.start(
+        set.track(),
+        c -> Platform.runLater(() -> clicked(mine, playing, c)),
+        () -> Platform.runLater(() -> over(mine)));
+  }
+
+  /** What sounds now says how far the set has come. */
+  private void clicked(int number, PlaySet of, int index) {
+    if (number != sets || set == null) {
+      return;
+    }
+    Click c = of.track().clicks().get(index);
+    int total = of.plays().size();
+    if (c.strength() == Click.Strength.COUNT_IN) {
+      unjudged = Math.max(unjudged, c.play());
+      phase(c.play() == 0 ? Phase.COUNT_IN : Phase.PAUSE);
+      beat.setText(Sentences.of("practise.count-in", c.count()));
+    } else {
+      phase(Phase.PLAYING);
+      beat.setText(c.count() > 0 ? String.valueOf(c.count()) : beat.getText());
+      turn(c.seconds() - of.plays().get(c.play()).from());
+    }
+    setOf.setText(Sentences.of("practise.play-of", c.play() + 1, total));
+  }
+
+  /** The notation turns by itself: the note that sounds stays in sight. */
+  private void turn(double seconds) {
+    ResolvedPassage shown = practice.notationProperty().get();
+    Gate g = practice.gateProperty().get();
+    if (shown == null || g == null || studio.shown() == null) {
+      return;
+    }
+    double whole =
+        studio.shown().passage().settings().target().at(g.perMinute()).wholeNoteMs() / 1000;
+    double at = shown.score().bars().get(0).start().doubleValue() + seconds / whole;
+    int slice = -1;
+    for (fret.score.Slice s : shown.slices()) {
+      slice = s.onset().doubleValue() <= at + 1e-6 ? s.index() : slice;
+    }
+    if (slice >= 0) {
+      strip.select(slice);
+    }
+  }
+
+  private void over(int number) {
+    if (number != sets || set == null) {
+      return;
+    }
+    unjudged = set.plays().size();
+    set = null;
+    phase(Phase.ASKED);
+    beat.setText(Sentences.of("practise.how"));
+  }
+
+  void stop() {
+    player.stop();
+    set = null;
+    phase(Phase.STILL);
+    setOf.setText("");
+    beat.setText(player.description().startsWith("no") ? player.description() : "");
+  }
+
+  private void phase(Phase now) {
+    phase = now;
+    boolean moving = now == Phase.COUNT_IN || now == Phase.PLAYING || now == Phase.PAUSE;
+    start.setText(Sentences.of(moving ? "practise.stop" : "practise.start-the"));
+    // While it plays there is nothing but the music.
+    sideOf.setVisible(!moving);
+    hint.setVisible(!moving);
+    habits.node().setVisible(!moving);
+  }
+
+  // ---- judging -------------------------------------------------------------------------------
+
+  void judge(Verdict verdict) {
+    judge(verdict, Breakage.NONE);
+  }
+
+  private void judge(Verdict verdict, Breakage what) {
+    Gate before = practice.gateProperty().get();
+    if (before == null) {
+      return;
+    }
+    boolean moving = phase == Phase.PLAYING || phase == Phase.PAUSE || phase == Phase.COUNT_IN;
+    int over = moving || phase == Phase.ASKED ? unjudged : 0;
+    boolean goesOn = moving && verdict == Verdict.MISSED;
+    // Within a set the plays before the one that is judged went by without a word: they were clean.
+    boolean ofLast = phase == Phase.PAUSE || phase == Phase.ASKED;
+    int cleanBefore = Math.max(0, ofLast ? over - 1 : over);
+    stop();
+    if (verdict == Verdict.CLEAN) {
+      practice.judge(Verdict.CLEAN, Breakage.NONE, Math.max(1, over));
+    } else {
+      if (moving && cleanBefore > 0) {
+        practice.judge(Verdict.CLEAN, Breakage.NONE, cleanBefore);
+      }
+      practice.judge(verdict, what);
+    }
+    unjudged = 0;
+    lastVerdict = verdict;
+    lastBroke = what;
+    Gate now = practice.gateProperty().get();
+    after.setText(now == null ? "" : told(verdict, what, before, now));
+    ask(verdict == Verdict.MISSED || verdict == Verdict.NEARLY || verdict == Verdict.HURTS);
+    if (goesOn && now != null && !now.stopped()) {
+      play();
+      ask(true);
+    }
+  }
+
+  /** What broke is written to the try that was judged last. */
+  private void tellBroke(Breakage b) {
+    if (practice.takeBack()) {
+      judge(lastVerdict, b);
+    } else {
+      lastBroke = b;
+    }
+    ask(false);
+    showCure(b);
+  }
+
+  private void ask(boolean what) {
+    askingWhat = what;
+    shown(broke, what);
+    if (what) {
+      shown(cure, false);
+    }
+  }
+
+  private void showCure(Breakage b) {
+    Optional<DrillKind> kind = Cure.of(b);
+    shown(cure, kind.isPresent() || practice.isAside());
+    cure.setText(
+        practice.isAside()
+            ? Sentences.of("practise.back")
+            : kind.map(k -> Sentences.of("practise.to-cure", Sentences.of("drill." + k.id())))
+                .orElse(""));
+  }
+
+  private void toCure() {
+    stop();
+    if (practice.isAside()) {
+      practice.next();
+    } else {
+      practice.cure(lastBroke);
+    }
+    lastBroke = Breakage.NONE;
+    ask(false);
+  }
+
+  private void takeBack() {
+    after.setText(
+        Sentences.of(practice.takeBack() ? "practise.taken-back" : "practise.nothing-to-take"));
+    ask(false);
   }
 
   private static String told(Verdict verdict, Breakage what, Gate before, Gate now) {
@@ -188,188 +388,193 @@ final class PractiseView extends VBox implements AreaView {
     if (now.stopped()) {
       return Sentences.of("practise.the-target");
     }
-    String cure = verdict == Verdict.CLEAN ? "" : " " + what.cure();
+    String help = what == Breakage.NONE ? "" : " " + Sentences.of("broke." + what + ".cure");
     return Sentences.of(
             now.perMinute() > before.perMinute()
                 ? "practise.up"
                 : now.perMinute() < before.perMinute() ? "practise.slower" : "practise.again",
-            now.perMinute())
-        + cure;
+            Level.text(now.perMinute()))
+        + help;
   }
 
-  void toggle() {
-    if (playing) {
-      stop();
-    } else if (practice.gateProperty().get() != null) {
-      play();
+  // ---- pedal ---------------------------------------------------------------------------------
+
+  private void pedalDown() {
+    pedal.down(ms());
+  }
+
+  private void released(KeyEvent e) {
+    if (e.getCode() == KeyCode.PAGE_DOWN) {
+      pedal.up(ms()).ifPresent(this::byPedal);
+      tapSettles.playFromStart();
+      e.consume();
     }
   }
 
-  private int beatsPerBar() {
-    ResolvedPassage shown = practice.notationProperty().get();
-    if (shown == null) {
-      return 4;
-    }
-    var time = shown.score().bars().get(0).time();
-    double beats =
-        time.barLength().doubleValue()
-            / studio.shown().passage().settings().target().beat().length().doubleValue();
-    return Math.max(1, (int) Math.round(beats));
-  }
-
-  private void play() {
-    playing = true;
-    start.setText(Sentences.of("practise.stop"));
-    practice.startTry();
-    int beats = beatsPerBar();
-    ClickTrack track =
-        new ClickTrack(
-            studio
-                .shown()
-                .passage()
-                .settings()
-                .target()
-                .at(practice.gateProperty().get().perMinute()),
-            beats,
-            subdivision,
-            beats * COUNT_IN_BARS);
-    player.start(track, b -> Platform.runLater(() -> showBeat(b, beats)));
-  }
-
-  private void showBeat(long b, int beats) {
-    if (playing) {
-      boolean countIn = b < (long) beats * COUNT_IN_BARS;
-      long inBar = b % beats + 1;
-      beat.setText(countIn ? Sentences.of("practise.count-in", inBar) : String.valueOf(inBar));
+  /** While it plays a pedal turns the page; in the pause it judges; else it starts. */
+  private void byPedal(Verdict verdict) {
+    switch (phase) {
+      case PLAYING, COUNT_IN -> strip.turn();
+      case PAUSE -> {
+        if (verdict == Verdict.MISSED) {
+          judge(verdict);
+        }
+      }
+      case ASKED -> judge(verdict);
+      default -> play();
     }
   }
 
-  void stop() {
-    player.stop();
-    playing = false;
-    start.setText(Sentences.of("practise.start-the"));
-    beat.setText(player.description().startsWith("no") ? player.description() : "");
-  }
+  // ---- what is shown -------------------------------------------------------------------------
 
-  void nextSubdivision() {
-    subdivideBy(subdivision % Details.MOST_RUNNING + 1);
-  }
-
-  private void subdivideBy(int clicks) {
-    subdivision = clicks;
-    subdivide.setText(
-        clicks == 1 ? Sentences.of("practise.click") : Sentences.of("practise.clicks", clicks));
-    if (playing) {
-      play();
-    }
-  }
-
-  /** Another passage, or another running value of its accompaniment, sets the click. */
-  private void followRunning() {
-    int running =
-        studio.shown() == null ? 0 : studio.shown().passage().settings().details().running();
-    if (running > 0 && running != runningHeard) {
-      subdivideBy(running);
-    }
-    runningHeard = running;
-  }
-
-  void nextItem() {
+  private void changed() {
     stop();
     after.setText("");
-    practice.show((practice.indexProperty().get() + 1) % Math.max(1, practice.items().size()));
+    lastBroke = Breakage.NONE;
+    ask(false);
+    showCure(Breakage.NONE);
+    show();
+    showList();
   }
 
   private void show() {
     ResolvedPassage drill = practice.notationProperty().get();
-    Optional<PracticePlan.Item> item = practice.item();
-    boolean any = drill != null && item.isPresent();
+    OnStand s = practice.standProperty().get();
+    boolean any = drill != null && s != null;
     strip.setVisible(any);
     strip.setManaged(any);
+    verdicts.setVisible(any);
     if (!any) {
+      Optional<Item> rest = practice.item().filter(i -> i.kind() == Kind.BREAK);
       title.setText(
-          studio.shown() == null
-              ? Sentences.of("practise.open-a")
-              : Sentences.of("practise.nothing-is"));
-      hint.setText("");
-      showList();
+          rest.isPresent()
+              ? Sentences.of("practise.break", Words.one(rest.get().minutes()))
+              : Sentences.of(
+                  studio.passages().isEmpty() ? "practise.open-a" : "practise.nothing-is"));
+      hint.setText(rest.isPresent() ? Sentences.of("practise.break.how") : "");
+      showGate();
       return;
     }
-    title.setText(
-        practice.label(item.get())
-            + ": "
-            + item.get().drill().displayName().toLowerCase(Locale.ROOT));
-    hint.setText(item.get().drill().hint() + " " + capital(item.get().why()) + ".");
+    String name = Sentences.of("drill." + s.drill().kind().id());
+    int parts = s.drill().parts().size();
+    String which =
+        parts == 1 ? "" : Sentences.of("practise.part", practice.partProperty().get() + 1, parts);
+    boolean same = s.title().equals(name);
+    title.setText(capital(s.title()) + (same ? "" : ": " + name.toLowerCase(Locale.ROOT)) + which);
+    String id = "drill." + s.drill().kind().id();
+    hint.setText(
+        Sentences.of(
+            "practise.hint",
+            Sentences.of(id + ".purpose"),
+            Sentences.of(id + ".listen"),
+            Sentences.of(id + ".stop")));
     strip.show(StripView.Music.of(drill, practice.digits()));
-    showList();
     showGate();
   }
 
   private static String capital(String text) {
-    return text.substring(0, 1).toUpperCase(Locale.ROOT) + text.substring(1);
+    return text.isEmpty()
+        ? text
+        : text.substring(0, 1).toUpperCase(Locale.ROOT) + text.substring(1);
   }
 
   private void showGate() {
     Gate g = practice.gateProperty().get();
+    OnStand s = practice.standProperty().get();
     tempo.setText(
-        g == null
+        g == null || studio.shown() == null
             ? ""
-            : studio.shown().passage().settings().target().beat().displayName()
+            : Sentences.of(
+                    "beat." + studio.shown().passage().settings().target().beat().displayName())
                 + " = "
-                + g.perMinute());
+                + g.level().text());
     String string =
         g == null
             ? ""
-            : practice.item().stream()
-                .flatMap(i -> practice.notYetBouncing(i, g.perMinute()).stream())
-                .map(b -> told(b, g.perMinute()))
+            : practice.notYetBouncing(g.perMinute()).stream()
+                .map(b -> told(b, g.level().text()))
                 .collect(Collectors.joining(" "));
     bounce.setText(string);
-    bounce.setVisible(!string.isEmpty());
-    bounce.setManaged(!string.isEmpty());
-    row.setText(
+    shown(bounce, !string.isEmpty());
+    row.setText(g == null ? "" : tries(g, s));
+    row.setAccessibleText(
         g == null
             ? ""
             : Sentences.of("practise.in-row", g.cleanInRow(), g.settings().cleanNeeded()));
+    left.setText(Sentences.of("practise.left", Math.round(practice.minutesLeft())));
   }
 
-  private static String told(BounceSwitch b, int now) {
+  /** Clean tries as filled marks, those still asked for as hollow ones. */
+  private static String tries(Gate g, OnStand s) {
+    int needed =
+        s != null && s.drill().kind() != DrillKind.STRAIGHT ? 1 : g.settings().cleanNeeded();
+    int clean = Math.min(needed, g.stopped() ? needed : g.cleanInRow());
+    return "\u25cf ".repeat(clean) + "\u25cb ".repeat(needed - clean);
+  }
+
+  private static String told(BounceSwitch b, String now) {
     return Sentences.of(
         "practise.no-bounce", now, Sentences.of("stroke." + b.kind().id()), b.perMinute());
   }
 
+  private void showPain() {
+    var planned = studio.plans().plannedProperty().get();
+    int held = planned == null ? 0 : planned.held();
+    shown(pain, held > 0);
+    waits.setText(
+        held == 0 ? "" : Sentences.of(held == 1 ? "practise.hurt.one" : "practise.hurt", held));
+    showGate();
+  }
+
   private void showList() {
     list.getChildren().clear();
+    String passage = "";
+    int session = 1;
     for (int i = 0; i < practice.items().size(); i++) {
-      PracticePlan.Item item = practice.items().get(i);
-      int at = i;
-      Button b =
-          Parts.button(
-              practice.label(item)
-                  + ", "
-                  + item.drill().displayName().toLowerCase(Locale.ROOT)
-                  + " at "
-                  + item.perMinute()
-                  + "   "
-                  + Sentences.of("practise.minutes", Words.one(item.minutes())),
-              "item-" + i,
-              () -> {
-                stop();
-                after.setText("");
-                practice.show(at);
-              },
-              "choice",
-              i == practice.indexProperty().get() ? "current" : "other");
-      list.getChildren().add(b);
-      if (i >= 17) {
-        list.getChildren()
-            .add(Parts.line(Sentences.of("practise.more", practice.items().size() - 18), "quiet"));
-        break;
+      Item item = practice.items().get(i);
+      if (item.session() != session) {
+        session = item.session();
+        list.getChildren().add(Parts.line(Sentences.of("practise.later", session), "section"));
+        passage = "";
       }
+      String of = practice.passage(item);
+      if (!of.isEmpty() && !of.equals(passage)) {
+        passage = of;
+        list.getChildren().add(Parts.line(of, "section"));
+      }
+      list.getChildren().add(row(item, i));
     }
     if (practice.items().isEmpty()) {
       list.getChildren().add(Parts.label(Sentences.of("practise.nothing-is-due"), "quiet"));
     }
+    left.setText(Sentences.of("practise.left", Math.round(practice.minutesLeft())));
+  }
+
+  private Button row(Item item, int at) {
+    boolean current = at == practice.indexProperty().get();
+    String drill = Sentences.of("drill." + item.drill().id()).toLowerCase(Locale.ROOT);
+    boolean named = item.kind() == Kind.CHUNK || item.kind() == Kind.JOIN;
+    String what =
+        named
+            ? Sentences.of("practise.row", practice.label(item), drill, item.level().text())
+            : practice.label(item);
+    Button b =
+        Parts.button(
+            "",
+            "item-" + at,
+            () -> practice.show(at),
+            "choice",
+            current ? "current" : practice.isDone(at) ? "done" : "other");
+    Label name = Parts.line((practice.isDone(at) ? "\u2713 " : "") + capital(what), "plain");
+    Label minutes =
+        Parts.line(Sentences.of("practise.minutes", Words.one(item.minutes())), "figure");
+    minutes.setMinWidth(Region.USE_PREF_SIZE);
+    HBox line = Parts.row(6, name, Parts.spring(), minutes);
+    line.prefWidthProperty().bind(list.widthProperty().subtract(34));
+    b.setGraphic(new StackPane(line));
+    b.setAccessibleText(what + ", " + Sentences.of(item.why()));
+    b.setMaxWidth(Double.MAX_VALUE);
+    return b;
   }
 
   @Override
@@ -383,13 +588,49 @@ final class PractiseView extends VBox implements AreaView {
 
   @Override
   public List<Action> actions() {
-    return List.of(
-        on("start-stop", KeyCode.SPACE, this::toggle),
-        on("clean", KeyCode.C, () -> judge(Verdict.CLEAN)),
-        on("nearly", KeyCode.N, () -> judge(Verdict.NEARLY)),
-        on("missed", KeyCode.M, () -> judge(Verdict.MISSED)),
-        on("hurts", KeyCode.H, () -> judge(Verdict.HURTS)),
-        on("next-item", KeyCode.PAGE_DOWN, this::nextItem),
-        on("subdivide", KeyCode.S, this::nextSubdivision));
+    List<Action> all = new ArrayList<>();
+    for (int i = 0; i < BROKE_KEYS.size(); i++) {
+      Breakage b = Breakage.values()[i + 1];
+      all.add(
+          new Action(
+              "broke-" + b,
+              "practise",
+              Sentences.of("key.broke", Sentences.of("broke." + b)),
+              Action.key(BROKE_KEYS.get(i)),
+              () -> askingWhat,
+              () -> tellBroke(b)));
+    }
+    all.add(on("start-stop", KeyCode.SPACE, this::toggle));
+    all.add(on("clean", KeyCode.C, () -> judge(Verdict.CLEAN)));
+    all.add(on("nearly", KeyCode.N, () -> judge(Verdict.NEARLY)));
+    all.add(on("missed", KeyCode.M, () -> judge(Verdict.MISSED)));
+    all.add(on("hurts", KeyCode.H, () -> judge(Verdict.HURTS)));
+    all.add(on("take-back", KeyCode.BACK_SPACE, this::takeBack));
+    all.add(on("cure", KeyCode.K, this::toCure));
+    all.add(on("next-item", KeyCode.DOWN, practice::next));
+    all.add(on("previous-item", KeyCode.UP, practice::previous));
+    all.add(on("pedal", KeyCode.PAGE_DOWN, this::pedalDown));
+    all.add(on("faster", KeyCode.PERIOD, () -> faster(1)));
+    all.add(on("slower-tempo", KeyCode.COMMA, () -> faster(-1)));
+    all.add(on("tap", KeyCode.A, habits::tap));
+    for (int n = 1; n <= 9; n++) {
+      int plays = n;
+      all.add(
+          new Action(
+              "set-of-" + n,
+              "practise",
+              Sentences.of("key.set-of", n),
+              Action.key(KeyCode.valueOf("DIGIT" + n)),
+              () -> true,
+              () -> habits.plays(plays)));
+    }
+    return all;
+  }
+
+  private void faster(int by) {
+    Gate g = practice.gateProperty().get();
+    if (g != null) {
+      practice.tempo(g.perMinute() + by);
+    }
   }
 }

@@ -1,7 +1,5 @@
 package fret.app.view;
 
-import fret.app.viewmodel.Climbs;
-import fret.app.viewmodel.DueToday;
 import fret.app.viewmodel.Studio;
 import fret.app.widget.ClimbLine;
 import fret.app.widget.Look;
@@ -11,11 +9,12 @@ import fret.app.words.Sentences;
 import fret.instrument.InstrumentType;
 import fret.journal.Verdict;
 import fret.passage.Passage;
+import fret.plan.PracticePlan;
 import fret.shelf.Audition;
-import java.time.LocalDate;
+import fret.shelf.Planning;
+import fret.tempo.Level;
 import java.time.format.DateTimeFormatter;
 import java.time.temporal.ChronoUnit;
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -45,17 +44,25 @@ final class ShelfView extends VBox implements AreaView {
   private final Look look;
   private final Map<Long, VBox> dues = new HashMap<>();
   private final MainView main;
-  private final DueToday due;
   private boolean seen;
   private boolean stale;
   private final Label asked = Parts.label("", "lead");
+  private final Button start;
 
   ShelfView(Areas.Room room) {
     this.studio = room.studio();
     this.main = room.main();
     this.look = room.look();
-    this.due = new DueToday(studio);
-    due.dueProperty().addListener(o -> showDue());
+    this.start =
+        Parts.button(
+            Sentences.of("shelf.start"),
+            "start-session",
+            () -> {
+              room.practice().restart();
+              main.go("practise");
+            },
+            "primary");
+    studio.plans().plannedProperty().addListener(o -> change());
     studio.openings().all().addListener((MapChangeListener<Long, Object>) c -> change());
     studio.passages().addListener((ListChangeListener<Passage>) c -> change());
     studio.journal().addListener((ListChangeListener<Object>) c -> change());
@@ -67,10 +74,10 @@ final class ShelfView extends VBox implements AreaView {
   @Override
   public void shown() {
     seen = true;
+    studio.plans().ensure();
     if (stale) {
       show();
     }
-    due.refresh();
   }
 
   @Override
@@ -89,36 +96,48 @@ final class ShelfView extends VBox implements AreaView {
   /** What today asks stands on each slip. */
   private void showDue() {
     dues.forEach((id, place) -> place.getChildren().clear());
-    for (DueToday.Due d : due.dueProperty().get()) {
-      VBox place = dues.get(d.passage().id());
-      if (place != null) {
-        place.getChildren().setAll(dueRow(d));
+    Planning p = studio.plans().plannedProperty().get();
+    Optional<PracticePlan.Day> day = p == null ? Optional.empty() : p.plan().on(studio.today());
+    boolean any = day.filter(d -> !d.items().isEmpty()).isPresent();
+    start.setVisible(any);
+    start.setManaged(any);
+    asked.setText(
+        any
+            ? Sentences.of("shelf.due", Math.round(day.get().minutes()))
+            : Sentences.of(p == null ? "shelf.planning" : "shelf.nothing-is"));
+    if (!any) {
+      return;
+    }
+    for (Map.Entry<Long, VBox> due : dues.entrySet()) {
+      List<PracticePlan.Item> items = p.items(studio.today(), due.getKey());
+      if (!items.isEmpty()) {
+        boolean held = p.of(due.getKey()).map(e -> !e.held().isEmpty()).orElse(false);
+        due.getValue().getChildren().setAll(dueRow(due.getKey(), items, held));
       }
     }
-    int minutes = due.minutes();
-    asked.setText(
-        due.dueProperty().get().isEmpty()
-            ? Sentences.of("shelf.nothing-is")
-            : Sentences.of("shelf.due", minutes));
   }
 
-  private HBox dueRow(DueToday.Due d) {
-    int count = d.day().items().size();
-    String what = Sentences.of(count == 1 ? "shelf.item" : "shelf.items", count, d.day().minutes());
+  private HBox dueRow(long passage, List<PracticePlan.Item> items, boolean held) {
+    int count = items.size();
+    long minutes = Math.round(items.stream().mapToDouble(PracticePlan.Item::minutes).sum());
+    String what = Sentences.of(count == 1 ? "shelf.item" : "shelf.items", count, minutes);
     Button row =
         Parts.button(
             Sentences.of("shelf.practise-2"),
-            "due-" + d.passage().id(),
+            "due-" + passage,
             () -> {
-              studio.open(d.passage());
+              studio.passages().stream()
+                  .filter(p -> p.id() == passage)
+                  .findFirst()
+                  .ifPresent(studio::open);
               main.go("practise");
             },
             "small");
-    row.setAccessibleText(Sentences.of("shelf.practise", d.passage().settings().title(), what));
+    row.setAccessibleText(Sentences.of("shelf.practise", passage, what));
     return Parts.row(
         8,
         Parts.line(Sentences.of("shelf.today", what), "plain"),
-        Parts.line(d.held() ? Sentences.of("shelf.stretches-wait") : "", "warning"),
+        Parts.line(held ? Sentences.of("shelf.stretches-wait") : "", "warning"),
         Parts.spring(),
         row);
   }
@@ -163,7 +182,7 @@ final class ShelfView extends VBox implements AreaView {
                 Parts.button(Sentences.of("shelf.open-a-file"), "shelf-open", main::chooseFile),
                 byHand()));
     recent(page);
-    page.getChildren().add(0, asked);
+    page.getChildren().add(0, Parts.row(14, start, asked));
     ScrollPane scroll = Parts.scroll(page);
     getChildren().add(scroll);
     studio.openings().read(studio.passages());
@@ -206,8 +225,7 @@ final class ShelfView extends VBox implements AreaView {
                     "shelf.event",
                     capital(Days.of(a.date(), studio.today())),
                     days,
-                    Days.of(a.readyDate(), studio.today()),
-                    a.minutesPerDay()),
+                    Days.of(a.readyDate(), studio.today())),
                 "quiet"));
     box.getChildren().add(cards(passages));
     return box;
@@ -242,12 +260,11 @@ final class ShelfView extends VBox implements AreaView {
     Optional.ofNullable(studio.openings().all().get(p.id()))
         .ifPresent(o -> opening.show(StripView.Music.of(o, List.of())));
     ClimbLine climb = new ClimbLine(look, false);
-    Map<LocalDate, Integer> clean = Climbs.cleanByDay(studio.journal(), p.id());
-    climb.show(climb(p, clean));
-    int best = clean.values().stream().max(Integer::compare).orElse(0);
-    int target = (int) Math.round(p.settings().target().perMinute());
-    String state =
-        best == 0 ? Sentences.of("shelf.new") : Sentences.of("shelf.clean", best, target);
+    Optional<Planning.Entry> entry =
+        Optional.ofNullable(studio.plans().plannedProperty().get()).flatMap(x -> x.of(p.id()));
+    entry.ifPresent(e -> climb.show(Climbs.of(studio, studio.plans().plannedProperty().get(), e)));
+    String state = entry.map(e -> Sentences.of(Climbs.readiness(e))).orElse("");
+    String target = Level.text(p.settings().target().perMinute());
     Button open = new Button();
     open.setGraphic(
         new VBox(
@@ -256,12 +273,11 @@ final class ShelfView extends VBox implements AreaView {
             Parts.line(
                 p.settings().setup().instrument().displayName()
                     + ", "
-                    + p.settings().target().beat().displayName()
+                    + Sentences.of("beat." + p.settings().target().beat().displayName())
                     + " = "
-                    + target
-                    + ", "
-                    + state,
-                "quiet")));
+                    + target,
+                "quiet"),
+            Parts.line(state, "quiet")));
     open.getStyleClass().add("choice");
     open.setId("passage-" + p.id());
     open.setMaxWidth(Double.MAX_VALUE);
@@ -280,25 +296,5 @@ final class ShelfView extends VBox implements AreaView {
       slip.getChildren().add(Parts.line(Sentences.of("shelf.it-hurt"), "warning"));
     }
     return slip;
-  }
-
-  private ClimbLine.Climb climb(Passage p, Map<LocalDate, Integer> clean) {
-    double target = p.settings().target().perMinute();
-    LocalDate ready =
-        studio.plans().auditions().stream()
-            .filter(a -> a.id() == p.auditionId())
-            .findFirst()
-            .map(Audition::readyDate)
-            .orElse(studio.today().plusDays(21));
-    List<ClimbLine.Point> done = new ArrayList<>();
-    clean.forEach((day, tempo) -> done.add(new ClimbLine.Point(day, tempo)));
-    double now = done.isEmpty() ? target / 2 : done.get(done.size() - 1).tempo();
-    return new ClimbLine.Climb(
-        done,
-        List.of(new ClimbLine.Point(studio.today(), now), new ClimbLine.Point(ready, target)),
-        target * 0.4,
-        target,
-        studio.today(),
-        ready);
   }
 }

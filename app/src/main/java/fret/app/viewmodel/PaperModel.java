@@ -82,8 +82,8 @@ public final class PaperModel {
   /** Makes a file of the open passage, handed on when it is made. */
   public void make(Kind kind, Page.Paper size, Consumer<byte[]> then) {
     Session now = studio.shown();
-    Planning plan = studio.plans().plannedProperty().get();
-    if (now == null || plan == null) {
+    Optional<Planning.Entry> plan = studio.plans().ofOpen();
+    if (now == null || plan.isEmpty()) {
       return;
     }
     List<Lane> lanes = withLanes ? Lanes.ALL : List.of();
@@ -93,9 +93,9 @@ public final class PaperModel {
         token -> {
           Printer p = printer.get();
           return switch (kind) {
-            case PART_PDF -> p.partPdf(now, Digits.of(now), plan.chunks(), lanes, size);
+            case PART_PDF -> p.partPdf(now, Digits.of(now), plan.get().chunks(), lanes, size);
             case PRACTICE_PDF ->
-                p.practicePdf(now, plan.chunks(), plan.ladder(), size, Sentences::of);
+                p.practicePdf(now, plan.get().chunks(), plan.get().ladder(), size, Sentences::of);
             case SVG -> p.svg(now, Digits.of(now));
             case PNG -> p.png(now, Digits.of(now));
             case MIDI -> p.midi(now);

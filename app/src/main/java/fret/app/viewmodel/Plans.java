@@ -6,26 +6,44 @@ import fret.app.work.Storing;
 import fret.drill.Chunk;
 import fret.journal.JournalEntry;
 import fret.journal.Verdict;
+import fret.mark.Marks;
 import fret.passage.Passage;
+import fret.passage.PracticeSetup;
+import fret.plan.Budget;
+import fret.plan.Move;
 import fret.plan.ReadyDate;
+import fret.session.Decisions;
+import fret.session.Learning;
 import fret.session.Session;
 import fret.shelf.Audition;
 import fret.shelf.Library;
 import fret.shelf.Planning;
+import fret.tempo.LadderKind;
 import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
-import java.util.function.Consumer;
+import java.util.Set;
+import java.util.function.UnaryOperator;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 
-/** The dates to be ready for, and the plans that lead to them. */
+/** The dates to be ready for, the player's minutes, and the one plan that leads to all of them. */
 public final class Plans {
+  /** What there is to learn in a passage as it stood. */
+  private record Known(Marks marks, LadderKind kind, int start, Learning learning) {}
+
   private final Studio studio;
   private final Library library;
   private final Storing storing;
   private final ReadOnlyObjectWrapper<Planning> planned = new ReadOnlyObjectWrapper<>();
+  private final Map<Long, Known> known = new HashMap<>();
+  private final Set<Long> unreadable = new HashSet<>();
   private volatile List<Audition> auditions;
+  private boolean reading;
 
   Plans(Studio studio, Library library, Storing storing) {
     this.studio = studio;
@@ -38,17 +56,22 @@ public final class Plans {
     return auditions;
   }
 
-  /** The plan of the open passage. */
+  /** The plan over all passages; null until every passage has been read once. */
   public ReadOnlyObjectProperty<Planning> plannedProperty() {
     return planned.getReadOnlyProperty();
   }
 
+  /** What the plan says of the open passage. */
+  public Optional<Planning.Entry> ofOpen() {
+    Session now = studio.shown();
+    return now == null || planned.get() == null
+        ? Optional.empty()
+        : planned.get().of(now.passage().id());
+  }
+
   /** A chunk of the open passage by its id. */
   Optional<Chunk> chunk(String id) {
-    Planning p = planned.get();
-    return p == null
-        ? Optional.empty()
-        : p.chunks().stream().filter(c -> c.id().equals(id)).findFirst();
+    return ofOpen().flatMap(e -> e.learning().chunk(id));
   }
 
   /** What the player set for the plan and the practice. */
@@ -61,16 +84,52 @@ public final class Plans {
     update();
   }
 
+  /** The player's minutes. */
+  public Budget budget() {
+    return studio.preferences().budget();
+  }
+
+  public void saveBudget(Budget budget) {
+    studio.preferences().putBudget(budget);
+    update();
+  }
+
+  /** A chunk comes on another day. */
+  public void move(Move move) {
+    List<Move> all = new ArrayList<>(studio.preferences().moves());
+    all.removeIf(
+        m ->
+            m.passageId() == move.passageId()
+                && m.unit().equals(move.unit())
+                && m.to().equals(move.from()));
+    all.add(move);
+    studio.preferences().putMoves(all, studio.today());
+    update();
+  }
+
+  /** The open passage counts for twice as much, half as much, then as usual again. */
+  public void nextWeight() {
+    studio
+        .open()
+        .decide(
+            s -> {
+              PracticeSetup now = Learning.setup(s.passage());
+              double weight = now.weight() == 1 ? 2 : now.weight() == 2 ? 0.5 : 1;
+              return Optional.of(
+                  Decisions.practice(
+                      s, new PracticeSetup(weight, now.start(), now.upper(), now.line())));
+            });
+  }
+
   /** The player says that nothing hurts any more: what waited comes back into the plan. */
   public void liftPain() {
-    Planning.Habits h = habits();
     long newest =
         studio.journal().stream()
             .filter(e -> e.verdict() == Verdict.HURTS)
             .mapToLong(JournalEntry::id)
             .max()
             .orElse(0);
-    saveHabits(new Planning.Habits(h.gate(), h.ladder(), h.ladderStart(), newest));
+    saveHabits(habits().liftedUpTo(newest));
     studio.tell(Sentences.of("plan.stretches-are"));
   }
 
@@ -84,63 +143,156 @@ public final class Plans {
       LocalDate today = studio.today();
       LocalDate date = today.plusDays(56);
       library.save(
-          new Audition(0, Sentences.of("plan.my-next-date"), date, ReadyDate.of(today, date), 30));
+          new Audition(0, Sentences.of("plan.my-next-date"), date, ReadyDate.of(today, date)));
       all = library.auditions();
     }
     auditions = all;
     return all.get(0).id();
   }
 
-  /** The plan of any passage of the shelf, handed on when it is made. */
-  void planOf(Passage passage, Consumer<Planning> then) {
-    List<JournalEntry> entries = List.copyOf(studio.journal());
-    LocalDate today = studio.today();
+  /** The audition of a passage. */
+  public Optional<Audition> auditionOf(Passage passage) {
+    return auditions.stream().filter(a -> a.id() == passage.auditionId()).findFirst();
+  }
+
+  // ---- planning ------------------------------------------------------------------------------
+
+  /** Plans where nothing is planned yet, or for another day. */
+  public void ensure() {
+    Planning p = planned.get();
+    if (p == null || !p.today().equals(studio.today())) {
+      update();
+    }
+  }
+
+  /** Plans everything anew: what is not known yet is read first, behind everything else. */
+  void update() {
+    Session now = studio.shown();
+    if (now != null && !isKnown(now.passage())) {
+      Planning.Habits habits = habits();
+      studio.compute(
+          "learning",
+          Rank.BESIDE,
+          token -> Learning.of(now, habits.ladder(), habits.ladderStart()),
+          () -> true,
+          l -> {
+            remember(now.passage(), habits, l);
+            goOn();
+          });
+      return;
+    }
+    goOn();
+  }
+
+  private boolean isKnown(Passage p) {
+    Known k = known.get(p.id());
+    return k != null
+        && k.marks().equals(p.marks())
+        && k.kind() == habits().ladder()
+        && k.start() == habits().ladderStart();
+  }
+
+  private void remember(Passage p, Planning.Habits habits, Learning l) {
+    known.put(p.id(), new Known(p.marks(), habits.ladder(), habits.ladderStart(), l));
+  }
+
+  private void goOn() {
+    if (reading) {
+      return; // What is being read goes on by itself.
+    }
+    Optional<Passage> next =
+        studio.passages().stream()
+            .filter(p -> !unreadable.contains(p.id()) && !isKnown(p))
+            .filter(p -> studio.session() == null || studio.session().passage().id() != p.id())
+            .findFirst();
+    next.ifPresentOrElse(this::read, this::plan);
+  }
+
+  private void read(Passage passage) {
     Planning.Habits habits = habits();
-    Optional<Audition> audition = auditionOf(passage);
-    studio.run(
-        "plan of " + passage.id(),
+    reading = true;
+    studio.runOrElse(
+        "learning " + passage.id(),
         Rank.BEHIND,
         token -> {
           Library.Stored stored = library.load(passage.id()).orElseThrow();
           Session session = Session.of(stored.passage(), studio.open().page(stored).value(), token);
-          return Planning.of(session, audition, entries, today, habits);
+          return Learning.of(session, habits.ladder(), habits.ladderStart());
         },
-        then);
+        l -> {
+          reading = false;
+          remember(passage, habits, l);
+          goOn();
+        },
+        () -> {
+          reading = false;
+          unreadable.add(passage.id());
+          goOn();
+        });
   }
 
-  private Optional<Audition> auditionOf(Passage passage) {
-    return auditions.stream().filter(a -> a.id() == passage.auditionId()).findFirst();
-  }
-
-  /** Plans the open passage anew. */
-  void update() {
-    Session now = studio.shown();
-    if (now == null) {
-      return;
+  private void plan() {
+    List<Learning> all = new ArrayList<>();
+    Map<Long, Audition> dates = new HashMap<>();
+    for (Passage p : studio.passages()) {
+      Known k = known.get(p.id());
+      if (k != null) {
+        all.add(k.learning());
+        auditionOf(p).ifPresent(a -> dates.put(p.id(), a));
+      }
     }
-    Optional<Audition> audition = auditionOf(now.passage());
     List<JournalEntry> entries = List.copyOf(studio.journal());
     LocalDate today = studio.today();
     Planning.Habits habits = habits();
-    studio.compute(
+    Budget budget = budget();
+    List<Move> moves = studio.preferences().moves();
+    studio.run(
         "plan",
         Rank.BESIDE,
-        token -> Planning.of(now, audition, entries, today, habits),
-        () -> true,
+        token -> Planning.of(all, dates, budget, entries, moves, today, habits),
         planned::set);
   }
 
-  /** Saves what the player says of the audition of the open passage. */
+  // ---- dates ---------------------------------------------------------------------------------
+
+  /** Saves what the player says of an audition. */
   public void saveAudition(Audition audition) {
+    changed(() -> library.save(audition), Sentences.of("plan.saved", audition.name()));
+  }
+
+  /** A further date, for the open passage. */
+  public void addAudition(Audition audition, Passage passage) {
+    changed(
+        () -> library.assign(passage.id(), library.save(audition).id()),
+        Sentences.of("plan.saved", audition.name()));
+  }
+
+  /** A passage is for another date. */
+  public void assign(Passage passage, Audition audition) {
+    changed(
+        () -> library.assign(passage.id(), audition.id()),
+        Sentences.of("plan.assigned", passage.settings().title(), audition.name()));
+  }
+
+  /** A date is taken away; its passages stay. */
+  public void removeAudition(Audition audition) {
+    changed(
+        () -> library.removeAudition(audition.id()), Sentences.of("plan.removed", audition.name()));
+  }
+
+  private void changed(Runnable write, String told) {
     storing.store(
         "auditions",
         () -> {
-          library.save(audition);
-          return library.auditions();
+          write.run();
+          auditions = library.auditions();
+          return library.passages();
         },
         all -> {
-          auditions = all;
-          studio.tell(Sentences.of("plan.saved", audition.name()));
+          UnaryOperator<Passage> same =
+              p -> all.stream().filter(x -> x.id() == p.id()).findFirst().orElse(p);
+          studio.passages().replaceAll(p -> p.withAudition(same.apply(p).auditionId()));
+          studio.tell(told);
           update();
         });
   }

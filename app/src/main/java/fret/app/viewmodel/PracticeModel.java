@@ -1,31 +1,41 @@
 package fret.app.viewmodel;
 
 import fret.app.words.Sentences;
+import fret.app.words.Words;
+import fret.app.work.Computing.Rank;
 import fret.drill.Chunk;
+import fret.drill.Drill;
 import fret.drill.DrillKind;
-import fret.drill.Drills;
 import fret.engraving.FingerText;
-import fret.fingering.SparseDigits;
 import fret.journal.Breakage;
+import fret.journal.Cure;
 import fret.journal.JournalEntry;
 import fret.journal.Verdict;
-import fret.mark.FingerLayer;
+import fret.passage.Passage;
 import fret.plan.Gate;
-import fret.plan.Planner;
 import fret.plan.PracticePlan;
+import fret.plan.PracticePlan.Item;
+import fret.plan.PracticePlan.Kind;
 import fret.score.ResolvedPassage;
 import fret.score.Resolver;
 import fret.score.Score;
 import fret.session.BounceSwitch;
-import fret.session.BowSpots;
+import fret.session.Covered;
+import fret.session.DrillBook;
 import fret.session.Session;
 import fret.shelf.Planning;
+import fret.sound.ClickLine;
+import fret.sound.ClickStyle;
+import fret.sound.PlaySet;
+import fret.tempo.Level;
+import fret.tempo.TempoMap;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.ArrayDeque;
 import java.util.ArrayList;
-import java.util.HashMap;
+import java.util.Deque;
+import java.util.HashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Supplier;
@@ -34,16 +44,31 @@ import javafx.beans.property.ReadOnlyIntegerWrapper;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 
-/** Today's practice: which item is on the stand, at which tempo, and what each verdict leads to. */
+/**
+ * Today's practice over all passages: what is on the stand, at which level, and what each verdict
+ * leads to.
+ */
 public final class PracticeModel {
+  /** A verdict with what it changed, to be taken back. */
+  private record Judged(Gate before, int part, List<JournalEntry> stored, int asked) {}
+
+  private static final double PAUSE_S = 6;
+
   private final Studio studio;
   private final Supplier<Instant> now;
   private final ReadOnlyIntegerWrapper index = new ReadOnlyIntegerWrapper(0);
+  private final ReadOnlyObjectWrapper<List<Item>> items = new ReadOnlyObjectWrapper<>(List.of());
+  private final ReadOnlyObjectWrapper<OnStand> stand = new ReadOnlyObjectWrapper<>();
   private final ReadOnlyObjectWrapper<Gate> gate = new ReadOnlyObjectWrapper<>();
   private final ReadOnlyObjectWrapper<ResolvedPassage> notation = new ReadOnlyObjectWrapper<>();
-  private final Map<String, Extra> extras = new HashMap<>();
-  private List<PracticePlan.Item> items = List.of();
+  private final ReadOnlyIntegerWrapper part = new ReadOnlyIntegerWrapper(0);
+  private final Deque<Judged> judged = new ArrayDeque<>();
+  private final Deque<OnStand> waiting = new ArrayDeque<>();
+  private final Set<Integer> done = new HashSet<>();
+  private Optional<Item> wanted = Optional.empty();
+  private ClickStyle style = ClickStyle.PLAIN;
   private Instant tryStarted;
+  private long ownPassage = -1;
 
   /**
    * @param now the time, for measuring how long a try took
@@ -53,10 +78,25 @@ public final class PracticeModel {
     this.now = now;
     this.tryStarted = now.get();
     studio.plans().plannedProperty().addListener(o -> refresh());
+    studio.shownProperty().addListener(o -> follow());
   }
 
   public ReadOnlyIntegerProperty indexProperty() {
     return index.getReadOnlyProperty();
+  }
+
+  /** Today's items, breaks and warm-up among them. */
+  public ReadOnlyObjectProperty<List<Item>> itemsProperty() {
+    return items.getReadOnlyProperty();
+  }
+
+  public List<Item> items() {
+    return items.get();
+  }
+
+  /** What is on the stand; null for nothing. */
+  public ReadOnlyObjectProperty<OnStand> standProperty() {
+    return stand.getReadOnlyProperty();
   }
 
   public ReadOnlyObjectProperty<Gate> gateProperty() {
@@ -67,168 +107,521 @@ public final class PracticeModel {
     return notation.getReadOnlyProperty();
   }
 
-  public List<PracticePlan.Item> items() {
-    return items;
+  /** Which part of the drill is played, from 0. */
+  public ReadOnlyIntegerProperty partProperty() {
+    return part.getReadOnlyProperty();
   }
 
-  public Optional<PracticePlan.Item> item() {
-    return index.get() >= 0 && index.get() < items.size()
-        ? Optional.of(items.get(index.get()))
+  public Optional<Item> item() {
+    return index.get() >= 0 && index.get() < items().size()
+        ? Optional.of(items().get(index.get()))
         : Optional.empty();
   }
 
-  /**
-   * A new plan keeps the item on the stand where the player is in the middle of it; changed habits
-   * count at once.
-   */
+  public boolean isDone(int which) {
+    return done.contains(which);
+  }
+
+  /** Minutes of today's items that are not done. */
+  public double minutesLeft() {
+    double sum = 0;
+    for (int i = 0; i < items().size(); i++) {
+      sum += done.contains(i) ? 0 : items().get(i).minutes();
+    }
+    return sum;
+  }
+
+  // ---- today ---------------------------------------------------------------------------------
+
+  /** A new plan keeps what is on the stand; changed habits count at once. */
   private void refresh() {
-    // A finished or painful item stays until the player chooses the next one.
-    boolean underway = gate.get() != null && item().isPresent() && samePassage();
-    if (underway) {
+    List<Item> today = today();
+    if (!today.equals(items())) {
+      items.set(today);
+      done.removeIf(i -> i >= today.size());
+      if (stand.get() == null && judged.isEmpty()) {
+        index.set(0);
+      }
+    }
+    if (gate.get() != null) {
       gate.set(gate.get().with(studio.plans().habits().gate()));
-      return;
+    } else if (ownPassage < 0) {
+      present();
     }
-    restart();
   }
 
-  private long shownPassage = -1;
-
-  private boolean samePassage() {
-    return studio.shown() != null && studio.shown().passage().id() == shownPassage;
-  }
-
-  /** A drill that the player put on the stand, beside what is due. */
-  private record Extra(String title, Score drill) {}
-
-  /**
-   * Puts the drill of a shift on the stand, at the lowest level of the ladder; what is due stays
-   * behind it.
-   *
-   * @param slice moment that the shift reaches
-   */
-  public void putOnStand(int slice, String title, Score drill) {
-    Planning planned = studio.plans().plannedProperty().get();
-    if (planned == null) {
-      return;
-    }
-    if (!samePassage()) {
-      restart();
-    }
-    String id = "shift-" + slice;
-    extras.put(id, new Extra(title, drill));
-    List<PracticePlan.Item> all = new ArrayList<>(items);
-    all.removeIf(i -> i.chunk().equals(id));
-    all.add(
-        0,
-        new PracticePlan.Item(
-            id, DrillKind.SHIFT, planned.ladder().start(), 1, Sentences.of("practise.put-on")));
-    items = List.copyOf(all);
-    index.set(-1); // So that whoever shows the list hears of the new one.
-    show(0);
+  private List<Item> today() {
+    Planning p = studio.plans().plannedProperty().get();
+    return p == null
+        ? List.of()
+        : p.plan().on(studio.today()).map(PracticePlan.Day::items).orElse(List.of());
   }
 
   /** Takes today's items from the plan anew. */
   public void restart() {
-    Planning planned = studio.plans().plannedProperty().get();
-    extras.clear();
-    shownPassage = studio.shown() == null ? -1 : studio.shown().passage().id();
-    items =
-        planned == null
-            ? List.of()
-            : planned.plan().days().stream()
-                .filter(d -> d.date().equals(studio.today()))
-                .findFirst()
-                .map(PracticePlan.Day::items)
-                .orElse(List.of());
+    isAsked = true;
+    items.set(today());
+    done.clear();
+    judged.clear();
+    waiting.clear();
+    ownPassage = -1;
     show(0);
   }
 
-  /** Puts another item on the stand. */
+  /** Puts another of today's items on the stand; its passage is opened with it. */
   public void show(int which) {
-    index.set(Math.max(0, Math.min(which, Math.max(0, items.size() - 1))));
-    Planning planned = studio.plans().plannedProperty().get();
-    Optional<PracticePlan.Item> item = item();
-    if (item.isEmpty() || planned == null) {
-      gate.set(null);
-      notation.set(null);
+    isAsked = true;
+    index.set(Math.max(0, Math.min(which, Math.max(0, items().size() - 1))));
+    waiting.clear();
+    ownPassage = -1;
+    present();
+  }
+
+  /** The item is over: the next one comes. */
+  public void next() {
+    if (!waiting.isEmpty()) {
+      place(waiting.pop());
       return;
     }
-    gate.set(Gate.at(planned.ladder(), studio.plans().habits().gate(), item.get().perMinute()));
-    notation.set(Resolver.resolve(score(item.get(), planned)));
+    done.add(index.get());
+    if (index.get() + 1 < items().size()) {
+      show(index.get() + 1);
+    }
+  }
+
+  public void previous() {
+    if (index.get() > 0) {
+      done.remove(index.get() - 1);
+      show(index.get() - 1);
+    }
+  }
+
+  private void present() {
+    Optional<Item> item = item();
+    wanted = item;
+    if (item.isEmpty() || item.get().kind() == Kind.BREAK) {
+      clear();
+      return;
+    }
+    Session shown = studio.shown();
+    if (shown != null && shown.passage().id() == item.get().passageId()) {
+      make(item.get(), shown);
+      return;
+    }
+    clear();
+    open(item.get().passageId());
+  }
+
+  private boolean isAsked;
+
+  /**
+   * The player goes to the stand: what is due of the open passage is on it; all of it where nothing
+   * is due; where no passage is open, what today begins with.
+   */
+  public void ask() {
+    if (stand.get() != null || ownPassage >= 0) {
+      return;
+    }
+    isAsked = true;
+    Session shown = studio.shown();
+    if (shown == null) {
+      present();
+      return;
+    }
+    Optional<Integer> first = firstOf(shown.passage().id());
+    if (first.isPresent()) {
+      show(first.get());
+    } else if (studio.plans().ofOpen().isPresent()) {
+      practise(0, shown.resolved().notes().size() - 1, DrillKind.STRAIGHT);
+    }
+  }
+
+  private void open(long passageId) {
+    if (!isAsked) {
+      return; // Nobody is at the stand: the passage that is looked at stays.
+    }
+    studio.passages().stream().filter(p -> p.id() == passageId).findFirst().ifPresent(studio::open);
+  }
+
+  private void clear() {
+    stand.set(null);
+    gate.set(null);
+    notation.set(null);
+  }
+
+  /** Another passage was opened: what waits for it is made; what is of another one goes. */
+  private void follow() {
+    Session shown = studio.shown();
+    if (shown == null) {
+      return;
+    }
+    long id = shown.passage().id();
+    if (ownPassage >= 0 && ownPassage != id) {
+      ownPassage = -1;
+      clear();
+    }
+    boolean fits = wanted.isPresent() && wanted.get().passageId() == id;
+    if (stand.get() == null && fits && ownPassage < 0) {
+      make(wanted.get(), shown);
+    } else if (stand.get() != null && stand.get().passageId() != id) {
+      clear();
+      index.set(-1);
+      wanted = Optional.empty();
+      firstOf(id).ifPresent(this::show);
+    }
+  }
+
+  /** Where the open passage's first item of today stands that is not done. */
+  private Optional<Integer> firstOf(long passageId) {
+    for (int i = 0; i < items().size(); i++) {
+      if (items().get(i).passageId() == passageId && !done.contains(i)) {
+        return Optional.of(i);
+      }
+    }
+    return Optional.empty();
+  }
+
+  private void make(Item item, Session session) {
+    Optional<Planning.Entry> entry = studio.plans().ofOpen();
+    if (entry.isEmpty()) {
+      return;
+    }
+    Planning.Entry e = entry.get();
+    Optional<Chunk> chunk = e.learning().chunk(item.unit());
+    studio.compute(
+        "stand",
+        Rank.BESIDE,
+        token -> drill(session, chunk, item.drill()),
+        () -> wanted.filter(item::equals).isPresent() && ownPassage < 0,
+        drill ->
+            place(
+                new OnStand(
+                    item.passageId(),
+                    List.of(chunk.map(Chunk::id).orElse(PracticePlan.WHOLE)),
+                    chunk.map(Words::chunk).orElseGet(() -> kindName(item.kind())),
+                    drill,
+                    e.ladder(),
+                    item.level(),
+                    Sentences.of(item.why()))));
+  }
+
+  private static String kindName(Kind kind) {
+    return Sentences.of("plan.kind." + kind);
+  }
+
+  /** A drill that the chunk no longer asks for gives way to the notes as written. */
+  private static Drill drill(Session session, Optional<Chunk> chunk, DrillKind kind) {
+    DrillBook book = new DrillBook(session);
+    return chunk
+        .flatMap(c -> book.of(c, kind).or(() -> book.of(c, DrillKind.STRAIGHT)))
+        .or(() -> book.ofPassage(kind))
+        .orElseGet(() -> new Drill(DrillKind.STRAIGHT, List.of(book.page())));
+  }
+
+  private void place(OnStand what) {
+    part.set(0);
+    stand.set(what);
+    Planning.Habits habits = studio.plans().habits();
+    gate.set(Gate.at(what.ladder(), habits.gate(), what.level()));
+    showPart();
     tryStarted = now.get();
   }
 
-  /** Strokes of the item that cannot bounce yet at a tempo: on the string until then. */
-  public List<BounceSwitch> notYetBouncing(PracticePlan.Item item, int perMinute) {
-    Session session = studio.shown();
-    Planning planned = studio.plans().plannedProperty().get();
-    if (session == null || planned == null || extras.containsKey(item.chunk())) {
-      return List.of();
-    }
-    List<BounceSwitch> all =
-        planned.chunks().stream()
-            .filter(c -> c.id().equals(item.chunk()))
-            .findFirst()
-            .map(c -> BounceSwitch.of(session, c.fromOnset(), c.toOnset()))
-            .orElseGet(() -> BounceSwitch.of(session));
-    return all.stream().filter(b -> b.perMinute() > perMinute).toList();
+  private void showPart() {
+    Drill d = stand.get().drill();
+    notation.set(Resolver.resolve(d.parts().get(part.get())));
   }
 
-  private Score score(PracticePlan.Item item, Planning planned) {
-    if (extras.containsKey(item.chunk())) {
-      return extras.get(item.chunk()).drill();
+  // ---- of the player's own -------------------------------------------------------------------
+
+  /**
+   * Puts a drill on the stand that the player chose; what is due stays behind it.
+   *
+   * @param slice moment that it is about
+   */
+  public void putOnStand(int slice, String title, Score drill) {
+    Planning.Entry e = studio.plans().ofOpen().orElse(null);
+    if (e == null) {
+      return;
     }
-    Session session = studio.shown();
-    Set<Integer> sparse =
-        SparseDigits.of(
-            session.resolved(),
-            session.task().hand().instrument(),
-            session.fingering(),
-            i -> session.at(FingerLayer.PINNED, i).isPresent());
-    planned.chunks().stream()
-        .filter(c -> c.id().equals(item.chunk()))
-        .forEach(c -> addFirst(session, c, sparse));
-    Score fingered = session.fingered(sparse::contains);
-    Optional<Chunk> chunk =
-        planned.chunks().stream().filter(c -> c.id().equals(item.chunk())).findFirst();
-    return chunk.map(c -> drill(session, fingered, c, item.drill())).orElse(fingered);
+    own(
+        new OnStand(
+            studio.shown().passage().id(),
+            List.of("shift-" + slice),
+            title,
+            new Drill(DrillKind.SHIFT, List.of(drill)),
+            e.ladder(),
+            e.ladder().levels().get(0),
+            Sentences.of("practise.put-on")));
   }
 
-  /** A drill of the bow that the bowing no longer asks for gives way to the notes as written. */
-  private static Score drill(Session session, Score fingered, Chunk chunk, DrillKind kind) {
-    if (kind != DrillKind.BOW) {
-      return Drills.notation(fingered, chunk, kind);
+  /** Any notes with any drill; they count for the planned chunks that they cover. */
+  public void practise(int fromNote, int toNote, DrillKind kind) {
+    Session s = studio.shown();
+    Planning.Entry e = studio.plans().ofOpen().orElse(null);
+    if (s == null || e == null || s.resolved().notes().isEmpty()) {
+      return;
     }
-    return BowSpots.of(session, chunk).stream()
+    int from = s.resolved().notes().get(Math.min(fromNote, toNote)).slice();
+    int to = s.resolved().notes().get(Math.max(fromNote, toNote)).slice();
+    Chunk free = Covered.stretch(s.resolved(), from, to);
+    List<String> ids =
+        new ArrayList<>(
+            Covered.by(s.resolved(), e.chunks(), from, to).stream().map(Chunk::id).toList());
+    if (ids.isEmpty()) {
+      ids.add(free.id());
+    }
+    ownPassage = s.passage().id();
+    studio.compute(
+        "stand",
+        Rank.BESIDE,
+        token -> drill(s, Optional.of(free), kind),
+        () -> true,
+        drill ->
+            own(
+                new OnStand(
+                    s.passage().id(),
+                    ids,
+                    Words.chunk(free),
+                    drill,
+                    e.ladder(),
+                    due(e, ids),
+                    Sentences.of("practise.put-on"))));
+  }
+
+  /** The level that the first covered chunk is due at; the lowest where none is planned. */
+  private Level due(Planning.Entry e, List<String> ids) {
+    return items().stream()
+        .filter(i -> i.passageId() == e.learning().passageId() && ids.contains(i.unit()))
+        .map(Item::level)
         .findFirst()
-        .map(BowSpots.Spot::notation)
-        .orElseGet(() -> Drills.notation(fingered, chunk, DrillKind.STRAIGHT));
+        .orElse(e.ladder().levels().get(0));
   }
 
-  /** A drill's first note always tells its finger. */
-  private static void addFirst(Session session, Chunk chunk, Set<Integer> digits) {
-    for (int i = 0; i < session.resolved().notes().size(); i++) {
-      var note = session.resolved().notes().get(i);
-      if (note.onset().equals(chunk.fromOnset()) && !note.isGrace()) {
-        digits.add(i);
+  private void own(OnStand what) {
+    ownPassage = what.passageId();
+    wanted = Optional.empty();
+    if (stand.get() != null) {
+      waiting.push(at());
+    }
+    place(what);
+    index.set(-1);
+  }
+
+  /** What is on the stand, to come back to at its level. */
+  private OnStand at() {
+    OnStand s = stand.get();
+    return new OnStand(
+        s.passageId(), s.chunkIds(), s.title(), s.drill(), s.ladder(), gate.get().level(), s.why());
+  }
+
+  /** Whether something waits to come back. */
+  public boolean isAside() {
+    return !waiting.isEmpty();
+  }
+
+  /** The drill against what broke goes on the stand; what was there waits. */
+  public void cure(Breakage broke) {
+    OnStand s = stand.get();
+    Session session = studio.shown();
+    Optional<Planning.Entry> e = studio.plans().ofOpen();
+    Optional<DrillKind> kind = Cure.of(broke);
+    if (s == null || session == null || e.isEmpty() || kind.isEmpty()) {
+      return;
+    }
+    Optional<Chunk> chunk = e.get().learning().chunk(s.chunkIds().get(0));
+    Level level = gate.get().level();
+    studio.compute(
+        "stand",
+        Rank.BESIDE,
+        token -> drill(session, chunk, kind.get()),
+        () -> true,
+        drill ->
+            own(
+                new OnStand(
+                    s.passageId(),
+                    s.chunkIds(),
+                    s.title(),
+                    drill,
+                    s.ladder(),
+                    level,
+                    Sentences.of("practise.cure", Sentences.of("broke." + broke)))));
+  }
+
+  /** Another tempo for the next try, whatever the ladder says. */
+  public void tempo(double perMinute) {
+    if (gate.get() != null) {
+      gate.set(gate.get().with(Level.at(Math.max(10, Math.min(400, perMinute)))));
+    }
+  }
+
+  // ---- playing -------------------------------------------------------------------------------
+
+  public ClickStyle style() {
+    return style;
+  }
+
+  public void setStyle(ClickStyle other) {
+    style = other;
+  }
+
+  /** The clicks of a set of plays of what is on the stand, at the gate's level. */
+  public Optional<PlaySet> set(int plays) {
+    if (stand.get() == null || gate.get() == null || studio.shown() == null) {
+      return Optional.empty();
+    }
+    Score score = stand.get().drill().parts().get(part.get());
+    Passage.Settings settings = studio.shown().passage().settings();
+    Level level = gate.get().level();
+    TempoMap map =
+        stand.get().drill().kind().of() == DrillKind.Of.PASSAGE
+            ? studio
+                .shown()
+                .task()
+                .tempo()
+                .scaled(level.perMinute() / settings.target().perMinute())
+            : TempoMap.steady(settings.target().at(level.perMinute()));
+    return Optional.of(PlaySet.of(new ClickLine(score, map, styleAt(level)), plays, PAUSE_S));
+  }
+
+  /** On a slow line the rung says how often it clicks; elsewhere the player does. */
+  private ClickStyle styleAt(Level level) {
+    double each = level.clicks() / level.perMinute();
+    if (stand.get().ladder().isSlow() && level.clicks() == 0) {
+      return ClickStyle.PLAIN.silentFor(1_000_000, 1).barsOnly(true);
+    }
+    if (stand.get().ladder().isSlow()) {
+      return each < 1
+          ? ClickStyle.PLAIN.barsOnly(true)
+          : style.withBetween((int) Math.min(ClickStyle.MOST_BETWEEN, Math.round(each)));
+    }
+    boolean halves = each > 1.5 && style.between() == 1;
+    return halves ? style.withBetween(2) : style;
+  }
+
+  /** From here the try is timed. */
+  public void startTry() {
+    tryStarted = now.get();
+  }
+
+  // ---- judging -------------------------------------------------------------------------------
+
+  /** Judges one try. */
+  public void judge(Verdict verdict, Breakage breakage) {
+    judge(verdict, breakage, 1);
+  }
+
+  /**
+   * Judges the plays of a set alike and writes them to the journal.
+   *
+   * @param plays 1 or more
+   */
+  public void judge(Verdict verdict, Breakage breakage, int plays) {
+    OnStand s = stand.get();
+    if (s == null || gate.get() == null || gate.get().stopped() || plays < 1) {
+      return;
+    }
+    long took = Math.max(0, Duration.between(tryStarted, now.get()).toSeconds());
+    int seconds = (int) (Math.min(1800, took) / plays);
+    Judged mine =
+        new Judged(gate.get(), part.get(), new ArrayList<>(), plays * s.chunkIds().size());
+    judged.push(mine);
+    for (int i = 0; i < plays && !gate.get().stopped(); i++) {
+      write(s, verdict, breakage, seconds, mine);
+      advance(s, verdict);
+    }
+    tryStarted = now.get();
+  }
+
+  private void write(OnStand s, Verdict verdict, Breakage broke, int seconds, Judged mine) {
+    Level level = gate.get().level();
+    for (int c = 0; c < s.chunkIds().size(); c++) {
+      studio.record(
+          new JournalEntry(
+              0,
+              s.passageId(),
+              studio.today(),
+              s.chunkIds().get(c),
+              s.drill().kind(),
+              level.perMinute(),
+              level.clicks(),
+              c == 0 ? seconds : 0,
+              verdict,
+              broke,
+              ""),
+          mine.stored()::add);
+    }
+  }
+
+  /** Straight tries climb the ladder; another drill goes on part by part, each clean once. */
+  private void advance(OnStand s, Verdict verdict) {
+    if (s.climbs()) {
+      gate.set(gate.get().after(verdict));
+      return;
+    }
+    Gate g = gate.get();
+    if (verdict == Verdict.HURTS) {
+      gate.set(g.after(verdict));
+    } else if (verdict == Verdict.CLEAN) {
+      boolean last = part.get() + 1 >= s.drill().parts().size();
+      if (last) {
+        gate.set(new Gate(g.ladder(), g.settings(), g.level(), g.cleanInRow() + 1, true));
+      } else {
+        part.set(part.get() + 1);
+        showPart();
       }
     }
   }
 
-  /** Name of the item's chunk as the player knows it. */
-  public String label(PracticePlan.Item item) {
-    Planning planned = studio.plans().plannedProperty().get();
-    if (extras.containsKey(item.chunk())) {
-      return extras.get(item.chunk()).title();
+  /** Takes the last verdict back; what it wrote leaves the record. */
+  public boolean takeBack() {
+    Judged last = judged.peek();
+    if (last == null || stand.get() == null || studio.isBehind()) {
+      return false;
     }
-    if (item.chunk().equals(Planner.WHOLE) || planned == null) {
-      return Sentences.of("practise.the-whole");
+    judged.pop();
+    studio.removeTries(last.stored());
+    part.set(last.part());
+    gate.set(last.before());
+    showPart();
+    return true;
+  }
+
+  // ---- what is told --------------------------------------------------------------------------
+
+  /** Strokes on the stand that cannot bounce yet at a tempo: on the string until then. */
+  public List<BounceSwitch> notYetBouncing(double perMinute) {
+    Session session = studio.shown();
+    OnStand s = stand.get();
+    if (session == null || s == null || s.drill().kind().of() != DrillKind.Of.CHUNK) {
+      return List.of();
     }
-    return planned.chunks().stream()
-        .filter(c -> c.id().equals(item.chunk()))
+    List<BounceSwitch> all =
+        studio
+            .plans()
+            .chunk(s.chunkIds().get(0))
+            .map(c -> BounceSwitch.of(session, c.fromOnset(), c.toOnset()))
+            .orElse(List.of());
+    return all.stream().filter(b -> b.perMinute() > perMinute).toList();
+  }
+
+  /** Name of an item as the player knows it. */
+  public String label(Item item) {
+    Planning p = studio.plans().plannedProperty().get();
+    Optional<Chunk> chunk =
+        p == null
+            ? Optional.empty()
+            : p.of(item.passageId()).flatMap(e -> e.learning().chunk(item.unit()));
+    return chunk.map(Words::chunk).orElseGet(() -> kindName(item.kind()));
+  }
+
+  /** The passage of an item; empty for a break. */
+  public String passage(Item item) {
+    return studio.passages().stream()
+        .filter(p -> p.id() == item.passageId())
+        .map(p -> p.settings().title())
         .findFirst()
-        .map(c -> (c.isSpot() ? "Shift, " : "") + c.label())
-        .orElse(item.chunk());
+        .orElse("");
   }
 
   /** The fingering printed on the drill: that of the target tempo. */
@@ -242,36 +635,5 @@ public final class PracticeModel {
       }
     }
     return texts;
-  }
-
-  /** The click starts: from here the try is timed. */
-  public void startTry() {
-    tryStarted = now.get();
-  }
-
-  /** Judges the try that was just played and writes it to the journal. */
-  public void judge(Verdict verdict, Breakage breakage) {
-    Optional<PracticePlan.Item> item = item();
-    if (item.isEmpty() || gate.get() == null || gate.get().stopped()) {
-      return;
-    }
-    int seconds =
-        (int) Math.min(1800, Math.max(0, Duration.between(tryStarted, now.get()).toSeconds()));
-    int tempo = gate.get().perMinute();
-    gate.set(gate.get().after(verdict));
-    tryStarted = now.get();
-    DrillKind drill = item.get().drill();
-    studio.record(
-        new JournalEntry(
-            0,
-            studio.shown().passage().id(),
-            studio.today(),
-            item.get().chunk(),
-            drill,
-            tempo,
-            seconds,
-            verdict,
-            breakage,
-            ""));
   }
 }

@@ -2,10 +2,14 @@ package fret.app.viewmodel;
 
 import fret.app.words.PageWordList;
 import fret.app.work.Storing;
-import fret.plan.Gate;
+import fret.plan.Budget;
+import fret.plan.Move;
+import fret.plan.Pedal;
 import fret.score.Glossary;
 import fret.shelf.Library;
+import fret.shelf.PlanSettings;
 import fret.shelf.Planning;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -140,21 +144,47 @@ public final class Preferences {
 
   /** What the player set for the plan and the practice. */
   public Planning.Habits habits() {
-    Gate.Settings usual = Gate.Settings.USUAL;
-    Gate.Settings gate =
-        new Gate.Settings(
-            number("cleanNeeded", usual.cleanNeeded()),
-            is("slowerAfterMiss", usual.slowerAfterMiss()));
-    Planning.LadderKind kind =
-        get("ladder").map(Planning.LadderKind::valueOf).orElse(Planning.LadderKind.EVEN_STEPS);
-    return new Planning.Habits(gate, kind, number("ladderStart", 0), number("painLifted", 0));
+    return PlanSettings.habits(newest);
   }
 
   void putHabits(Planning.Habits habits) {
-    put("cleanNeeded", String.valueOf(habits.gate().cleanNeeded()));
-    put("slowerAfterMiss", String.valueOf(habits.gate().slowerAfterMiss()));
-    put("ladder", habits.ladder().name());
-    put("ladderStart", String.valueOf(habits.ladderStart()));
-    put("painLifted", String.valueOf(habits.painLifted()));
+    PlanSettings.of(habits).forEach(this::put);
+  }
+
+  /** The player's minutes by weekday and day. */
+  public Budget budget() {
+    return PlanSettings.budget(newest);
+  }
+
+  void putBudget(Budget budget) {
+    PlanSettings.of(budget).forEach(this::put);
+  }
+
+  /** What the player put on other days. */
+  public List<Move> moves() {
+    return PlanSettings.moves(newest);
+  }
+
+  /** Moves to days that are over are forgotten. */
+  void putMoves(List<Move> moves, LocalDate today) {
+    PlanSettings.of(moves, today).forEach(this::put);
+  }
+
+  /** How a pedal judges: held long for missed, or two taps. */
+  public Pedal.Way pedal() {
+    return PlanSettings.word(newest, "pedal", Pedal.Way.HELD);
+  }
+
+  public void putPedal(Pedal.Way way) {
+    put("pedal", way.name());
+  }
+
+  /** Plays of a set. */
+  public int setPlays() {
+    return Math.max(1, Math.min(9, number("setPlays", habits().gate().cleanNeeded())));
+  }
+
+  public void putSetPlays(int plays) {
+    put("setPlays", String.valueOf(plays));
   }
 }

@@ -491,6 +491,16 @@ public final class Studio {
     computing.ask(kind, rank, question, then);
   }
 
+  /** The same, leaving something to be done where it gets no answer. */
+  <T> void runOrElse(
+      Object kind,
+      Rank rank,
+      Computing.Question<T> question,
+      Consumer<T> then,
+      Runnable otherwise) {
+    computing.ask(kind, rank, question, then, otherwise);
+  }
+
   /** Work for what is shown, before everything else; newer work of the kind replaces it. */
   public <T> void elsewhere(Object kind, java.util.concurrent.Callable<T> work, Consumer<T> then) {
     computing.ask(kind, Rank.OPENING, token -> work.call(), then);
@@ -502,18 +512,61 @@ public final class Studio {
   }
 
   /** Stores a try; the plan follows. The first try adopts the fingering. */
+  public void record(JournalEntry entry, Consumer<JournalEntry> then) {
+    storing.store(
+        "journal",
+        () -> library.add(entry),
+        stored -> {
+          recorded(stored);
+          then.accept(stored);
+        });
+  }
+
   public void record(JournalEntry entry) {
-    storing.store("journal", () -> library.add(entry), this::recorded);
+    record(entry, stored -> {});
   }
 
   private void recorded(JournalEntry stored) {
-    journal.add(stored);
+    int at = journal.size();
+    while (at > 0 && journal.get(at - 1).date().isAfter(stored.date())) {
+      at--;
+    }
+    journal.add(at, stored);
     Session now = shown();
     boolean mine = now != null && now.passage().id() == stored.passageId();
     if (mine) {
       open.decide(s -> Decisions.practised(s, plans.chunk(stored.chunkId())));
     }
     plans.update();
+  }
+
+  /** A try is told otherwise. */
+  public void correct(JournalEntry entry) {
+    storing.store(
+        "journal",
+        () -> {
+          library.correct(entry);
+          return entry;
+        },
+        stored -> {
+          journal.replaceAll(e -> e.id() == stored.id() ? stored : e);
+          plans.update();
+        });
+  }
+
+  /** Takes tries out of the record. */
+  public void removeTries(List<JournalEntry> entries) {
+    List<JournalEntry> gone = List.copyOf(entries);
+    storing.store(
+        "journal",
+        () -> {
+          gone.forEach(e -> library.removeEntry(e.id()));
+          return gone;
+        },
+        done -> {
+          journal.removeIf(e -> done.stream().anyMatch(g -> g.id() == e.id()));
+          plans.update();
+        });
   }
 
   /** Does something for the library that nothing waits for, after what is to be stored now. */

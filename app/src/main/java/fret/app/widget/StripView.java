@@ -282,6 +282,12 @@ public final class StripView extends Region {
     }
   }
 
+  /** Shows what comes next, as when a page is turned. */
+  public void turn() {
+    scrollX = Math.max(0, Math.min(maxScroll(), scrollX + getWidth() * 0.8));
+    paint();
+  }
+
   // ---- writing -------------------------------------------------------------------------------
 
   /**
@@ -326,6 +332,13 @@ public final class StripView extends Region {
   }
 
   // ---- size ----------------------------------------------------------------------------------
+
+  /** Notes as large as the height holds, which is so many staff spaces. */
+  public void fit(double spaces) {
+    if (getHeight() > 0) {
+      setSpace(Math.max(10, Math.min(24, getHeight() / spaces)));
+    }
+  }
 
   /** Larger or smaller notes; the selected note stays in place. */
   public void zoom(double factor) {

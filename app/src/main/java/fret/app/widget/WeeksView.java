@@ -8,23 +8,37 @@ import java.util.List;
 import java.util.function.Consumer;
 import javafx.geometry.VPos;
 import javafx.scene.AccessibleRole;
+import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
+import javafx.scene.paint.Color;
 import javafx.scene.text.TextAlignment;
 
 /** Weeks drawn to scale: a day is a column, its height its minutes, its parts what is practised. */
 public final class WeeksView extends Painted {
+  /** A {@link Piece#pattern} of what is no passage. */
+  public static final int BLANK = -1;
+
+  public static final int WARM_UP = -2;
+
+  private static final int PATTERNS = 4;
+
   /**
    * One part of a day.
    *
-   * @param pattern told apart without colour: 0 filled, 1 in lines, 2 hollow
+   * @param pattern place of its passage from 0, told apart by pattern and ink; or one of the above
    */
   public record Piece(double minutes, int pattern) {}
 
-  /** A day. */
-  public record Day(LocalDate date, List<Piece> pieces) {
+  /**
+   * A day.
+   *
+   * @param budget minutes that there are
+   */
+  public record Day(LocalDate date, double budget, List<Piece> pieces) {
     public Day {
       pieces = List.copyOf(pieces);
     }
@@ -39,7 +53,6 @@ public final class WeeksView extends Painted {
   private static final double HEAD = 10;
 
   private List<Day> days = List.of();
-  private double budget;
   private LocalDate today = LocalDate.EPOCH;
   private int selected;
   private Consumer<Integer> onPick = i -> {};
@@ -60,17 +73,28 @@ public final class WeeksView extends Painted {
     onPick = handler;
   }
 
-  /**
-   * Shows days that follow each other.
-   *
-   * @param minutes that each day has at most
-   */
-  public void show(List<Day> all, double minutes, LocalDate now) {
+  /** Shows days that follow each other. */
+  public void show(List<Day> all, LocalDate now) {
     days = List.copyOf(all);
-    budget = minutes;
     today = now;
     selected = Math.min(selected, Math.max(0, days.size() - 1));
     paint();
+  }
+
+  /** The mark of a passage, to stand beside its name. */
+  public static Label mark(Look look, int passage) {
+    Canvas sample = new Canvas(18, 12);
+    piece(
+        sample.getGraphicsContext2D(),
+        look.inksProperty().get(),
+        new Piece(1, Math.max(0, passage)),
+        0,
+        0,
+        18,
+        13);
+    Label mark = new Label();
+    mark.setGraphic(sample);
+    return mark;
   }
 
   private void press(MouseEvent e) {
@@ -112,7 +136,9 @@ public final class WeeksView extends Painted {
     if (days.isEmpty() || canvas.getWidth() <= 0) {
       return;
     }
-    double most = Math.max(budget, days.stream().mapToDouble(Day::minutes).max().orElse(1));
+    double most =
+        Math.max(
+            5, days.stream().mapToDouble(d -> Math.max(d.budget(), d.minutes())).max().orElse(1));
     double bottom = canvas.getHeight() - FOOT;
     double perMinute = (bottom - HEAD) / most;
     scale(g, inks, most, bottom, perMinute);
@@ -136,6 +162,10 @@ public final class WeeksView extends Painted {
         piece(g, inks, p, x + step * 0.16, y - height, step * 0.68, height);
         y -= height;
       }
+      double top = bottom - day.budget() * perMinute;
+      g.setStroke(inks.time());
+      g.setLineWidth(1);
+      g.strokeLine(x + 1, top, x + step - 1, top);
       if (day.date().equals(today)) {
         g.setStroke(inks.time());
         g.setLineWidth(2);
@@ -160,20 +190,10 @@ public final class WeeksView extends Painted {
     }
     g.setStroke(inks.faint());
     g.strokeLine(LEFT - 4, bottom, canvas.getWidth() - 8, bottom);
-    g.setStroke(inks.time());
-    g.setLineDashes(4, 4);
-    double y = bottom - budget * perMinute;
-    g.strokeLine(LEFT - 4, y, canvas.getWidth() - 8, y);
-    g.setLineDashes((double[]) null);
   }
 
   private static void text(
-      GraphicsContext g,
-      javafx.scene.paint.Color color,
-      String text,
-      double x,
-      double y,
-      TextAlignment align) {
+      GraphicsContext g, Color color, String text, double x, double y, TextAlignment align) {
     g.setFont(MusicFont.textFont(Style.REGULAR, 11.5));
     g.setTextBaseline(VPos.CENTER);
     g.setTextAlign(align);
@@ -183,17 +203,37 @@ public final class WeeksView extends Painted {
 
   private static void piece(
       GraphicsContext g, Inks inks, Piece p, double x, double y, double width, double height) {
-    g.setStroke(inks.hand());
-    g.setFill(inks.hand());
-    g.setLineWidth(1);
     double inner = Math.max(1, height - 1);
-    if (p.pattern() == 0) {
-      g.fillRect(x, y, width, inner);
-    } else {
-      g.strokeRect(x + 0.5, y + 0.5, width - 1, Math.max(0.5, inner - 1));
-      for (double at = y + 3; p.pattern() == 1 && at < y + inner; at += 3) {
-        g.strokeLine(x, at, x + width, at);
-      }
+    Color ink = ink(inks, p.pattern());
+    g.setStroke(ink);
+    g.setFill(ink);
+    g.setLineWidth(1);
+    int pattern = p.pattern() < 0 ? -1 : p.pattern() % PATTERNS;
+    if (p.pattern() == BLANK) {
+      return;
     }
+    if (pattern == 0) {
+      g.fillRect(x, y, width, inner);
+      return;
+    }
+    g.strokeRect(x + 0.5, y + 0.5, width - 1, Math.max(0.5, inner - 1));
+    for (double at = y + 3; pattern == 1 && at < y + inner; at += 3) {
+      g.strokeLine(x, at, x + width, at);
+    }
+    for (double at = x + 3; pattern == 3 && at < x + width; at += 4) {
+      g.strokeLine(at, y, at, y + inner);
+    }
+  }
+
+  /** Three inks, each with every pattern. */
+  private static Color ink(Inks inks, int pattern) {
+    if (pattern < 0) {
+      return inks.faint();
+    }
+    return switch (pattern % 3) {
+      case 0 -> inks.hand();
+      case 1 -> inks.bow();
+      default -> inks.time();
+    };
   }
 }

@@ -25,6 +25,11 @@ public final class Days {
     return (date.getYear() == today.getYear() ? NEAR : FAR).format(date);
   }
 
+  /** A day as it is told where it need not be today. */
+  public static String named(LocalDate date) {
+    return NEAR.format(date);
+  }
+
   /** Day and month alone, for an axis. */
   public static String onAxis(LocalDate date) {
     return SHORT.format(date);

@@ -2,6 +2,7 @@ package fret.app.words;
 
 import fret.base.Said;
 import java.text.NumberFormat;
+import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
@@ -65,7 +66,7 @@ public final class Sentences {
 
   private static String text(Object arg) {
     if (arg instanceof Said s) {
-      return of(s);
+      return s.id().equals("day") ? Days.named(LocalDate.parse((String) s.args().get(0))) : of(s);
     }
     return arg instanceof Number n
         ? NumberFormat.getInstance(Locale.getDefault(Locale.Category.FORMAT)).format(n)

@@ -1,5 +1,6 @@
 package fret.app.words;
 
+import fret.drill.Chunk;
 import fret.fingering.ArrivalCheck;
 import fret.fingering.NoteFinger;
 import fret.fingering.Shift;
@@ -21,6 +22,19 @@ public final class Words {
   /** A number with its noun: "1 shift", "2 shifts". */
   public static String count(int n, String what) {
     return n + " " + what + (n == 1 ? "" : n > 1 && what.endsWith("x") ? "es" : "s");
+  }
+
+  /** The name of a chunk as the player knows it. */
+  public static String chunk(Chunk c) {
+    String bars =
+        c.fromBar().equals(c.toBar())
+            ? Sentences.of("chunk.bar", c.fromBar())
+            : Sentences.of("chunk.bars", c.fromBar(), c.toBar());
+    return switch (c.kind()) {
+      case BARS -> bars;
+      case SPOT -> Sentences.of("chunk.spot", bars);
+      case JOIN -> Sentences.of("chunk.joining", c.fromBar(), c.toBar());
+    };
   }
 
   /** With one decimal, in the reader's own form. */

@@ -175,8 +175,25 @@ class BatchCommandsTest {
     assertThat(json().path("readyDate").asText()).isEqualTo("2026-05-11");
     assertThat(json().path("levels")).last().extracting(JsonNode::asInt).isEqualTo(72);
     assertThat(json().path("feasible").asBoolean()).isTrue();
-    assertThat(json().path("days")).hasSize(72).allMatch(d -> d.path("minutes").asInt() <= 30);
+    // Every day up to the audition's; what is played adds up to the day, which is never over.
+    assertThat(json().path("lastDay").asText()).isEqualTo("2026-06-01");
+    assertThat(json().path("days")).hasSize(93);
+    for (JsonNode d : json().path("days")) {
+      double sum = 0;
+      for (JsonNode i : d.path("items")) {
+        sum += i.path("minutes").asDouble();
+      }
+      assertThat(sum).isCloseTo(d.path("minutes").asDouble(), within(0.01));
+      assertThat(sum).isLessThanOrEqualTo(d.path("budget").asDouble() + 1e-6);
+    }
+    // Less than two notes a second: the tempo stays, and the click thins.
+    JsonNode first = json().path("days").get(0).path("items").get(2);
+    assertThat(first.path("bpm").asDouble()).isEqualTo(72);
+    assertThat(first.path("clicksPerMinute").asDouble()).isEqualTo(288);
     assertThat(json().path("chunks").size()).isPositive();
+    assertThat(json().path("chunks")).anyMatch(c -> c.path("kind").asText().equals("join"));
+    assertThat(json().path("passages").get(0).path("readiness").path("chunksAtTarget").asInt())
+        .isZero();
   }
 
   @ParameterizedTest

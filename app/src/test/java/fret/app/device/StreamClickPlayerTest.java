@@ -2,9 +2,8 @@ package fret.app.device;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import fret.sound.Click;
 import fret.sound.ClickTrack;
-import fret.tempo.Beat;
-import fret.tempo.Tempo;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.CountDownLatch;
@@ -44,8 +43,8 @@ class StreamClickPlayerTest {
     SimulatedClock clock = new SimulatedClock();
     StreamClickPlayer player = new StreamClickPlayer(() -> clock, "simulated");
     // 126 a minute: a beat lasts 21,000 samples exactly.
-    ClickTrack track = new ClickTrack(new Tempo(Beat.QUARTER, 126), 3, 1, 3);
-    player.start(track, beat -> clock.beatsAtSample.add((long) clock.heard.size()));
+    player.start(
+        track(126, 60), click -> clock.beatsAtSample.add((long) clock.heard.size()), () -> {});
     assertThat(clock.full.await(20, TimeUnit.SECONDS)).isTrue();
     player.stop();
     assertThat(onsets(clock.heard))
@@ -55,6 +54,25 @@ class StreamClickPlayerTest {
       // A beat is told with the block in which it sounds.
       assertThat(clock.beatsAtSample.get(i) - 21_000L * i).isBetween(-1024L, 1024L);
     }
+  }
+
+  private static ClickTrack track(double perMinute, int clicks) {
+    List<Click> all = new ArrayList<>();
+    for (int i = 0; i < clicks; i++) {
+      all.add(new Click(i * 60 / perMinute, Click.Strength.STRONG, 1, 0));
+    }
+    return new ClickTrack(all, clicks * 60 / perMinute);
+  }
+
+  /** A finite stream tells its end by itself, and not when it is stopped before. */
+  @Test
+  void theEndIsTold() throws Exception {
+    SimulatedClock clock = new SimulatedClock();
+    StreamClickPlayer player = new StreamClickPlayer(() -> clock, "simulated");
+    CountDownLatch ended = new CountDownLatch(1);
+    player.start(track(120, 2), click -> {}, ended::countDown);
+    assertThat(ended.await(20, TimeUnit.SECONDS)).isTrue();
+    assertThat(clock.heard).hasSizeBetween(44_100, 44_100 + 1024);
   }
 
   private static List<Integer> onsets(List<Float> heard) {
@@ -72,7 +90,7 @@ class StreamClickPlayerTest {
   void stoppingClosesTheDevice() throws Exception {
     SimulatedClock clock = new SimulatedClock();
     StreamClickPlayer player = new StreamClickPlayer(() -> clock, "simulated");
-    player.start(new ClickTrack(new Tempo(Beat.QUARTER, 60), 4, 2), beat -> {});
+    player.start(track(60, 60), click -> {}, () -> {});
     assertThat(clock.full.await(20, TimeUnit.SECONDS)).isTrue();
     player.stop();
     long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(20);

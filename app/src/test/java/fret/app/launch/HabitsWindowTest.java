@@ -2,6 +2,7 @@ package fret.app.launch;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import fret.drill.DrillKind;
 import fret.instrument.Finger;
 import fret.player.EffortKind;
 import fret.player.Hand;
@@ -9,6 +10,7 @@ import fret.player.HandSize;
 import fret.player.Preset;
 import fret.player.School;
 import fret.shelf.Planning;
+import fret.tempo.LadderKind;
 import java.time.LocalDate;
 import java.util.Optional;
 import javafx.scene.control.CheckBox;
@@ -116,28 +118,44 @@ class HabitsWindowTest extends RealWindow {
     DatePicker audition = robot.lookup("#audition-date").query();
     DatePicker ready = robot.lookup("#ready-date").query();
     does(robot, () -> audition.setValue(today.plusDays(100)));
-    assertThat(planned().audition().date()).isEqualTo(today.plusDays(100));
+    assertThat(entry().audition().date()).isEqualTo(today.plusDays(100));
     // three weeks before, as the date is more than twelve weeks away (common practice)
     assertThat(ready.getValue()).isEqualTo(today.plusDays(79));
     does(robot, () -> audition.setValue(today.minusDays(1)));
-    assertThat(planned().audition().date())
-        .as("no date in the past")
-        .isEqualTo(today.plusDays(100));
+    assertThat(entry().audition().date()).as("no date in the past").isEqualTo(today.plusDays(100));
     does(robot, () -> ready.setValue(today.plusDays(200)));
-    assertThat(planned().audition().readyDate())
+    assertThat(entry().audition().readyDate())
         .as("ready by the date itself at the latest")
         .isEqualTo(today.plusDays(100));
-    Spinner<Integer> minutes = robot.lookup("#minutes").query();
-    does(robot, () -> minutes.getValueFactory().setValue(12));
-    assertThat(planned().audition().minutesPerDay()).isEqualTo(12);
-    int levels = planned().ladder().levels().size();
-    choose(robot, "#ladder-kind", Planning.LadderKind.METRONOME);
-    assertThat(planned().ladder().levels()).hasSizeGreaterThan(levels);
-    choose(robot, "#ladder-kind", Planning.LadderKind.EVEN_STEPS);
+    javafx.scene.control.TextField monday = robot.lookup("#minutes-monday").query();
+    does(
+        robot,
+        () -> {
+          monday.setText("12");
+          monday.fireEvent(new javafx.event.ActionEvent());
+        });
+    assertThat(planned().budget().usual()).containsEntry(java.time.DayOfWeek.MONDAY, 12);
+    assertThat(planned().plan().days())
+        .filteredOn(d -> d.date().getDayOfWeek() == java.time.DayOfWeek.MONDAY)
+        .allMatch(d -> d.minutes() <= 12);
+    robot.interact(() -> robot.lookup("#weeks").query().requestFocus());
+    robot.type(KeyCode.RIGHT);
+    robot.type(KeyCode.O);
+    until(() -> planned().plan().days().get(1).items().isEmpty() && !studio.isBehind());
+    robot.type(KeyCode.U);
+    until(() -> !planned().plan().days().get(1).items().isEmpty() && !studio.isBehind());
+    int levels = entry().ladder().size();
+    choose(robot, "#ladder-kind", LadderKind.METRONOME);
+    assertThat(entry().ladder().levels()).hasSizeGreaterThan(levels);
+    choose(robot, "#ladder-kind", LadderKind.EVEN);
     Spinner<Integer> start = robot.lookup("#ladder-start").query();
     does(robot, () -> start.getValueFactory().setValue(66));
-    assertThat(planned().ladder().levels().get(0)).isEqualTo(66);
+    assertThat(entry().ladder().start()).isEqualTo(66);
     assertThat(robot.lookup("#advice").<Label>query().getText()).isNotBlank();
+  }
+
+  private Planning.Entry entry() {
+    return studio.plans().ofOpen().orElseThrow();
   }
 
   private Planning planned() {
@@ -152,20 +170,22 @@ class HabitsWindowTest extends RealWindow {
     CheckBox slower = robot.lookup("#slower").query();
     does(robot, () -> needed.getValueFactory().setValue(1));
     does(robot, () -> slower.setSelected(true));
-    int first = practice.gateProperty().get().perMinute();
+    until(() -> practice.gateProperty().get() != null && !studio.isBehind());
+    does(robot, () -> practice.practise(0, 6, DrillKind.STRAIGHT));
+    double first = practice.gateProperty().get().perMinute();
     robot.type(KeyCode.C);
     until(() -> practice.gateProperty().get().perMinute() > first && !studio.isBehind());
-    int higher = practice.gateProperty().get().perMinute();
+    double higher = practice.gateProperty().get().perMinute();
     robot.type(KeyCode.M);
     until(() -> practice.gateProperty().get().perMinute() < higher && !studio.isBehind());
     robot.type(KeyCode.H);
     until(
         () ->
             robot.lookup("#pain").query().isVisible()
-                && !planned().held().isEmpty()
+                && planned().held() > 0
                 && !studio.isBehind());
     robot.interact(() -> robot.lookup("#lift-pain").<javafx.scene.control.Button>query().fire());
-    until(() -> planned().held().isEmpty() && !studio.isBehind());
+    until(() -> planned().held() == 0 && !studio.isBehind());
     assertThat(robot.lookup("#pain").query().isVisible()).isFalse();
   }
 }

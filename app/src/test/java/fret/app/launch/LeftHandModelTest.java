@@ -2,7 +2,6 @@ package fret.app.launch;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import fret.app.viewmodel.DueToday;
 import fret.app.viewmodel.LeftHandModel;
 import fret.app.words.Words;
 import fret.base.Said;
@@ -15,11 +14,13 @@ import fret.mark.FingerLayer;
 import fret.mark.VibratoLayer;
 import fret.mark.VibratoWish;
 import fret.mark.Wish;
+import fret.plan.PracticePlan;
 import fret.player.BodyCue;
 import fret.player.EffortKind;
 import fret.player.Hand;
 import fret.search.Token;
 import fret.search.WeightRange;
+import fret.shelf.Planning;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.BeforeEach;
@@ -239,11 +240,14 @@ class LeftHandModelTest extends OnDemoLibrary {
 
   @Test
   void theShelfKnowsWhatIsDueToday() throws Exception {
-    DueToday due = new DueToday(studio);
-    does(due::refresh);
-    until(() -> due.dueProperty().get().size() == 5);
-    assertThat(due.dueProperty().get()).extracting(d -> d.passage().id()).isSorted();
-    assertThat(due.minutes()).isPositive();
-    assertThat(due.dueProperty().get()).noneMatch(DueToday.Due::held);
+    until(
+        () ->
+            studio.plans().plannedProperty().get() != null
+                && studio.plans().plannedProperty().get().entries().size() == 5);
+    Planning planned = studio.plans().plannedProperty().get();
+    PracticePlan.Day today = planned.plan().on(studio.today()).orElseThrow();
+    assertThat(today.minutes()).isPositive().isLessThanOrEqualTo(today.budget());
+    assertThat(today.items()).extracting(PracticePlan.Item::passageId).doesNotContain(99L);
+    assertThat(planned.held()).isZero();
   }
 }

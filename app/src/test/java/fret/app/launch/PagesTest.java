@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import fret.app.batch.ShippedFonts;
 import fret.app.words.Sentences;
-import fret.drill.Chunker;
 import fret.engraving.Page;
 import fret.engraving.Primitive;
 import fret.format.page.PageFonts;
@@ -16,6 +15,7 @@ import fret.passage.Reading;
 import fret.passage.Setup;
 import fret.score.Bar;
 import fret.score.Score;
+import fret.session.Learning;
 import fret.session.Session;
 import fret.session.Sheets;
 import fret.tempo.Beat;
@@ -61,12 +61,7 @@ class PagesTest {
   void everyLineStaysWithinTheMarginsAndNoBarIsLost(Page.Paper paper) throws Exception {
     Session session = session(14);
     List<Page> pages =
-        new Sheets(FONTS, paper)
-            .part(
-                session,
-                List.of(),
-                Chunker.chunks(session.resolved(), session.fingering(), session.passage().marks()),
-                List.of());
+        new Sheets(FONTS, paper).part(session, List.of(), Learning.chunks(session), List.of());
     assertThat(pages).hasSizeGreaterThan(1);
     int bars = 0;
     for (Page page : pages) {
@@ -115,7 +110,7 @@ class PagesTest {
         new PagePrinter(FONTS)
             .practicePdf(
                 session,
-                Chunker.chunks(session.resolved(), session.fingering(), session.passage().marks()),
+                Learning.chunks(session),
                 Ladder.toTarget(72),
                 Page.Paper.A4,
                 Sentences::of);

@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import fret.app.viewmodel.PracticeModel;
 import fret.base.Said;
 import fret.base.UnusableInput;
+import fret.drill.Chunk;
+import fret.drill.DrillKind;
 import fret.fingering.NoteFinger;
 import fret.instrument.Finger;
 import fret.instrument.InstrumentType;
@@ -17,6 +19,7 @@ import fret.score.Divided;
 import fret.score.Signs;
 import fret.search.Token;
 import fret.shelf.Planning;
+import fret.tempo.LadderKind;
 import fret.tempo.MetronomeScale;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
@@ -146,30 +149,40 @@ class StudioTest extends OnDemoLibrary {
     assertThat(new String(file[0], StandardCharsets.UTF_8)).contains("<fingering>");
   }
 
+  /** Puts the open passage's first chunk on the stand, to be played straight; returns its id. */
+  private String straight(PracticeModel practice) throws Exception {
+    var e = studio.plans().ofOpen().orElseThrow();
+    Chunk first = e.chunks().get(0);
+    int from = studio.shown().resolved().indexOf(first.from()).orElseThrow();
+    int to = studio.shown().resolved().indexOf(first.to()).orElseThrow();
+    does(() -> practice.practise(from, to, DrillKind.STRAIGHT));
+    assertThat(practice.standProperty().get().chunkIds()).contains(first.id());
+    return first.id();
+  }
+
   @Test
   void painHoldsTheChunkAndStretchesBackUntilItIsLifted() throws Exception {
     openDemo(0);
     PracticeModel practice = new PracticeModel(studio, () -> Instant.parse("2026-03-03T09:00:00Z"));
-    does(practice::restart);
-    String chunk = practice.item().orElseThrow().chunk();
+    String chunk = straight(practice);
     does(() -> practice.judge(Verdict.HURTS, Breakage.TENSION));
-    assertThat(studio.plans().plannedProperty().get().held()).contains(chunk);
+    assertThat(studio.plans().plannedProperty().get().of(1).orElseThrow().held()).contains(chunk);
     assertThat(studio.plans().plannedProperty().get().plan().days())
-        .allMatch(d -> d.items().stream().noneMatch(i -> i.chunk().equals(chunk)));
+        .allMatch(d -> d.items().stream().noneMatch(i -> i.unit().equals(chunk)));
     does(studio.plans()::liftPain);
-    assertThat(studio.plans().plannedProperty().get().held()).isEmpty();
+    assertThat(studio.plans().plannedProperty().get().held()).isZero();
   }
 
   @Test
   void cleanTriesClimbAndAMissGoesBack() throws Exception {
     openDemo(2);
     PracticeModel practice = new PracticeModel(studio, () -> Instant.parse("2026-03-03T09:00:00Z"));
-    does(practice::restart);
-    int first = practice.gateProperty().get().perMinute();
+    straight(practice);
+    double first = practice.gateProperty().get().perMinute();
     for (int i = 0; i < 3; i++) {
       does(() -> practice.judge(Verdict.CLEAN, Breakage.NONE));
     }
-    int up = practice.gateProperty().get().perMinute();
+    double up = practice.gateProperty().get().perMinute();
     assertThat(up).isGreaterThan(first);
     does(() -> practice.judge(Verdict.MISSED, Breakage.SHIFT));
     assertThat(practice.gateProperty().get().perMinute()).isLessThan(up);
@@ -184,16 +197,14 @@ class StudioTest extends OnDemoLibrary {
         () ->
             studio
                 .plans()
-                .saveHabits(new Planning.Habits(gate, Planning.LadderKind.METRONOME, 0, 0)));
-    List<Integer> levels = studio.plans().plannedProperty().get().ladder().levels();
+                .saveHabits(Planning.Habits.USUAL.with(gate).with(LadderKind.METRONOME, 0)));
+    List<Double> levels = studio.plans().ofOpen().orElseThrow().ladder().tempos();
     assertThat(levels.subList(0, levels.size() - 1))
         .allMatch(l -> Arrays.stream(MetronomeScale.numbers()).anyMatch(n -> n == l));
     does(
         () ->
-            studio
-                .plans()
-                .saveHabits(new Planning.Habits(gate, Planning.LadderKind.EVEN_STEPS, 60, 0)));
-    assertThat(studio.plans().plannedProperty().get().ladder().start()).isEqualTo(60);
+            studio.plans().saveHabits(Planning.Habits.USUAL.with(gate).with(LadderKind.EVEN, 60)));
+    assertThat(studio.plans().ofOpen().orElseThrow().ladder().start()).isEqualTo(60);
   }
 
   @Test

@@ -59,7 +59,8 @@ class WindowTest extends RealWindow {
     robot.interact(
         () -> robot.lookup("#practise-shift").<javafx.scene.control.Button>query().fire());
     until(() -> robot.lookup("#drill-strip").tryQuery().isPresent());
-    assertThat(practice.item().orElseThrow().drill()).isEqualTo(fret.drill.DrillKind.SHIFT);
+    until(() -> practice.standProperty().get() != null);
+    assertThat(practice.standProperty().get().drill().kind()).isEqualTo(fret.drill.DrillKind.SHIFT);
     robot.type(KeyCode.C);
     until(() -> studio.journal().stream().anyMatch(e -> e.chunkId().startsWith("shift-")));
     robot.type(KeyCode.F4, KeyCode.X);
@@ -92,11 +93,19 @@ class WindowTest extends RealWindow {
     robot.clickOn("#to-shelf");
     until(
         () ->
-            robot.lookup("#due-" + studio.passages().get(4).id()).tryQuery().isPresent()
+            robot.lookup("#start-session").tryQuery().filter(b -> b.isVisible()).isPresent()
                 && !studio.isBehind());
-    robot.clickOn("#due-" + studio.passages().get(0).id());
-    until(() -> robot.lookup("#drill-strip").tryQuery().isPresent() && !studio.isBehind());
-    assertThat(studio.shown().passage().id()).isEqualTo(studio.passages().get(0).id());
+    robot.clickOn("#start-session");
+    until(() -> practice.standProperty().get() != null && !studio.isBehind());
+    assertThat(practice.standProperty().get().drill().kind())
+        .isEqualTo(fret.drill.DrillKind.WARM_UP);
+    robot.type(KeyCode.DOWN);
+    until(
+        () ->
+            practice.standProperty().get() != null
+                && practice.standProperty().get().passageId() == practice.items().get(1).passageId()
+                && !studio.isBehind());
+    assertThat(studio.shown().passage().id()).isEqualTo(practice.items().get(1).passageId());
   }
 
   @Test
@@ -109,9 +118,10 @@ class WindowTest extends RealWindow {
                 Said.words("It runs in triplets"), p -> p.withDetails(p.details().withRunning(3))));
     until(() -> !studio.isBehind());
     robot.type(KeyCode.F8);
-    assertThat(robot.lookup("#subdivide").queryButton().getText()).isEqualTo("3 clicks a beat");
+    assertThat(practice.style().between()).isEqualTo(3);
     robot.type(KeyCode.SPACE);
-    Mockito.verify(player, Mockito.timeout(5000)).start(Mockito.any(), Mockito.any());
+    Mockito.verify(player, Mockito.timeout(5000))
+        .start(Mockito.any(), Mockito.any(), Mockito.any());
     robot.type(KeyCode.C);
     until(() -> studio.journal().size() == before + 1 && !studio.isBehind());
     assertThat(studio.shown().isAdopted()).as("practising adopts the fingering").isTrue();
@@ -195,7 +205,7 @@ class WindowTest extends RealWindow {
         () ->
             studio.proofing().proofProperty().get().findings().stream()
                 .anyMatch(f -> f.bar().equals("1")));
-    until(() -> robot.lookup("Fill it with rests").tryQuery().isPresent());
+    until(() -> robot.lookup("Fill it with rests").tryQuery().isPresent() && !studio.isBehind());
     robot.clickOn("Fill it with rests");
     until(
         () ->

@@ -117,6 +117,26 @@ final class FaultyLibrary implements Library {
   }
 
   @Override
+  public void correct(JournalEntry entry) {
+    write().correct(entry);
+  }
+
+  @Override
+  public void removeEntry(long id) {
+    write().removeEntry(id);
+  }
+
+  @Override
+  public void removeAudition(long id) {
+    write().removeAudition(id);
+  }
+
+  @Override
+  public void assign(long passageId, long auditionId) {
+    write().assign(passageId, auditionId);
+  }
+
+  @Override
   public Map<String, String> settings() {
     return real.settings();
   }

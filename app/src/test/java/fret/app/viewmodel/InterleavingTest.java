@@ -260,6 +260,7 @@ class InterleavingTest {
             "bars-1-1",
             DrillKind.STRAIGHT,
             60,
+            60,
             30,
             Verdict.CLEAN,
             Breakage.NONE,

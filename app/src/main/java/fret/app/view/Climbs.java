@@ -1,0 +1,96 @@
+package fret.app.view;
+
+import fret.app.viewmodel.Studio;
+import fret.app.widget.ClimbLine;
+import fret.base.Said;
+import fret.journal.JournalEntry;
+import fret.journal.Verdict;
+import fret.plan.PracticePlan;
+import fret.plan.PracticePlan.Item;
+import fret.shelf.Planning;
+import fret.tempo.Level;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
+
+/** The climb of a passage: what was played clean, what is planned, how far its slowest chunk is. */
+final class Climbs {
+  private Climbs() {}
+
+  /** The picture of it. */
+  static ClimbLine.Climb of(Studio studio, Planning p, Planning.Entry e) {
+    long id = e.learning().passageId();
+    List<ClimbLine.Point> done = new ArrayList<>();
+    slowestByDay(studio.journal(), e)
+        .forEach((day, tempo) -> done.add(new ClimbLine.Point(day, tempo)));
+    List<ClimbLine.Point> planned = new ArrayList<>();
+    for (PracticePlan.Day d : p.plan().days()) {
+      d.items().stream()
+          .filter(i -> i.passageId() == id && !i.unit().isEmpty() && i.isPlayed())
+          .filter(i -> !i.unit().equals(PracticePlan.WHOLE))
+          .mapToDouble(i -> height(e, i.level()))
+          .min()
+          .ifPresent(t -> planned.add(new ClimbLine.Point(d.date(), t)));
+    }
+    return new ClimbLine.Climb(
+        done,
+        planned,
+        e.ladder().isSlow() ? 0 : e.ladder().start(),
+        e.ladder().isSlow() ? e.ladder().size() - 1 : e.ladder().target(),
+        studio.today(),
+        e.goal().ready());
+  }
+
+  /** A tempo; on a slow line, whose tempo stays, the place of the rung. */
+  private static double height(Planning.Entry e, Level level) {
+    return e.ladder().isSlow()
+        ? Math.max(0, e.ladder().levels().indexOf(level))
+        : level.perMinute();
+  }
+
+  /** Of the days with a clean straight try, the slowest chunk's best tempo of that day. */
+  private static Map<LocalDate, Double> slowestByDay(List<JournalEntry> journal, Planning.Entry e) {
+    Map<LocalDate, Map<String, Double>> best = new TreeMap<>();
+    for (JournalEntry j : journal) {
+      if (j.passageId() == e.learning().passageId() && j.verdict() == Verdict.CLEAN) {
+        double height =
+            e.ladder().isSlow()
+                ? height(e, new Level(j.perMinute(), Math.max(0, j.clicks()), false))
+                : j.perMinute();
+        best.computeIfAbsent(j.date(), d -> new TreeMap<>()).merge(j.chunkId(), height, Math::max);
+      }
+    }
+    Map<LocalDate, Double> slowest = new TreeMap<>();
+    best.forEach(
+        (day, tempos) ->
+            slowest.put(day, tempos.values().stream().mapToDouble(t -> t).min().orElse(0)));
+    return slowest;
+  }
+
+  /** How ready a passage is: that of its slowest chunk. */
+  static Said readiness(Planning.Entry e) {
+    Planning.Readiness r = e.readiness();
+    if (e.ladder().isSlow()) {
+      return Said.of("ready.rungs", r.atTarget(), r.all(), r.rungs(), e.ladder().size());
+    }
+    return r.slowest() == 0
+        ? Said.of("ready.start", r.atTarget(), r.all(), Level.text(e.ladder().target()))
+        : Said.of(
+            "ready.slowest",
+            r.atTarget(),
+            r.all(),
+            Level.text(r.slowest()),
+            Level.text(e.ladder().target()));
+  }
+
+  /** Passages that have something to do on a day. */
+  static Set<Long> due(PracticePlan.Day day) {
+    Set<Long> all = new TreeSet<>();
+    day.items().stream().filter(Item::isPlayed).forEach(i -> all.add(i.passageId()));
+    return all;
+  }
+}

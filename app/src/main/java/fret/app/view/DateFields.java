@@ -1,0 +1,160 @@
+package fret.app.view;
+
+import fret.app.viewmodel.Studio;
+import fret.app.words.Sentences;
+import fret.passage.Passage;
+import fret.plan.ReadyDate;
+import fret.shelf.Audition;
+import java.time.LocalDate;
+import java.time.format.DateTimeFormatter;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+import javafx.scene.Node;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.DatePicker;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.HBox;
+import javafx.util.converter.LocalDateStringConverter;
+
+/** The date that the open passage is for: its name, its day, the day to be ready by. */
+final class DateFields {
+  private static final DateTimeFormatter SHORT =
+      DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH);
+
+  private final Studio studio;
+  private final TextField name = new TextField();
+  private final DatePicker audition = new DatePicker();
+  private final DatePicker ready = new DatePicker();
+  private final ComboBox<Audition> which = new ComboBox<>();
+  private final HBox node;
+  private boolean showing;
+
+  DateFields(Studio studio) {
+    this.studio = studio;
+    name.setId("audition-name");
+    name.setPrefWidth(250);
+    Parts.onCommit(
+        name,
+        () -> {
+          if (!name.getText().isBlank()) {
+            save(a -> a.named(name.getText().trim()));
+          }
+        });
+    audition.setId("audition-date");
+    ready.setId("ready-date");
+    dated(audition);
+    dated(ready);
+    audition
+        .valueProperty()
+        .addListener(
+            o -> {
+              LocalDate date = audition.getValue();
+              if (date != null && !date.isBefore(studio.today())) {
+                save(a -> new Audition(a.id(), a.name(), date, ReadyDate.of(studio.today(), date)));
+              }
+            });
+    ready
+        .valueProperty()
+        .addListener(
+            o -> {
+              LocalDate date = ready.getValue();
+              if (date != null) {
+                save(
+                    a ->
+                        new Audition(
+                            a.id(), a.name(), a.date(), date.isAfter(a.date()) ? a.date() : date));
+              }
+            });
+    which.setId("which-date");
+    which.setConverter(Parts.named(a -> a == null ? "" : a.name()));
+    which.setAccessibleText(Sentences.of("plan.which"));
+    which.setPrefWidth(40);
+    which.setOnAction(
+        e -> {
+          Optional<Passage> p = open();
+          if (!showing && which.getValue() != null && p.isPresent()) {
+            studio.plans().assign(p.get(), which.getValue());
+          }
+        });
+    node =
+        Parts.row(
+            8,
+            Parts.line(Sentences.of("plan.for"), "section"),
+            name,
+            which,
+            Parts.line(Sentences.of("plan.on"), "quiet"),
+            audition,
+            Parts.line(Sentences.of("plan.ready-by"), "quiet"),
+            ready,
+            Parts.button(
+                Sentences.of("plan.another-date"), "another-date", this::another, "small"));
+  }
+
+  Node node() {
+    return node;
+  }
+
+  private Optional<Passage> open() {
+    return studio.shown() == null
+        ? Optional.empty()
+        : studio.passages().stream()
+            .filter(p -> p.id() == studio.shown().passage().id())
+            .findFirst();
+  }
+
+  private Optional<Audition> current() {
+    return open()
+        .flatMap(studio.plans()::auditionOf)
+        .or(() -> studio.plans().auditions().stream().findFirst());
+  }
+
+  private void save(UnaryOperator<Audition> edit) {
+    Optional<Audition> a = current();
+    if (!showing && a.isPresent()) {
+      Audition made = edit.apply(a.get());
+      if (!made.equals(a.get())) {
+        studio.plans().saveAudition(made);
+      }
+    }
+  }
+
+  private void another() {
+    open()
+        .ifPresent(
+            p -> {
+              LocalDate date = studio.today().plusDays(56);
+              studio
+                  .plans()
+                  .addAudition(
+                      new Audition(
+                          0,
+                          Sentences.of("plan.my-next-date"),
+                          date,
+                          ReadyDate.of(studio.today(), date)),
+                      p);
+            });
+  }
+
+  void show() {
+    showing = true;
+    Optional<Audition> a = current();
+    node.setDisable(a.isEmpty());
+    which.getItems().setAll(studio.plans().auditions());
+    a.ifPresent(
+        x -> {
+          if (!name.isFocused()) {
+            name.setText(x.name());
+          }
+          audition.setValue(x.date());
+          ready.setValue(x.readyDate());
+        });
+    showing = false;
+  }
+
+  /** Dates are written with the month's name, so that no two countries read them differently. */
+  private static void dated(DatePicker picker) {
+    picker.setConverter(new LocalDateStringConverter(SHORT, SHORT));
+    picker.setPrefWidth(126);
+  }
+}

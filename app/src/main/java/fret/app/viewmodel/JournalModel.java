@@ -1,0 +1,236 @@
+package fret.app.viewmodel;
+
+import fret.app.words.Sentences;
+import fret.app.words.Words;
+import fret.drill.Chunk;
+import fret.drill.DrillKind;
+import fret.journal.Breakage;
+import fret.journal.JournalEntry;
+import fret.journal.Verdict;
+import fret.plan.PracticePlan;
+import fret.score.ResolvedPassage;
+import fret.score.Slice;
+import fret.session.Session;
+import fret.shelf.Planning;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.Deque;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.LongFunction;
+
+/** The record: found, counted, mended, with every mend to be taken back. */
+public final class JournalModel {
+  /** How often something broke. */
+  public record Broken(Breakage what, int times) {}
+
+  /**
+   * Where something breaks.
+   *
+   * @param from first moment, {@code to} the last one
+   */
+  public record Weak(int from, int to, String label) {}
+
+  private final Studio studio;
+  private final Deque<Runnable> undo = new ArrayDeque<>();
+
+  public JournalModel(Studio studio) {
+    this.studio = studio;
+  }
+
+  /** A chunk's name; its id where it is not there any more. */
+  public String chunkName(JournalEntry e) {
+    if (e.chunkId().equals(PracticePlan.WHOLE)) {
+      return Sentences.of("practise.the-whole");
+    }
+    return chunk(e).map(Words::chunk).orElse(e.chunkId().replace('-', ' '));
+  }
+
+  private Optional<Chunk> chunk(JournalEntry e) {
+    Planning p = studio.plans().plannedProperty().get();
+    return p == null
+        ? Optional.empty()
+        : p.of(e.passageId()).flatMap(x -> x.learning().chunk(e.chunkId()));
+  }
+
+  /** Tries in which every word of a search is found, oldest first. */
+  public List<JournalEntry> found(String search, LongFunction<String> title) {
+    String[] words = search.strip().toLowerCase(Locale.ROOT).split("\\s+");
+    List<JournalEntry> all = new ArrayList<>();
+    for (JournalEntry e : studio.journal()) {
+      String text = text(e, title.apply(e.passageId()));
+      boolean hit = true;
+      for (String w : words) {
+        hit &= text.contains(w);
+      }
+      if (hit) {
+        all.add(e);
+      }
+    }
+    return all;
+  }
+
+  private String text(JournalEntry e, String title) {
+    return String.join(
+            " ",
+            e.date().toString(),
+            title,
+            chunkName(e),
+            Sentences.of("drill." + e.drill().id()),
+            Sentences.of("verdict." + e.verdict()),
+            e.breakage() == Breakage.NONE ? "" : Sentences.of("broke." + e.breakage()),
+            e.note())
+        .toLowerCase(Locale.ROOT);
+  }
+
+  // ---- mending -------------------------------------------------------------------------------
+
+  public void correct(JournalEntry before, JournalEntry after) {
+    undo.push(() -> studio.correct(before));
+    studio.correct(after);
+  }
+
+  public void remove(JournalEntry e) {
+    undo.push(() -> studio.record(e.withId(0)));
+    studio.removeTries(List.of(e));
+  }
+
+  /** Takes the last mend back. */
+  public void undo() {
+    if (!undo.isEmpty()) {
+      undo.pop().run();
+    }
+  }
+
+  /**
+   * A run-through of the open passage that was played without the program, to be mended as it was.
+   *
+   * @return false where no passage is open
+   */
+  public boolean addByHand() {
+    Session s = studio.shown();
+    if (s == null) {
+      return false;
+    }
+    studio.record(
+        new JournalEntry(
+            0,
+            s.passage().id(),
+            studio.today(),
+            PracticePlan.WHOLE,
+            DrillKind.RUN_THROUGH,
+            s.passage().settings().target().perMinute(),
+            JournalEntry.NOT_KEPT,
+            60,
+            Verdict.NEARLY,
+            Breakage.NONE,
+            ""),
+        stored -> undo.push(() -> studio.removeTries(List.of(stored))));
+    return true;
+  }
+
+  // ---- what it says --------------------------------------------------------------------------
+
+  private List<JournalEntry> ofOpen() {
+    Session s = studio.shown();
+    return s == null
+        ? List.of()
+        : studio.journal().stream().filter(e -> e.passageId() == s.passage().id()).toList();
+  }
+
+  /** What broke in the open passage, the most frequent first. */
+  public List<Broken> mostBroken() {
+    Map<Breakage, Integer> count = new EnumMap<>(Breakage.class);
+    ofOpen().stream()
+        .filter(e -> e.breakage() != Breakage.NONE)
+        .forEach(e -> count.merge(e.breakage(), 1, Integer::sum));
+    return count.entrySet().stream()
+        .map(e -> new Broken(e.getKey(), e.getValue()))
+        .sorted(Comparator.comparingInt(Broken::times).reversed())
+        .toList();
+  }
+
+  /** The chunks of the open passage in which something breaks, with what breaks there most. */
+  public List<Weak> weakBars() {
+    Session s = studio.shown();
+    Optional<Planning.Entry> entry = studio.plans().ofOpen();
+    List<Weak> all = new ArrayList<>();
+    if (s == null || entry.isEmpty()) {
+      return all;
+    }
+    for (Chunk c : entry.get().chunks()) {
+      Map<Breakage, Integer> count = new EnumMap<>(Breakage.class);
+      ofOpen().stream()
+          .filter(e -> e.chunkId().equals(c.id()) && e.breakage() != Breakage.NONE)
+          .forEach(e -> count.merge(e.breakage(), 1, Integer::sum));
+      count.entrySet().stream()
+          .max(Map.Entry.comparingByValue())
+          .ifPresent(
+              b ->
+                  stretch(s.resolved(), c)
+                      .ifPresent(
+                          at ->
+                              all.add(
+                                  new Weak(
+                                      at[0],
+                                      at[1],
+                                      Sentences.of(
+                                          "journal.here",
+                                          Sentences.of("broke." + b.getKey()),
+                                          b.getValue())))));
+    }
+    return all;
+  }
+
+  private static Optional<int[]> stretch(ResolvedPassage passage, Chunk c) {
+    int[] slices =
+        passage.slices().stream()
+            .filter(x -> x.onset().compareTo(c.fromOnset()) >= 0)
+            .filter(x -> x.onset().compareTo(c.toOnset()) < 0)
+            .mapToInt(Slice::index)
+            .toArray();
+    return slices.length == 0
+        ? Optional.empty()
+        : Optional.of(new int[] {slices[0], slices[slices.length - 1]});
+  }
+
+  /** The whole record as comma separated values with a heading (RFC 4180). */
+  public String csv() {
+    StringBuilder text =
+        new StringBuilder("date,passage,chunk,drill,bpm,clicks,seconds,verdict,broke,note\r\n");
+    for (JournalEntry e : studio.journal()) {
+      text.append(e.date())
+          .append(',')
+          .append(e.passageId())
+          .append(',')
+          .append(quoted(e.chunkId()))
+          .append(',')
+          .append(e.drill().id())
+          .append(',')
+          .append(e.perMinute())
+          .append(',')
+          .append(e.clicks() < 0 ? "" : String.valueOf(e.clicks()))
+          .append(',')
+          .append(e.seconds())
+          .append(',')
+          .append(e.verdict().name().toLowerCase(Locale.ROOT))
+          .append(',')
+          .append(
+              e.breakage() == Breakage.NONE
+                  ? ""
+                  : e.breakage().name().toLowerCase(Locale.ROOT).replace('_', '-'))
+          .append(',')
+          .append(quoted(e.note()))
+          .append("\r\n");
+    }
+    return text.toString();
+  }
+
+  private static String quoted(String text) {
+    return text.matches("[^\",\\r\\n]*") ? text : '"' + text.replace("\"", "\"\"") + '"';
+  }
+}

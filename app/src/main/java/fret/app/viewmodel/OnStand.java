@@ -1,0 +1,36 @@
+package fret.app.viewmodel;
+
+import fret.drill.Drill;
+import fret.drill.DrillKind;
+import fret.tempo.Ladder;
+import fret.tempo.Level;
+import java.util.List;
+import java.util.Objects;
+
+/**
+ * What is on the stand.
+ *
+ * @param chunkIds under which it is recorded, the first one with its time
+ * @param ladder of the passage
+ * @param level at which it starts
+ * @param why why it is played now; empty for none
+ */
+public record OnStand(
+    long passageId,
+    List<String> chunkIds,
+    String title,
+    Drill drill,
+    Ladder ladder,
+    Level level,
+    String why) {
+  public OnStand {
+    chunkIds = List.copyOf(chunkIds);
+    Objects.requireNonNull(drill);
+    Objects.requireNonNull(level);
+  }
+
+  /** Whether clean tries move it up the ladder. */
+  boolean climbs() {
+    return drill.kind() == DrillKind.STRAIGHT;
+  }
+}

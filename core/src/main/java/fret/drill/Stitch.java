@@ -1,0 +1,52 @@
+package fret.drill;
+
+import fret.score.Bar;
+import fret.score.Direction;
+import fret.score.Score;
+import java.util.ArrayList;
+import java.util.List;
+import org.apache.commons.numbers.fraction.Fraction;
+
+/** Puts pieces of notation one after the other, with a double bar between. */
+final class Stitch {
+  private Stitch() {}
+
+  static Score of(List<Score> parts) {
+    if (parts.size() == 1) {
+      return parts.get(0);
+    }
+    List<Bar> bars = new ArrayList<>();
+    Fraction at = Fraction.ZERO;
+    for (Score part : parts) {
+      Fraction by = at.subtract(part.bars().get(0).start());
+      for (Bar b : part.bars()) {
+        boolean last = b.end().equals(part.end());
+        bars.add(moved(b, by, bars.size(), last));
+      }
+      at = part.end().add(by);
+    }
+    Bar end = bars.get(bars.size() - 1);
+    bars.set(bars.size() - 1, end.withLine(Bar.Line.FINAL));
+    return parts.get(0).withBars(bars);
+  }
+
+  private static Bar moved(Bar b, Fraction by, int index, boolean last) {
+    return new Bar(
+        index,
+        String.valueOf(index + 1),
+        b.start().add(by),
+        b.length(),
+        b.time(),
+        b.key(),
+        b.clef(),
+        b.clefChanges().stream().map(c -> new Bar.ClefChange(c.onset().add(by), c.clef())).toList(),
+        b.events().stream().map(e -> e.withOnset(e.onset().add(by))).toList(),
+        b.directions().stream()
+            .map(d -> new Direction(d.onset().add(by), d.kind(), d.text(), d.number()))
+            .toList(),
+        false,
+        false,
+        List.of(),
+        last ? Bar.Line.DOUBLE : Bar.Line.PLAIN);
+  }
+}

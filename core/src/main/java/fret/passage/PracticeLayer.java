@@ -1,0 +1,51 @@
+package fret.passage;
+
+import fret.base.Form;
+import fret.base.Said;
+import fret.mark.Anchor;
+import fret.mark.Layer;
+
+/** How a passage is practised, where the player wants it otherwise than usual. */
+public final class PracticeLayer implements Layer<Anchor.Whole, PracticeSetup> {
+  public static final PracticeLayer PRACTICE = new PracticeLayer();
+
+  private PracticeLayer() {}
+
+  @Override
+  public String id() {
+    return "practice";
+  }
+
+  @Override
+  public Class<Anchor.Whole> anchorType() {
+    return Anchor.Whole.class;
+  }
+
+  @Override
+  public Concern concern() {
+    return Concern.PLAN;
+  }
+
+  @Override
+  public Form write(PracticeSetup s) {
+    return Form.version(1)
+        .with("weight", s.weight())
+        .with("start", s.start())
+        .with("upper", s.upper())
+        .with("line", s.line().name());
+  }
+
+  @Override
+  public PracticeSetup read(Form form) {
+    return new PracticeSetup(
+        form.decimal("weight"),
+        form.decimal("start"),
+        form.decimal("upper"),
+        form.word("line", PracticeSetup.Line.class));
+  }
+
+  @Override
+  public Said told(PracticeSetup s) {
+    return Said.of("mark.practice");
+  }
+}

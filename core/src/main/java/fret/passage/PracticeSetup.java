@@ -1,0 +1,33 @@
+package fret.passage;
+
+import java.util.Objects;
+
+/**
+ * How a passage is practised.
+ *
+ * @param weight of it beside the others, 0.25 to 4; 1 for the usual
+ * @param start first level of the ladder in the target's beat; 0 for the usual
+ * @param upper upper end of the target where that is a range; 0 for none
+ * @param line whether the click thins instead of the tempo rising
+ */
+public record PracticeSetup(double weight, double start, double upper, Line line) {
+  /** Slow lines keep their tempo. */
+  public enum Line {
+    /** Slow where fewer than two notes a second go by at the target. */
+    BY_NOTES,
+    SLOW,
+    QUICK
+  }
+
+  public static final PracticeSetup USUAL = new PracticeSetup(1, 0, 0, Line.BY_NOTES);
+
+  public PracticeSetup {
+    Objects.requireNonNull(line);
+    if (!(weight >= 0.25) || !(weight <= 4)) {
+      throw new IllegalArgumentException("weight " + weight + " is outside 0.25 to 4");
+    }
+    if (!(start >= 0) || !(upper >= 0)) {
+      throw new IllegalArgumentException("tempo below 0");
+    }
+  }
+}

@@ -1,0 +1,160 @@
+package fret.plan;
+
+import fret.base.Said;
+import fret.drill.DrillKind;
+import fret.plan.PracticePlan.Item;
+import fret.plan.PracticePlan.Kind;
+import fret.tempo.Level;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * The order of a day: warm-up, run-throughs while cold, hard things early, passages interleaved,
+ * something sure at the end; a break before work in a row would pass half an hour; a unit that
+ * comes twice has twenty minutes of other things between, or waits for the next session.
+ */
+final class Arrangement {
+  static final double BREAK_MIN = 2;
+  private static final double IN_A_ROW_MIN = 30;
+  private static final double BETWEEN_MIN = 20;
+
+  /** Minutes of a passage in a row before another one comes (common practice, no source). */
+  private static final double BLOCK_MIN = 6;
+
+  private final int sessions;
+  private final List<Item> items = new ArrayList<>();
+  private final Map<Standing, Double> ends = new HashMap<>();
+  private final Map<Standing, Integer> sessionOf = new HashMap<>();
+  private int session = 1;
+  private double at;
+  private double inARow;
+  private long lastPassage;
+  private double block = BLOCK_MIN;
+
+  private Arrangement(int sessions) {
+    this.sessions = sessions;
+  }
+
+  /**
+   * The items in playing order.
+   *
+   * @param cold run-throughs, in their order
+   * @return empty where a unit that comes twice finds no place
+   */
+  static Optional<List<Item>> of(
+      Optional<Item> warmUp, List<Item> cold, List<Visit> visits, int sessions) {
+    return new Arrangement(sessions).arrange(warmUp, cold, visits);
+  }
+
+  private Optional<List<Item>> arrange(Optional<Item> warmUp, List<Item> cold, List<Visit> visits) {
+    warmUp.ifPresent(w -> place(List.of(w)));
+    cold.forEach(c -> place(List.of(c)));
+    List<Visit> firsts = new ArrayList<>();
+    List<Visit> seconds = new ArrayList<>();
+    for (Visit v : visits) {
+      boolean again = firsts.stream().anyMatch(f -> f.standing() == v.standing());
+      (again ? seconds : firsts).add(v);
+    }
+    firsts.sort(
+        Comparator.<Visit>comparingDouble(v -> -v.standing().unit.difficulty())
+            .thenComparing(v -> v.standing().closed()));
+    Optional<Visit> sure = sure(firsts);
+    sure.ifPresent(firsts::remove);
+    while (!firsts.isEmpty() || !seconds.isEmpty()) {
+      Optional<Visit> next = next(firsts, seconds);
+      if (next.isEmpty()) {
+        break;
+      }
+      firsts.remove(next.get());
+      seconds.remove(next.get());
+      visit(next.get());
+    }
+    sure.ifPresent(this::visit);
+    while (!seconds.isEmpty()) {
+      if (session >= sessions) {
+        return Optional.empty();
+      }
+      session++;
+      inARow = 0;
+      int now = session;
+      List<Visit> fit =
+          seconds.stream().filter(v -> sessionOf.getOrDefault(v.standing(), 0) < now).toList();
+      fit.forEach(this::visit);
+      seconds.removeAll(fit);
+    }
+    return Optional.of(items);
+  }
+
+  /** What goes best stands at the end; with one thing alone there is no end to keep. */
+  private static Optional<Visit> sure(List<Visit> firsts) {
+    return firsts.size() < 3
+        ? Optional.empty()
+        : firsts.stream()
+            .max(
+                Comparator.<Visit>comparingDouble(
+                        v -> v.standing().closed() / (double) v.standing().goal.ladder().size())
+                    .thenComparing(v -> -v.standing().unit.difficulty()));
+  }
+
+  /**
+   * The passage goes on until it has had its minutes in a row; then another one where there is one,
+   * each time the next in order.
+   */
+  private Optional<Visit> next(List<Visit> firsts, List<Visit> seconds) {
+    List<Visit> may = new ArrayList<>(firsts);
+    for (Visit v : seconds) {
+      boolean rested =
+          ends.containsKey(v.standing())
+              && (at - ends.get(v.standing()) >= BETWEEN_MIN
+                  || sessionOf.get(v.standing()) < session);
+      if (rested) {
+        may.add(v);
+      }
+    }
+    boolean stays = block < BLOCK_MIN;
+    return may.stream()
+        .filter(v -> stays == (v.standing().goal.passageId() == lastPassage))
+        .findFirst()
+        .or(() -> may.stream().findFirst());
+  }
+
+  private void visit(Visit v) {
+    place(v.items());
+    boolean same = lastPassage == v.standing().goal.passageId();
+    block = (same ? block : 0) + v.minutes();
+    lastPassage = v.standing().goal.passageId();
+    ends.put(v.standing(), at);
+    sessionOf.put(v.standing(), session);
+  }
+
+  /**
+   * Items in a row, with a break before them where it is time; time of breaks is no other thing.
+   */
+  private void place(List<Item> row) {
+    double minutes = row.stream().mapToDouble(Item::minutes).sum();
+    if (inARow > 0 && inARow + minutes > IN_A_ROW_MIN + 1e-9) {
+      items.add(
+          new Item(
+              Kind.BREAK,
+              0,
+              "",
+              DrillKind.NONE,
+              Level.at(60),
+              0,
+              BREAK_MIN,
+              session,
+              Said.of("plan.why.break")));
+      inARow = 0;
+    }
+    for (Item i : row) {
+      items.add(i.in(session));
+      // Longer work than half an hour in a row is one item; nothing can be done within it.
+      inARow += i.minutes();
+      at += i.minutes();
+    }
+  }
+}

@@ -1,0 +1,104 @@
+package fret.plan;
+
+import fret.base.Said;
+import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/** What a plan comes to, and what would make it fit. */
+final class Remedies {
+  private static final int STEP_MIN = 5;
+  private static final int MOST_MORE_MIN = 240;
+  private static final int MOST_DAYS = 182;
+
+  private Remedies() {}
+
+  static List<Said> advice(PlanRequest request, PracticePlan plan) {
+    List<Said> all = new ArrayList<>();
+    if (request.goals().isEmpty()) {
+      return all;
+    }
+    if (plan.feasible()) {
+      LocalDate last =
+          plan.atTarget().values().stream().max(LocalDate::compareTo).orElse(request.from());
+      LocalDate ready =
+          request.goals().stream().map(Goal::ready).max(LocalDate::compareTo).orElse(last);
+      long spare = Math.max(0, ChronoUnit.DAYS.between(last, ready));
+      all.add(Said.of("plan.fits", day(last), spare));
+    } else {
+      all.add(Said.of("plan.fits-not"));
+      all.add(
+          minutes(request).or(() -> later(request)).orElseGet(() -> Said.of("plan.remedy.less")));
+    }
+    long held =
+        request.goals().stream().flatMap(g -> g.units().stream()).filter(Unit::held).count();
+    if (held > 0) {
+      all.add(Said.of("plan.waiting", held));
+    }
+    return all;
+  }
+
+  static Said day(LocalDate date) {
+    return Said.of("day", date);
+  }
+
+  /** The fewest minutes more a day, in steps of five, that would do. */
+  private static Optional<Said> minutes(PlanRequest request) {
+    int low = 0;
+    int high = MOST_MORE_MIN / STEP_MIN;
+    if (!feasible(request.with(request.budget().plus(high * STEP_MIN)))) {
+      return Optional.empty();
+    }
+    while (high - low > 1) {
+      int middle = (low + high) / 2;
+      if (feasible(request.with(request.budget().plus(middle * STEP_MIN)))) {
+        high = middle;
+      } else {
+        low = middle;
+      }
+    }
+    return Optional.of(Said.of("plan.remedy.minutes", high * STEP_MIN));
+  }
+
+  /** The fewest days by which everything would have to wait. */
+  private static Optional<Said> later(PlanRequest request) {
+    int low = 0;
+    int high = MOST_DAYS;
+    if (!feasible(later(request, high))) {
+      return Optional.empty();
+    }
+    while (high - low > 1) {
+      int middle = (low + high) / 2;
+      if (feasible(later(request, middle))) {
+        high = middle;
+      } else {
+        low = middle;
+      }
+    }
+    return Optional.of(Said.of("plan.remedy.later", (long) high));
+  }
+
+  private static PlanRequest later(PlanRequest request, int days) {
+    return request.with(
+        request.goals().stream()
+            .map(
+                g ->
+                    new Goal(
+                        g.passageId(),
+                        g.weight(),
+                        g.ready().plusDays(days),
+                        g.audition().plusDays(days),
+                        g.target(),
+                        g.ladder(),
+                        g.units(),
+                        g.wholeNotes(),
+                        g.second()))
+            .toList());
+  }
+
+  private static boolean feasible(PlanRequest request) {
+    return Planner.bare(request).feasible();
+  }
+}

@@ -1,0 +1,209 @@
+package fret.plan;
+
+import fret.drill.DrillKind;
+import fret.journal.Chance;
+import fret.journal.JournalEntry;
+import fret.journal.Progress;
+import fret.tempo.Level;
+import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+
+/** Where one unit stands as the days of a plan go by: at first by the record, then as expected. */
+final class Standing {
+  /** Days after which what stands at its target comes back (common practice, no source). */
+  private static final int[] GAPS = {2, 4, 8, 14};
+
+  private static final int STALLED_VISITS = 3;
+  private static final int WEEK = 7;
+
+  final Goal goal;
+  final Unit unit;
+  private final Progress progress;
+  private final int cleanNeeded;
+  private final Chance[] chances;
+  private int closed;
+  private double played;
+  private int visits;
+  private int visitsInAll;
+  private int upkeep;
+  private Optional<LocalDate> last;
+  private final List<LocalDate> rhythms = new ArrayList<>();
+  private final List<LocalDate> stretches = new ArrayList<>();
+
+  // What one day has seen so far.
+  private int visitsToday;
+  private int closedToday;
+  private final Set<DrillKind> drilledToday = new HashSet<>();
+
+  Standing(Goal goal, Unit unit, List<JournalEntry> journal, int cleanNeeded) {
+    this.goal = goal;
+    this.unit = unit;
+    this.cleanNeeded = cleanNeeded;
+    progress = Progress.of(journal, goal.passageId(), unit.ids(), goal.ladder(), cleanNeeded);
+    chances = new Chance[goal.ladder().size()];
+    closed = progress.closed();
+    visits = progress.visitsSinceClosing();
+    visitsInAll = progress.tries() == 0 ? 0 : Math.max(1, visits + progress.closings().size());
+    last = progress.lastDay();
+    rhythms.addAll(progress.daysOf(DrillKind.RHYTHMS));
+    stretches.addAll(progress.daysOf(DrillKind.STRETCH));
+    upkeep = isAtTarget() ? daysAtTarget() : 0;
+  }
+
+  /** Days of the record on which it was played after it was closed. */
+  private int daysAtTarget() {
+    List<Progress.Closing> all = progress.closings();
+    LocalDate since = all.get(all.size() - 1).date();
+    return (int) progress.daysOf(DrillKind.STRAIGHT).stream().filter(d -> d.isAfter(since)).count();
+  }
+
+  boolean isAtTarget() {
+    return closed >= goal.ladder().size();
+  }
+
+  boolean isNew() {
+    return visitsInAll == 0;
+  }
+
+  int cleanNeeded() {
+    return cleanNeeded;
+  }
+
+  int closed() {
+    return closed;
+  }
+
+  int levelsLeft() {
+    return goal.ladder().size() - closed;
+  }
+
+  int visitsInAll() {
+    return visitsInAll;
+  }
+
+  /** The level that is to be closed next; the top when all are. */
+  Level open() {
+    return goal.ladder().levels().get(Math.min(closed, goal.ladder().size() - 1));
+  }
+
+  /** The level closed last; the first when none is. */
+  Level sure() {
+    return goal.ladder().levels().get(Math.max(0, closed - 1));
+  }
+
+  Chance chanceAt(int level) {
+    int at = Math.max(0, Math.min(level, goal.ladder().size() - 1));
+    chances[at] = chances[at] == null ? progress.chanceAt(at) : chances[at];
+    return chances[at];
+  }
+
+  /** Expected plays that the open level still asks for, at least one. */
+  double playsLeft() {
+    Chance p = chanceAt(closed);
+    int row = closed == progress.closed() && played == 0 ? progress.cleanInRow() : 0;
+    double all = p.plays(cleanNeeded) - (row == 0 ? 0 : p.plays(row));
+    return Math.max(1, all - played);
+  }
+
+  /** Expected plays to be clean often enough once more at the level closed last. */
+  double playsAgain() {
+    return chanceAt(closed - 1).plays(cleanNeeded);
+  }
+
+  /** Days since it was last played; a week for what is new. */
+  int gap(LocalDate day) {
+    return last.map(l -> (int) Math.max(0, ChronoUnit.DAYS.between(l, day))).orElse(WEEK);
+  }
+
+  int daysSince(LocalDate day) {
+    return last.map(l -> (int) ChronoUnit.DAYS.between(l, day)).orElse(-1);
+  }
+
+  boolean upkeepIsDue(LocalDate day) {
+    return isAtTarget() && gap(day) >= upkeepGap();
+  }
+
+  int upkeepGap() {
+    return GAPS[Math.min(upkeep, GAPS.length - 1)];
+  }
+
+  /** Visits have not closed the level: something else is to be tried. */
+  boolean isStalled() {
+    return visits >= STALLED_VISITS;
+  }
+
+  int visits() {
+    return visits;
+  }
+
+  private static long within(List<LocalDate> days, LocalDate day) {
+    return days.stream().filter(d -> d.isAfter(day.minusDays(WEEK)) && d.isBefore(day)).count();
+  }
+
+  boolean mayHaveRhythms(LocalDate day) {
+    return within(rhythms, day) < 3;
+  }
+
+  boolean mayStretch(LocalDate day) {
+    return within(stretches, day) < 3;
+  }
+
+  // ---- a day ---------------------------------------------------------------------------------
+
+  void startDay() {
+    visitsToday = 0;
+    closedToday = 0;
+    drilledToday.clear();
+  }
+
+  int visitsToday() {
+    return visitsToday;
+  }
+
+  int closedToday() {
+    return closedToday;
+  }
+
+  boolean drilledToday(DrillKind kind) {
+    return drilledToday.contains(kind);
+  }
+
+  /** As if the items of a visit had gone as expected. */
+  void practise(List<PracticePlan.Item> items, LocalDate day) {
+    visitsToday++;
+    visits++;
+    visitsInAll++;
+    last = Optional.of(day);
+    for (PracticePlan.Item i : items) {
+      drilledToday.add(i.drill());
+      if (i.drill() == DrillKind.RHYTHMS && !rhythms.contains(day)) {
+        rhythms.add(day);
+      } else if (i.drill() == DrillKind.STRETCH && !stretches.contains(day)) {
+        stretches.add(day);
+      } else if (i.drill() == DrillKind.STRAIGHT) {
+        straight(i);
+      }
+    }
+  }
+
+  private void straight(PracticePlan.Item i) {
+    if (isAtTarget()) {
+      upkeep++;
+    } else if (i.level().equals(open())) {
+      if (i.plays() >= playsLeft() - 1e-9) {
+        closed++;
+        closedToday++;
+        played = 0;
+        visits = 0;
+        upkeep = 0;
+      } else {
+        played += i.plays();
+      }
+    }
+  }
+}

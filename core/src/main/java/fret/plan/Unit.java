@@ -1,0 +1,50 @@
+package fret.plan;
+
+import fret.drill.DrillKind;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
+
+/**
+ * What is learned once: a chunk with all that are like it.
+ *
+ * @param id the chunk's, of its first occurrence
+ * @param ids of every chunk that is alike; a try of one counts for all
+ * @param parts notated length in whole notes of each part of each drill that it can be practised
+ *     with; {@link DrillKind#STRAIGHT} is always there, with one part
+ * @param difficulty 1 for the usual, above 0
+ * @param held whether it waits because something hurts
+ */
+public record Unit(
+    String id,
+    Kind kind,
+    Set<String> ids,
+    Map<DrillKind, List<Double>> parts,
+    double difficulty,
+    boolean held) {
+  /** What is learned. */
+  public enum Kind {
+    CHUNK,
+    /** How two chunks are joined. */
+    JOIN
+  }
+
+  public Unit {
+    Objects.requireNonNull(id);
+    Objects.requireNonNull(kind);
+    ids = Set.copyOf(ids);
+    Map<DrillKind, List<Double>> copy = new EnumMap<>(DrillKind.class);
+    parts.forEach((k, v) -> copy.put(k, List.copyOf(v)));
+    parts = java.util.Collections.unmodifiableMap(copy);
+    if (!parts.containsKey(DrillKind.STRAIGHT) || !(difficulty > 0)) {
+      throw new IllegalArgumentException("nothing to play straight in " + id);
+    }
+  }
+
+  /** Whole notes of one straight play. */
+  public double length() {
+    return parts.get(DrillKind.STRAIGHT).get(0);
+  }
+}

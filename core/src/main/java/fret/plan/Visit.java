@@ -1,0 +1,189 @@
+package fret.plan;
+
+import fret.base.Said;
+import fret.drill.DrillKind;
+import fret.plan.PracticePlan.Item;
+import fret.plan.PracticePlan.Kind;
+import fret.tempo.Level;
+import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * What is done in a row with one unit: at most ten minutes, cut to whole plays.
+ *
+ * @param standing null for what is no unit, such as a run-through
+ * @param advances whether it works at a level that is not closed
+ */
+record Visit(Standing standing, List<Item> items, boolean advances) {
+  /** Seconds between two plays, count-in included (common practice, no source). */
+  static final double PAUSE_S = 6;
+
+  static final double LONGEST_MIN = 10;
+  private static final double STRETCH_MIN = 3;
+  private static final double SHARE_BEFORE = 0.6;
+
+  Visit {
+    items = List.copyOf(items);
+  }
+
+  double minutes() {
+    return items.stream().mapToDouble(Item::minutes).sum();
+  }
+
+  /** Minutes of straight work; what prepares it does not make it less worth. */
+  double straightMinutes() {
+    return items.stream()
+        .filter(i -> i.drill() == DrillKind.STRAIGHT)
+        .mapToDouble(Item::minutes)
+        .sum();
+  }
+
+  /** Minutes of some plays, to a hundredth and never below. */
+  static double minutes(double plays, double secondsEach) {
+    return Math.ceil(plays * (secondsEach + PAUSE_S) / 60 * 100 - 1e-6) / 100;
+  }
+
+  /** Most levels that a unit may close on a day. */
+  static int mostLevels(Standing s, LocalDate day, PlanRequest.Climb climb) {
+    if (climb == PlanRequest.Climb.WHOLE_LADDER) {
+      return s.goal.ladder().size();
+    }
+    LocalDate end = day.isAfter(s.goal.ready()) ? s.goal.audition() : s.goal.ready();
+    long days = Math.max(1, ChronoUnit.DAYS.between(day, end) + 1);
+    int left = s.levelsLeft() + s.closedToday();
+    return (int) Math.max(1, (left + days - 1) / days);
+  }
+
+  /** Work at the open level; empty where the room is too small for a play. */
+  static Optional<Visit> climbing(
+      Standing s, LocalDate day, double room, int levels, boolean drills) {
+    double most = Math.min(LONGEST_MIN, room);
+    List<Item> items = new ArrayList<>();
+    double straight = minutes(1, s.goal.seconds(s.unit.length(), s.open().perMinute()));
+    if (straight > most + 1e-9) {
+      return Optional.empty();
+    }
+    if (drills) {
+      before(s, day, Math.min(most * SHARE_BEFORE, most - straight)).ifPresent(items::add);
+    }
+    double left = most - items.stream().mapToDouble(Item::minutes).sum();
+    int closed = s.closed();
+    double plays = s.playsLeft();
+    for (int n = 0; n < levels && closed < s.goal.ladder().size(); n++) {
+      Level level = s.goal.ladder().levels().get(closed);
+      double each = s.goal.seconds(s.unit.length(), level.perMinute());
+      boolean whole = minutes(plays, each) <= left + 1e-9;
+      double cut = whole ? plays : wholePlays(each, left);
+      if (cut < 1) {
+        break;
+      }
+      items.add(
+          item(
+              s,
+              DrillKind.STRAIGHT,
+              level,
+              cut,
+              each,
+              Said.of("plan.why.level", closed + 1, s.goal.ladder().size())));
+      left -= minutes(cut, each);
+      if (!whole) {
+        break;
+      }
+      closed++;
+      plays = s.chanceAt(closed).plays(s.cleanNeeded());
+    }
+    return items.stream().anyMatch(i -> i.drill() == DrillKind.STRAIGHT)
+        ? Optional.of(new Visit(s, items, true))
+        : Optional.empty();
+  }
+
+  /** Plays that fit, none of them cut. */
+  private static double wholePlays(double secondsEach, double room) {
+    double plays = Math.floor((room * 60 + 1e-6) / (secondsEach + PAUSE_S));
+    while (plays >= 1 && minutes(plays, secondsEach) > room + 1e-9) {
+      plays--;
+    }
+    return plays;
+  }
+
+  /** The drill that comes before straight work today, if any. */
+  private static Optional<Item> before(Standing s, LocalDate day, double room) {
+    if (s.isNew() && s.unit.parts().containsKey(DrillKind.ADD_A_NOTE)) {
+      return drill(s, DrillKind.ADD_A_NOTE, room, Said.of("plan.why.new"));
+    }
+    boolean stretch = s.unit.parts().containsKey(DrillKind.STRETCH) && s.mayStretch(day);
+    if (stretch && !s.drilledToday(DrillKind.STRETCH) && s.visitsToday() == 0) {
+      return drill(s, DrillKind.STRETCH, Math.min(room, STRETCH_MIN), Said.of("plan.why.stretch"));
+    }
+    boolean rhythms = s.unit.parts().containsKey(DrillKind.RHYTHMS) && s.mayHaveRhythms(day);
+    if (s.isStalled() && rhythms && !s.drilledToday(DrillKind.RHYTHMS)) {
+      return drill(s, DrillKind.RHYTHMS, room, Said.of("plan.why.rhythms", s.visits()));
+    }
+    if (s.visitsToday() > 0) {
+      return Optional.empty();
+    }
+    DrillKind hand = s.visitsInAll() % 4 == 1 ? DrillKind.SHIFT : DrillKind.BOW;
+    boolean turn = s.visitsInAll() % 2 == 1 && s.unit.parts().containsKey(hand);
+    return turn
+        ? drill(s, hand, room, Said.of(hand == DrillKind.BOW ? "plan.why.bow" : "plan.why.shift"))
+        : Optional.empty();
+  }
+
+  /** Each part once clean, as far as there is room. */
+  private static Optional<Item> drill(Standing s, DrillKind kind, double room, Said why) {
+    List<Double> parts = s.unit.parts().get(kind);
+    Level level = s.open();
+    double mean =
+        parts.stream().mapToDouble(p -> s.goal.seconds(p, level.perMinute())).average().orElse(0);
+    double plays = parts.size() * s.chanceAt(s.closed()).plays(1);
+    if (minutes(plays, mean) > room + 1e-9) {
+      plays = wholePlays(mean, room);
+    }
+    return plays < 1 ? Optional.empty() : Optional.of(item(s, kind, level, plays, mean, why));
+  }
+
+  /** Once more at the level closed last: sure before faster. */
+  static Optional<Visit> again(Standing s, double room) {
+    double each = s.goal.seconds(s.unit.length(), s.sure().perMinute());
+    double plays = s.playsAgain();
+    double most = Math.min(LONGEST_MIN, room);
+    double cut = minutes(plays, each) <= most + 1e-9 ? plays : wholePlays(each, most);
+    return cut < 1
+        ? Optional.empty()
+        : Optional.of(
+            new Visit(
+                s,
+                List.of(
+                    item(s, DrillKind.STRAIGHT, s.sure(), cut, each, Said.of("plan.why.again"))),
+                false));
+  }
+
+  /** One clean play of what stands at its target. */
+  static Optional<Visit> upkeep(Standing s, double room, Said why) {
+    Level top = s.goal.ladder().top();
+    double each = s.goal.seconds(s.unit.length(), top.perMinute());
+    double plays = s.chanceAt(s.goal.ladder().size() - 1).plays(1);
+    double cut = minutes(plays, each) <= room + 1e-9 ? plays : 1;
+    return minutes(cut, each) > Math.min(LONGEST_MIN, room) + 1e-9
+        ? Optional.empty()
+        : Optional.of(
+            new Visit(s, List.of(item(s, DrillKind.STRAIGHT, top, cut, each, why)), false));
+  }
+
+  private static Item item(
+      Standing s, DrillKind drill, Level level, double plays, double each, Said why) {
+    return new Item(
+        s.unit.kind() == Unit.Kind.JOIN ? Kind.JOIN : Kind.CHUNK,
+        s.goal.passageId(),
+        s.unit.id(),
+        drill,
+        level,
+        plays,
+        minutes(plays, each),
+        1,
+        why);
+  }
+}

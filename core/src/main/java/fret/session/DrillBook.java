@@ -1,0 +1,171 @@
+package fret.session;
+
+import fret.drill.Chunk;
+import fret.drill.Drill;
+import fret.drill.DrillKind;
+import fret.drill.Drills;
+import fret.drill.ScaleLine;
+import fret.drill.ShiftDrill;
+import fret.drill.ShiftStages;
+import fret.drill.StretchDrill;
+import fret.fingering.Fingering;
+import fret.fingering.NoteFinger;
+import fret.fingering.Shift;
+import fret.fingering.SparseDigits;
+import fret.mark.FingerLayer;
+import fret.score.Score;
+import fret.score.Slice;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+
+/** Every drill of the book made for an open passage, with its fingering and its bow. */
+public final class DrillBook {
+  private final Session session;
+  private final Set<Integer> sparse;
+
+  public DrillBook(Session session) {
+    this.session = session;
+    this.sparse =
+        SparseDigits.of(
+            session.resolved(),
+            session.task().hand().instrument(),
+            session.fingering(),
+            i -> session.at(FingerLayer.PINNED, i).isPresent());
+  }
+
+  /**
+   * A drill of a chunk.
+   *
+   * @return empty where the chunk has nothing for it
+   */
+  public Optional<Drill> of(Chunk chunk, DrillKind kind) {
+    return switch (kind.of()) {
+      case CHUNK -> ofNotes(chunk, kind);
+      case SHIFT -> hardest(chunk).flatMap(s -> ofShift(s, kind));
+      case STRETCH -> stretch(chunk);
+      case BOW ->
+          BowSpots.of(session, chunk).stream()
+              .findFirst()
+              .map(s -> new Drill(kind, List.of(s.notation())));
+      case PASSAGE, NOTHING -> Optional.empty();
+    };
+  }
+
+  /** A drill of the passage as a whole. */
+  public Optional<Drill> ofPassage(DrillKind kind) {
+    return switch (kind) {
+      case RUN_THROUGH, MOCK -> Optional.of(new Drill(kind, List.of(page())));
+      case WARM_UP -> Optional.of(new Drill(kind, warmUp()));
+      default -> Optional.empty();
+    };
+  }
+
+  /** The part with the digits that a page needs. */
+  public Score page() {
+    return session.fingered(sparse::contains);
+  }
+
+  private Optional<Drill> ofNotes(Chunk chunk, DrillKind kind) {
+    if (kind == DrillKind.DYNAMICS_SCALE) {
+      return Optional.of(new Drill(kind, List.of(fingered(scales().swell()))));
+    }
+    if (kind == DrillKind.BLOCKS) {
+      List<Score> blocks = new HandBlocks(session).of(chunk);
+      return blocks.isEmpty() ? Optional.empty() : Optional.of(new Drill(kind, blocks));
+    }
+    return Drills.of(fingered(chunk), chunk, kind);
+  }
+
+  /** The part with the digits that a page needs, and one on the chunk's first note. */
+  private Score fingered(Chunk chunk) {
+    return session.fingered(
+        i ->
+            sparse.contains(i)
+                || session.resolved().notes().get(i).onset().equals(chunk.fromOnset()));
+  }
+
+  private ScaleLine scales() {
+    return new ScaleLine(session.resolved(), session.task().hand().instrument());
+  }
+
+  /**
+   * The key's scale, its arpeggio, and the scale with a swell, fingered as the passage would be.
+   */
+  private List<Score> warmUp() {
+    ScaleLine s = scales();
+    return List.of(fingered(s.scale()), fingered(s.arpeggio()), fingered(s.swell()));
+  }
+
+  private Score fingered(Score line) {
+    fret.passage.Passage like =
+        fret.passage.Passage.of(
+            "", "", session.passage().settings().withReading(fret.passage.Reading.PLAIN));
+    Session made = Session.of(like, line);
+    return new DrillBook(made).page();
+  }
+
+  // ---- what is hard in a chunk ---------------------------------------------------------------
+
+  private static boolean in(Chunk chunk, Slice s) {
+    return s.onset().compareTo(chunk.fromOnset()) >= 0 && s.onset().compareTo(chunk.toOnset()) < 0;
+  }
+
+  /** The shift of a chunk that asks for most. */
+  public Optional<Shift> hardest(Chunk chunk) {
+    List<Slice> slices = session.resolved().slices();
+    Fingering f = session.fingering();
+    return f.shifts().stream()
+        .filter(s -> in(chunk, slices.get(s.toSlice())) && in(chunk, slices.get(s.fromSlice())))
+        .filter(
+            s -> f.notes().get(s.fromNote()).isPresent() && f.notes().get(s.toNote()).isPresent())
+        .max(Comparator.comparingDouble(Shift::bitsPerSecond));
+  }
+
+  private Optional<Drill> ofShift(Shift shift, DrillKind kind) {
+    List<Optional<NoteFinger>> places = session.fingering().notes();
+    List<Score> parts =
+        kind == DrillKind.SHIFT
+            ? List.of(
+                ShiftDrill.notation(
+                    session.resolved(),
+                    shift,
+                    places.get(shift.fromNote()).orElseThrow(),
+                    places.get(shift.toNote()).orElseThrow(),
+                    ShiftDrill.Manner.USUAL))
+            : new ShiftStages(session.resolved(), shift, places).parts(kind);
+    return parts.isEmpty() ? Optional.empty() : Optional.of(new Drill(kind, parts));
+  }
+
+  /** Two fingers on one string that follow each other further apart than the hand lies. */
+  private Optional<Drill> stretch(Chunk chunk) {
+    Fingering f = session.fingering();
+    for (Slice s : session.resolved().slices()) {
+      boolean stretched =
+          f.reasonsAt(s.index()).stream()
+              .anyMatch(r -> r.id().equals("stretch") && r.quantity() >= 1);
+      if (stretched && in(chunk, s) && s.index() > 0) {
+        List<NoteFinger> pair = new ArrayList<>();
+        f.notes()
+            .get(session.resolved().slices().get(s.index() - 1).starting().get(0))
+            .ifPresent(pair::add);
+        f.notes().get(s.starting().get(0)).ifPresent(pair::add);
+        boolean usable =
+            pair.size() == 2
+                && pair.get(0).string() == pair.get(1).string()
+                && pair.stream().noneMatch(NoteFinger::isOpen)
+                && pair.get(0).semitone() != pair.get(1).semitone();
+        if (usable) {
+          pair.sort(Comparator.comparingInt(NoteFinger::semitone));
+          return Optional.of(
+              new Drill(
+                  DrillKind.STRETCH,
+                  StretchDrill.parts(session.resolved(), pair.get(0), pair.get(1))));
+        }
+      }
+    }
+    return Optional.empty();
+  }
+}

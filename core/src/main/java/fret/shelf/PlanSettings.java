@@ -1,0 +1,116 @@
+package fret.shelf;
+
+import fret.plan.Budget;
+import fret.plan.Gate;
+import fret.plan.Move;
+import java.time.DayOfWeek;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+
+/** How what the player set for the plan stands among the settings of the library. */
+public final class PlanSettings {
+  private static final String MINUTES = "minutes";
+  private static final String OWN_DAYS = "minutes.own";
+  private static final String MOVES = "moves";
+  private static final int USUAL_MINUTES = 30;
+
+  private PlanSettings() {}
+
+  private static int number(Map<String, String> settings, String name, int usual) {
+    return settings.containsKey(name) ? Integer.parseInt(settings.get(name)) : usual;
+  }
+
+  /** A word that this version does not know counts as not said. */
+  public static <E extends Enum<E>> E word(Map<String, String> settings, String name, E usual) {
+    for (E e : usual.getDeclaringClass().getEnumConstants()) {
+      if (e.name().equals(settings.get(name))) {
+        return e;
+      }
+    }
+    return usual;
+  }
+
+  /** How the player climbs. */
+  public static Planning.Habits habits(Map<String, String> settings) {
+    Planning.Habits usual = Planning.Habits.USUAL;
+    String slower = settings.get("slowerAfterMiss");
+    Gate.Settings gate =
+        new Gate.Settings(
+            number(settings, "cleanNeeded", usual.gate().cleanNeeded()),
+            slower == null ? usual.gate().slowerAfterMiss() : Boolean.parseBoolean(slower));
+    return new Planning.Habits(
+        gate,
+        word(settings, "ladderOn", usual.ladder()),
+        number(settings, "ladderStart", 0),
+        number(settings, "painLifted", 0),
+        word(settings, "climb", usual.climb()),
+        number(settings, "sessions", usual.sessions()));
+  }
+
+  /** How it is kept. */
+  public static Map<String, String> of(Planning.Habits h) {
+    Map<String, String> all = new HashMap<>();
+    all.put("cleanNeeded", String.valueOf(h.gate().cleanNeeded()));
+    all.put("slowerAfterMiss", String.valueOf(h.gate().slowerAfterMiss()));
+    all.put("ladderOn", h.ladder().name());
+    all.put("ladderStart", String.valueOf(h.ladderStart()));
+    all.put("painLifted", String.valueOf(h.painLifted()));
+    all.put("climb", h.climb().name());
+    all.put("sessions", String.valueOf(h.sessions()));
+    return all;
+  }
+
+  /** The player's minutes by weekday and day. */
+  public static Budget budget(Map<String, String> settings) {
+    Budget all = Budget.of(number(settings, MINUTES, USUAL_MINUTES));
+    for (DayOfWeek d : DayOfWeek.values()) {
+      all = all.with(d, number(settings, MINUTES + "." + d, all.usual().get(d)));
+    }
+    for (String day : settings.getOrDefault(OWN_DAYS, "").split(" ")) {
+      String[] parts = day.split("=");
+      if (parts.length == 2) {
+        all = all.with(LocalDate.parse(parts[0]), Integer.parseInt(parts[1]));
+      }
+    }
+    return all;
+  }
+
+  /** How they are kept. */
+  public static Map<String, String> of(Budget budget) {
+    Map<String, String> all = new HashMap<>();
+    budget.usual().forEach((d, m) -> all.put(MINUTES + "." + d, String.valueOf(m)));
+    all.put(
+        OWN_DAYS,
+        budget.own().entrySet().stream()
+            .sorted(Map.Entry.comparingByKey())
+            .map(e -> e.getKey() + "=" + e.getValue())
+            .collect(Collectors.joining(" ")));
+    return all;
+  }
+
+  /** What the player put on other days. */
+  public static List<Move> moves(Map<String, String> settings) {
+    List<Move> all = new ArrayList<>();
+    for (String line : settings.getOrDefault(MOVES, "").split("\n")) {
+      String[] p = line.split("\t");
+      if (p.length == 4) {
+        all.add(new Move(Long.parseLong(p[0]), p[1], LocalDate.parse(p[2]), LocalDate.parse(p[3])));
+      }
+    }
+    return all;
+  }
+
+  /** How they are kept; moves to days that are over are forgotten. */
+  public static Map<String, String> of(List<Move> moves, LocalDate today) {
+    return Map.of(
+        MOVES,
+        moves.stream()
+            .filter(m -> !m.to().isBefore(today))
+            .map(m -> m.passageId() + "\t" + m.unit() + "\t" + m.from() + "\t" + m.to())
+            .collect(Collectors.joining("\n")));
+  }
+}

@@ -1,0 +1,158 @@
+package fret.plan;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import fret.drill.DrillKind;
+import fret.journal.Breakage;
+import fret.journal.JournalEntry;
+import fret.journal.Verdict;
+import fret.plan.PracticePlan.Day;
+import fret.plan.PracticePlan.LeftOut;
+import fret.tempo.Beat;
+import fret.tempo.Ladder;
+import fret.tempo.Level;
+import fret.tempo.Tempo;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.Set;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.constraints.IntRange;
+import net.jqwik.api.constraints.LongRange;
+
+/** Laws that hold for every plan, whatever is to be learned. */
+class PlanLawsTest {
+  private static final LocalDate DAY = LocalDate.of(2026, 5, 6);
+
+  static PlanRequest request(long seed, int minutes) {
+    Random random = new Random(seed);
+    List<Goal> goals = new ArrayList<>();
+    List<JournalEntry> journal = new ArrayList<>();
+    int passages = 1 + random.nextInt(4);
+    for (int p = 1; p <= passages; p++) {
+      Ladder ladder = Ladder.toTarget(60 + random.nextInt(100));
+      List<Unit> units = new ArrayList<>();
+      int count = 1 + random.nextInt(6);
+      for (int i = 0; i < count; i++) {
+        double length = (1 + random.nextInt(12)) / 2.0;
+        units.add(
+            new Unit(
+                "u" + i,
+                random.nextBoolean() ? Unit.Kind.JOIN : Unit.Kind.CHUNK,
+                Set.of("u" + i),
+                Map.of(
+                    DrillKind.STRAIGHT, List.of(length),
+                    DrillKind.RHYTHMS, List.of(length, length, length * 0.75, length * 0.75)),
+                0.5 + random.nextDouble() * 1.5,
+                random.nextInt(12) == 0));
+        record(random, journal, p, "u" + i, ladder);
+      }
+      int days = 5 + random.nextInt(30);
+      goals.add(
+          new Goal(
+              p,
+              0.5 + random.nextDouble(),
+              ReadyDate.of(DAY, DAY.plusDays(days)),
+              DAY.plusDays(days),
+              new Tempo(Beat.QUARTER, ladder.target()),
+              ladder,
+              units,
+              count * 2,
+              0));
+    }
+    journal.sort(java.util.Comparator.comparing(JournalEntry::date));
+    PlanRequest.Climb climb =
+        random.nextBoolean() ? PlanRequest.Climb.LEVEL_A_DAY : PlanRequest.Climb.WHOLE_LADDER;
+    PlanRequest.Rules rules =
+        new PlanRequest.Rules(Gate.Settings.USUAL, climb, 1 + random.nextInt(3));
+    return new PlanRequest(goals, Budget.of(minutes), DAY, rules, journal, List.of());
+  }
+
+  private static void record(
+      Random random, List<JournalEntry> journal, long passage, String unit, Ladder ladder) {
+    int tries = random.nextInt(12);
+    for (int t = 0; t < tries; t++) {
+      Level level = ladder.levels().get(random.nextInt(2));
+      Verdict v = random.nextInt(4) == 0 ? Verdict.MISSED : Verdict.CLEAN;
+      journal.add(
+          new JournalEntry(
+              0,
+              passage,
+              DAY.minusDays(1 + random.nextInt(9)),
+              unit,
+              DrillKind.STRAIGHT,
+              level.perMinute(),
+              level.clicks(),
+              20,
+              v,
+              Breakage.NONE,
+              ""));
+    }
+  }
+
+  @Property(tries = 150)
+  void everyDayKeepsTheLaws(
+      @ForAll @LongRange(min = 0, max = 1_000_000) long seed,
+      @ForAll @IntRange(min = 5, max = 150) int minutes) {
+    PracticePlan plan = Planner.bare(request(seed, minutes));
+    plan.days().forEach(Lawful::day);
+    Lawful.rhythms(plan);
+  }
+
+  /** What is left out on a day that is not full would not have fitted, not even once. */
+  @Property(tries = 150)
+  void noShortDayWhereSomethingAllowedFits(
+      @ForAll @LongRange(min = 0, max = 1_000_000) long seed,
+      @ForAll @IntRange(min = 5, max = 150) int minutes) {
+    PlanRequest request = request(seed, minutes);
+    for (Day d : Planner.bare(request).days()) {
+      if (d.minutes() >= 0.9 * d.budget() - 1e-6) {
+        assertThat(d.shortBy()).isEmpty();
+        continue;
+      }
+      assertThat(d.shortBy()).as("%s names its law", d.date()).isPresent();
+      double warmUp = d.items().isEmpty() ? Math.min(10, d.budget() / 5) : 0;
+      double room = d.budget() - d.minutes() - Arrangement.BREAK_MIN - warmUp;
+      for (LeftOut l : d.leftOut()) {
+        Goal g = request.goals().get((int) l.passageId() - 1);
+        Unit u = g.units().stream().filter(x -> x.id().equals(l.unit())).findFirst().orElseThrow();
+        double slowest = Visit.minutes(1, g.seconds(u.length(), g.ladder().start()));
+        assertThat(slowest).as("%s on %s", u.id(), d.date()).isGreaterThan(Math.min(10, room));
+      }
+    }
+  }
+
+  @Property(tries = 1500)
+  void aDayWithoutPracticeNeverImprovesReadiness(
+      @ForAll @LongRange(min = 0, max = 1_000_000) long seed,
+      @ForAll @IntRange(min = 10, max = 60) int minutes) {
+    PlanRequest all = request(seed, minutes);
+    PlanRequest less = all.with(all.budget().with(DAY.plusDays(1), 0));
+    PracticePlan with = Planner.bare(all);
+    PracticePlan without = Planner.bare(less);
+    assertThat(dayAfter(last(without, all))).isAfterOrEqualTo(last(with, all));
+  }
+
+  @Property(tries = 1500)
+  void moreMinutesNeverMakeItLater(
+      @ForAll @LongRange(min = 0, max = 1_000_000) long seed,
+      @ForAll @IntRange(min = 10, max = 60) int minutes) {
+    PlanRequest all = request(seed, minutes);
+    assertThat(last(Planner.bare(all.with(all.budget().plus(5))), all))
+        .isBeforeOrEqualTo(dayAfter(last(Planner.bare(all), all)));
+  }
+
+  private static LocalDate dayAfter(LocalDate day) {
+    return day.equals(LocalDate.MAX) ? day : day.plusDays(1);
+  }
+
+  /** The day on which everything stands at its target; far away where it does not. */
+  static LocalDate last(PracticePlan plan, PlanRequest request) {
+    return plan.atTarget().size() < request.goals().size()
+        ? LocalDate.MAX
+        : plan.atTarget().values().stream().max(LocalDate::compareTo).orElseThrow();
+  }
+}
