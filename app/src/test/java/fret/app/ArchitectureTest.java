@@ -60,7 +60,8 @@ class ArchitectureTest {
     row("format.musicxml", "shelf");
     row("format.midi", "shelf");
     row("format.abc", "shelf");
-    row("format.page", "shelf", "format.midi");
+    row("format.calendar", "shelf");
+    row("format.page", "shelf", "format.midi", "format.calendar");
     row("format.part", "format.musicxml", "format.midi", "format.abc");
     row("store", "shelf");
     row("app.words", "shelf");

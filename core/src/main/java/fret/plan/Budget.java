@@ -68,6 +68,13 @@ public record Budget(Map<DayOfWeek, Integer> usual, Map<LocalDate, Integer> own)
     return new Budget(usual, all);
   }
 
+  /** With a share of every day's minutes. */
+  Budget times(double share) {
+    Map<DayOfWeek, Integer> less = new EnumMap<>(DayOfWeek.class);
+    usual.forEach((d, m) -> less.put(d, (int) Math.round(m * share)));
+    return new Budget(less, own);
+  }
+
   /** With more or fewer minutes on every day that is not off. */
   public Budget plus(int minutes) {
     Map<DayOfWeek, Integer> more = new EnumMap<>(DayOfWeek.class);

@@ -39,14 +39,16 @@ public final class Planner {
   private static final int LAST_DAYS = 2;
 
   private final PlanRequest request;
+  private final Map<String, double[]> plays;
   private final List<Standing> standings = new ArrayList<>();
   private final Map<Long, LocalDate> atTarget = new HashMap<>();
   private final Map<Long, LocalDate> lastRun = new HashMap<>();
   private final Map<Long, Integer> runs = new HashMap<>();
   private final Map<Long, LocalDate> lastTouched = new HashMap<>();
 
-  private Planner(PlanRequest request) {
+  private Planner(PlanRequest request, Map<String, double[]> plays) {
     this.request = request;
+    this.plays = plays;
     read(e -> e.date().isBefore(request.from()), s -> true);
     for (JournalEntry e : request.journal()) {
       if (e.date().isBefore(request.from())) {
@@ -74,7 +76,8 @@ public final class Planner {
                   g,
                   u,
                   byPassage.getOrDefault(g.passageId(), List.of()),
-                  request.rules().gate().cleanNeeded()));
+                  request.rules().gate().cleanNeeded(),
+                  plays.get(Forecast.key(g, u))));
         }
       }
     }
@@ -82,14 +85,34 @@ public final class Planner {
 
   /** Makes the plan, from its first day to the last of the dates. */
   public static PracticePlan plan(PlanRequest request) {
-    PracticePlan plan = new Planner(request).run();
+    PracticePlan plan = new Planner(request, Map.of()).run();
     return new PracticePlan(
-        plan.days(), plan.feasible(), Remedies.advice(request, plan), plan.atTarget());
+        plan.days(), plan.feasible(), Remedies.outcome(request, plan), plan.atTarget());
+  }
+
+  /** What would make a plan fit that does not; takes the time of some plans. */
+  public static Optional<Said> remedy(PlanRequest request, PracticePlan plan) {
+    return plan.feasible() ? Optional.empty() : Optional.of(Remedies.remedy(request));
   }
 
   /** The plan without advice. */
   static PracticePlan bare(PlanRequest request) {
-    return new Planner(request).run();
+    return bare(request, Map.of());
+  }
+
+  /**
+   * The plan without advice.
+   *
+   * @param plays of each level of some units, by the key of {@link Forecast}, in place of those
+   *     expected of the chance
+   */
+  static PracticePlan bare(PlanRequest request, Map<String, double[]> plays) {
+    return new Planner(request, plays).run();
+  }
+
+  /** The first day alone. */
+  static Day first(PlanRequest request) {
+    return new Planner(request, Map.of()).day(request.from());
   }
 
   private PracticePlan run() {
@@ -134,7 +157,12 @@ public final class Planner {
       if (any) {
         standings.set(
             i,
-            new Standing(s.goal, s.unit, request.journal(), request.rules().gate().cleanNeeded()));
+            new Standing(
+                s.goal,
+                s.unit,
+                request.journal(),
+                request.rules().gate().cleanNeeded(),
+                plays.get(Forecast.key(s.goal, s.unit))));
       }
     }
   }

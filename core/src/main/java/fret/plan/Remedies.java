@@ -15,7 +15,13 @@ final class Remedies {
 
   private Remedies() {}
 
-  static List<Said> advice(PlanRequest request, PracticePlan plan) {
+  /** What would make it fit. */
+  static Said remedy(PlanRequest request) {
+    return minutes(request).or(() -> later(request)).orElseGet(() -> Said.of("plan.remedy.less"));
+  }
+
+  /** What a plan comes to. */
+  static List<Said> outcome(PlanRequest request, PracticePlan plan) {
     List<Said> all = new ArrayList<>();
     if (request.goals().isEmpty()) {
       return all;
@@ -29,8 +35,6 @@ final class Remedies {
       all.add(Said.of("plan.fits", day(last), spare));
     } else {
       all.add(Said.of("plan.fits-not"));
-      all.add(
-          minutes(request).or(() -> later(request)).orElseGet(() -> Said.of("plan.remedy.less")));
     }
     long held =
         request.goals().stream().flatMap(g -> g.units().stream()).filter(Unit::held).count();

@@ -26,6 +26,7 @@ final class Standing {
   private final Progress progress;
   private final int cleanNeeded;
   private final Chance[] chances;
+  private final double[] fitted;
   private int closed;
   private double played;
   private int visits;
@@ -40,7 +41,11 @@ final class Standing {
   private int closedToday;
   private final Set<DrillKind> drilledToday = new HashSet<>();
 
-  Standing(Goal goal, Unit unit, List<JournalEntry> journal, int cleanNeeded) {
+  /**
+   * @param fitted plays of each level in place of those expected of the chance; null for none
+   */
+  Standing(Goal goal, Unit unit, List<JournalEntry> journal, int cleanNeeded, double[] fitted) {
+    this.fitted = fitted;
     this.goal = goal;
     this.unit = unit;
     this.cleanNeeded = cleanNeeded;
@@ -104,10 +109,29 @@ final class Standing {
 
   /** Expected plays that the open level still asks for, at least one. */
   double playsLeft() {
+    if (fitted != null && !isAtTarget()) {
+      return Math.max(1, playsAt(closed) - played);
+    }
     Chance p = chanceAt(closed);
     int row = closed == progress.closed() && played == 0 ? progress.cleanInRow() : 0;
     double all = p.plays(cleanNeeded) - (row == 0 ? 0 : p.plays(row));
     return Math.max(1, all - played);
+  }
+
+  /**
+   * Plays that a visit asks for. Where a level is fitted to take longer than its tries so far say,
+   * the day asks for no more of it, and the level stays open.
+   */
+  double visitPlays() {
+    return fitted == null || isAtTarget()
+        ? playsLeft()
+        : Math.max(1, Math.min(playsLeft(), chanceAt(closed).plays(cleanNeeded)));
+  }
+
+  /** Expected plays that a level asks for. */
+  double playsAt(int level) {
+    boolean known = fitted != null && level < fitted.length && fitted[level] > 0;
+    return known ? fitted[level] : chanceAt(level).plays(cleanNeeded);
   }
 
   /** Expected plays to be clean often enough once more at the level closed last. */

@@ -71,7 +71,8 @@ record Visit(Standing standing, List<Item> items, boolean advances) {
     }
     double left = most - items.stream().mapToDouble(Item::minutes).sum();
     int closed = s.closed();
-    double plays = s.playsLeft();
+    double plays = s.visitPlays();
+    boolean closes = plays >= s.playsLeft() - 1e-9;
     for (int n = 0; n < levels && closed < s.goal.ladder().size(); n++) {
       Level level = s.goal.ladder().levels().get(closed);
       double each = s.goal.seconds(s.unit.length(), level.perMinute());
@@ -89,11 +90,11 @@ record Visit(Standing standing, List<Item> items, boolean advances) {
               each,
               Said.of("plan.why.level", closed + 1, s.goal.ladder().size())));
       left -= minutes(cut, each);
-      if (!whole) {
+      if (!whole || !closes) {
         break;
       }
       closed++;
-      plays = s.chanceAt(closed).plays(s.cleanNeeded());
+      plays = s.playsAt(closed);
     }
     return items.stream().anyMatch(i -> i.drill() == DrillKind.STRAIGHT)
         ? Optional.of(new Visit(s, items, true))

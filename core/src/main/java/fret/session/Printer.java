@@ -6,6 +6,7 @@ import fret.engraving.FingerText;
 import fret.engraving.Page;
 import fret.lane.Lane;
 import fret.tempo.Ladder;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.function.Function;
 
@@ -30,6 +31,19 @@ public interface Printer {
       Ladder ladder,
       Page.Paper paper,
       Function<Said, String> tell);
+
+  /**
+   * A day of practice as it stands in a calendar.
+   *
+   * @param text what is done, a line each
+   */
+  record CalendarDay(LocalDate date, String title, String text) {}
+
+  /** Days as an iCalendar file (RFC 5545), one entry a day without an hour. */
+  byte[] calendar(List<CalendarDay> days);
+
+  /** Rows as comma separated values (RFC 4180), the first one the heading. */
+  byte[] csv(List<List<String>> rows);
 
   /** Some bars as an SVG picture. */
   byte[] svg(Session session, List<FingerText> fingers);

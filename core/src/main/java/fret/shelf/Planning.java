@@ -1,10 +1,12 @@
 package fret.shelf;
 
+import fret.base.Said;
 import fret.drill.Chunk;
 import fret.journal.JournalEntry;
 import fret.journal.Progress;
 import fret.journal.Verdict;
 import fret.plan.Budget;
+import fret.plan.Forecast;
 import fret.plan.Gate;
 import fret.plan.Goal;
 import fret.plan.Move;
@@ -31,7 +33,11 @@ import java.util.TreeSet;
  * @param entries by id of the passage, in the order of the shelf
  */
 public record Planning(
-    Map<Long, Entry> entries, PracticePlan plan, Budget budget, Habits habits, LocalDate today) {
+    Map<Long, Entry> entries,
+    PracticePlan plan,
+    PlanRequest request,
+    Habits habits,
+    LocalDate today) {
   /**
    * A passage of the plan.
    *
@@ -151,11 +157,36 @@ public record Planning(
             new PlanRequest.Rules(habits.gate(), habits.climb(), habits.sessions()),
             journal,
             moves);
-    return new Planning(entries, Planner.plan(request), budget, habits, today);
+    return new Planning(entries, Planner.plan(request), request, habits, today);
   }
 
   private static Audition none(LocalDate today) {
     return new Audition(0, "", today.plusDays(28), today.plusDays(21));
+  }
+
+  /** The player's minutes. */
+  public Budget budget() {
+    return request.budget();
+  }
+
+  /**
+   * What takes longer than the plan itself.
+   *
+   * @param forecasts when each passage will be ready by the record; those too early to tell are
+   *     left out
+   * @param remedy what would make the plan fit; empty where it does
+   */
+  public record Outlook(Map<Long, Forecast> forecasts, Optional<Said> remedy) {
+    public static final Outlook NONE = new Outlook(Map.of(), Optional.empty());
+
+    public Outlook {
+      forecasts = Map.copyOf(forecasts);
+    }
+  }
+
+  /** How it looks; takes the time of some plans. */
+  public Outlook outlook() {
+    return new Outlook(Forecast.of(request), Planner.remedy(request, plan));
   }
 
   /** What belongs to a passage; empty while it is not planned. */

@@ -321,11 +321,10 @@ class PlanTest {
   void saysWhatWouldMakeItFit() {
     PracticePlan tight = plan(List.of(goal(1, 20, 10)), 10);
     assertThat(tight.feasible()).isFalse();
+    assertThat(tight.advice()).anyMatch(s -> s.id().equals("plan.fits-not"));
     Said remedy =
-        tight.advice().stream()
-            .filter(s -> s.id().equals("plan.remedy.minutes"))
-            .findFirst()
-            .orElseThrow();
+        Planner.remedy(request(List.of(goal(1, 20, 10)), 10, List.of()), tight).orElseThrow();
+    assertThat(remedy.id()).isEqualTo("plan.remedy.minutes");
     int more = Integer.parseInt(remedy.args().get(0).toString());
     assertThat(plan(List.of(goal(1, 20, 10)), 10 + more).feasible()).isTrue();
     assertThat(plan(List.of(goal(1, 20, 10)), 10 + more - 5).feasible()).isFalse();

@@ -13,7 +13,14 @@ import picocli.CommandLine.Command;
     mixinStandardHelpOptions = true,
     version = "fret 0.1.0",
     description = "Fingerings, bowings and practice plans for string players.",
-    subcommands = {FingerCommand.class, BowCommand.class, PlanCommand.class, ExportCommand.class})
+    subcommands = {
+      FingerCommand.class,
+      BowCommand.class,
+      PlanCommand.class,
+      DrillCommand.class,
+      ForecastCommand.class,
+      ExportCommand.class
+    })
 public final class BatchCommands implements Runnable {
   @CommandLine.Spec private CommandLine.Model.CommandSpec spec;
 

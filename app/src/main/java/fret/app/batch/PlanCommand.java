@@ -12,6 +12,7 @@ import fret.drill.Learned;
 import fret.journal.JournalEntry;
 import fret.passage.Passage;
 import fret.plan.Budget;
+import fret.plan.Forecast;
 import fret.plan.Move;
 import fret.plan.PracticePlan;
 import fret.plan.ReadyDate;
@@ -36,6 +37,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
@@ -213,6 +215,8 @@ final class PlanCommand implements Callable<Integer> {
             ? from.toString()
             : p.plan().days().get(p.plan().days().size() - 1).date().toString());
     List<Problem> problems = new ArrayList<>();
+    Planning.Outlook outlook = p.outlook();
+    Map<Long, Forecast> forecasts = outlook.forecasts();
     ArrayNode passages = root.putArray("passages");
     for (Part part : parts) {
       Planning.Entry e = p.of(part.session().passage().id()).orElseThrow();
@@ -224,7 +228,7 @@ final class PlanCommand implements Callable<Integer> {
           .put("chunksAtTarget", r.atTarget())
           .put("chunks", r.all())
           .put("slowestBpm", r.slowest());
-      ready.putNull("expectedDay").putNull("earliest").putNull("latest");
+      forecast(ready, Optional.ofNullable(forecasts.get(part.session().passage().id())));
       if (parts.size() == 1) {
         describe(root, part, e);
       }
@@ -232,13 +236,22 @@ final class PlanCommand implements Callable<Integer> {
     }
     days(root.putArray("days"), parts, p);
     root.put("feasible", p.plan().feasible());
-    root.put("advice", advice(p));
+    root.put("advice", advice(p, outlook));
     Json.problems(root, problems);
     return root;
   }
 
-  private static String advice(Planning p) {
-    return p.plan().advice().stream().map(Sentences::of).collect(Collectors.joining(" "));
+  /** Nulls while it is too early to tell, or where it is not before the audition. */
+  private static void forecast(ObjectNode ready, Optional<Forecast> f) {
+    ready.put("expectedDay", f.flatMap(Forecast::expected).map(LocalDate::toString).orElse(null));
+    ready.put("earliest", f.flatMap(Forecast::earliest).map(LocalDate::toString).orElse(null));
+    ready.put("latest", f.flatMap(Forecast::latest).map(LocalDate::toString).orElse(null));
+  }
+
+  private static String advice(Planning p, Planning.Outlook outlook) {
+    return Stream.concat(p.plan().advice().stream(), outlook.remedy().stream())
+        .map(Sentences::of)
+        .collect(Collectors.joining(" "));
   }
 
   private static void describe(ObjectNode node, Part part, Planning.Entry e) {
@@ -310,7 +323,7 @@ final class PlanCommand implements Callable<Integer> {
 
   private void printText(List<Part> parts, Planning p) {
     var out = spec.commandLine().getOut();
-    out.println(advice(p));
+    out.println(advice(p, p.outlook()));
     for (Part part : parts) {
       Optional<Planning.Entry> e = p.of(part.session().passage().id());
       e.ifPresent(

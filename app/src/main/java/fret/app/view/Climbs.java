@@ -5,24 +5,24 @@ import fret.app.widget.ClimbLine;
 import fret.base.Said;
 import fret.journal.JournalEntry;
 import fret.journal.Verdict;
+import fret.plan.Forecast;
 import fret.plan.PracticePlan;
-import fret.plan.PracticePlan.Item;
 import fret.shelf.Planning;
 import fret.tempo.Level;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
+import java.util.Optional;
 import java.util.TreeMap;
-import java.util.TreeSet;
 
 /** The climb of a passage: what was played clean, what is planned, how far its slowest chunk is. */
 final class Climbs {
   private Climbs() {}
 
   /** The picture of it. */
-  static ClimbLine.Climb of(Studio studio, Planning p, Planning.Entry e) {
+  static ClimbLine.Climb of(
+      Studio studio, Planning p, Planning.Entry e, Optional<Forecast> forecast) {
     long id = e.learning().passageId();
     List<ClimbLine.Point> done = new ArrayList<>();
     slowestByDay(studio.journal(), e)
@@ -42,7 +42,14 @@ final class Climbs {
         e.ladder().isSlow() ? 0 : e.ladder().start(),
         e.ladder().isSlow() ? e.ladder().size() - 1 : e.ladder().target(),
         studio.today(),
-        e.goal().ready());
+        e.goal().ready(),
+        forecast.flatMap(
+            f ->
+                f.earliest()
+                    .map(
+                        early ->
+                            new ClimbLine.Band(
+                                early, f.expected(), f.latest().orElse(e.goal().audition())))));
   }
 
   /** A tempo; on a slow line, whose tempo stays, the place of the rung. */
@@ -87,10 +94,31 @@ final class Climbs {
             Level.text(e.ladder().target()));
   }
 
-  /** Passages that have something to do on a day. */
-  static Set<Long> due(PracticePlan.Day day) {
-    Set<Long> all = new TreeSet<>();
-    day.items().stream().filter(Item::isPlayed).forEach(i -> all.add(i.passageId()));
-    return all;
+  /** When it will be ready, as far as that can be told. */
+  static Said told(Optional<Forecast> forecast, Planning.Entry e) {
+    if (e.readiness().atTarget() == e.readiness().all()) {
+      return Said.of("forecast.ready");
+    }
+    if (forecast.isEmpty()) {
+      return Said.of("forecast.early");
+    }
+    Forecast f = forecast.get();
+    if (f.earliest().isEmpty()) {
+      return Said.of("forecast.no");
+    }
+    if (f.expected().isEmpty()) {
+      return Said.of("forecast.unlikely", day(f.earliest().get()));
+    }
+    return f.latest().isEmpty()
+        ? Said.of("forecast.open", day(f.expected().get()), day(f.earliest().get()))
+        : Said.of(
+            "forecast.band",
+            day(f.expected().get()),
+            day(f.earliest().get()),
+            day(f.latest().get()));
+  }
+
+  private static Said day(LocalDate date) {
+    return Said.of("day", date);
   }
 }

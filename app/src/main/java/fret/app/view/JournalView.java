@@ -167,7 +167,9 @@ final class JournalView extends VBox implements AreaView {
   }
 
   private void export() {
-    room.main().saveText("journal.csv", model.csv());
+    studio
+        .paper()
+        .csv(model.table(this::title), bytes -> room.main().saveBytes("journal.csv", bytes));
   }
 
   private void column(String id, double width, Function<JournalEntry, String> text) {

@@ -368,13 +368,13 @@ public final class MainView extends BorderPane {
     ask(Sentences.of("main.open-a-part")).ifPresent(this::openFile);
   }
 
-  /** Writes a text where the player says. */
-  void saveText(String name, String text) {
+  /** Writes a file where the player says. */
+  void saveBytes(String name, byte[] bytes) {
     FileChooser chooser = new FileChooser();
     chooser.setInitialFileName(name);
     File file = chooser.showSaveDialog(getScene().getWindow());
     if (file != null) {
-      studio.paper().write(file.toPath(), text.getBytes(java.nio.charset.StandardCharsets.UTF_8));
+      studio.paper().write(file.toPath(), bytes);
     }
   }
 

@@ -10,6 +10,7 @@ import fret.app.words.Words;
 import fret.drill.Chunk;
 import fret.passage.Passage;
 import fret.plan.Budget;
+import fret.plan.Forecast;
 import fret.plan.Move;
 import fret.plan.PlanRequest;
 import fret.plan.PracticePlan;
@@ -115,10 +116,14 @@ final class PlanView extends VBox implements AreaView {
                 ladderStart,
                 Parts.line(Sentences.of("plan.0-is"), "quiet"),
                 climb,
-                ladder));
+                ladder,
+                Parts.button(
+                    Sentences.of("plan.calendar"), "plan-calendar", () -> save(true), "small"),
+                Parts.button(Sentences.of("plan.csv"), "plan-csv", () -> save(false), "small")));
     VBox.setVgrow(page, Priority.ALWAYS);
     getChildren().add(page);
     studio.plans().plannedProperty().addListener(o -> show());
+    studio.plans().outlookProperty().addListener(o -> show());
     studio.shownProperty().addListener(o -> show());
   }
 
@@ -129,6 +134,15 @@ final class PlanView extends VBox implements AreaView {
         Parts.button(Sentences.of("plan.day-off"), "day-off", () -> own(0), "small"),
         Parts.button(Sentences.of("plan.ill"), "ill", this::ill, "small"),
         Parts.button(Sentences.of("plan.usual"), "usual-day", this::usual, "small"));
+  }
+
+  private void save(boolean calendar) {
+    studio
+        .paper()
+        .planFile(
+            calendar,
+            room.practice()::label,
+            bytes -> room.main().saveBytes(calendar ? "practice.ics" : "practice.csv", bytes));
   }
 
   /** Minutes of each day of the week. */
@@ -221,7 +235,9 @@ final class PlanView extends VBox implements AreaView {
     climb.setValue(p.habits().climb());
     showing = false;
     String told = p.plan().advice().stream().map(Sentences::of).collect(Collectors.joining(" "));
-    advice.setText(p.plan().feasible() ? told : Sentences.of("plan.honestly", told));
+    String remedy =
+        studio.plans().outlookProperty().get().remedy().map(r -> " " + Sentences.of(r)).orElse("");
+    advice.setText(p.plan().feasible() ? told : Sentences.of("plan.honestly", told + remedy));
     showLadder();
     showClimbs(p);
     List<WeeksView.Day> drawn = new ArrayList<>();
@@ -296,7 +312,7 @@ final class PlanView extends VBox implements AreaView {
   private VBox climb(Planning p, Planning.Entry e, Passage passage, List<Long> order) {
     ClimbLine line = new ClimbLine(room.look(), false);
     line.setPrefHeight(58);
-    line.show(Climbs.of(studio, p, e));
+    line.show(Climbs.of(studio, p, e, forecast(passage.id())));
     Label mark = WeeksView.mark(room.look(), order.indexOf(passage.id()));
     Label name = Parts.line(passage.settings().title(), "strong");
     boolean open = studio.shown() != null && studio.shown().passage().id() == passage.id();
@@ -311,8 +327,14 @@ final class PlanView extends VBox implements AreaView {
     return new VBox(
         2,
         Parts.row(8, mark, name, Parts.spring(), weight),
-        Parts.label(Sentences.of(Climbs.readiness(e)), "quiet"),
+        Parts.label(
+            Sentences.of("ready.and", Climbs.readiness(e), Climbs.told(forecast(passage.id()), e)),
+            "quiet"),
         line);
+  }
+
+  private Optional<Forecast> forecast(long passage) {
+    return Optional.ofNullable(studio.plans().outlookProperty().get().forecasts().get(passage));
   }
 
   /** The open passage counts for more, or less. */
@@ -424,6 +446,11 @@ final class PlanView extends VBox implements AreaView {
   @Override
   public Node node() {
     return this;
+  }
+
+  @Override
+  public void shown() {
+    studio.plans().ensure();
   }
 
   @Override

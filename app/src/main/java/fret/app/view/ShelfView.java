@@ -63,6 +63,7 @@ final class ShelfView extends VBox implements AreaView {
             },
             "primary");
     studio.plans().plannedProperty().addListener(o -> change());
+    studio.plans().outlookProperty().addListener(o -> change());
     studio.openings().all().addListener((MapChangeListener<Long, Object>) c -> change());
     studio.passages().addListener((ListChangeListener<Passage>) c -> change());
     studio.journal().addListener((ListChangeListener<Object>) c -> change());
@@ -262,7 +263,15 @@ final class ShelfView extends VBox implements AreaView {
     ClimbLine climb = new ClimbLine(look, false);
     Optional<Planning.Entry> entry =
         Optional.ofNullable(studio.plans().plannedProperty().get()).flatMap(x -> x.of(p.id()));
-    entry.ifPresent(e -> climb.show(Climbs.of(studio, studio.plans().plannedProperty().get(), e)));
+    entry.ifPresent(
+        e ->
+            climb.show(
+                Climbs.of(
+                    studio,
+                    studio.plans().plannedProperty().get(),
+                    e,
+                    Optional.ofNullable(
+                        studio.plans().outlookProperty().get().forecasts().get(p.id())))));
     String state = entry.map(e -> Sentences.of(Climbs.readiness(e))).orElse("");
     String target = Level.text(p.settings().target().perMinute());
     Button open = new Button();

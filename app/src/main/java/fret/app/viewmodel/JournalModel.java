@@ -198,39 +198,29 @@ public final class JournalModel {
         : Optional.of(new int[] {slices[0], slices[slices.length - 1]});
   }
 
-  /** The whole record as comma separated values with a heading (RFC 4180). */
-  public String csv() {
-    StringBuilder text =
-        new StringBuilder("date,passage,chunk,drill,bpm,clicks,seconds,verdict,broke,note\r\n");
+  /** The whole record as a table, newest last; the first row is the heading. */
+  public List<List<String>> table(LongFunction<String> title) {
+    List<List<String>> rows = new ArrayList<>();
+    rows.add(
+        List.of(
+            "date", "passage", "chunk", "drill", "bpm", "clicks", "seconds", "verdict", "broke",
+            "note"));
     for (JournalEntry e : studio.journal()) {
-      text.append(e.date())
-          .append(',')
-          .append(e.passageId())
-          .append(',')
-          .append(quoted(e.chunkId()))
-          .append(',')
-          .append(e.drill().id())
-          .append(',')
-          .append(e.perMinute())
-          .append(',')
-          .append(e.clicks() < 0 ? "" : String.valueOf(e.clicks()))
-          .append(',')
-          .append(e.seconds())
-          .append(',')
-          .append(e.verdict().name().toLowerCase(Locale.ROOT))
-          .append(',')
-          .append(
+      rows.add(
+          List.of(
+              e.date().toString(),
+              title.apply(e.passageId()),
+              e.chunkId(),
+              e.drill().id(),
+              String.valueOf(e.perMinute()),
+              e.clicks() < 0 ? "" : String.valueOf(e.clicks()),
+              String.valueOf(e.seconds()),
+              e.verdict().name().toLowerCase(Locale.ROOT),
               e.breakage() == Breakage.NONE
                   ? ""
-                  : e.breakage().name().toLowerCase(Locale.ROOT).replace('_', '-'))
-          .append(',')
-          .append(quoted(e.note()))
-          .append("\r\n");
+                  : e.breakage().name().toLowerCase(Locale.ROOT).replace('_', '-'),
+              e.note()));
     }
-    return text.toString();
-  }
-
-  private static String quoted(String text) {
-    return text.matches("[^\",\\r\\n]*") ? text : '"' + text.replace("\"", "\"\"") + '"';
+    return rows;
   }
 }

@@ -9,6 +9,8 @@ import fret.lane.Lane;
 import fret.lane.Lanes;
 import fret.mark.Place;
 import fret.passage.HeadingLayer;
+import fret.plan.PracticePlan;
+import fret.plan.PracticePlan.Item;
 import fret.session.Digits;
 import fret.session.MarkedFileWriter;
 import fret.session.Printer;
@@ -17,9 +19,12 @@ import fret.shelf.Library;
 import fret.shelf.Planning;
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.function.Function;
 import java.util.function.Supplier;
 
 /** Files and paper made of the open passage, and the picture of its page. */
@@ -102,6 +107,62 @@ public final class PaperModel {
           };
         },
         then);
+  }
+
+  /**
+   * The plan for a calendar or as a table, handed on when it is made.
+   *
+   * @param label names an item as the player knows it
+   */
+  public void planFile(boolean calendar, Function<Item, String> label, Consumer<byte[]> then) {
+    Planning plan = studio.plans().plannedProperty().get();
+    if (plan == null) {
+      return;
+    }
+    List<Printer.CalendarDay> days = new ArrayList<>();
+    List<List<String>> rows = new ArrayList<>();
+    rows.add(List.of("date", "passage", "kind", "what", "drill", "bpm", "plays", "minutes", "why"));
+    for (PracticePlan.Day d : plan.plan().days()) {
+      StringBuilder text = new StringBuilder();
+      for (Item i : d.items()) {
+        String what = label.apply(i);
+        String title = title(i.passageId());
+        text.append(Sentences.of("calendar.item", title, what, i.level().text())).append('\n');
+        rows.add(
+            List.of(
+                d.date().toString(),
+                title,
+                i.kind().name().toLowerCase(Locale.ROOT).replace('_', '-'),
+                what,
+                i.drill().id(),
+                i.level().text(),
+                String.valueOf(Math.round(i.plays() * 100) / 100.0),
+                String.valueOf(i.minutes()),
+                Sentences.of(i.why())));
+      }
+      if (!d.items().isEmpty()) {
+        String title = Sentences.of("calendar.day", Math.round(d.minutes()));
+        days.add(new Printer.CalendarDay(d.date(), title, text.toString().strip()));
+      }
+    }
+    studio.run(
+        "planFile",
+        Rank.BESIDE,
+        token -> calendar ? printer.get().calendar(days) : printer.get().csv(rows),
+        then);
+  }
+
+  private String title(long passage) {
+    return studio.passages().stream()
+        .filter(p -> p.id() == passage)
+        .map(p -> p.settings().title())
+        .findFirst()
+        .orElse("");
+  }
+
+  /** Rows as a table, handed on when it is made. */
+  public void csv(List<List<String>> rows, Consumer<byte[]> then) {
+    studio.run("csv", Rank.BESIDE, token -> printer.get().csv(rows), then);
   }
 
   /** Prints the part or the practice sheet on the usual printer. */

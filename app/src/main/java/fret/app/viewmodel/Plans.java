@@ -40,10 +40,13 @@ public final class Plans {
   private final Library library;
   private final Storing storing;
   private final ReadOnlyObjectWrapper<Planning> planned = new ReadOnlyObjectWrapper<>();
+  private final ReadOnlyObjectWrapper<Planning.Outlook> outlook =
+      new ReadOnlyObjectWrapper<>(Planning.Outlook.NONE);
   private final Map<Long, Known> known = new HashMap<>();
   private final Set<Long> unreadable = new HashSet<>();
   private volatile List<Audition> auditions;
   private boolean reading;
+  private boolean isAsked;
 
   Plans(Studio studio, Library library, Storing storing) {
     this.studio = studio;
@@ -59,6 +62,11 @@ public final class Plans {
   /** The plan over all passages; null until every passage has been read once. */
   public ReadOnlyObjectProperty<Planning> plannedProperty() {
     return planned.getReadOnlyProperty();
+  }
+
+  /** When each passage will be ready, and what would make the plan fit; made behind the plan. */
+  public ReadOnlyObjectProperty<Planning.Outlook> outlookProperty() {
+    return outlook.getReadOnlyProperty();
   }
 
   /** What the plan says of the open passage. */
@@ -157,8 +165,12 @@ public final class Plans {
 
   // ---- planning ------------------------------------------------------------------------------
 
-  /** Plans where nothing is planned yet, or for another day. */
+  /**
+   * Somebody looks at the plan: it is made where there is none yet, or where it is of another day,
+   * and followed from now on.
+   */
   public void ensure() {
+    isAsked = true;
     Planning p = planned.get();
     if (p == null || !p.today().equals(studio.today())) {
       update();
@@ -167,6 +179,9 @@ public final class Plans {
 
   /** Plans everything anew: what is not known yet is read first, behind everything else. */
   void update() {
+    if (!isAsked) {
+      return; // Reading every passage is work that nobody waits for yet.
+    }
     Session now = studio.shown();
     if (now != null && !isKnown(now.passage())) {
       Planning.Habits habits = habits();
@@ -212,7 +227,7 @@ public final class Plans {
     Planning.Habits habits = habits();
     reading = true;
     studio.runOrElse(
-        "learning " + passage.id(),
+        "learning-" + passage.id(),
         Rank.BEHIND,
         token -> {
           Library.Stored stored = library.load(passage.id()).orElseThrow();
@@ -250,7 +265,10 @@ public final class Plans {
         "plan",
         Rank.BESIDE,
         token -> Planning.of(all, dates, budget, entries, moves, today, habits),
-        planned::set);
+        made -> {
+          planned.set(made);
+          studio.run("outlook", Rank.BEHIND, token -> made.outlook(), outlook::set);
+        });
   }
 
   // ---- dates ---------------------------------------------------------------------------------

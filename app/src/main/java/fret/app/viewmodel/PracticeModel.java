@@ -203,13 +203,13 @@ public final class PracticeModel {
       clear();
       return;
     }
+    clear();
     Session shown = studio.shown();
     if (shown != null && shown.passage().id() == item.get().passageId()) {
       make(item.get(), shown);
-      return;
+    } else {
+      open(item.get().passageId());
     }
-    clear();
-    open(item.get().passageId());
   }
 
   private boolean isAsked;
@@ -219,6 +219,7 @@ public final class PracticeModel {
    * is due; where no passage is open, what today begins with.
    */
   public void ask() {
+    studio.plans().ensure();
     if (stand.get() != null || ownPassage >= 0) {
       return;
     }
@@ -288,12 +289,13 @@ public final class PracticeModel {
     }
     Planning.Entry e = entry.get();
     Optional<Chunk> chunk = e.learning().chunk(item.unit());
-    studio.compute(
+    // A try that is stored meanwhile changes nothing of what is played: the answer still counts.
+    studio.run(
         "stand",
         Rank.BESIDE,
         token -> drill(session, chunk, item.drill()),
-        () -> wanted.filter(item::equals).isPresent() && ownPassage < 0,
-        drill ->
+        drill -> {
+          if (wanted.filter(item::equals).isPresent() && ownPassage < 0) {
             place(
                 new OnStand(
                     item.passageId(),
@@ -302,7 +304,9 @@ public final class PracticeModel {
                     drill,
                     e.ladder(),
                     item.level(),
-                    Sentences.of(item.why()))));
+                    Sentences.of(item.why())));
+          }
+        });
   }
 
   private static String kindName(Kind kind) {
@@ -372,11 +376,10 @@ public final class PracticeModel {
       ids.add(free.id());
     }
     ownPassage = s.passage().id();
-    studio.compute(
+    studio.run(
         "stand",
         Rank.BESIDE,
         token -> drill(s, Optional.of(free), kind),
-        () -> true,
         drill ->
             own(
                 new OnStand(
@@ -431,11 +434,10 @@ public final class PracticeModel {
     }
     Optional<Chunk> chunk = e.get().learning().chunk(s.chunkIds().get(0));
     Level level = gate.get().level();
-    studio.compute(
+    studio.run(
         "stand",
         Rank.BESIDE,
         token -> drill(session, chunk, kind.get()),
-        () -> true,
         drill ->
             own(
                 new OnStand(

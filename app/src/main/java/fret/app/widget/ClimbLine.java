@@ -6,6 +6,7 @@ import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Objects;
+import java.util.Optional;
 import javafx.geometry.VPos;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.text.TextAlignment;
@@ -16,6 +17,13 @@ import javafx.scene.text.TextAlignment;
 public final class ClimbLine extends Painted {
   /** A tempo on a day. */
   public record Point(LocalDate day, double tempo) {}
+
+  /**
+   * When it will be at its target.
+   *
+   * @param expected empty where that is not before the date
+   */
+  public record Band(LocalDate earliest, Optional<LocalDate> expected, LocalDate latest) {}
 
   /**
    * What is drawn.
@@ -30,7 +38,8 @@ public final class ClimbLine extends Painted {
       double start,
       double target,
       LocalDate today,
-      LocalDate ready) {
+      LocalDate ready,
+      Optional<Band> band) {
     public Climb {
       done = List.copyOf(done);
       planned = List.copyOf(planned);
@@ -63,7 +72,9 @@ public final class ClimbLine extends Painted {
   }
 
   private double x(LocalDate day) {
-    double days = Math.max(1, ChronoUnit.DAYS.between(first(), climb.ready()));
+    LocalDate last =
+        climb.band().map(Band::latest).filter(climb.ready()::isBefore).orElse(climb.ready());
+    double days = Math.max(1, ChronoUnit.DAYS.between(first(), last));
     double left = labelled ? 44 : PAD;
     return left
         + ChronoUnit.DAYS.between(first(), day) / days * (canvas.getWidth() - left - PAD - 4);
@@ -91,11 +102,25 @@ public final class ClimbLine extends Painted {
     g.setLineDashes((double[]) null);
     g.setStroke(inks.rule());
     g.strokeLine(x(climb.today()), PAD, x(climb.today()), canvas.getHeight() - PAD);
+    climb.band().ifPresent(b -> band(g, inks, b));
     line(g, climb.planned(), inks, true);
     line(g, climb.done(), inks, false);
     if (labelled) {
       labels(g, inks);
     }
+  }
+
+  /** From the earliest day to the latest at the height of the target, the expected one marked. */
+  private void band(GraphicsContext g, Inks inks, Band b) {
+    double y = y(climb.target());
+    g.setFill(inks.selection());
+    g.fillRect(x(b.earliest()), y - 4, Math.max(3, x(b.latest()) - x(b.earliest())), 8);
+    g.setStroke(inks.ebony());
+    g.setLineWidth(2);
+    b.expected().ifPresent(d -> g.strokeLine(x(d), y - 6, x(d), y + 6));
+    g.setStroke(inks.time());
+    g.setLineWidth(1);
+    g.strokeLine(x(climb.ready()), y - 2, x(climb.ready()), canvas.getHeight() - PAD);
   }
 
   private void line(GraphicsContext g, List<Point> points, Inks inks, boolean planned) {

@@ -155,6 +155,102 @@ class BatchCommandsTest {
   }
 
   @Test
+  void everyDrillOfTheBookIsListedAndWrittenAsNotation() throws IOException {
+    assertThat(run("drill", "--list", "--json")).isZero();
+    JsonNode kinds = json().path("kinds");
+    assertThat(kinds.size()).isGreaterThan(50);
+    assertThat(kinds).allMatch(k -> !k.path("purpose").asText().isEmpty());
+    int written = 0;
+    for (JsonNode k : kinds) {
+      String kind = k.path("id").asText();
+      Path file = dir.resolve("drill-" + kind + ".musicxml");
+      int code =
+          run(
+              "drill",
+              "DIR/violin.musicxml",
+              "--instrument",
+              "violin",
+              "--kind",
+              kind,
+              "--bars",
+              "1-4",
+              "--tempo",
+              "96",
+              "-o",
+              file.toString(),
+              "--json");
+      if (code == 0) {
+        written++;
+        assertThat(json().path("plays").asDouble()).as(kind).isGreaterThanOrEqualTo(1.2);
+        assertThat(json().path("lengthRatio").asDouble()).as(kind).isPositive();
+        assertThat(
+                run("finger", file.toString(), "--instrument", "violin", "--tempo", "60", "--json"))
+            .as("%s is read back", kind)
+            .isZero();
+        assertThat(json().path("noteCount").asInt()).as(kind).isPositive();
+      }
+    }
+    assertThat(written).as("most drills have something to do in four bars").isGreaterThan(30);
+  }
+
+  @Test
+  void severalPartsShareTheMinutesAndTheRecordCounts() throws IOException {
+    Path tries = dir.resolve("tries.json");
+    Files.writeString(
+        tries,
+        """
+        {"tries": [
+          {"at": "2026-02-28T17:05", "passage": "%1$s", "chunk": "bars-1-2", "drill": "straight",
+           "bpm": 36, "verdict": "clean"},
+          {"at": "2026-02-28T17:06", "passage": "%1$s", "chunk": "bars-1-2", "drill": "straight",
+           "bpm": 36, "verdict": "missed", "broke": "shift"}]}
+        """
+            .formatted(dir.resolve("violin.musicxml")));
+    assertThat(
+            run(
+                "plan",
+                "DIR/violin.musicxml",
+                "DIR/violone.musicxml",
+                "--instrument",
+                "violin",
+                "--target",
+                "144",
+                "--from",
+                "2026-03-01",
+                "--audition",
+                "2026-04-01",
+                "--minutes",
+                "30",
+                "--practised",
+                tries.toString(),
+                "--json"))
+        .isZero();
+    assertThat(json().path("passages").size()).isEqualTo(2);
+    assertThat(json().has("levels")).as("with several files they stand with each").isFalse();
+    for (JsonNode d : json().path("days")) {
+      assertThat(d.path("minutes").asDouble()).isLessThanOrEqualTo(30);
+    }
+    Files.writeString(tries, "{\"tries\": [{\"at\": \"soon\", \"verdict\": \"clean\"}]}");
+    assertThat(
+            run(
+                "plan",
+                "DIR/violin.musicxml",
+                "--instrument",
+                "violin",
+                "--target",
+                "144",
+                "--from",
+                "2026-03-01",
+                "--audition",
+                "2026-04-01",
+                "--minutes",
+                "30",
+                "--practised",
+                tries.toString()))
+        .isEqualTo(3);
+  }
+
+  @Test
   void aPlanHasItsLevelsDaysAndChunks() throws IOException {
     assertThat(
             run(

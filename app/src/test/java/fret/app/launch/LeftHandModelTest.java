@@ -240,6 +240,7 @@ class LeftHandModelTest extends OnDemoLibrary {
 
   @Test
   void theShelfKnowsWhatIsDueToday() throws Exception {
+    does(studio.plans()::ensure);
     until(
         () ->
             studio.plans().plannedProperty().get() != null

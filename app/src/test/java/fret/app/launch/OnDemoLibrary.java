@@ -57,6 +57,6 @@ abstract class OnDemoLibrary {
 
   void openDemo(int index) throws Exception {
     does(() -> studio.open(studio.passages().get(index)));
-    until(() -> studio.plans().plannedProperty().get() != null && !studio.isBehind());
+    until(() -> studio.shown() != null && !studio.isBehind());
   }
 }

@@ -40,6 +40,7 @@ abstract class RealWindow {
   final NotePlayer notes = Mockito.mock(NotePlayer.class);
   final PassagePlayer passage = Mockito.mock(PassagePlayer.class);
   final SimulatedMidiKeyboard keyboard = new SimulatedMidiKeyboard();
+  Clock clock = Clock.systemDefaultZone();
   SqliteLibrary library;
   Studio studio;
   MainView main;
@@ -54,13 +55,14 @@ abstract class RealWindow {
     Mockito.when(passage.description()).thenReturn("test");
     file = Files.createTempDirectory(dir, "library").resolve("library.sqlite");
     library = DemoLibrary.open(file, LocalDate.now());
+    prepare();
     studio =
         new Studio(
             library,
             FretApplication.FORMATS,
             FretApplication.FORMATS,
             FretApplication.PRINTER,
-            Clock.systemDefaultZone());
+            clock);
     practice = new PracticeModel(studio, Instant::now);
     main =
         new MainView(
@@ -76,6 +78,9 @@ abstract class RealWindow {
     stage.setScene(scene);
     stage.show();
   }
+
+  /** What is to be different in the library before the window opens. */
+  void prepare() {}
 
   @AfterEach
   void close() throws Exception {

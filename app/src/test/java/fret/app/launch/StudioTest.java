@@ -151,6 +151,7 @@ class StudioTest extends OnDemoLibrary {
 
   /** Puts the open passage's first chunk on the stand, to be played straight; returns its id. */
   private String straight(PracticeModel practice) throws Exception {
+    does(studio.plans()::ensure);
     var e = studio.plans().ofOpen().orElseThrow();
     Chunk first = e.chunks().get(0);
     int from = studio.shown().resolved().indexOf(first.from()).orElseThrow();
@@ -192,6 +193,7 @@ class StudioTest extends OnDemoLibrary {
   @Test
   void theLadderFollowsTheHabits() throws Exception {
     openDemo(3);
+    does(studio.plans()::ensure);
     Gate.Settings gate = Gate.Settings.USUAL;
     does(
         () ->

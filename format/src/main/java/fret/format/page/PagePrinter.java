@@ -8,6 +8,7 @@ import fret.engraving.Page;
 import fret.engraving.Strip;
 import fret.engraving.StripEngraver;
 import fret.engraving.StripStyle;
+import fret.format.calendar.CalendarWriter;
 import fret.format.midi.MidiWriter;
 import fret.instrument.InstrumentType;
 import fret.lane.Lane;
@@ -138,5 +139,15 @@ public final class PagePrinter implements Printer {
       throw new UnusableInput(
           name, "The page cannot be shown.", "Use a PNG or JPEG picture, or a PDF document.");
     }
+  }
+
+  @Override
+  public byte[] calendar(List<CalendarDay> days) {
+    return CalendarWriter.calendar(days);
+  }
+
+  @Override
+  public byte[] csv(List<List<String>> rows) {
+    return CalendarWriter.csv(rows);
   }
 }

@@ -1,0 +1,2 @@
+/** Plans for calendars and tables. Start with {@link fret.format.calendar.CalendarWriter}. */
+package fret.format.calendar;
