@@ -8,9 +8,11 @@ import fret.tempo.Level;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * The order of a day: warm-up, run-throughs while cold, hard things early, passages interleaved,
@@ -55,9 +57,9 @@ final class Arrangement {
     cold.forEach(c -> place(List.of(c)));
     List<Visit> firsts = new ArrayList<>();
     List<Visit> seconds = new ArrayList<>();
+    Set<Standing> seen = new HashSet<>();
     for (Visit v : visits) {
-      boolean again = firsts.stream().anyMatch(f -> f.standing() == v.standing());
-      (again ? seconds : firsts).add(v);
+      (seen.add(v.standing()) ? firsts : seconds).add(v);
     }
     firsts.sort(
         Comparator.<Visit>comparingDouble(v -> -v.standing().unit.difficulty())
@@ -105,21 +107,31 @@ final class Arrangement {
    * each time the next in order.
    */
   private Optional<Visit> next(List<Visit> firsts, List<Visit> seconds) {
-    List<Visit> may = new ArrayList<>(firsts);
-    for (Visit v : seconds) {
-      boolean rested =
-          ends.containsKey(v.standing())
-              && (at - ends.get(v.standing()) >= BETWEEN_MIN
-                  || sessionOf.get(v.standing()) < session);
-      if (rested) {
-        may.add(v);
-      }
-    }
+    Visit other = null;
     boolean stays = block < BLOCK_MIN;
-    return may.stream()
-        .filter(v -> stays == (v.standing().goal.passageId() == lastPassage))
-        .findFirst()
-        .or(() -> may.stream().findFirst());
+    for (Visit v : firsts) {
+      if (stays == isOfLast(v)) {
+        return Optional.of(v);
+      }
+      other = other == null ? v : other;
+    }
+    for (Visit v : seconds) {
+      if (isRested(v) && stays == isOfLast(v)) {
+        return Optional.of(v);
+      }
+      other = other == null && isRested(v) ? v : other;
+    }
+    return Optional.ofNullable(other);
+  }
+
+  private boolean isOfLast(Visit v) {
+    return v.standing().goal.passageId() == lastPassage;
+  }
+
+  /** Whether a second visit may come: after other things, or in another session. */
+  private boolean isRested(Visit v) {
+    Double end = ends.get(v.standing());
+    return end != null && (at - end >= BETWEEN_MIN || sessionOf.get(v.standing()) < session);
   }
 
   private void visit(Visit v) {

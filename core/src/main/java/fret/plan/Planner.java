@@ -18,6 +18,7 @@ import java.util.Optional;
 import java.util.PriorityQueue;
 import java.util.Random;
 import java.util.Set;
+import java.util.function.Predicate;
 
 /**
  * Spreads the player's minutes over everything that is to be learned. Deterministic.
@@ -49,7 +50,7 @@ public final class Planner {
   private Planner(PlanRequest request, Map<String, double[]> plays) {
     this.request = request;
     this.plays = plays;
-    read(e -> e.date().isBefore(request.from()), s -> true);
+    read(e -> e.date().isBefore(request.from()));
     for (JournalEntry e : request.journal()) {
       if (e.date().isBefore(request.from())) {
         lastTouched.put(e.passageId(), e.date());
@@ -61,8 +62,7 @@ public final class Planner {
     }
   }
 
-  private void read(
-      java.util.function.Predicate<JournalEntry> counts, java.util.function.Predicate<Unit> which) {
+  private void read(Predicate<JournalEntry> counts) {
     List<JournalEntry> journal = request.journal().stream().filter(counts).toList();
     Map<Long, List<JournalEntry>> byPassage = new HashMap<>();
     for (JournalEntry e : journal) {
@@ -70,15 +70,13 @@ public final class Planner {
     }
     for (Goal g : request.goals()) {
       for (Unit u : g.units()) {
-        if (which.test(u)) {
-          standings.add(
-              new Standing(
-                  g,
-                  u,
-                  byPassage.getOrDefault(g.passageId(), List.of()),
-                  request.rules().gate().cleanNeeded(),
-                  plays.get(Forecast.key(g, u))));
-        }
+        standings.add(
+            new Standing(
+                g,
+                u,
+                byPassage.getOrDefault(g.passageId(), List.of()),
+                request.rules().gate().cleanNeeded(),
+                plays.get(Forecast.key(g, u))));
       }
     }
   }
@@ -204,6 +202,9 @@ public final class Planner {
 
     /** Takes a visit in where the day still holds with it. */
     boolean take(Visit v) {
+      if (v.minutes() > room() + 1e-9) {
+        return false;
+      }
       visits.add(v);
       if (arrange()) {
         v.standing().practise(v.items(), date);
@@ -324,6 +325,9 @@ public final class Planner {
   }
 
   private boolean movedAway(Standing s, LocalDate date) {
+    if (request.moves().isEmpty()) {
+      return false;
+    }
     return request.moves().stream()
         .anyMatch(
             m ->

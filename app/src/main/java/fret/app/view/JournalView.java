@@ -55,6 +55,7 @@ final class JournalView extends VBox implements AreaView {
   private final Label shadedBy = Parts.label("", "quiet");
   private final Label lead = Parts.label("", "lead");
   private boolean showing;
+  private boolean seen;
 
   JournalView(Areas.Room room) {
     this.room = room;
@@ -93,9 +94,28 @@ final class JournalView extends VBox implements AreaView {
     VBox page = Parts.page(lead, breaks, shadedBy, strip, days, card);
     VBox.setVgrow(page, Priority.ALWAYS);
     getChildren().add(page);
-    studio.journal().addListener((ListChangeListener<JournalEntry>) c -> show());
-    studio.shownProperty().addListener(o -> show());
+    studio.journal().addListener((ListChangeListener<JournalEntry>) c -> change());
+    studio.shownProperty().addListener(o -> change());
+    studio.plans().plannedProperty().addListener(o -> change());
+  }
+
+  @Override
+  public void shown() {
+    seen = true;
+    studio.plans().ensure();
     show();
+  }
+
+  @Override
+  public void left() {
+    seen = false;
+  }
+
+  /** Made anew when it is looked at, not behind another area. */
+  private void change() {
+    if (seen) {
+      show();
+    }
   }
 
   private static String time(int seconds) {

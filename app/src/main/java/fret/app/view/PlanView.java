@@ -64,6 +64,7 @@ final class PlanView extends VBox implements AreaView {
   private final ComboBox<PlanRequest.Climb> climb = new ComboBox<>();
   private int picked;
   private boolean showing;
+  private boolean seen;
 
   PlanView(Areas.Room room) {
     this.room = room;
@@ -122,9 +123,9 @@ final class PlanView extends VBox implements AreaView {
                 Parts.button(Sentences.of("plan.csv"), "plan-csv", () -> save(false), "small")));
     VBox.setVgrow(page, Priority.ALWAYS);
     getChildren().add(page);
-    studio.plans().plannedProperty().addListener(o -> show());
-    studio.plans().outlookProperty().addListener(o -> show());
-    studio.shownProperty().addListener(o -> show());
+    studio.plans().plannedProperty().addListener(o -> change());
+    studio.plans().outlookProperty().addListener(o -> change());
+    studio.shownProperty().addListener(o -> change());
   }
 
   private HBox dayButtons() {
@@ -450,7 +451,21 @@ final class PlanView extends VBox implements AreaView {
 
   @Override
   public void shown() {
+    seen = true;
     studio.plans().ensure();
+    show();
+  }
+
+  @Override
+  public void left() {
+    seen = false;
+  }
+
+  /** Made anew when it is looked at, not behind another area. */
+  private void change() {
+    if (seen) {
+      show();
+    }
   }
 
   @Override

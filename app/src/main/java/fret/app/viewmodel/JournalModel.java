@@ -8,8 +8,8 @@ import fret.journal.Breakage;
 import fret.journal.JournalEntry;
 import fret.journal.Verdict;
 import fret.plan.PracticePlan;
+import fret.score.NoteKey;
 import fret.score.ResolvedPassage;
-import fret.score.Slice;
 import fret.session.Session;
 import fret.shelf.Planning;
 import java.util.ArrayDeque;
@@ -163,39 +163,36 @@ public final class JournalModel {
       return all;
     }
     for (Chunk c : entry.get().chunks()) {
+      if (c.kind() != Chunk.Kind.BARS) {
+        continue;
+      }
       Map<Breakage, Integer> count = new EnumMap<>(Breakage.class);
-      ofOpen().stream()
-          .filter(e -> e.chunkId().equals(c.id()) && e.breakage() != Breakage.NONE)
-          .forEach(e -> count.merge(e.breakage(), 1, Integer::sum));
+      for (Chunk part : entry.get().chunks()) {
+        // What is cut around a shift or a join belongs to the bars in which it begins.
+        boolean within =
+            part.fromOnset().compareTo(c.fromOnset()) >= 0
+                && slice(s.resolved(), part.from()) <= slice(s.resolved(), c.to());
+        ofOpen().stream()
+            .filter(e -> within && e.chunkId().equals(part.id()))
+            .filter(e -> e.breakage() != Breakage.NONE)
+            .forEach(e -> count.merge(e.breakage(), 1, Integer::sum));
+      }
       count.entrySet().stream()
           .max(Map.Entry.comparingByValue())
           .ifPresent(
               b ->
-                  stretch(s.resolved(), c)
-                      .ifPresent(
-                          at ->
-                              all.add(
-                                  new Weak(
-                                      at[0],
-                                      at[1],
-                                      Sentences.of(
-                                          "journal.here",
-                                          Sentences.of("broke." + b.getKey()),
-                                          b.getValue())))));
+                  all.add(
+                      new Weak(
+                          slice(s.resolved(), c.from()),
+                          slice(s.resolved(), c.to()),
+                          Sentences.of(
+                              "journal.here", Sentences.of("broke." + b.getKey()), b.getValue()))));
     }
     return all;
   }
 
-  private static Optional<int[]> stretch(ResolvedPassage passage, Chunk c) {
-    int[] slices =
-        passage.slices().stream()
-            .filter(x -> x.onset().compareTo(c.fromOnset()) >= 0)
-            .filter(x -> x.onset().compareTo(c.toOnset()) < 0)
-            .mapToInt(Slice::index)
-            .toArray();
-    return slices.length == 0
-        ? Optional.empty()
-        : Optional.of(new int[] {slices[0], slices[slices.length - 1]});
+  private static int slice(ResolvedPassage passage, NoteKey key) {
+    return passage.notes().get(passage.indexOf(key).orElseThrow()).slice();
   }
 
   /** The whole record as a table, newest last; the first row is the heading. */

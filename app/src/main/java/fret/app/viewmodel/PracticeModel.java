@@ -70,6 +70,11 @@ public final class PracticeModel {
   private Instant tryStarted;
   private long ownPassage = -1;
 
+  /** The passage that is on its way to the stand. */
+  private long opening = -1;
+
+  private Optional<Object> begun = Optional.empty();
+
   /**
    * @param now the time, for measuring how long a try took
    */
@@ -136,7 +141,7 @@ public final class PracticeModel {
   /** A new plan keeps what is on the stand; changed habits count at once. */
   private void refresh() {
     List<Item> today = today();
-    if (!today.equals(items())) {
+    if (!today.equals(items()) && !isUnderway()) {
       items.set(today);
       done.removeIf(i -> i >= today.size());
       if (stand.get() == null && judged.isEmpty()) {
@@ -148,6 +153,30 @@ public final class PracticeModel {
     } else if (ownPassage < 0) {
       present();
     }
+  }
+
+  /**
+   * A session that was begun stays as it was planned that morning, whatever the tries of today make
+   * of chunks; only another day, other minutes, habits, moves or pain make another one.
+   */
+  private boolean isUnderway() {
+    Optional<Object> now = asked();
+    boolean same = now.isPresent() && now.equals(begun);
+    begun = now;
+    return same && !items().isEmpty() && isAsked;
+  }
+
+  private Optional<Object> asked() {
+    return Optional.ofNullable(studio.plans().plannedProperty().get())
+        .map(
+            p ->
+                List.of(
+                    p.today(),
+                    p.request().budget(),
+                    p.request().moves(),
+                    p.habits(),
+                    p.held(),
+                    p.entries().keySet()));
   }
 
   private List<Item> today() {
@@ -199,6 +228,7 @@ public final class PracticeModel {
   private void present() {
     Optional<Item> item = item();
     wanted = item;
+    opening = -1;
     if (item.isEmpty() || item.get().kind() == Kind.BREAK) {
       clear();
       return;
@@ -220,7 +250,7 @@ public final class PracticeModel {
    */
   public void ask() {
     studio.plans().ensure();
-    if (stand.get() != null || ownPassage >= 0) {
+    if (stand.get() != null || ownPassage >= 0 || opening >= 0) {
       return;
     }
     isAsked = true;
@@ -241,7 +271,14 @@ public final class PracticeModel {
     if (!isAsked) {
       return; // Nobody is at the stand: the passage that is looked at stays.
     }
-    studio.passages().stream().filter(p -> p.id() == passageId).findFirst().ifPresent(studio::open);
+    studio.passages().stream()
+        .filter(p -> p.id() == passageId)
+        .findFirst()
+        .ifPresent(
+            p -> {
+              opening = passageId;
+              studio.open(p);
+            });
   }
 
   private void clear() {
@@ -257,6 +294,7 @@ public final class PracticeModel {
       return;
     }
     long id = shown.passage().id();
+    opening = id == opening ? -1 : opening;
     if (ownPassage >= 0 && ownPassage != id) {
       ownPassage = -1;
       clear();
