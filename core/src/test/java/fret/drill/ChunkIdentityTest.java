@@ -53,6 +53,31 @@ class ChunkIdentityTest {
     return Learning.chunks(s);
   }
 
+  /**
+   * Eight equal bars are one chunk and one join, learned once; a ninth that differs adds its own.
+   */
+  @Test
+  void whatIsAlikeIsLearnedOnce() {
+    LineBuilder line = new LineBuilder(TimeSignature.COMMON_TIME, KeySignature.NONE, Clef.TREBLE);
+    String[] notes = "A4 B4 C5 D5 E5 D5 C5 B4".split(" ");
+    for (int i = 0; i < 64; i++) {
+      line.add(Fraction.of(1, 8), Pitch.parse(notes[i % 8]));
+    }
+    Session s = session(line.build("x", Interval.UNISON));
+    List<Learned> learned = Learned.of(s.resolved(), s.fingering(), Learning.chunks(s));
+    assertThat(learned)
+        .extracting(l -> l.chunk().kind())
+        .containsExactly(Chunk.Kind.BARS, Chunk.Kind.JOIN);
+    assertThat(learned).extracting(Learned::times).containsExactly(8, 7);
+    for (int i = 0; i < 8; i++) {
+      line.add(Fraction.of(1, 8), Pitch.parse(i % 2 == 0 ? "G4" : "D4"));
+    }
+    Session other = session(line.build("x", Interval.UNISON));
+    assertThat(Learned.of(other.resolved(), other.fingering(), Learning.chunks(other)))
+        .extracting(Learned::times)
+        .contains(1);
+  }
+
   /** Numbers that begin again, as in several excerpts on one page, once gave 254 chunks 10 ids. */
   @Test
   void noTwoChunksHaveTheSameIdWhereBarNumbersBeginAgain() {

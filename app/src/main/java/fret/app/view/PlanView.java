@@ -90,9 +90,7 @@ final class PlanView extends VBox implements AreaView {
     climb.setConverter(Parts.named(c -> Sentences.of("climb." + c)));
     climb.setId("climb");
     climb.setOnAction(e -> saveLadder());
-    VBox left =
-        Parts.card(
-            "", Parts.row(8, dayTitle, Parts.spring(), dayButtons()), dayNote, Parts.scroll(day));
+    VBox left = Parts.card("", dayTitle, dayButtons(), dayNote, Parts.scroll(day));
     left.setPrefWidth(460);
     HBox.setHgrow(left, Priority.ALWAYS);
     VBox right = Parts.card(Sentences.of("plan.climbs"), Parts.scroll(climbs));

@@ -107,6 +107,7 @@ final class PractiseView extends VBox implements AreaView {
     strip.heightProperty().addListener(o -> strip.fit(STAFF_SHARE));
     tempo.setId("tempo");
     row.setId("clean-row");
+    row.setMinWidth(Region.USE_PREF_SIZE);
     left.setId("minutes-left");
     start = Parts.button(Sentences.of("practise.start-the"), "start", this::toggle, "primary");
     cure = Parts.button("", "cure", this::toCure, "small");
