@@ -18,7 +18,6 @@ import java.util.Optional;
 import java.util.PriorityQueue;
 import java.util.Random;
 import java.util.Set;
-import java.util.function.Predicate;
 
 /**
  * Spreads the player's minutes over everything that is to be learned. Deterministic.
@@ -45,12 +44,16 @@ public final class Planner {
   private final Map<Long, LocalDate> atTarget = new HashMap<>();
   private final Map<Long, LocalDate> lastRun = new HashMap<>();
   private final Map<Long, Integer> runs = new HashMap<>();
+  private final StretchDose dose;
   private final Map<Long, LocalDate> lastTouched = new HashMap<>();
 
   private Planner(PlanRequest request, Map<String, double[]> plays) {
     this.request = request;
     this.plays = plays;
-    read(e -> e.date().isBefore(request.from()));
+    List<JournalEntry> before =
+        request.journal().stream().filter(e -> e.date().isBefore(request.from())).toList();
+    dose = new StretchDose(before);
+    read(before);
     for (JournalEntry e : request.journal()) {
       if (e.date().isBefore(request.from())) {
         lastTouched.put(e.passageId(), e.date());
@@ -62,8 +65,7 @@ public final class Planner {
     }
   }
 
-  private void read(Predicate<JournalEntry> counts) {
-    List<JournalEntry> journal = request.journal().stream().filter(counts).toList();
+  private void read(List<JournalEntry> journal) {
     Map<Long, List<JournalEntry>> byPassage = new HashMap<>();
     for (JournalEntry e : journal) {
       byPassage.computeIfAbsent(e.passageId(), p -> new ArrayList<>()).add(e);
@@ -202,12 +204,16 @@ public final class Planner {
 
     /** Takes a visit in where the day still holds with it. */
     boolean take(Visit v) {
-      if (v.minutes() > room() + 1e-9) {
+      boolean tooLong = v.minutes() > room() + 1e-9;
+      if (tooLong || v.stretchMinutes() > Math.max(0, dose.left(date)) + 1e-9) {
         return false;
       }
       visits.add(v);
       if (arrange()) {
         v.standing().practise(v.items(), date);
+        if (v.stretchMinutes() > 0) {
+          dose.use(date, v.stretchMinutes());
+        }
         lastTouched.put(v.standing().goal.passageId(), date);
         return true;
       }
@@ -305,7 +311,7 @@ public final class Planner {
           Optional<Visit> v =
               s.isAtTarget()
                   ? Visit.upkeep(s, room, Said.of("plan.why.moved"))
-                  : Visit.climbing(s, f.date, room, 1, true);
+                  : Visit.climbing(s, f.date, room, 1, true, dose);
           v.ifPresent(
               visit -> {
                 f.owed += Math.max(0, visit.minutes() - Math.max(0, f.room()));
@@ -497,7 +503,7 @@ public final class Planner {
     int levels = Visit.mostLevels(s, f.date, request.rules().climb()) - s.closedToday();
     return turn == Turn.AGAIN
         ? Visit.again(s, room)
-        : Visit.climbing(s, f.date, room, levels, true);
+        : Visit.climbing(s, f.date, room, levels, true, dose);
   }
 
   /**
@@ -514,7 +520,7 @@ public final class Planner {
                   () ->
                       turn == Turn.AGAIN
                           ? Optional.empty()
-                          : Visit.climbing(s, f.date, room, 1, false));
+                          : Visit.climbing(s, f.date, room, 1, false, dose));
       if (v.isPresent() && f.take(v.get())) {
         return true;
       }

@@ -34,7 +34,6 @@ final class Standing {
   private int upkeep;
   private Optional<LocalDate> last;
   private final List<LocalDate> rhythms = new ArrayList<>();
-  private final List<LocalDate> stretches = new ArrayList<>();
 
   // What one day has seen so far.
   private int visitsToday;
@@ -56,7 +55,6 @@ final class Standing {
     visitsInAll = progress.tries() == 0 ? 0 : Math.max(1, visits + progress.closings().size());
     last = progress.lastDay();
     rhythms.addAll(progress.daysOf(DrillKind.RHYTHMS));
-    stretches.addAll(progress.daysOf(DrillKind.STRETCH));
     upkeep = isAtTarget() ? daysAtTarget() : 0;
   }
 
@@ -173,10 +171,6 @@ final class Standing {
     return within(rhythms, day) < 3;
   }
 
-  boolean mayStretch(LocalDate day) {
-    return within(stretches, day) < 3;
-  }
-
   // ---- a day ---------------------------------------------------------------------------------
 
   void startDay() {
@@ -207,8 +201,6 @@ final class Standing {
       drilledToday.add(i.drill());
       if (i.drill() == DrillKind.RHYTHMS && !rhythms.contains(day)) {
         rhythms.add(day);
-      } else if (i.drill() == DrillKind.STRETCH && !stretches.contains(day)) {
-        stretches.add(day);
       } else if (i.drill() == DrillKind.STRAIGHT) {
         straight(i);
       }

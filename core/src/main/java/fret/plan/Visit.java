@@ -15,14 +15,12 @@ import java.util.Optional;
  * What is done in a row with one unit: at most ten minutes, cut to whole plays.
  *
  * @param standing null for what is no unit, such as a run-through
- * @param advances whether it works at a level that is not closed
  */
-record Visit(Standing standing, List<Item> items, boolean advances) {
+record Visit(Standing standing, List<Item> items) {
   /** Seconds between two plays, count-in included (common practice, no source). */
   static final double PAUSE_S = 6;
 
   static final double LONGEST_MIN = 10;
-  private static final double STRETCH_MIN = 3;
   private static final double SHARE_BEFORE = 0.6;
 
   Visit {
@@ -31,6 +29,14 @@ record Visit(Standing standing, List<Item> items, boolean advances) {
 
   double minutes() {
     return items.stream().mapToDouble(Item::minutes).sum();
+  }
+
+  /** Minutes in which the hand stretches. */
+  double stretchMinutes() {
+    return items.stream()
+        .filter(i -> i.drill() == DrillKind.STRETCH)
+        .mapToDouble(Item::minutes)
+        .sum();
   }
 
   /** Minutes of straight work; what prepares it does not make it less worth. */
@@ -59,7 +65,7 @@ record Visit(Standing standing, List<Item> items, boolean advances) {
 
   /** Work at the open level; empty where the room is too small for a play. */
   static Optional<Visit> climbing(
-      Standing s, LocalDate day, double room, int levels, boolean drills) {
+      Standing s, LocalDate day, double room, int levels, boolean drills, StretchDose dose) {
     double most = Math.min(LONGEST_MIN, room);
     List<Item> items = new ArrayList<>();
     double straight = minutes(1, s.goal.seconds(s.unit.length(), s.open().perMinute()));
@@ -67,7 +73,7 @@ record Visit(Standing standing, List<Item> items, boolean advances) {
       return Optional.empty();
     }
     if (drills) {
-      before(s, day, Math.min(most * SHARE_BEFORE, most - straight)).ifPresent(items::add);
+      before(s, day, Math.min(most * SHARE_BEFORE, most - straight), dose).ifPresent(items::add);
     }
     double left = most - items.stream().mapToDouble(Item::minutes).sum();
     int closed = s.closed();
@@ -97,7 +103,7 @@ record Visit(Standing standing, List<Item> items, boolean advances) {
       plays = s.playsAt(closed);
     }
     return items.stream().anyMatch(i -> i.drill() == DrillKind.STRAIGHT)
-        ? Optional.of(new Visit(s, items, true))
+        ? Optional.of(new Visit(s, items))
         : Optional.empty();
   }
 
@@ -111,13 +117,14 @@ record Visit(Standing standing, List<Item> items, boolean advances) {
   }
 
   /** The drill that comes before straight work today, if any. */
-  private static Optional<Item> before(Standing s, LocalDate day, double room) {
+  private static Optional<Item> before(Standing s, LocalDate day, double room, StretchDose dose) {
     if (s.isNew() && s.unit.parts().containsKey(DrillKind.ADD_A_NOTE)) {
       return drill(s, DrillKind.ADD_A_NOTE, room, Said.of("plan.why.new"));
     }
-    boolean stretch = s.unit.parts().containsKey(DrillKind.STRETCH) && s.mayStretch(day);
+    double stretched = Math.min(room, dose.left(day));
+    boolean stretch = s.unit.parts().containsKey(DrillKind.STRETCH) && stretched > 0;
     if (stretch && !s.drilledToday(DrillKind.STRETCH) && s.visitsToday() == 0) {
-      return drill(s, DrillKind.STRETCH, Math.min(room, STRETCH_MIN), Said.of("plan.why.stretch"));
+      return drill(s, DrillKind.STRETCH, stretched, Said.of("plan.why.stretch"));
     }
     boolean rhythms = s.unit.parts().containsKey(DrillKind.RHYTHMS) && s.mayHaveRhythms(day);
     if (s.isStalled() && rhythms && !s.drilledToday(DrillKind.RHYTHMS)) {
@@ -158,8 +165,7 @@ record Visit(Standing standing, List<Item> items, boolean advances) {
             new Visit(
                 s,
                 List.of(
-                    item(s, DrillKind.STRAIGHT, s.sure(), cut, each, Said.of("plan.why.again"))),
-                false));
+                    item(s, DrillKind.STRAIGHT, s.sure(), cut, each, Said.of("plan.why.again")))));
   }
 
   /** One clean play of what stands at its target. */
@@ -170,8 +176,7 @@ record Visit(Standing standing, List<Item> items, boolean advances) {
     double cut = minutes(plays, each) <= room + 1e-9 ? plays : 1;
     return minutes(cut, each) > Math.min(LONGEST_MIN, room) + 1e-9
         ? Optional.empty()
-        : Optional.of(
-            new Visit(s, List.of(item(s, DrillKind.STRAIGHT, top, cut, each, why)), false));
+        : Optional.of(new Visit(s, List.of(item(s, DrillKind.STRAIGHT, top, cut, each, why))));
   }
 
   private static Item item(

@@ -11,7 +11,7 @@ import java.util.Optional;
  * @param between clicks to a counted one, 1 to 8
  * @param offBeat whether it sounds between the beats only
  * @param against clicks to a counted one in a second, softer voice, 0 for none
- * @param sounding bars with a click before some are silent
+ * @param sounding bars with a click before some are silent; 0 for none at all
  * @param silent bars without one, 0 for none
  * @param barsOnly whether only bars are given
  */
@@ -32,7 +32,7 @@ public record ClickStyle(
     if (between < 1 || between > MOST_BETWEEN || against < 0 || against > MOST_BETWEEN) {
       throw new IllegalArgumentException(between + " and " + against + " clicks to a beat");
     }
-    if (sounding < 1 || silent < 0) {
+    if (sounding < 0 || silent < 0 || sounding + silent < 1) {
       throw new IllegalArgumentException(sounding + " bars sounding, " + silent + " silent");
     }
   }

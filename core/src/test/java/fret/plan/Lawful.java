@@ -91,6 +91,27 @@ final class Lawful {
     }
   }
 
+  /** Three minutes of stretches a day over all chunks, on three days in any seven. */
+  static void stretches(PracticePlan plan) {
+    Set<LocalDate> days = new TreeSet<>();
+    for (Day d : plan.days()) {
+      double sum =
+          d.items().stream()
+              .filter(i -> i.drill() == DrillKind.STRETCH)
+              .mapToDouble(Item::minutes)
+              .sum();
+      assertThat(sum).as("stretched on %s", d.date()).isLessThanOrEqualTo(3 + 1e-6);
+      if (sum > 0) {
+        days.add(d.date());
+      }
+    }
+    for (LocalDate day : days) {
+      long within =
+          days.stream().filter(x -> !x.isBefore(day) && x.isBefore(day.plusDays(7))).count();
+      assertThat(within).as("stretching from %s", day).isLessThanOrEqualTo(3);
+    }
+  }
+
   /** Rhythms of a unit on at most three days in any seven. */
   static void rhythms(PracticePlan plan) {
     Map<String, Set<LocalDate>> days = new HashMap<>();

@@ -215,6 +215,30 @@ class PlanTest {
     Lawful.rhythms(plan);
   }
 
+  /** The hand is one: many chunks with a stretch share its dose. */
+  @Test
+  void manyStretchesShareOneDose() {
+    Goal all = goal(1, 6, 42);
+    List<Unit> units = new ArrayList<>();
+    for (Unit u : all.units()) {
+      units.add(
+          new Unit(
+              u.id(),
+              u.kind(),
+              u.ids(),
+              Map.of(DrillKind.STRAIGHT, List.of(4.0), DrillKind.STRETCH, List.of(2.0, 2.0)),
+              1,
+              false));
+    }
+    Goal stretched =
+        new Goal(1, 1, all.ready(), all.audition(), all.target(), all.ladder(), units, 24, 0);
+    PracticePlan plan = plan(List.of(stretched), 40);
+    assertThat(plan.days().stream().flatMap(d -> d.items().stream()))
+        .anyMatch(i -> i.drill() == DrillKind.STRETCH);
+    Lawful.stretches(plan);
+    plan.days().forEach(Lawful::day);
+  }
+
   @Test
   void theJournalMovesTomorrow() {
     List<JournalEntry> yesterday = closed("bars-1", MONDAY.minusDays(1), 60);

@@ -28,6 +28,7 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import javafx.animation.PauseTransition;
 import javafx.application.Platform;
+import javafx.event.EventHandler;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -92,7 +93,6 @@ final class PractiseView extends VBox implements AreaView {
   private int sets;
   private int unjudged;
   private boolean askingWhat;
-  private Verdict lastVerdict = Verdict.CLEAN;
   private Breakage lastBroke = Breakage.NONE;
 
   PractiseView(Areas.Room room) {
@@ -164,7 +164,18 @@ final class PractiseView extends VBox implements AreaView {
     practice.gateProperty().addListener(o -> showGate());
     practice.indexProperty().addListener(o -> changed());
     practice.itemsProperty().addListener(o -> showList());
-    addEventFilter(KeyEvent.KEY_RELEASED, this::released);
+    // Whatever has the focus: a pedal is no key of a field.
+    EventHandler<KeyEvent> up = this::released;
+    sceneProperty()
+        .addListener(
+            (o, before, now) -> {
+              if (before != null) {
+                before.removeEventFilter(KeyEvent.KEY_RELEASED, up);
+              }
+              if (now != null) {
+                now.addEventFilter(KeyEvent.KEY_RELEASED, up);
+              }
+            });
     tapSettles.setOnFinished(e -> pedal.settled(ms()).ifPresent(this::byPedal));
     show();
     showList();
@@ -301,10 +312,6 @@ final class PractiseView extends VBox implements AreaView {
   // ---- judging -------------------------------------------------------------------------------
 
   void judge(Verdict verdict) {
-    judge(verdict, Breakage.NONE);
-  }
-
-  private void judge(Verdict verdict, Breakage what) {
     Gate before = practice.gateProperty().get();
     if (before == null) {
       return;
@@ -322,13 +329,12 @@ final class PractiseView extends VBox implements AreaView {
       if (moving && cleanBefore > 0) {
         practice.judge(Verdict.CLEAN, Breakage.NONE, cleanBefore);
       }
-      practice.judge(verdict, what);
+      practice.judge(verdict, Breakage.NONE);
     }
     unjudged = 0;
-    lastVerdict = verdict;
-    lastBroke = what;
+    lastBroke = Breakage.NONE;
     Gate now = practice.gateProperty().get();
-    after.setText(now == null ? "" : told(verdict, what, before, now));
+    after.setText(now == null ? "" : told(verdict, before, now));
     ask(verdict == Verdict.MISSED || verdict == Verdict.NEARLY || verdict == Verdict.HURTS);
     if (goesOn && now != null && !now.stopped()) {
       play();
@@ -338,11 +344,9 @@ final class PractiseView extends VBox implements AreaView {
 
   /** What broke is written to the try that was judged last. */
   private void tellBroke(Breakage b) {
-    if (practice.takeBack()) {
-      judge(lastVerdict, b);
-    } else {
-      lastBroke = b;
-    }
+    practice.tell(b);
+    lastBroke = b;
+    after.setText(Sentences.of("practise.broke", Sentences.of("broke." + b + ".cure")));
     ask(false);
     showCure(b);
   }
@@ -382,20 +386,18 @@ final class PractiseView extends VBox implements AreaView {
     ask(false);
   }
 
-  private static String told(Verdict verdict, Breakage what, Gate before, Gate now) {
+  private static String told(Verdict verdict, Gate before, Gate now) {
     if (verdict == Verdict.HURTS) {
       return Sentences.of("practise.stopped-and");
     }
     if (now.stopped()) {
       return Sentences.of("practise.the-target");
     }
-    String help = what == Breakage.NONE ? "" : " " + Sentences.of("broke." + what + ".cure");
     return Sentences.of(
-            now.perMinute() > before.perMinute()
-                ? "practise.up"
-                : now.perMinute() < before.perMinute() ? "practise.slower" : "practise.again",
-            Level.text(now.perMinute()))
-        + help;
+        now.perMinute() > before.perMinute()
+            ? "practise.up"
+            : now.perMinute() < before.perMinute() ? "practise.slower" : "practise.again",
+        Level.text(now.perMinute()));
   }
 
   // ---- pedal ---------------------------------------------------------------------------------

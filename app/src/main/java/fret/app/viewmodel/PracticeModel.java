@@ -49,9 +49,6 @@ import javafx.beans.property.ReadOnlyObjectWrapper;
  * leads to.
  */
 public final class PracticeModel {
-  /** A verdict with what it changed, to be taken back. */
-  private record Judged(Gate before, int part, List<JournalEntry> stored, int asked) {}
-
   private static final double PAUSE_S = 6;
 
   private final Studio studio;
@@ -144,7 +141,7 @@ public final class PracticeModel {
     if (!today.equals(items()) && !isUnderway()) {
       items.set(today);
       done.removeIf(i -> i >= today.size());
-      if (stand.get() == null && judged.isEmpty()) {
+      if (stand.get() == null && done.isEmpty()) {
         index.set(0);
       }
     }
@@ -361,6 +358,7 @@ public final class PracticeModel {
   }
 
   private void place(OnStand what) {
+    judged.clear();
     part.set(0);
     stand.set(what);
     Planning.Habits habits = studio.plans().habits();
@@ -521,14 +519,16 @@ public final class PracticeModel {
                 .tempo()
                 .scaled(level.perMinute() / settings.target().perMinute())
             : TempoMap.steady(settings.target().at(level.perMinute()));
-    return Optional.of(PlaySet.of(new ClickLine(score, map, styleAt(level)), plays, PAUSE_S));
+    // A part of a drill is asked for once.
+    int times = stand.get().climbs() ? plays : 1;
+    return Optional.of(PlaySet.of(new ClickLine(score, map, styleAt(level)), times, PAUSE_S));
   }
 
   /** On a slow line the rung says how often it clicks; elsewhere the player does. */
   private ClickStyle styleAt(Level level) {
     double each = level.clicks() / level.perMinute();
     if (stand.get().ladder().isSlow() && level.clicks() == 0) {
-      return ClickStyle.PLAIN.silentFor(1_000_000, 1).barsOnly(true);
+      return ClickStyle.PLAIN.silentFor(1, 0);
     }
     if (stand.get().ladder().isSlow()) {
       return each < 1
@@ -563,20 +563,31 @@ public final class PracticeModel {
     }
     long took = Math.max(0, Duration.between(tryStarted, now.get()).toSeconds());
     int seconds = (int) (Math.min(1800, took) / plays);
-    Judged mine =
-        new Judged(gate.get(), part.get(), new ArrayList<>(), plays * s.chunkIds().size());
+    Judged mine = new Judged(studio, gate.get(), part.get());
     judged.push(mine);
-    for (int i = 0; i < plays && !gate.get().stopped(); i++) {
-      write(s, verdict, breakage, seconds, mine);
-      advance(s, verdict);
+    // All plays of a set were at one level, also those after the one that opened the next.
+    Level played = gate.get().level();
+    for (int i = 0; i < plays; i++) {
+      write(s, played, verdict, breakage, seconds, mine);
+      boolean counts = !gate.get().stopped() && gate.get().level().equals(played);
+      if (counts && (s.climbs() || i == 0)) {
+        advance(s, verdict);
+      }
     }
     tryStarted = now.get();
   }
 
-  private void write(OnStand s, Verdict verdict, Breakage broke, int seconds, Judged mine) {
-    Level level = gate.get().level();
+  /** What broke in the try or the set that was judged last. */
+  public void tell(Breakage broke) {
+    if (!judged.isEmpty()) {
+      judged.peek().tell(broke);
+    }
+  }
+
+  private void write(
+      OnStand s, Level level, Verdict verdict, Breakage broke, int seconds, Judged mine) {
     for (int c = 0; c < s.chunkIds().size(); c++) {
-      studio.record(
+      mine.write(
           new JournalEntry(
               0,
               s.passageId(),
@@ -588,8 +599,7 @@ public final class PracticeModel {
               c == 0 ? seconds : 0,
               verdict,
               broke,
-              ""),
-          mine.stored()::add);
+              ""));
     }
   }
 
@@ -615,12 +625,11 @@ public final class PracticeModel {
 
   /** Takes the last verdict back; what it wrote leaves the record. */
   public boolean takeBack() {
-    Judged last = judged.peek();
-    if (last == null || stand.get() == null || studio.isBehind()) {
+    if (judged.isEmpty() || stand.get() == null) {
       return false;
     }
-    judged.pop();
-    studio.removeTries(last.stored());
+    Judged last = judged.pop();
+    last.takeBack();
     part.set(last.part());
     gate.set(last.before());
     showPart();

@@ -23,6 +23,7 @@ import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.Test;
+import org.mockito.Mockito;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
 
@@ -172,6 +173,10 @@ class HabitsWindowTest extends RealWindow {
     does(robot, () -> slower.setSelected(true));
     until(() -> practice.gateProperty().get() != null && !studio.isBehind());
     does(robot, () -> practice.practise(0, 6, DrillKind.STRAIGHT));
+    robot.type(KeyCode.PAGE_DOWN);
+    Mockito.verify(player, Mockito.timeout(5000))
+        .start(Mockito.any(), Mockito.any(), Mockito.any());
+    robot.type(KeyCode.SPACE);
     double first = practice.gateProperty().get().perMinute();
     robot.type(KeyCode.C);
     until(() -> practice.gateProperty().get().perMinute() > first && !studio.isBehind());

@@ -190,6 +190,48 @@ class StudioTest extends OnDemoLibrary {
     assertThat(studio.journal()).last().matches(e -> e.breakage() == Breakage.SHIFT);
   }
 
+  /** What broke is said, and a verdict taken back, before the try is stored: nothing is lost. */
+  @Test
+  void whatIsSaidOfATryCountsBeforeItIsStored() throws Exception {
+    openDemo(2);
+    PracticeModel practice = new PracticeModel(studio, () -> Instant.parse("2026-03-03T09:00:00Z"));
+    straight(practice);
+    int before = studio.journal().size();
+    does(
+        () -> {
+          practice.judge(Verdict.MISSED, Breakage.NONE);
+          practice.tell(Breakage.CROSSING);
+        });
+    assertThat(studio.journal())
+        .hasSize(before + 1)
+        .last()
+        .matches(e -> e.breakage() == Breakage.CROSSING);
+    assertThat(library.journal()).last().matches(e -> e.breakage() == Breakage.CROSSING);
+    double level = practice.gateProperty().get().perMinute();
+    does(
+        () -> {
+          practice.judge(Verdict.CLEAN, Breakage.NONE, 3);
+          assertThat(practice.takeBack()).isTrue();
+        });
+    assertThat(studio.journal()).hasSize(before + 1);
+    assertThat(library.journal()).hasSize(before + 1);
+    assertThat(practice.gateProperty().get().perMinute()).isEqualTo(level);
+  }
+
+  /** Five clean plays of one set were at one level, also those after the gate was open. */
+  @Test
+  void aSetIsWrittenAtTheLevelThatWasPlayed() throws Exception {
+    openDemo(2);
+    PracticeModel practice = new PracticeModel(studio, () -> Instant.parse("2026-03-03T09:00:00Z"));
+    straight(practice);
+    int before = studio.journal().size();
+    double level = practice.gateProperty().get().perMinute();
+    does(() -> practice.judge(Verdict.CLEAN, Breakage.NONE, 5));
+    assertThat(studio.journal().subList(before, before + 5)).allMatch(e -> e.perMinute() == level);
+    assertThat(practice.gateProperty().get().perMinute()).isGreaterThan(level);
+    assertThat(practice.gateProperty().get().cleanInRow()).isZero();
+  }
+
   @Test
   void theLadderFollowsTheHabits() throws Exception {
     openDemo(3);

@@ -1,0 +1,63 @@
+package fret.app.viewmodel;
+
+import fret.journal.Breakage;
+import fret.journal.JournalEntry;
+import fret.plan.Gate;
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * A verdict with the tries that it wrote. They are stored behind it: what is said of it meanwhile,
+ * or that it is taken back, counts for each as it arrives.
+ */
+final class Judged {
+  private final Studio studio;
+  private final Gate before;
+  private final int part;
+  private final List<JournalEntry> stored = new ArrayList<>();
+  private Breakage broke = Breakage.NONE;
+  private boolean gone;
+
+  /**
+   * @param before where the gate stood; {@code part} which part of the drill was played
+   */
+  Judged(Studio studio, Gate before, int part) {
+    this.studio = studio;
+    this.before = before;
+    this.part = part;
+  }
+
+  Gate before() {
+    return before;
+  }
+
+  int part() {
+    return part;
+  }
+
+  void write(JournalEntry entry) {
+    studio.record(entry, this::arrived);
+  }
+
+  private void arrived(JournalEntry entry) {
+    if (gone) {
+      studio.removeTries(List.of(entry));
+      return;
+    }
+    stored.add(entry);
+    if (broke != Breakage.NONE) {
+      studio.correct(entry.judged(entry.verdict(), broke));
+    }
+  }
+
+  /** What broke in it. */
+  void tell(Breakage what) {
+    broke = what;
+    stored.forEach(e -> studio.correct(e.judged(e.verdict(), what)));
+  }
+
+  void takeBack() {
+    gone = true;
+    studio.removeTries(stored);
+  }
+}
