@@ -68,7 +68,7 @@ public class PlanBenchmarks {
         LocalDate day = FROM.plusDays(112);
         goals.add(
             new Goal(
-                p,
+                Goal.Id.of(p),
                 1,
                 ReadyDate.of(FROM, day),
                 day,

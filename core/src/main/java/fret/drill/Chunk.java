@@ -16,6 +16,8 @@ import org.apache.commons.numbers.fraction.Fraction;
  * @param toOnset excluded
  * @param noteCount notes and chords in it, at least 1
  * @param why to be told
+ * @param name the player's own; empty for none
+ * @param way what of its notes is played
  */
 public record Chunk(
     String id,
@@ -27,7 +29,9 @@ public record Chunk(
     Fraction fromOnset,
     Fraction toOnset,
     int noteCount,
-    Said why) {
+    Said why,
+    String name,
+    Way way) {
   /** What it is cut for. */
   public enum Kind {
     /** Some bars. */
@@ -35,10 +39,29 @@ public record Chunk(
     /** The notes around one hard shift, or high ones that lie close together. */
     SPOT,
     /** The last notes of a chunk and the first of the next. */
-    JOIN
+    JOIN,
+    /** One layer of some bars, see {@link Way}. */
+    LAYER
+  }
+
+  /** A chunk without a name, with all of its notes. */
+  public Chunk(
+      String id,
+      Kind kind,
+      NoteKey from,
+      NoteKey to,
+      String fromBar,
+      String toBar,
+      Fraction fromOnset,
+      Fraction toOnset,
+      int noteCount,
+      Said why) {
+    this(id, kind, from, to, fromBar, toBar, fromOnset, toOnset, noteCount, why, "", Way.ALL);
   }
 
   public Chunk {
+    Objects.requireNonNull(name);
+    Objects.requireNonNull(way);
     Objects.requireNonNull(id);
     Objects.requireNonNull(kind);
     Objects.requireNonNull(from);
@@ -63,7 +86,8 @@ public record Chunk(
 
   /** The same under another id. */
   Chunk withId(String other) {
-    return new Chunk(other, kind, from, to, fromBar, toBar, fromOnset, toOnset, noteCount, why);
+    return new Chunk(
+        other, kind, from, to, fromBar, toBar, fromOnset, toOnset, noteCount, why, name, way);
   }
 
   /** Written length in whole notes. */
@@ -71,8 +95,11 @@ public record Chunk(
     return toOnset.subtract(fromOnset);
   }
 
-  /** The name shown to the player. */
+  /** Name of it on paper. */
   public String label() {
+    if (!name.isEmpty()) {
+      return name;
+    }
     return fromBar.equals(toBar) ? "Bar " + fromBar : "Bars " + fromBar + "-" + toBar;
   }
 }

@@ -32,32 +32,38 @@ public final class Chunker {
   private Chunker() {}
 
   /**
-   * The chunks: bars, then the joins between them, then spots, each in order of their start.
+   * The chunks: those of bars in the player's order, then the joins between them, spots and layers.
    *
-   * @param marks chunks that were practised keep their ids
+   * @param marks the player's own chunks stand in place of those proposed; chunks that were
+   *     practised keep their ids
    */
   public static List<Chunk> chunks(
       ResolvedPassage passage, Fingering fingering, Instrument instrument, Marks marks) {
-    return new Identities(passage, marks).named(cut(passage, fingering, instrument));
+    OwnChunks own = new OwnChunks(passage, marks);
+    Identities ids = new Identities(passage, marks);
+    ids.take(own.bars());
+    ids.take(own.layers());
+    List<Chunk> bars = new ArrayList<>(own.bars());
+    bars.addAll(ids.named(own.without(barChunks(passage))));
+    bars.sort(Comparator.comparing(Chunk::fromOnset));
+    List<Chunk> rest = new ArrayList<>(Joins.between(passage, bars));
+    rest.addAll(HighSpots.of(passage, fingering, instrument));
+    for (Shift shift : hardest(fingering)) {
+      rest.add(spot(passage, shift));
+    }
+    List<Chunk> all = own.inOrder(bars);
+    all.addAll(ids.named(rest));
+    all.addAll(own.layers());
+    return all;
   }
 
-  private static List<Chunk> cut(
-      ResolvedPassage passage, Fingering fingering, Instrument instrument) {
-    List<Chunk> bars = barChunks(passage);
-    List<Chunk> chunks = new ArrayList<>(bars);
-    chunks.addAll(Joins.between(passage, bars));
-    chunks.addAll(HighSpots.of(passage, fingering, instrument));
-    List<Shift> hardest =
-        fingering.shifts().stream()
-            .filter(s -> s.bitsPerSecond() >= HARD_BITS_PER_SECOND)
-            .sorted(Comparator.comparingDouble(Shift::bitsPerSecond).reversed())
-            .limit(MOST_SPOTS)
-            .sorted(Comparator.comparingInt(Shift::toSlice))
-            .toList();
-    for (Shift shift : hardest) {
-      chunks.add(spot(passage, shift));
-    }
-    return chunks;
+  private static List<Shift> hardest(Fingering fingering) {
+    return fingering.shifts().stream()
+        .filter(s -> s.bitsPerSecond() >= HARD_BITS_PER_SECOND)
+        .sorted(Comparator.comparingDouble(Shift::bitsPerSecond).reversed())
+        .limit(MOST_SPOTS)
+        .sorted(Comparator.comparingInt(Shift::toSlice))
+        .toList();
   }
 
   /** Ids of the chunks in which the hand stretches by a semitone or more. */
@@ -136,7 +142,7 @@ public final class Chunker {
   }
 
   /** The end of the note that starts exactly at a bar line, or the bar line itself. */
-  private static Fraction overlapEnd(ResolvedPassage passage, Fraction barEnd) {
+  static Fraction overlapEnd(ResolvedPassage passage, Fraction barEnd) {
     for (Slice s : passage.slices()) {
       if (s.onset().equals(barEnd) && s.grace() == 0) {
         return barEnd.add(Fractions.min(s.duration(), Fraction.of(1, 4)));

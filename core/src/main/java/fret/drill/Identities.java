@@ -23,6 +23,7 @@ final class Identities {
   private final Map<NoteKey, Integer> order = new HashMap<>();
   private final List<Known> known = new ArrayList<>();
   private final Set<String> taken = new HashSet<>();
+  private final Set<String> used = new HashSet<>();
 
   Identities(ResolvedPassage passage, Marks marks) {
     for (int i = 0; i < passage.notes().size(); i++) {
@@ -38,9 +39,18 @@ final class Identities {
     known.sort((a, b) -> a.from != b.from ? a.from - b.from : a.to - b.to);
   }
 
+  /** Ids that are given already. */
+  void take(List<Chunk> named) {
+    named.forEach(
+        c -> {
+          used.add(c.id());
+          taken.add(c.id());
+        });
+  }
+
+  /** The chunks with their ids; no id is given twice. */
   List<Chunk> named(List<Chunk> cut) {
     List<Chunk> named = new ArrayList<>();
-    Set<String> used = new HashSet<>();
     for (Chunk chunk : cut) {
       String id = knownAs(chunk).filter(k -> !used.contains(k)).orElseGet(() -> fresh(chunk.id()));
       used.add(id);

@@ -50,6 +50,10 @@ public record Learned(Chunk chunk, Set<String> ids) {
     int to = passage.notes().get(passage.indexOf(c.to()).orElseThrow()).slice();
     List<Object> all = new ArrayList<>();
     all.add(c.kind());
+    all.add(c.way());
+    if (!c.name().isEmpty()) {
+      all.add(c.id()); // What has a name is wanted for itself.
+    }
     int low = passage.notes().get(passage.slices().get(from).starting().get(0)).pitch().midi();
     for (int i = from; i <= to; i++) {
       Slice s = passage.slices().get(i);

@@ -2,6 +2,9 @@ package fret.passage;
 
 import fret.bowing.BowLayers;
 import fret.drill.ChunkLayer;
+import fret.drill.ExcerptLayer;
+import fret.drill.FrameLayer;
+import fret.drill.OwnChunkLayer;
 import fret.mark.BowLayer;
 import fret.mark.FingerLayer;
 import fret.mark.Layer;
@@ -30,6 +33,9 @@ public final class Layers {
                 VibratoLayer.VIBRATO,
                 ReminderLayer.REMINDER,
                 ChunkLayer.CHUNK,
+                OwnChunkLayer.OWN,
+                ExcerptLayer.EXCERPT,
+                FrameLayer.FRAMES,
                 SourceLayer.SOURCE,
                 HeadingLayer.HEADING,
                 PracticeLayer.PRACTICE));

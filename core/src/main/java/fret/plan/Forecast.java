@@ -41,22 +41,22 @@ public record Forecast(
    *
    * @param request with the whole record
    */
-  public static Map<Long, Forecast> of(PlanRequest request) {
-    Map<Long, Forecast> all = new HashMap<>();
+  public static Map<Goal.Id, Forecast> of(PlanRequest request) {
+    Map<Goal.Id, Forecast> all = new HashMap<>();
     List<Goal> told = request.goals().stream().filter(g -> isToTell(g, request)).toList();
     if (told.isEmpty()) {
       return all;
     }
-    Map<Long, LocalDate> middle = at(request, MIDDLE);
-    Map<Long, LocalDate> early = at(request, EARLY);
-    Map<Long, LocalDate> late = at(request, LATE);
+    Map<Goal.Id, LocalDate> middle = at(request, MIDDLE);
+    Map<Goal.Id, LocalDate> early = at(request, EARLY);
+    Map<Goal.Id, LocalDate> late = at(request, LATE);
     for (Goal g : told) {
       all.put(
-          g.passageId(),
+          g.id(),
           new Forecast(
-              Optional.ofNullable(middle.get(g.passageId())),
-              Optional.ofNullable(early.get(g.passageId())),
-              Optional.ofNullable(late.get(g.passageId()))));
+              Optional.ofNullable(middle.get(g.id())),
+              Optional.ofNullable(early.get(g.id())),
+              Optional.ofNullable(late.get(g.id()))));
     }
     return all;
   }
@@ -90,7 +90,7 @@ public record Forecast(
    *
    * @param factor plays against those fitted
    */
-  private static Map<Long, LocalDate> at(PlanRequest request, double factor) {
+  private static Map<Goal.Id, LocalDate> at(PlanRequest request, double factor) {
     Map<String, double[]> plays = new HashMap<>();
     for (Goal g : request.goals()) {
       Pace pace = Pace.of(g, request.journal(), request.rules().gate().cleanNeeded());

@@ -7,7 +7,7 @@ import java.util.List;
 import java.util.Objects;
 
 /**
- * A passage that is to be ready by a date.
+ * A passage, or an excerpt of it, that is to be ready by a date.
  *
  * @param weight of it for the player, 1 for the usual
  * @param ready last day of learning
@@ -17,7 +17,7 @@ import java.util.Objects;
  *     none
  */
 public record Goal(
-    long passageId,
+    Id id,
     double weight,
     LocalDate ready,
     LocalDate audition,
@@ -26,7 +26,29 @@ public record Goal(
     List<Unit> units,
     double wholeNotes,
     double second) {
+  /**
+   * Which goal it is.
+   *
+   * @param excerpt id of the excerpt; empty for the passage as a whole
+   */
+  public record Id(long passage, String excerpt) {
+    public Id {
+      Objects.requireNonNull(excerpt);
+    }
+
+    /** A passage as a whole. */
+    public static Id of(long passage) {
+      return new Id(passage, "");
+    }
+
+    /** Id under which a run-through is kept. */
+    public String run() {
+      return excerpt.isEmpty() ? PracticePlan.WHOLE : PracticePlan.WHOLE + "-" + excerpt;
+    }
+  }
+
   public Goal {
+    Objects.requireNonNull(id);
     Objects.requireNonNull(target);
     Objects.requireNonNull(ladder);
     units = List.copyOf(units);
@@ -36,6 +58,15 @@ public record Goal(
     if (!(weight > 0)) {
       throw new IllegalArgumentException("weight " + weight);
     }
+  }
+
+  public long passageId() {
+    return id.passage();
+  }
+
+  /** The same with other units. */
+  Goal with(List<Unit> other) {
+    return new Goal(id, weight, ready, audition, target, ladder, other, wholeNotes, second);
   }
 
   /** Seconds of so many whole notes at a level. */

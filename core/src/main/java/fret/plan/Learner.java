@@ -78,7 +78,7 @@ final class Learner {
     }
     this.goal =
         new Goal(
-            1,
+            Goal.Id.of(1),
             1,
             from.plusDays(150),
             from.plusDays(170),
@@ -217,6 +217,6 @@ final class Learner {
 
   /** The forecast on a morning; empty where it is too early to tell. */
   Optional<Forecast> forecast(LocalDate day) {
-    return Optional.ofNullable(Forecast.of(request(day)).get(1L));
+    return Optional.ofNullable(Forecast.of(request(day)).get(goal.id()));
   }
 }

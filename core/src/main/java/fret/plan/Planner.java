@@ -41,9 +41,9 @@ public final class Planner {
   private final PlanRequest request;
   private final Map<String, double[]> plays;
   private final List<Standing> standings = new ArrayList<>();
-  private final Map<Long, LocalDate> atTarget = new HashMap<>();
-  private final Map<Long, LocalDate> lastRun = new HashMap<>();
-  private final Map<Long, Integer> runs = new HashMap<>();
+  private final Map<Goal.Id, LocalDate> atTarget = new HashMap<>();
+  private final Map<String, LocalDate> lastRun = new HashMap<>();
+  private final Map<String, Integer> runs = new HashMap<>();
   private final StretchDose dose;
   private final Map<Long, LocalDate> lastTouched = new HashMap<>();
 
@@ -58,11 +58,19 @@ public final class Planner {
       if (e.date().isBefore(request.from())) {
         lastTouched.put(e.passageId(), e.date());
       }
-      if (e.chunkId().equals(PracticePlan.WHOLE) && e.date().isBefore(request.from())) {
-        lastRun.put(e.passageId(), e.date());
-        runs.merge(e.passageId(), 1, Integer::sum);
+      if (PracticePlan.isRun(e.chunkId()) && e.date().isBefore(request.from())) {
+        lastRun.put(run(e.passageId(), e.chunkId()), e.date());
+        runs.merge(run(e.passageId(), e.chunkId()), 1, Integer::sum);
       }
     }
+  }
+
+  private static String run(long passage, String unit) {
+    return passage + "/" + unit;
+  }
+
+  private static String run(Goal g) {
+    return run(g.passageId(), g.id().run());
   }
 
   private void read(List<JournalEntry> journal) {
@@ -131,9 +139,7 @@ public final class Planner {
     boolean feasible =
         request.goals().stream()
             .allMatch(
-                g ->
-                    atTarget.containsKey(g.passageId())
-                        && !atTarget.get(g.passageId()).isAfter(lastDay(g)));
+                g -> atTarget.containsKey(g.id()) && !atTarget.get(g.id()).isAfter(lastDay(g)));
     return new PracticePlan(days, feasible, List.of(), atTarget);
   }
 
@@ -171,15 +177,15 @@ public final class Planner {
     for (Goal g : request.goals()) {
       boolean all = learned(g).allMatch(Standing::isAtTarget);
       if (all) {
-        atTarget.putIfAbsent(g.passageId(), date);
+        atTarget.putIfAbsent(g.id(), date);
       } else {
-        atTarget.remove(g.passageId());
+        atTarget.remove(g.id());
       }
     }
   }
 
   private java.util.stream.Stream<Standing> learned(Goal g) {
-    return standings.stream().filter(s -> s.goal.passageId() == g.passageId() && !s.unit.held());
+    return standings.stream().filter(s -> s.goal.id().equals(g.id()) && !s.unit.held());
   }
 
   // ---- a day ---------------------------------------------------------------------------------
@@ -349,9 +355,9 @@ public final class Planner {
     List<Goal> due = new ArrayList<>(request.goals());
     due.removeIf(g -> f.date.isAfter(g.audition()) || !isRunDay(g, f.date));
     java.util.Collections.shuffle(due, random);
-    due.sort(Comparator.comparing(g -> lastRun.getOrDefault(g.passageId(), LocalDate.EPOCH)));
+    due.sort(Comparator.comparing(g -> lastRun.getOrDefault(run(g), LocalDate.EPOCH)));
     for (Goal g : due) {
-      int before = runs.getOrDefault(g.passageId(), 0);
+      int before = runs.getOrDefault(run(g), 0);
       boolean upper = g.second() > 0 && before % 2 == 1;
       fret.tempo.Level level = upper ? fret.tempo.Level.at(g.second()) : g.ladder().top();
       double minutes = Visit.minutes(1, g.seconds(g.wholeNotes(), level.perMinute()));
@@ -360,7 +366,7 @@ public final class Planner {
           new Item(
               mock ? Kind.MOCK : Kind.RUN_THROUGH,
               g.passageId(),
-              PracticePlan.WHOLE,
+              g.id().run(),
               mock ? DrillKind.MOCK : DrillKind.RUN_THROUGH,
               level,
               1,
@@ -368,8 +374,8 @@ public final class Planner {
               1,
               Said.of(mock ? "plan.why.mock" : "plan.why.run"));
       if (f.takeCold(run)) {
-        lastRun.put(g.passageId(), f.date);
-        runs.merge(g.passageId(), 1, Integer::sum);
+        lastRun.put(run(g), f.date);
+        runs.merge(run(g), 1, Integer::sum);
       }
     }
   }
@@ -383,8 +389,8 @@ public final class Planner {
     }
     // Before it, what stands at its target as a whole comes back after growing gaps.
     boolean whole = learned(g).allMatch(Standing::isAtTarget);
-    LocalDate last = lastRun.get(g.passageId());
-    int gap = new int[] {0, 2, 4, 8, 14}[Math.min(4, runs.getOrDefault(g.passageId(), 0))];
+    LocalDate last = lastRun.get(run(g));
+    int gap = new int[] {0, 2, 4, 8, 14}[Math.min(4, runs.getOrDefault(run(g), 0))];
     return whole && (last == null || !last.plusDays(gap).isAfter(date));
   }
 

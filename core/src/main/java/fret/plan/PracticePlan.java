@@ -14,12 +14,17 @@ import java.util.Optional;
  *
  * @param feasible whether every chunk reaches its target by its ready date, at the plays expected
  * @param advice what the plan comes to, and what would help when it does not fit
- * @param atTarget the day on which each passage is expected to stand at its target
+ * @param atTarget the day on which each goal is expected to stand at its target
  */
 public record PracticePlan(
-    List<Day> days, boolean feasible, List<Said> advice, Map<Long, LocalDate> atTarget) {
-  /** Id under which a run-through of a whole passage is kept. */
+    List<Day> days, boolean feasible, List<Said> advice, Map<Goal.Id, LocalDate> atTarget) {
+  /** Id under which a run-through of a whole passage is kept, see {@link Goal.Id#run}. */
   public static final String WHOLE = "whole";
+
+  /** Whether an id is that of a run-through. */
+  public static boolean isRun(String unit) {
+    return unit.equals(WHOLE) || unit.startsWith(WHOLE + "-");
+  }
 
   /**
    * One day.

@@ -90,7 +90,7 @@ final class Remedies {
             .map(
                 g ->
                     new Goal(
-                        g.passageId(),
+                        g.id(),
                         g.weight(),
                         g.ready().plusDays(days),
                         g.audition().plusDays(days),

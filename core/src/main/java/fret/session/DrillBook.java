@@ -1,18 +1,25 @@
 package fret.session;
 
+import fret.base.Fractions;
+import fret.drill.BowDrillKind;
 import fret.drill.Chunk;
 import fret.drill.Drill;
 import fret.drill.DrillKind;
 import fret.drill.Drills;
+import fret.drill.OneLine;
 import fret.drill.ScaleLine;
+import fret.drill.ScoreCut;
 import fret.drill.ShiftDrill;
 import fret.drill.ShiftStages;
 import fret.drill.StretchDrill;
+import fret.drill.Way;
 import fret.fingering.Fingering;
 import fret.fingering.NoteFinger;
 import fret.fingering.Shift;
 import fret.fingering.SparseDigits;
+import fret.mark.Anchor;
 import fret.mark.FingerLayer;
+import fret.score.ResolvedPassage;
 import fret.score.Score;
 import fret.score.Slice;
 import java.util.ArrayList;
@@ -20,6 +27,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import org.apache.commons.numbers.fraction.Fraction;
 
 /** Every drill of the book made for an open passage, with its fingering and its bow. */
 public final class DrillBook {
@@ -42,6 +50,13 @@ public final class DrillBook {
    * @return empty where the chunk has nothing for it
    */
   public Optional<Drill> of(Chunk chunk, DrillKind kind) {
+    if (chunk.way() == Way.BOW) {
+      return kind == DrillKind.STRAIGHT ? bowAlone(chunk) : Optional.empty();
+    }
+    boolean part = chunk.way() == Way.UPPER || chunk.way() == Way.LOWER;
+    if (part && kind.of() != DrillKind.Of.CHUNK) {
+      return Optional.empty(); // Shifts and stretches are those of the whole hand.
+    }
     return switch (kind.of()) {
       case CHUNK -> ofNotes(chunk, kind);
       case SHIFT -> hardest(chunk).flatMap(s -> ofShift(s, kind));
@@ -63,6 +78,29 @@ public final class DrillBook {
     };
   }
 
+  /** A run-through of a stretch, both ends included. */
+  public Optional<Drill> ofStretch(Anchor.Stretch stretch, DrillKind kind) {
+    ResolvedPassage p = session.resolved();
+    Optional<Integer> from = p.indexOf(stretch.from());
+    Optional<Integer> to = p.indexOf(stretch.to());
+    if (from.isEmpty() || to.isEmpty()) {
+      return Optional.empty();
+    }
+    Slice last = p.slices().get(p.notes().get(to.get()).slice());
+    Score cut =
+        ScoreCut.cut(
+            page(),
+            p.notes().get(from.get()).onset(),
+            last.onset().add(Fractions.max(last.duration(), Fraction.of(1, 64))));
+    return Optional.of(new Drill(kind, List.of(cut)));
+  }
+
+  /** The strokes of a chunk on the open strings, with its bow. */
+  private Optional<Drill> bowAlone(Chunk chunk) {
+    return BowSpots.made(session, chunk, BowDrillKind.OPEN_STRINGS)
+        .map(score -> new Drill(DrillKind.STRAIGHT, List.of(score)));
+  }
+
   /** The part with the digits that a page needs. */
   public Score page() {
     return session.fingered(sparse::contains);
@@ -76,7 +114,7 @@ public final class DrillBook {
       List<Score> blocks = new HandBlocks(session).of(chunk);
       return blocks.isEmpty() ? Optional.empty() : Optional.of(new Drill(kind, blocks));
     }
-    return Drills.of(fingered(chunk), chunk, kind);
+    return Drills.of(OneLine.of(fingered(chunk), chunk.way()), chunk, kind);
   }
 
   /** The part with the digits that a page needs, and one on the chunk's first note. */

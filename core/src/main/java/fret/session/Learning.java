@@ -4,14 +4,17 @@ import fret.drill.Chunk;
 import fret.drill.Chunker;
 import fret.drill.Drill;
 import fret.drill.DrillKind;
+import fret.drill.Frame;
+import fret.drill.FrameLayer;
 import fret.drill.Learned;
+import fret.mark.Anchor;
+import fret.mark.Marks;
 import fret.mark.Place;
 import fret.passage.Passage;
 import fret.passage.PracticeLayer;
 import fret.passage.PracticeSetup;
 import fret.plan.Goal;
 import fret.plan.Unit;
-import fret.score.Bar;
 import fret.score.Score;
 import fret.score.Slice;
 import fret.search.Explanation;
@@ -27,26 +30,22 @@ import java.util.Optional;
 import java.util.Set;
 
 /**
- * What there is to learn in a passage: its chunks and joins, each with its drills, and its ladder.
+ * What there is to learn in a passage: its chunks and joins, each with its drills, in one goal for
+ * the page or one for each of its excerpts.
  *
  * @param learned what is learned once, in order
- * @param units of the same, for the plan
- * @param wholeNotes length of a run-through, long rests cut
+ * @param frames of the picture of its page whose notes are not written
+ * @param sections one for each goal, that of the page first where something is outside its excerpts
  * @param stretched ids of the chunks in which the hand stretches
  */
 public record Learning(
     long passageId,
-    Tempo target,
     PracticeSetup setup,
     List<Chunk> chunks,
     List<Learned> learned,
-    List<Unit> units,
-    Ladder ladder,
-    double wholeNotes,
+    List<Frame> frames,
+    List<Section> sections,
     Set<String> stretched) {
-  /** Below this many notes a second a line is slow. */
-  private static final double SLOW = 2;
-
   /** Whole bars of rest from which on they are cut. */
   private static final int LONG_REST_BARS = 2;
 
@@ -60,10 +59,34 @@ public record Learning(
           DrillKind.STRETCH,
           DrillKind.BOW);
 
+  /**
+   * What becomes ready together: the page, an excerpt of it, or a frame with a target of its own.
+   *
+   * @param name of the excerpt; empty for the page
+   * @param units of it, for the plan
+   * @param wholeNotes length of a run-through, long rests cut
+   * @param auditionId what it is for; 0 for what the passage is for
+   * @param stretch its notes; empty for the page and for frames
+   */
+  public record Section(
+      Goal.Id id,
+      String name,
+      Tempo target,
+      Ladder ladder,
+      List<Unit> units,
+      double wholeNotes,
+      long auditionId,
+      Optional<Anchor.Stretch> stretch) {
+    public Section {
+      units = List.copyOf(units);
+    }
+  }
+
   public Learning {
     chunks = List.copyOf(chunks);
     learned = List.copyOf(learned);
-    units = List.copyOf(units);
+    frames = List.copyOf(frames);
+    sections = List.copyOf(sections);
     stretched = Set.copyOf(stretched);
   }
 
@@ -71,6 +94,18 @@ public record Learning(
   public static Learning of(Session s, LadderKind kind, double start) {
     List<Chunk> chunks = chunks(s);
     List<Learned> learned = Learned.of(s.resolved(), s.fingering(), chunks);
+    List<Frame> frames = silent(s.passage().marks(), chunks);
+    return new Learning(
+        s.passage().id(),
+        setup(s.passage()),
+        chunks,
+        learned,
+        frames,
+        new Sections(s, kind, start).of(units(s, learned), chunks, frames),
+        Chunker.withStretch(s.resolved(), s.fingering(), chunks));
+  }
+
+  private static List<Unit> units(Session s, List<Learned> learned) {
     DrillBook book = new DrillBook(s);
     double usual = effortPerNote(s, s.score().bars().get(0).start(), s.score().end());
     List<Unit> units = new ArrayList<>();
@@ -82,29 +117,25 @@ public record Learning(
       }
       double hard = effortPerNote(s, c.fromOnset(), c.toOnset());
       double difficulty = usual <= 0 ? 1 : Math.max(0.5, Math.min(2, hard / usual));
-      units.add(
-          new Unit(
-              c.id(),
-              c.isJoin() ? Unit.Kind.JOIN : Unit.Kind.CHUNK,
-              l.ids(),
-              parts,
-              difficulty,
-              false));
+      if (parts.containsKey(DrillKind.STRAIGHT)) {
+        units.add(
+            new Unit(
+                c.id(),
+                c.isJoin() ? Unit.Kind.JOIN : Unit.Kind.CHUNK,
+                l.ids(),
+                parts,
+                difficulty,
+                false));
+      }
     }
-    double wholeNotes = wholeNotes(s.score());
-    Tempo target = s.passage().settings().target();
-    double seconds = wholeNotes * target.wholeNoteMs() / 1000;
-    double rate = s.resolved().slices().size() / Math.max(1e-9, seconds);
-    return new Learning(
-        s.passage().id(),
-        target,
-        setup(s.passage()),
-        chunks,
-        learned,
-        units,
-        ladder(s, kind, start, rate),
-        wholeNotes,
-        Chunker.withStretch(s.resolved(), s.fingering(), chunks));
+    return units;
+  }
+
+  /** Frames that are no chunk of notes yet. */
+  private static List<Frame> silent(Marks marks, List<Chunk> chunks) {
+    return marks.at(FrameLayer.FRAMES, Place.WHOLE).orElse(List.of()).stream()
+        .filter(f -> chunks.stream().noneMatch(c -> c.id().equals(f.id())))
+        .toList();
   }
 
   /** The chunks of an open passage. */
@@ -116,22 +147,6 @@ public record Learning(
   /** How the passage is practised. */
   public static PracticeSetup setup(Passage passage) {
     return passage.marks().at(PracticeLayer.PRACTICE, Place.WHOLE).orElse(PracticeSetup.USUAL);
-  }
-
-  private static Ladder ladder(Session s, LadderKind kind, double start, double rate) {
-    PracticeSetup own = setup(s.passage());
-    Tempo target = s.passage().settings().target();
-    boolean slow =
-        own.line() == PracticeSetup.Line.SLOW
-            || own.line() == PracticeSetup.Line.BY_NOTES && rate < SLOW;
-    if (slow) {
-      Bar first = s.score().bars().get(0);
-      double beats = first.time().barLength().divide(target.beat().length()).doubleValue();
-      return Ladder.ofRungs(target.perMinute(), beats);
-    }
-    int top = (int) Math.max(2, Math.round(target.perMinute()));
-    double from = own.start() > 0 ? own.start() : start;
-    return Ladder.of(kind, from >= 1 && from < top ? from : 0, top);
   }
 
   /** Whole notes of the part, rests of two bars or more left out but for one. */
@@ -173,13 +188,13 @@ public record Learning(
   }
 
   /**
-   * The passage as a goal of the plan.
+   * A section as a goal of the plan.
    *
    * @param held ids of chunks that wait because something hurts
    */
-  public Goal goal(LocalDate ready, LocalDate audition, Set<String> held) {
+  public Goal goal(Section section, LocalDate ready, LocalDate audition, Set<String> held) {
     List<Unit> all =
-        units.stream()
+        section.units().stream()
             .map(
                 u ->
                     new Unit(
@@ -191,15 +206,30 @@ public record Learning(
                         u.ids().stream().anyMatch(held::contains)))
             .toList();
     return new Goal(
-        passageId,
+        section.id(),
         setup.weight(),
         ready,
         audition,
-        target,
-        ladder,
+        section.target(),
+        section.ladder(),
         all,
-        wholeNotes,
-        setup.upper() > ladder.target() ? setup.upper() : 0);
+        section.wholeNotes(),
+        setup.upper() > section.ladder().target() ? setup.upper() : 0);
+  }
+
+  /** The ladder of the page, or of its first excerpt. */
+  public Ladder ladder() {
+    return sections.get(0).ladder();
+  }
+
+  /** What is learned in all sections. */
+  public List<Unit> units() {
+    return sections.stream().flatMap(x -> x.units().stream()).toList();
+  }
+
+  /** A frame without notes by its id. */
+  public Optional<Frame> frame(String id) {
+    return frames.stream().filter(f -> f.id().equals(id)).findFirst();
   }
 
   /** A chunk by its id. */

@@ -30,32 +30,52 @@ import java.util.TreeSet;
 /**
  * The one plan over every passage, with what it was made from.
  *
- * @param entries by id of the passage, in the order of the shelf
+ * @param entries by goal, in the order of the shelf
  */
 public record Planning(
-    Map<Long, Entry> entries,
+    Map<Goal.Id, Entry> entries,
     PracticePlan plan,
     PlanRequest request,
     Habits habits,
     LocalDate today) {
   /**
-   * A passage of the plan.
+   * A passage of the plan, or an excerpt of it.
    *
    * @param held ids of chunks that wait because something hurts
    */
   public record Entry(
-      Learning learning, Goal goal, Audition audition, Set<String> held, Readiness readiness) {
+      Learning learning,
+      Learning.Section section,
+      Goal goal,
+      Audition audition,
+      Set<String> held,
+      Readiness readiness) {
     public Entry {
       Objects.requireNonNull(learning);
       held = Set.copyOf(held);
     }
 
     public Ladder ladder() {
-      return learning.ladder();
+      return section.ladder();
     }
 
     public List<Chunk> chunks() {
       return learning.chunks();
+    }
+
+    public long passageId() {
+      return learning.passageId();
+    }
+
+    /** Whether an item of the plan belongs to it. */
+    public boolean has(PracticePlan.Item i) {
+      return i.passageId() == passageId() && has(i.unit());
+    }
+
+    /** Whether it has a chunk, by its id or that of one like it, or a run-through. */
+    public boolean has(String unit) {
+      return unit.equals(goal.id().run())
+          || goal.units().stream().anyMatch(u -> u.ids().contains(unit));
     }
   }
 
@@ -126,28 +146,33 @@ public record Planning(
   /**
    * Plans every passage.
    *
-   * @param auditions by id of the passage; a passage without one gets four weeks
+   * @param auditions by goal; one without gets that of its passage, or else four weeks
    * @param journal oldest first
    */
   public static Planning of(
       List<Learning> passages,
-      Map<Long, Audition> auditions,
+      Map<Goal.Id, Audition> auditions,
       Budget budget,
       List<JournalEntry> journal,
       List<Move> moves,
       LocalDate today,
       Habits habits) {
-    Map<Long, Entry> entries = new LinkedHashMap<>();
+    Map<Goal.Id, Entry> entries = new LinkedHashMap<>();
     List<Goal> goals = new ArrayList<>();
     for (Learning l : passages) {
-      Audition a = Optional.ofNullable(auditions.get(l.passageId())).orElseGet(() -> none(today));
-      LocalDate day = a.date().isBefore(today) ? today : a.date();
-      LocalDate ready = a.readyDate().isAfter(day) ? day : a.readyDate();
       Set<String> held = held(l, journal, habits);
-      Goal goal = l.goal(ready, day, held);
-      goals.add(goal);
-      Readiness readiness = Readiness.of(goal, journal, habits.gate().cleanNeeded());
-      entries.put(l.passageId(), new Entry(l, goal, a, held, readiness));
+      for (Learning.Section x : l.sections()) {
+        Audition a =
+            Optional.ofNullable(auditions.get(x.id()))
+                .or(() -> Optional.ofNullable(auditions.get(Goal.Id.of(l.passageId()))))
+                .orElseGet(() -> none(today));
+        LocalDate day = a.date().isBefore(today) ? today : a.date();
+        LocalDate ready = a.readyDate().isAfter(day) ? day : a.readyDate();
+        Goal goal = l.goal(x, ready, day, held);
+        goals.add(goal);
+        Readiness readiness = Readiness.of(goal, journal, habits.gate().cleanNeeded());
+        entries.put(x.id(), new Entry(l, x, goal, a, held, readiness));
+      }
     }
     PlanRequest request =
         new PlanRequest(
@@ -176,7 +201,7 @@ public record Planning(
    *     left out
    * @param remedy what would make the plan fit; empty where it does
    */
-  public record Outlook(Map<Long, Forecast> forecasts, Optional<Said> remedy) {
+  public record Outlook(Map<Goal.Id, Forecast> forecasts, Optional<Said> remedy) {
     public static final Outlook NONE = new Outlook(Map.of(), Optional.empty());
 
     public Outlook {
@@ -189,14 +214,36 @@ public record Planning(
     return new Outlook(Forecast.of(request), Planner.remedy(request, plan));
   }
 
-  /** What belongs to a passage; empty while it is not planned. */
+  /** What belongs to a passage, its excerpts by their place; empty while it is not planned. */
+  public List<Entry> all(long passageId) {
+    return entries.values().stream().filter(e -> e.passageId() == passageId).toList();
+  }
+
+  /** The first that belongs to a passage; empty while it is not planned. */
   public Optional<Entry> of(long passageId) {
-    return Optional.ofNullable(entries.get(passageId));
+    return all(passageId).stream().findFirst();
+  }
+
+  /** What an item of the plan belongs to. */
+  public Optional<Entry> of(PracticePlan.Item item) {
+    return all(item.passageId()).stream()
+        .filter(e -> e.has(item))
+        .findFirst()
+        .or(() -> of(item.passageId()));
+  }
+
+  /** The passages in the order of the shelf. */
+  public List<Long> passages() {
+    return entries.keySet().stream().map(Goal.Id::passage).distinct().toList();
   }
 
   /** How many chunks wait because something hurts. */
   public int held() {
-    return entries.values().stream().mapToInt(e -> e.held().size()).sum();
+    return (int)
+        entries.values().stream()
+            .flatMap(e -> e.held().stream().map(id -> e.passageId() + "/" + id))
+            .distinct()
+            .count();
   }
 
   /** Items of a day that belong to a passage. */
@@ -219,7 +266,9 @@ public record Planning(
     }
     Set<String> held = new TreeSet<>(l.stretched());
     painful.forEach(e -> held.add(e.chunkId()));
-    held.retainAll(l.chunks().stream().map(Chunk::id).toList());
+    List<String> there = new ArrayList<>(l.chunks().stream().map(Chunk::id).toList());
+    l.frames().forEach(f -> there.add(f.id()));
+    held.retainAll(there);
     return held;
   }
 }

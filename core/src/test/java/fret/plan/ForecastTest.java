@@ -35,7 +35,7 @@ class ForecastTest {
               false));
     }
     return new Goal(
-        1,
+        Goal.Id.of(1),
         1,
         DAY.plusDays(90),
         DAY.plusDays(100),
@@ -143,7 +143,7 @@ class ForecastTest {
                 PlanRequest.Rules.USUAL,
                 journal,
                 List.of()))
-        .get(1L);
+        .get(Goal.Id.of(1));
   }
 
   /**

@@ -53,7 +53,7 @@ class PlanLawsTest {
       int days = 5 + random.nextInt(30);
       goals.add(
           new Goal(
-              p,
+              Goal.Id.of(p),
               0.5 + random.nextDouble(),
               ReadyDate.of(DAY, DAY.plusDays(days)),
               DAY.plusDays(days),

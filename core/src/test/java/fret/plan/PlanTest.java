@@ -58,7 +58,7 @@ class PlanTest {
   private static Goal goal(long id, int chunks, int days) {
     LocalDate audition = MONDAY.plusDays(days);
     return new Goal(
-        id,
+        Goal.Id.of(id),
         1,
         ReadyDate.of(MONDAY, audition),
         audition,
@@ -150,7 +150,7 @@ class PlanTest {
   @Test
   void aDayIsFullWhileSomethingIsBelowItsTarget() {
     PracticePlan plan = plan(List.of(goal(1, 8, 42)), 30);
-    LocalDate learned = plan.atTarget().get(1L);
+    LocalDate learned = plan.atTarget().get(Goal.Id.of(1));
     assertThat(plan.feasible()).isTrue();
     for (Day d : plan.days()) {
       if (d.date().isBefore(learned)) {
@@ -168,7 +168,7 @@ class PlanTest {
     assertThat(first.shortBy().map(Said::id)).contains("plan.short.twice");
     Day later =
         plan.days().stream()
-            .filter(d -> d.date().isAfter(plan.atTarget().get(1L)))
+            .filter(d -> d.date().isAfter(plan.atTarget().get(Goal.Id.of(1))))
             .findFirst()
             .orElseThrow();
     assertThat(later.shortBy().map(Said::id)).contains("plan.short.ready");
@@ -231,7 +231,16 @@ class PlanTest {
               false));
     }
     Goal stretched =
-        new Goal(1, 1, all.ready(), all.audition(), all.target(), all.ladder(), units, 24, 0);
+        new Goal(
+            Goal.Id.of(1),
+            1,
+            all.ready(),
+            all.audition(),
+            all.target(),
+            all.ladder(),
+            units,
+            24,
+            0);
     PracticePlan plan = plan(List.of(stretched), 40);
     assertThat(plan.days().stream().flatMap(d -> d.items().stream()))
         .anyMatch(i -> i.drill() == DrillKind.STRETCH);
@@ -276,7 +285,16 @@ class PlanTest {
     units.set(
         0, new Unit("bars-1", Unit.Kind.CHUNK, Set.of("bars-1"), units.get(0).parts(), 1, true));
     Goal held =
-        new Goal(1, 1, all.ready(), all.audition(), all.target(), all.ladder(), units, 12, 0);
+        new Goal(
+            Goal.Id.of(1),
+            1,
+            all.ready(),
+            all.audition(),
+            all.target(),
+            all.ladder(),
+            units,
+            12,
+            0);
     PracticePlan plan = plan(List.of(held), 30);
     assertThat(plan.days().stream().flatMap(d -> d.items().stream()))
         .noneMatch(i -> i.unit().equals("bars-1"))
@@ -325,13 +343,15 @@ class PlanTest {
     assertThat(week.ready()).isEqualTo(week.audition().minusDays(1));
     PracticePlan plan = plan(List.of(week), 60);
     assertThat(plan.feasible()).as("two levels on some days").isTrue();
-    assertThat(plan.atTarget().get(1L)).isBeforeOrEqualTo(week.ready());
+    assertThat(plan.atTarget().get(Goal.Id.of(1))).isBeforeOrEqualTo(week.ready());
   }
 
   @Test
   void aRangeIsRunThroughAtBothEnds() {
     Goal g = goal(1, 2, 42);
-    Goal range = new Goal(1, 1, g.ready(), g.audition(), g.target(), g.ladder(), g.units(), 8, 126);
+    Goal range =
+        new Goal(
+            Goal.Id.of(1), 1, g.ready(), g.audition(), g.target(), g.ladder(), g.units(), 8, 126);
     Set<Double> tempos = new TreeSet<>();
     plan(List.of(range), 40).days().stream()
         .filter(d -> d.date().isAfter(g.ready()))

@@ -7,6 +7,7 @@ import fret.base.Said;
 import fret.bowing.BowRules;
 import fret.bowing.PhraseMark;
 import fret.drill.Chunk;
+import fret.drill.Frame;
 import fret.fingering.Fingering;
 import fret.instrument.Finger;
 import fret.mark.Anchor;
@@ -34,6 +35,7 @@ import fret.score.Divided;
 import fret.score.Event;
 import fret.score.Score;
 import fret.score.Signs;
+import fret.score.TimeSignature;
 import fret.search.Token;
 import fret.tempo.Beat;
 import fret.tempo.Tempo;
@@ -162,6 +164,22 @@ class SessionTest {
     Chunk chunk = Learning.chunks(s).get(0);
     s = after(s, Decisions.practised(s, Optional.of(chunk)).orElseThrow());
     s = after(s, Decisions.page(s, Said.of("words", "cut"), without(score(), 7)).change());
+    s = after(s, new ChunkDecisions(s).split(6).orElseThrow());
+    s = after(s, new ChunkDecisions(s).excerpt(0, 5, "opening", 72, 0));
+    Frame frame =
+        new Frame(
+            "frame-1",
+            "top line",
+            0,
+            new Frame.Box(0.1, 0.2, 0.5, 0.1),
+            21,
+            8,
+            new TimeSignature(List.of(2, 3), 8, TimeSignature.Sign.NUMBERS),
+            60);
+    s =
+        after(
+            s,
+            ChunkDecisions.frames(s, Said.of("frame.drawn"), all -> List.of(frame)).orElseThrow());
     Marks marks = s.passage().marks();
     for (Layer<?, ?> layer : Layers.ALL) {
       assertThat(marks.of(layer)).as(layer.id()).isNotEmpty();

@@ -13,6 +13,7 @@ import fret.journal.JournalEntry;
 import fret.passage.Passage;
 import fret.plan.Budget;
 import fret.plan.Forecast;
+import fret.plan.Goal;
 import fret.plan.Move;
 import fret.plan.PracticePlan;
 import fret.plan.ReadyDate;
@@ -94,7 +95,7 @@ final class PlanCommand implements Callable<Integer> {
     List<Path> all = new ArrayList<>(List.of(options.file));
     all.addAll(further);
     List<Part> parts = new ArrayList<>();
-    Map<Long, Audition> dates = new HashMap<>();
+    Map<Goal.Id, Audition> dates = new HashMap<>();
     Audition date = new Audition(1, "", audition, ReadyDate.of(from, audition));
     for (Path file : all) {
       long id = parts.size() + 1;
@@ -103,7 +104,7 @@ final class PlanCommand implements Callable<Integer> {
       Session named = s.withPassage(s.passage().withId(id));
       parts.add(
           new Part(file.toString(), named, Learning.of(named, Planning.Habits.USUAL.ladder(), 0)));
-      dates.put(id, date);
+      dates.put(Goal.Id.of(id), date);
     }
     List<JournalEntry> journal =
         practised == null ? List.of() : Practised.read(practised, names(parts));
@@ -149,7 +150,7 @@ final class PlanCommand implements Callable<Integer> {
       Map<String, String> settings = kept.settings();
       Planning.Habits habits = PlanSettings.habits(settings);
       List<Part> parts = new ArrayList<>();
-      Map<Long, Audition> dates = new HashMap<>();
+      Map<Goal.Id, Audition> dates = new HashMap<>();
       for (Passage p : kept.passages()) {
         Library.Stored stored = kept.load(p.id()).orElseThrow();
         Session s = Session.of(stored.passage(), page(kept, stored));
@@ -158,7 +159,7 @@ final class PlanCommand implements Callable<Integer> {
                 p.settings().title(), s, Learning.of(s, habits.ladder(), habits.ladderStart())));
         kept.auditions().stream()
             .filter(a -> a.id() == p.auditionId())
-            .forEach(a -> dates.put(p.id(), a));
+            .forEach(a -> dates.put(Goal.Id.of(p.id()), a));
       }
       Budget budget = minutes > 0 ? Budget.of(minutes) : PlanSettings.budget(settings);
       print(parts, dates, budget, kept.journal(), PlanSettings.moves(settings), habits);
@@ -179,7 +180,7 @@ final class PlanCommand implements Callable<Integer> {
 
   private void print(
       List<Part> parts,
-      Map<Long, Audition> dates,
+      Map<Goal.Id, Audition> dates,
       Budget budget,
       List<JournalEntry> journal,
       List<Move> moves,
@@ -216,7 +217,7 @@ final class PlanCommand implements Callable<Integer> {
             : p.plan().days().get(p.plan().days().size() - 1).date().toString());
     List<Problem> problems = new ArrayList<>();
     Planning.Outlook outlook = p.outlook();
-    Map<Long, Forecast> forecasts = outlook.forecasts();
+    Map<Goal.Id, Forecast> forecasts = outlook.forecasts();
     ArrayNode passages = root.putArray("passages");
     for (Part part : parts) {
       Planning.Entry e = p.of(part.session().passage().id()).orElseThrow();
@@ -228,7 +229,7 @@ final class PlanCommand implements Callable<Integer> {
           .put("chunksAtTarget", r.atTarget())
           .put("chunks", r.all())
           .put("slowestBpm", r.slowest());
-      forecast(ready, Optional.ofNullable(forecasts.get(part.session().passage().id())));
+      forecast(ready, Optional.ofNullable(forecasts.get(e.goal().id())));
       if (parts.size() == 1) {
         describe(root, part, e);
       }

@@ -23,15 +23,14 @@ final class Climbs {
   /** The picture of it. */
   static ClimbLine.Climb of(
       Studio studio, Planning p, Planning.Entry e, Optional<Forecast> forecast) {
-    long id = e.learning().passageId();
     List<ClimbLine.Point> done = new ArrayList<>();
     slowestByDay(studio.journal(), e)
         .forEach((day, tempo) -> done.add(new ClimbLine.Point(day, tempo)));
     List<ClimbLine.Point> planned = new ArrayList<>();
     for (PracticePlan.Day d : p.plan().days()) {
       d.items().stream()
-          .filter(i -> i.passageId() == id && !i.unit().isEmpty() && i.isPlayed())
-          .filter(i -> !i.unit().equals(PracticePlan.WHOLE))
+          .filter(i -> !i.unit().isEmpty() && i.isPlayed() && e.has(i))
+          .filter(i -> !PracticePlan.isRun(i.unit()))
           .mapToDouble(i -> height(e, i.level()))
           .min()
           .ifPresent(t -> planned.add(new ClimbLine.Point(d.date(), t)));
@@ -63,7 +62,7 @@ final class Climbs {
   private static Map<LocalDate, Double> slowestByDay(List<JournalEntry> journal, Planning.Entry e) {
     Map<LocalDate, Map<String, Double>> best = new TreeMap<>();
     for (JournalEntry j : journal) {
-      if (j.passageId() == e.learning().passageId() && j.verdict() == Verdict.CLEAN) {
+      if (j.passageId() == e.passageId() && e.has(j.chunkId()) && j.verdict() == Verdict.CLEAN) {
         double height =
             e.ladder().isSlow()
                 ? height(e, new Level(j.perMinute(), Math.max(0, j.clicks()), false))

@@ -7,7 +7,6 @@ import fret.app.widget.WeeksView;
 import fret.app.words.Days;
 import fret.app.words.Sentences;
 import fret.app.words.Words;
-import fret.drill.Chunk;
 import fret.passage.Passage;
 import fret.plan.Budget;
 import fret.plan.Forecast;
@@ -240,7 +239,7 @@ final class PlanView extends VBox implements AreaView {
     showLadder();
     showClimbs(p);
     List<WeeksView.Day> drawn = new ArrayList<>();
-    List<Long> order = List.copyOf(p.entries().keySet());
+    List<Long> order = p.passages();
     for (PracticePlan.Day d : p.plan().days()) {
       drawn.add(new WeeksView.Day(d.date(), d.budget(), pieces(order, d)));
     }
@@ -302,21 +301,25 @@ final class PlanView extends VBox implements AreaView {
 
   private void showClimbs(Planning p) {
     climbs.getChildren().clear();
-    List<Long> order = List.copyOf(p.entries().keySet());
+    List<Long> order = p.passages();
     for (Passage passage : studio.passages()) {
-      p.of(passage.id()).ifPresent(e -> climbs.getChildren().add(climb(p, e, passage, order)));
+      p.all(passage.id()).forEach(e -> climbs.getChildren().add(climb(p, e, passage, order)));
     }
   }
 
   private VBox climb(Planning p, Planning.Entry e, Passage passage, List<Long> order) {
     ClimbLine line = new ClimbLine(room.look(), false);
     line.setPrefHeight(58);
-    line.show(Climbs.of(studio, p, e, forecast(passage.id())));
+    line.show(Climbs.of(studio, p, e, forecast(e)));
     Label mark = WeeksView.mark(room.look(), order.indexOf(passage.id()));
-    Label name = Parts.line(passage.settings().title(), "strong");
+    String excerpt = e.section().name();
+    String title = passage.settings().title();
+    Label name =
+        Parts.line(
+            excerpt.isEmpty() ? title : Sentences.of("excerpt.of", title, excerpt), "strong");
     boolean open = studio.shown() != null && studio.shown().passage().id() == passage.id();
     Node weight =
-        open
+        open && excerpt.isEmpty()
             ? Parts.button(
                 Sentences.of("plan.weight", Words.one(e.learning().setup().weight())),
                 "weight",
@@ -327,13 +330,13 @@ final class PlanView extends VBox implements AreaView {
         2,
         Parts.row(8, mark, name, Parts.spring(), weight),
         Parts.label(
-            Sentences.of("ready.and", Climbs.readiness(e), Climbs.told(forecast(passage.id()), e)),
-            "quiet"),
+            Sentences.of("ready.and", Climbs.readiness(e), Climbs.told(forecast(e), e)), "quiet"),
         line);
   }
 
-  private Optional<Forecast> forecast(long passage) {
-    return Optional.ofNullable(studio.plans().outlookProperty().get().forecasts().get(passage));
+  private Optional<Forecast> forecast(Planning.Entry e) {
+    return Optional.ofNullable(
+        studio.plans().outlookProperty().get().forecasts().get(e.goal().id()));
   }
 
   /** The open passage counts for more, or less. */
@@ -391,9 +394,8 @@ final class PlanView extends VBox implements AreaView {
         d.leftOut().stream()
             .max(java.util.Comparator.comparingInt(PracticePlan.LeftOut::days))
             .orElseThrow();
-    Optional<Chunk> chunk =
-        p.of(longest.passageId()).flatMap(e -> e.learning().chunk(longest.unit()));
-    String name = chunk.map(Words::chunk).orElse("");
+    String name =
+        p.of(longest.passageId()).map(e -> Words.unit(e.learning(), longest.unit())).orElse("");
     return longest.days() < 0
         ? Sentences.of("plan.left-out.new", d.leftOut().size())
         : Sentences.of("plan.left-out", d.leftOut().size(), name, longest.days());

@@ -271,7 +271,7 @@ final class ShelfView extends VBox implements AreaView {
                     studio.plans().plannedProperty().get(),
                     e,
                     Optional.ofNullable(
-                        studio.plans().outlookProperty().get().forecasts().get(p.id())))));
+                        studio.plans().outlookProperty().get().forecasts().get(e.goal().id())))));
     String state = entry.map(e -> Sentences.of(Climbs.readiness(e))).orElse("");
     String target = Level.text(p.settings().target().perMinute());
     Button open = new Button();

@@ -44,17 +44,18 @@ public final class JournalModel {
 
   /** A chunk's name; its id where it is not there any more. */
   public String chunkName(JournalEntry e) {
-    if (e.chunkId().equals(PracticePlan.WHOLE)) {
-      return Sentences.of("practise.the-whole");
-    }
-    return chunk(e).map(Words::chunk).orElse(e.chunkId().replace('-', ' '));
-  }
-
-  private Optional<Chunk> chunk(JournalEntry e) {
     Planning p = studio.plans().plannedProperty().get();
-    return p == null
-        ? Optional.empty()
-        : p.of(e.passageId()).flatMap(x -> x.learning().chunk(e.chunkId()));
+    String name =
+        Optional.ofNullable(p)
+            .flatMap(x -> x.of(e.passageId()))
+            .map(x -> Words.unit(x.learning(), e.chunkId()))
+            .orElse("");
+    if (!name.isEmpty()) {
+      return name;
+    }
+    return PracticePlan.isRun(e.chunkId())
+        ? Sentences.of("practise.the-whole")
+        : e.chunkId().replace('-', ' ');
   }
 
   /** Tries in which every word of a search is found, oldest first. */

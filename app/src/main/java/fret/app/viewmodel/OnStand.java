@@ -2,6 +2,7 @@ package fret.app.viewmodel;
 
 import fret.drill.Drill;
 import fret.drill.DrillKind;
+import fret.drill.Frame;
 import fret.tempo.Ladder;
 import fret.tempo.Level;
 import java.util.List;
@@ -14,6 +15,7 @@ import java.util.Objects;
  * @param ladder of the passage
  * @param level at which it starts
  * @param why why it is played now; empty for none
+ * @param frames of the picture that stand in for notes; none where there are notes
  */
 public record OnStand(
     long passageId,
@@ -22,11 +24,18 @@ public record OnStand(
     Drill drill,
     Ladder ladder,
     Level level,
-    String why) {
+    String why,
+    List<Frame> frames) {
   public OnStand {
     chunkIds = List.copyOf(chunkIds);
+    frames = List.copyOf(frames);
     Objects.requireNonNull(drill);
     Objects.requireNonNull(level);
+  }
+
+  /** The same at another level. */
+  OnStand at(Level other) {
+    return new OnStand(passageId, chunkIds, title, drill, ladder, other, why, frames);
   }
 
   /** Whether clean tries move it up the ladder. */

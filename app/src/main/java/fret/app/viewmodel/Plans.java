@@ -10,6 +10,7 @@ import fret.mark.Marks;
 import fret.passage.Passage;
 import fret.passage.PracticeSetup;
 import fret.plan.Budget;
+import fret.plan.Goal;
 import fret.plan.Move;
 import fret.plan.ReadyDate;
 import fret.session.Decisions;
@@ -248,12 +249,17 @@ public final class Plans {
 
   private void plan() {
     List<Learning> all = new ArrayList<>();
-    Map<Long, Audition> dates = new HashMap<>();
+    Map<Goal.Id, Audition> dates = new HashMap<>();
     for (Passage p : studio.passages()) {
       Known k = known.get(p.id());
       if (k != null) {
         all.add(k.learning());
-        auditionOf(p).ifPresent(a -> dates.put(p.id(), a));
+        auditionOf(p).ifPresent(a -> dates.put(Goal.Id.of(p.id()), a));
+        for (Learning.Section x : k.learning().sections()) {
+          auditions.stream()
+              .filter(a -> a.id() == x.auditionId())
+              .forEach(a -> dates.put(x.id(), a));
+        }
       }
     }
     List<JournalEntry> entries = List.copyOf(studio.journal());

@@ -6,6 +6,7 @@ import fret.app.work.Computing.Rank;
 import fret.drill.Chunk;
 import fret.drill.Drill;
 import fret.drill.DrillKind;
+import fret.drill.Frame;
 import fret.engraving.FingerText;
 import fret.journal.Breakage;
 import fret.journal.Cure;
@@ -22,6 +23,7 @@ import fret.score.Score;
 import fret.session.BounceSwitch;
 import fret.session.Covered;
 import fret.session.DrillBook;
+import fret.session.Learning;
 import fret.session.Session;
 import fret.shelf.Planning;
 import fret.sound.ClickLine;
@@ -318,30 +320,57 @@ public final class PracticeModel {
   }
 
   private void make(Item item, Session session) {
-    Optional<Planning.Entry> entry = studio.plans().ofOpen();
+    Planning p = studio.plans().plannedProperty().get();
+    Optional<Planning.Entry> entry = p == null ? Optional.empty() : p.of(item);
     if (entry.isEmpty()) {
       return;
     }
     Planning.Entry e = entry.get();
     Optional<Chunk> chunk = e.learning().chunk(item.unit());
+    Optional<Frame> frame = e.learning().frame(item.unit());
     // A try that is stored meanwhile changes nothing of what is played: the answer still counts.
     studio.run(
         "stand",
         Rank.BESIDE,
-        token -> drill(session, chunk, item.drill()),
+        token -> drill(session, e, item, chunk, frame),
         drill -> {
           if (wanted.filter(item::equals).isPresent() && ownPassage < 0) {
             place(
                 new OnStand(
                     item.passageId(),
-                    List.of(chunk.map(Chunk::id).orElse(PracticePlan.WHOLE)),
-                    chunk.map(Words::chunk).orElseGet(() -> kindName(item.kind())),
+                    List.of(item.unit().isEmpty() ? PracticePlan.WHOLE : item.unit()),
+                    label(item),
                     drill,
                     e.ladder(),
                     item.level(),
-                    Sentences.of(item.why())));
+                    Sentences.of(item.why()),
+                    pictured(e.learning(), frame, item)));
           }
         });
+  }
+
+  /** What is played of a planned item; bars without notes where only the picture has them. */
+  private static Drill drill(
+      Session session, Planning.Entry e, Item item, Optional<Chunk> chunk, Optional<Frame> frame) {
+    DrillBook book = new DrillBook(session);
+    boolean run = PracticePlan.isRun(item.unit());
+    boolean noNotes = session.resolved().notes().isEmpty();
+    if (frame.isPresent() || run && noNotes) {
+      List<Frame> all = frame.map(List::of).orElse(e.learning().frames());
+      return new Drill(item.drill(), List.of(Frame.silent(all)));
+    }
+    return e.section()
+        .stretch()
+        .filter(x -> run)
+        .flatMap(x -> book.ofStretch(x, item.drill()))
+        .orElseGet(() -> drill(session, chunk, item.drill()));
+  }
+
+  /** The frames of the picture that stand in for notes. */
+  private static List<Frame> pictured(Learning learning, Optional<Frame> frame, Item item) {
+    boolean run = PracticePlan.isRun(item.unit()) || item.unit().isEmpty();
+    boolean all = run && learning.chunks().isEmpty();
+    return all ? learning.frames() : frame.map(List::of).orElse(List.of());
   }
 
   private static String kindName(Kind kind) {
@@ -392,7 +421,8 @@ public final class PracticeModel {
             new Drill(DrillKind.SHIFT, List.of(drill)),
             e.ladder(),
             e.ladder().levels().get(0),
-            Sentences.of("practise.put-on")));
+            Sentences.of("practise.put-on"),
+            List.of()));
   }
 
   /** Any notes with any drill; they count for the planned chunks that they cover. */
@@ -425,7 +455,8 @@ public final class PracticeModel {
                     drill,
                     e.ladder(),
                     due(e, ids),
-                    Sentences.of("practise.put-on"))));
+                    Sentences.of("practise.put-on"),
+                    List.of())));
   }
 
   /** The level that the first covered chunk is due at; the lowest where none is planned. */
@@ -450,8 +481,7 @@ public final class PracticeModel {
   /** What is on the stand, to come back to at its level. */
   private OnStand at() {
     OnStand s = stand.get();
-    return new OnStand(
-        s.passageId(), s.chunkIds(), s.title(), s.drill(), s.ladder(), gate.get().level(), s.why());
+    return s.at(gate.get().level());
   }
 
   /** Whether something waits to come back. */
@@ -483,7 +513,8 @@ public final class PracticeModel {
                     drill,
                     s.ladder(),
                     level,
-                    Sentences.of("practise.cure", Sentences.of("broke." + broke)))));
+                    Sentences.of("practise.cure", Sentences.of("broke." + broke)),
+                    List.of())));
   }
 
   /** Another tempo for the next try, whatever the ladder says. */
@@ -657,11 +688,12 @@ public final class PracticeModel {
   /** Name of an item as the player knows it. */
   public String label(Item item) {
     Planning p = studio.plans().plannedProperty().get();
-    Optional<Chunk> chunk =
-        p == null
-            ? Optional.empty()
-            : p.of(item.passageId()).flatMap(e -> e.learning().chunk(item.unit()));
-    return chunk.map(Words::chunk).orElseGet(() -> kindName(item.kind()));
+    boolean page = item.unit().isEmpty() || item.unit().equals(PracticePlan.WHOLE);
+    String name =
+        p == null || page
+            ? ""
+            : p.of(item.passageId()).map(e -> Words.unit(e.learning(), item.unit())).orElse("");
+    return name.isEmpty() ? kindName(item.kind()) : name;
   }
 
   /** The passage of an item; empty for a break. */

@@ -1,6 +1,7 @@
 package fret.app.words;
 
 import fret.drill.Chunk;
+import fret.drill.Frame;
 import fret.fingering.ArrivalCheck;
 import fret.fingering.NoteFinger;
 import fret.fingering.Shift;
@@ -10,6 +11,7 @@ import fret.instrument.PositionNames;
 import fret.mark.Wish;
 import fret.player.Region;
 import fret.score.SoundingNote;
+import fret.session.Learning;
 import fret.session.Session;
 import java.util.List;
 import java.util.Locale;
@@ -24,16 +26,35 @@ public final class Words {
     return n + " " + what + (n == 1 ? "" : n > 1 && what.endsWith("x") ? "es" : "s");
   }
 
+  /** The name of something that is learned: a chunk, a frame, a run-through. */
+  public static String unit(Learning learning, String id) {
+    Optional<String> run =
+        learning.sections().stream()
+            .filter(x -> x.id().run().equals(id))
+            .map(x -> x.name().isEmpty() ? Sentences.of("practise.the-whole") : x.name())
+            .findFirst();
+    return run.or(() -> learning.chunk(id).map(Words::chunk))
+        .or(() -> learning.frame(id).map(Words::frame))
+        .orElse("");
+  }
+
+  /** The name of a frame as the player knows it. */
+  public static String frame(Frame f) {
+    return f.name().isEmpty() ? bars(f.fromBar() + "", f.toBar() + "") : f.name();
+  }
+
+  private static String bars(String from, String to) {
+    return from.equals(to) ? Sentences.of("chunk.bar", from) : Sentences.of("chunk.bars", from, to);
+  }
+
   /** The name of a chunk as the player knows it. */
   public static String chunk(Chunk c) {
-    String bars =
-        c.fromBar().equals(c.toBar())
-            ? Sentences.of("chunk.bar", c.fromBar())
-            : Sentences.of("chunk.bars", c.fromBar(), c.toBar());
+    String bars = c.name().isEmpty() ? bars(c.fromBar(), c.toBar()) : c.name();
     return switch (c.kind()) {
       case BARS -> bars;
       case SPOT -> Sentences.of("chunk.spot", bars);
       case JOIN -> Sentences.of("chunk.joining", c.fromBar(), c.toBar());
+      case LAYER -> Sentences.of("chunk.layer", bars, Sentences.of("way." + c.way()));
     };
   }
 
