@@ -55,6 +55,7 @@ final class ChunkDrills {
   /** The parts of a drill; none where the chunk has nothing for it. */
   List<Score> parts(DrillKind kind) {
     return switch (kind) {
+      case FOCUS_TUNE, FOCUS_SHIFT, FOCUS_BOW, FOCUS_RELEASE -> one(marked(DrillKind.STRAIGHT));
       case STRAIGHT, SILENT, SYLLABLES, NO_VIBRATO, STEADY_NOTES -> one(marked(kind));
       case RHYTHMS -> isByThree() ? inRhythms(BY_THREE) : inRhythms(BY_FOUR);
       case TRIPLET_RHYTHMS -> inRhythms(BY_THREE);

@@ -33,6 +33,11 @@ public enum DrillKind {
   STEADY_NOTES(Of.CHUNK, 2, 7),
   DYNAMICS_SCALE(Of.CHUNK, 2, 7),
   SOFT_ENDINGS(Of.CHUNK, 2, 7),
+  /** As written, judged by one thing alone. */
+  FOCUS_TUNE(Of.CHUNK, 2, 7),
+  FOCUS_SHIFT(Of.CHUNK, 2, 7),
+  FOCUS_BOW(Of.CHUNK, 2, 7),
+  FOCUS_RELEASE(Of.CHUNK, 2, 7),
   /** The guide note in and out, slides slow, faster, quick. */
   SHIFT(Of.SHIFT, 3, 7),
   STOP_BEFORE_SHIFT(Of.SHIFT, 2, 7),
@@ -65,6 +70,10 @@ public enum DrillKind {
     this.minutes = minutes;
     this.daysAWeek = daysAWeek;
   }
+
+  /** Kinds that are judged by one thing alone. */
+  public static final java.util.List<DrillKind> FOCUS =
+      java.util.List.of(FOCUS_TUNE, FOCUS_SHIFT, FOCUS_BOW, FOCUS_RELEASE);
 
   public Of of() {
     return of;

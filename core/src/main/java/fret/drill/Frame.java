@@ -80,6 +80,10 @@ public record Frame(
     return new Frame(id, other, page, box, fromBar, beats, metre, perMinute);
   }
 
+  public Frame at(Box other) {
+    return new Frame(id, name, page, other, fromBar, beats, metre, perMinute);
+  }
+
   public Frame withBars(int from, int otherBeats, TimeSignature otherMetre) {
     return new Frame(id, name, page, box, from, otherBeats, otherMetre, perMinute);
   }

@@ -43,6 +43,25 @@ public record PlaySet(ClickTrack track, List<Span> plays) {
     return new PlaySet(new ClickTrack(all, plays.get(times - 1).to() + pause), plays);
   }
 
+  /**
+   * A loop: counted in once, then again and again without a pause.
+   *
+   * @param times rounds, 1 or more
+   */
+  public static PlaySet loop(ClickLine line, int times) {
+    List<Click> once = line.clicks();
+    double bar = line.barSeconds();
+    List<Click> all = new ArrayList<>(line.countIn());
+    List<Span> plays = new ArrayList<>();
+    for (int i = 0; i < times; i++) {
+      int play = i;
+      double start = bar + i * line.seconds();
+      once.forEach(c -> all.add(c.later(start, play)));
+      plays.add(new Span(start, start + line.seconds()));
+    }
+    return new PlaySet(new ClickTrack(all, plays.get(times - 1).to()), plays);
+  }
+
   /** Seconds with the pauses after each play, without the first count-in. */
   public double seconds() {
     return track.length() / (double) ClickTrack.SAMPLE_RATE - plays.get(0).from();

@@ -1,6 +1,7 @@
 package fret.app.launch;
 
 import fret.app.batch.ShippedFonts;
+import fret.app.device.AwakeScreen;
 import fret.app.device.StreamClickPlayer;
 import fret.app.device.StreamNotePlayer;
 import fret.app.device.StreamPassagePlayer;
@@ -156,7 +157,9 @@ public final class FretApplication extends Application {
                 StreamClickPlayer.forThisMachine(),
                 new StreamNotePlayer(),
                 new SystemMidiKeyboard(),
-                new StreamPassagePlayer()),
+                new StreamPassagePlayer(),
+                new StreamPassagePlayer(),
+                AwakeScreen.ofDesktop()::keep),
             new Look(MusicFont.load()),
             this::demoInstead);
     scene(main);

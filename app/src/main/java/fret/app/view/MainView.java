@@ -1,6 +1,7 @@
 package fret.app.view;
 
 import fret.app.command.Action;
+import fret.app.viewmodel.Beating;
 import fret.app.viewmodel.BowModel;
 import fret.app.viewmodel.Hearing;
 import fret.app.viewmodel.LeftHandModel;
@@ -10,6 +11,7 @@ import fret.app.viewmodel.Studio;
 import fret.app.viewmodel.WritingModel;
 import fret.app.widget.Inks;
 import fret.app.widget.Look;
+import fret.app.widget.OwnKeys;
 import fret.app.widget.StripView;
 import fret.app.words.Sentences;
 import fret.app.work.Storing;
@@ -31,6 +33,7 @@ import java.nio.file.Files;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -57,6 +60,8 @@ public final class MainView extends BorderPane {
   private static final long LARGEST_FILE = 40_000_000;
 
   private final Studio studio;
+  private static final List<String> PICTURES = List.of("*.png", "*.jpg", "*.jpeg", "*.pdf");
+
   private final Runnable demo;
   private final Look look;
   private final List<Area> areas;
@@ -69,6 +74,7 @@ public final class MainView extends BorderPane {
   private final KeysPage help = new KeysPage();
   private final VBox side = new VBox(4);
   private final List<Action> everywhere;
+  private final Beating beating;
   private Area current;
 
   public MainView(
@@ -80,6 +86,17 @@ public final class MainView extends BorderPane {
     leftHandModel = new LeftHandModel(studio);
     writing = new WritingModel(studio, devices.notes(), devices.keyboard());
     Hearing hearing = new Hearing(studio, leftHandModel, devices.passage());
+    beating =
+        new Beating(
+            studio,
+            devices.click(),
+            devices.drone(),
+            () ->
+                current == null
+                        || !current.id().equals("practise")
+                        || practice.gateProperty().get() == null
+                    ? 0
+                    : practice.gateProperty().get().perMinute());
     areas =
         Areas.in(
             new Areas.Room(
@@ -169,6 +186,8 @@ public final class MainView extends BorderPane {
     all.add(Action.of("dark", here, Action.key(KeyCode.F12), studio.preferences()::toggleDark));
     all.add(Action.of("open", here, Action.command(KeyCode.O), this::chooseFile));
     all.add(Action.of("save", here, Action.command(KeyCode.S), this::saveCopy));
+    all.add(Action.of("click", here, Action.command(KeyCode.K), beating::toggleClick));
+    all.add(Action.of("drone", here, Action.command(KeyCode.T), beating::toggleDrone));
     all.add(Action.of("undo", here, Action.command(KeyCode.Z), studio::undo));
     all.add(Action.of("redo", here, Action.command(KeyCode.Y), studio::redo));
     all.add(
@@ -399,7 +418,7 @@ public final class MainView extends BorderPane {
 
   /** Keeps a photo or scan of the page beside the open passage. */
   public void takePicture(File file) {
-    part.paper().take(file);
+    part.picture().take(file);
   }
 
   /** Saves the open passage with its fingering to a file. */
@@ -407,8 +426,24 @@ public final class MainView extends BorderPane {
     studio.paper().export(bytes -> part.paper().write(file, bytes));
   }
 
-  /** Reads a file into the library. */
+  /** Reads a file into the library; of a picture, a passage without notes is made. */
   public void openFile(File file) {
+    String name = file.getName().toLowerCase(Locale.ROOT);
+    if (PICTURES.stream().anyMatch(p -> name.endsWith(p.substring(1)))) {
+      PicturePane.bytes(studio, file)
+          .ifPresent(
+              bytes ->
+                  studio
+                      .paper()
+                      .startFrom(
+                          file.getName(),
+                          bytes,
+                          () -> {
+                            go("part");
+                            part.showPicture();
+                          }));
+      return;
+    }
     bytes(file)
         .ifPresent(
             bytes -> {
@@ -473,6 +508,9 @@ public final class MainView extends BorderPane {
         .add(
             new FileChooser.ExtensionFilter(
                 "MusicXML, MIDI, ABC", "*.musicxml", "*.xml", "*.mxl", "*.mid", "*.midi", "*.abc"));
+    chooser
+        .getExtensionFilters()
+        .add(new FileChooser.ExtensionFilter(Sentences.of("paper.pictures-and"), PICTURES));
     return Optional.ofNullable(chooser.showOpenDialog(getScene().getWindow()));
   }
 
@@ -496,6 +534,9 @@ public final class MainView extends BorderPane {
   private void key(KeyEvent e) {
     if (e.getCode() == KeyCode.ESCAPE && centre.getChildren().remove(help)) {
       e.consume();
+      return;
+    }
+    if (e.getTarget() instanceof OwnKeys own && own.takes(e)) {
       return;
     }
     boolean typing = e.getTarget() instanceof TextInputControl;

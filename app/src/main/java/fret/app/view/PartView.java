@@ -3,6 +3,7 @@ package fret.app.view;
 import fret.app.command.Action;
 import fret.app.command.WritingKey;
 import fret.app.viewmodel.Hearing;
+import fret.app.viewmodel.LeftHandModel;
 import fret.app.viewmodel.Studio;
 import fret.app.viewmodel.WritingModel;
 import fret.app.widget.StripView;
@@ -47,6 +48,7 @@ final class PartView implements AreaView {
   private final NoticedPane noticed;
   private final DetailsPane details;
   private final PaperPane paper;
+  private final PicturePane picture;
   private long pictureOf = -1;
   private final HBox banner = Parts.row(12);
   private final Button write = new Button();
@@ -58,14 +60,20 @@ final class PartView implements AreaView {
   private final Composition node;
   private final Button noticedTab;
   private final Button passageTab;
+  private final Button pictureTab;
+  private final ChunksPane chunks;
+  private final LeftHandModel selection;
   private final List<Action> actions = new ArrayList<>();
   private long noticedOf = -1;
+  private boolean pictureWanted;
 
   PartView(Areas.Room room) {
     this.studio = room.studio();
     this.writing = room.writing();
+    this.selection = room.leftHand();
     this.strip = new StripView(room.look(), new StudioAway(studio));
     strip.setOnPick(studio::selectSlice);
+    strip.setOnExtend(this::extendTo);
     strip.setOnPlace(writing::goTo);
     strip.setId("part-strip");
     keys = new WritingKeys(writing, this::ask);
@@ -73,6 +81,7 @@ final class PartView implements AreaView {
     buildBanner();
     setup = new SetupPane(studio, room.main()::chooseAgain);
     noticed = new NoticedPane(studio);
+    chunks = new ChunksPane(room);
     StackPane pane = new StackPane();
     FlowPane tabs = new FlowPane(6, 4);
     noticedTab = Parts.tab(tabs, pane, Sentences.of("part.noticed"), "tab-noticed", noticed);
@@ -83,7 +92,9 @@ final class PartView implements AreaView {
     Parts.tab(tabs, pane, Sentences.of("part.about"), "tab-about", details.about());
     Parts.tab(tabs, pane, Sentences.of("part.tempo"), "tab-tempo", details.tempo());
     paper = new PaperPane(studio);
-    Parts.tab(tabs, pane, Sentences.of("part.picture"), "tab-picture", paper.picture());
+    picture = new PicturePane(room);
+    pictureTab = Parts.tab(tabs, pane, Sentences.of("part.picture"), "tab-picture", picture.node());
+    Parts.tab(tabs, pane, Sentences.of("part.chunks"), "tab-chunks", chunks.node());
     Parts.tab(tabs, pane, Sentences.of("part.paper"), "tab-paper", paper.out());
     VBox card = Parts.card("", tabs, pane);
     VBox.setVgrow(pane, Priority.ALWAYS);
@@ -110,6 +121,9 @@ final class PartView implements AreaView {
     actions.add(
         Action.of("write", "part", Action.key(KeyCode.W), this::write)
             .when(() -> !writing.isWriting()));
+    for (Action a : chunks.actions()) {
+      actions.add(a.when(() -> !writing.isWriting()));
+    }
     for (Action a : StripKeys.on(studio, hearing, () -> strip, this::askWord)) {
       actions.add(a.when(() -> !writing.isWriting()));
     }
@@ -143,6 +157,16 @@ final class PartView implements AreaView {
   @Override
   public boolean hasMode() {
     return writing.isWriting();
+  }
+
+  /** Shows the picture of the page, where passages without notes begin. */
+  void showPicture() {
+    pictureWanted = true;
+    pictureTab.fire();
+  }
+
+  PicturePane picture() {
+    return picture;
   }
 
   PaperPane paper() {
@@ -276,11 +300,22 @@ final class PartView implements AreaView {
         : e.heads().stream().map(h -> h.pitch().toString()).reduce((a, b) -> a + " and " + b).get();
   }
 
+  /** The selection grows to a moment. */
+  private void extendTo(int slice) {
+    List<Integer> starting = studio.shown().resolved().slices().get(slice).starting();
+    selection.extend(starting.get(starting.size() - 1) - studio.selectedProperty().get());
+  }
+
   private void follow() {
     Session b = studio.shown();
     int note = studio.selectedProperty().get();
     if (b != null && note >= 0 && note < b.resolved().notes().size()) {
       strip.select(b.resolved().notes().get(note).slice());
+      int first = Math.max(0, selection.firstSelected());
+      int last = Math.min(selection.lastSelected(), b.resolved().notes().size() - 1);
+      strip.selectRange(
+          b.resolved().notes().get(Math.min(first, last)).slice(),
+          b.resolved().notes().get(last).slice());
     }
   }
 
@@ -301,7 +336,7 @@ final class PartView implements AreaView {
     details.show(b.passage().settings().details());
     if (pictureOf != b.passage().id()) {
       pictureOf = b.passage().id();
-      paper.opened();
+      picture.opened();
     }
     follow();
   }
@@ -316,7 +351,8 @@ final class PartView implements AreaView {
     noticedTab.setText(
         count == 0 ? Sentences.of("part.noticed") : Sentences.of("part.noticed.some", count));
     if (noticedOf != b.passage().id() && !noticed.isAsking()) {
-      (count == 0 ? passageTab : noticedTab).fire();
+      (pictureWanted ? pictureTab : count == 0 ? passageTab : noticedTab).fire();
+      pictureWanted = false;
     }
     noticedOf = b.passage().id();
   }

@@ -1,10 +1,10 @@
 package fret.app.view;
 
 import fret.app.command.Action;
+import fret.app.viewmodel.DaySummary;
 import fret.app.viewmodel.OnStand;
 import fret.app.viewmodel.PracticeModel;
 import fret.app.viewmodel.Studio;
-import fret.app.widget.StripView;
 import fret.app.words.Sentences;
 import fret.app.words.Words;
 import fret.drill.DrillKind;
@@ -19,12 +19,14 @@ import fret.score.ResolvedPassage;
 import fret.session.BounceSwitch;
 import fret.sound.Click;
 import fret.sound.ClickPlayer;
+import fret.sound.PassagePlayer;
 import fret.sound.PlaySet;
 import fret.tempo.Level;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import javafx.animation.PauseTransition;
 import javafx.application.Platform;
@@ -39,7 +41,6 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
-import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.util.Duration;
 
@@ -61,13 +62,12 @@ final class PractiseView extends VBox implements AreaView {
           KeyCode.I, KeyCode.S, KeyCode.X, KeyCode.R, KeyCode.U, KeyCode.D, KeyCode.W, KeyCode.O,
           KeyCode.B, KeyCode.T, KeyCode.L, KeyCode.Y, KeyCode.F, KeyCode.P);
 
-  /** Staff spaces in the height of the stand: as large as that leaves room for marks. */
-  private static final double STAFF_SHARE = 20;
-
   private final Studio studio;
   private final PracticeModel practice;
   private final ClickPlayer player;
-  private final StripView strip;
+  private final StandMusic music;
+  private final Consumer<Boolean> awake;
+  private final PassagePlayer hearing;
   private final Label title = Parts.line("", "title");
   private final Label hint = Parts.label("", "quiet");
   private final Label tempo = Parts.line("", "tempo");
@@ -76,8 +76,7 @@ final class PractiseView extends VBox implements AreaView {
   private final Label left = Parts.line("", "quiet");
   private final Label bounce = Parts.label("", "warning");
   private final Label after = Parts.label("", "lead");
-  private final VBox list = new VBox(2);
-  private final ScrollPane today = Parts.scroll(list);
+  private final TodayList list;
   private final FlowPane broke = new FlowPane(6, 6);
   private final HBox verdicts;
   private final HBox pain;
@@ -86,10 +85,13 @@ final class PractiseView extends VBox implements AreaView {
   private final Label setOf = Parts.line("", "quiet");
   private final Button cure;
   private final StandHabits habits;
+  private final StandTools tools;
+  private final Label focusOn = Parts.line("", "focus");
   private final PauseTransition tapSettles = new PauseTransition(Duration.millis(Pedal.LONG_MS));
   private Pedal pedal;
   private Phase phase = Phase.STILL;
   private PlaySet set;
+  private boolean looping;
   private int sets;
   private int unjudged;
   private boolean askingWhat;
@@ -99,12 +101,14 @@ final class PractiseView extends VBox implements AreaView {
     this.studio = room.studio();
     this.practice = room.practice();
     this.player = room.devices().click();
-    this.strip = StripView.small(room.look(), 14.5);
+    this.music = new StandMusic(room);
+    this.awake = room.devices().awake();
+    this.hearing = room.devices().passage();
+    this.list = new TodayList(practice);
+    this.tools = new StandTools(room, this, this::stop, this::loop, after::setText);
+    focusOn.setId("focus-on");
+    ScrollPane today = Parts.scroll(list);
     this.pedal = new Pedal(studio.preferences().pedal());
-    strip.setId("drill-strip");
-    VBox.setVgrow(strip, Priority.ALWAYS);
-    strip.setMaxHeight(Double.MAX_VALUE);
-    strip.heightProperty().addListener(o -> strip.fit(STAFF_SHARE));
     tempo.setId("tempo");
     row.setId("clean-row");
     row.setMinWidth(Region.USE_PREF_SIZE);
@@ -147,17 +151,32 @@ final class PractiseView extends VBox implements AreaView {
     side.setPrefWidth(330);
     side.setMinWidth(250);
     VBox.setVgrow(today, Priority.ALWAYS);
-    VBox music =
-        new VBox(8, head, hint, strip, click, bounce, verdicts, broke, after, pain, habits.node());
-    HBox.setHgrow(music, Priority.ALWAYS);
-    HBox room2 = new HBox(16, music, side);
+    VBox desk =
+        new VBox(
+            8,
+            head,
+            hint,
+            focusOn,
+            music,
+            click,
+            bounce,
+            verdicts,
+            broke,
+            tools.asked(),
+            after,
+            pain,
+            tools.node(),
+            habits.node());
+    HBox.setHgrow(desk, Priority.ALWAYS);
+    HBox room2 = new HBox(16, desk, side);
     VBox.setVgrow(room2, Priority.ALWAYS);
     sideOf = side;
     VBox page = Parts.page(room2);
     VBox.setVgrow(page, Priority.ALWAYS);
     getChildren().add(page);
-    shown(broke, false);
-    shown(pain, false);
+    for (Region hidden : List.of(broke, pain, focusOn)) {
+      shown(hidden, false);
+    }
     studio.plans().plannedProperty().addListener(o -> showPain());
     practice.notationProperty().addListener(o -> show());
     practice.standProperty().addListener(o -> changed());
@@ -183,7 +202,12 @@ final class PractiseView extends VBox implements AreaView {
 
   private final VBox sideOf;
 
-  private static void shown(Region what, boolean is) {
+  private void showList() {
+    list.show();
+    left.setText(Sentences.of("practise.left", Math.round(practice.minutesLeft())));
+  }
+
+  static void shown(Region what, boolean is) {
     what.setVisible(is);
     what.setManaged(is);
   }
@@ -225,11 +249,20 @@ final class PractiseView extends VBox implements AreaView {
   }
 
   private void play() {
-    Optional<PlaySet> made = practice.set(plays());
-    if (made.isEmpty()) {
-      return;
-    }
-    set = made.get();
+    practice.set(plays()).ifPresent(made -> play(made, false));
+  }
+
+  /** Again and again without a pause; it is judged once, as one play. */
+  private void loop() {
+    stop();
+    practice.loop().ifPresent(made -> play(made, true));
+  }
+
+  private void play(PlaySet made, boolean round) {
+    set = made;
+    looping = round;
+    hearing.stop();
+    awake.accept(true);
     unjudged = 0;
     ask(false);
     after.setText("");
@@ -259,7 +292,13 @@ final class PractiseView extends VBox implements AreaView {
       beat.setText(c.count() > 0 ? String.valueOf(c.count()) : beat.getText());
       turn(c.seconds() - of.plays().get(c.play()).from());
     }
-    setOf.setText(Sentences.of("practise.play-of", c.play() + 1, total));
+    setOf.setText(
+        looping
+            ? Sentences.of("practise.round", c.play() + 1)
+            : Sentences.of("practise.play-of", c.play() + 1, total));
+    if (looping) {
+      unjudged = 1;
+    }
   }
 
   /** The notation turns by itself: the note that sounds stays in sight. */
@@ -271,21 +310,15 @@ final class PractiseView extends VBox implements AreaView {
     }
     double whole =
         studio.shown().passage().settings().target().at(g.perMinute()).wholeNoteMs() / 1000;
-    double at = shown.score().bars().get(0).start().doubleValue() + seconds / whole;
-    int slice = -1;
-    for (fret.score.Slice s : shown.slices()) {
-      slice = s.onset().doubleValue() <= at + 1e-6 ? s.index() : slice;
-    }
-    if (slice >= 0) {
-      strip.select(slice);
-    }
+    music.turnTo(shown, seconds / whole);
   }
 
   private void over(int number) {
     if (number != sets || set == null) {
       return;
     }
-    unjudged = set.plays().size();
+    unjudged = looping ? 1 : set.plays().size();
+    awake.accept(false);
     set = null;
     phase(Phase.ASKED);
     beat.setText(Sentences.of("practise.how"));
@@ -293,6 +326,7 @@ final class PractiseView extends VBox implements AreaView {
 
   void stop() {
     player.stop();
+    awake.accept(false);
     set = null;
     phase(Phase.STILL);
     setOf.setText("");
@@ -307,6 +341,7 @@ final class PractiseView extends VBox implements AreaView {
     sideOf.setVisible(!moving);
     hint.setVisible(!moving);
     habits.node().setVisible(!moving);
+    tools.node().setVisible(!moving);
   }
 
   // ---- judging -------------------------------------------------------------------------------
@@ -417,7 +452,7 @@ final class PractiseView extends VBox implements AreaView {
   /** While it plays a pedal turns the page; in the pause it judges; else it starts. */
   private void byPedal(Verdict verdict) {
     switch (phase) {
-      case PLAYING, COUNT_IN -> strip.turn();
+      case PLAYING, COUNT_IN -> music.turn();
       case PAUSE -> {
         if (verdict == Verdict.MISSED) {
           judge(verdict);
@@ -444,8 +479,7 @@ final class PractiseView extends VBox implements AreaView {
     ResolvedPassage drill = practice.notationProperty().get();
     OnStand s = practice.standProperty().get();
     boolean any = drill != null && s != null;
-    strip.setVisible(any);
-    strip.setManaged(any);
+    shown(music, any);
     verdicts.setVisible(any);
     if (!any) {
       Optional<Item> rest = practice.item().filter(i -> i.kind() == Kind.BREAK);
@@ -454,7 +488,10 @@ final class PractiseView extends VBox implements AreaView {
               ? Sentences.of("practise.break", Words.one(rest.get().minutes()))
               : Sentences.of(
                   studio.passages().isEmpty() ? "practise.open-a" : "practise.nothing-is"));
-      hint.setText(rest.isPresent() ? Sentences.of("practise.break.how") : "");
+      hint.setText(
+          rest.isPresent()
+              ? Sentences.of("practise.break.how")
+              : practice.isDayDone() ? String.join(" ", DaySummary.of(studio)) : "");
       showGate();
       return;
     }
@@ -463,7 +500,8 @@ final class PractiseView extends VBox implements AreaView {
     String which =
         parts == 1 ? "" : Sentences.of("practise.part", practice.partProperty().get() + 1, parts);
     boolean same = s.title().equals(name);
-    title.setText(capital(s.title()) + (same ? "" : ": " + name.toLowerCase(Locale.ROOT)) + which);
+    title.setText(
+        Texts.capital(s.title()) + (same ? "" : ": " + name.toLowerCase(Locale.ROOT)) + which);
     String id = "drill." + s.drill().kind().id();
     hint.setText(
         Sentences.of(
@@ -471,14 +509,11 @@ final class PractiseView extends VBox implements AreaView {
             Sentences.of(id + ".purpose"),
             Sentences.of(id + ".listen"),
             Sentences.of(id + ".stop")));
-    strip.show(StripView.Music.of(drill, practice.digits()));
+    boolean one = DrillKind.FOCUS.contains(s.drill().kind());
+    focusOn.setText(one ? Sentences.of("practise.focus-on", name) : "");
+    shown(focusOn, one);
+    music.show(s, drill);
     showGate();
-  }
-
-  private static String capital(String text) {
-    return text.isEmpty()
-        ? text
-        : text.substring(0, 1).toUpperCase(Locale.ROOT) + text.substring(1);
   }
 
   private void showGate() {
@@ -529,57 +564,6 @@ final class PractiseView extends VBox implements AreaView {
     showGate();
   }
 
-  private void showList() {
-    list.getChildren().clear();
-    String passage = "";
-    int session = 1;
-    for (int i = 0; i < practice.items().size(); i++) {
-      Item item = practice.items().get(i);
-      if (item.session() != session) {
-        session = item.session();
-        list.getChildren().add(Parts.line(Sentences.of("practise.later", session), "section"));
-        passage = "";
-      }
-      String of = practice.passage(item);
-      if (!of.isEmpty() && !of.equals(passage)) {
-        passage = of;
-        list.getChildren().add(Parts.line(of, "section"));
-      }
-      list.getChildren().add(row(item, i));
-    }
-    if (practice.items().isEmpty()) {
-      list.getChildren().add(Parts.label(Sentences.of("practise.nothing-is-due"), "quiet"));
-    }
-    left.setText(Sentences.of("practise.left", Math.round(practice.minutesLeft())));
-  }
-
-  private Button row(Item item, int at) {
-    boolean current = at == practice.indexProperty().get();
-    String drill = Sentences.of("drill." + item.drill().id()).toLowerCase(Locale.ROOT);
-    boolean named = item.kind() == Kind.CHUNK || item.kind() == Kind.JOIN;
-    String what =
-        named
-            ? Sentences.of("practise.row", practice.label(item), drill, item.level().text())
-            : practice.label(item);
-    Button b =
-        Parts.button(
-            "",
-            "item-" + at,
-            () -> practice.show(at),
-            "choice",
-            current ? "current" : practice.isDone(at) ? "done" : "other");
-    Label name = Parts.line((practice.isDone(at) ? "\u2713 " : "") + capital(what), "plain");
-    Label minutes =
-        Parts.line(Sentences.of("practise.minutes", Words.one(item.minutes())), "figure");
-    minutes.setMinWidth(Region.USE_PREF_SIZE);
-    HBox line = Parts.row(6, name, Parts.spring(), minutes);
-    line.prefWidthProperty().bind(list.widthProperty().subtract(34));
-    b.setGraphic(new StackPane(line));
-    b.setAccessibleText(what + ", " + Sentences.of(item.why()));
-    b.setMaxWidth(Double.MAX_VALUE);
-    return b;
-  }
-
   @Override
   public Node node() {
     return this;
@@ -616,6 +600,7 @@ final class PractiseView extends VBox implements AreaView {
     all.add(on("faster", KeyCode.PERIOD, () -> faster(1)));
     all.add(on("slower-tempo", KeyCode.COMMA, () -> faster(-1)));
     all.add(on("tap", KeyCode.A, habits::tap));
+    all.addAll(tools.actions());
     for (int n = 1; n <= 9; n++) {
       int plays = n;
       all.add(

@@ -16,6 +16,7 @@ final class Judged {
   private final int part;
   private final List<JournalEntry> stored = new ArrayList<>();
   private Breakage broke = Breakage.NONE;
+  private String note = "";
   private boolean gone;
 
   /**
@@ -45,15 +46,25 @@ final class Judged {
       return;
     }
     stored.add(entry);
-    if (broke != Breakage.NONE) {
-      studio.correct(entry.judged(entry.verdict(), broke));
+    if (broke != Breakage.NONE || !note.isEmpty()) {
+      studio.correct(as(entry));
     }
   }
 
   /** What broke in it. */
   void tell(Breakage what) {
     broke = what;
-    stored.forEach(e -> studio.correct(e.judged(e.verdict(), what)));
+    stored.forEach(e -> studio.correct(as(e)));
+  }
+
+  /** What the player writes to it. */
+  void note(String text) {
+    note = text;
+    stored.forEach(e -> studio.correct(as(e)));
+  }
+
+  private JournalEntry as(JournalEntry e) {
+    return e.judged(e.verdict(), broke).noted(note);
   }
 
   void takeBack() {

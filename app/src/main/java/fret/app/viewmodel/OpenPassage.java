@@ -36,6 +36,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.function.LongConsumer;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import javafx.beans.property.ReadOnlyObjectProperty;
@@ -187,20 +188,42 @@ public final class OpenPassage {
 
   /** Starts a page by hand and opens it. */
   public void startPage(Score empty, Setup setup) {
+    startPage(empty, setup, id -> {});
+  }
+
+  /**
+   * Starts a page by hand and opens it.
+   *
+   * @param also stored with it, by its id
+   */
+  void startPage(Score empty, Setup setup, LongConsumer also) {
     add(
         NewPassage.byHand(empty, setup),
         new byte[0],
         Optional.of(empty),
         ++intent,
-        Said.of("page.new"));
+        Said.of("page.new"),
+        also);
   }
 
   private void add(Passage passage, byte[] source, Optional<Score> page, int mine, Said told) {
+    add(passage, source, page, mine, told, id -> {});
+  }
+
+  private void add(
+      Passage passage,
+      byte[] source,
+      Optional<Score> page,
+      int mine,
+      Said told,
+      LongConsumer also) {
     storing.store(
         "shelf",
         () -> {
           long audition = studio.plans().ensureOne();
-          return library.add(passage.withAudition(audition), source, page);
+          Passage added = library.add(passage.withAudition(audition), source, page);
+          also.accept(added.id());
+          return added;
         },
         added -> {
           studio.passages().add(added);

@@ -5,18 +5,24 @@ import fret.app.work.Computing.Rank;
 import fret.app.work.SafeFile;
 import fret.base.Problem;
 import fret.engraving.Page;
+import fret.instrument.InstrumentType;
 import fret.lane.Lane;
 import fret.lane.Lanes;
 import fret.mark.Place;
 import fret.passage.HeadingLayer;
+import fret.passage.Setup;
+import fret.pitch.KeySignature;
 import fret.plan.PracticePlan;
 import fret.plan.PracticePlan.Item;
+import fret.score.TimeSignature;
 import fret.session.Digits;
 import fret.session.MarkedFileWriter;
 import fret.session.Printer;
 import fret.session.Session;
 import fret.shelf.Library;
 import fret.shelf.Planning;
+import fret.writing.Draft;
+import fret.writing.Writing;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -228,6 +234,29 @@ public final class PaperModel {
                   return picture;
                 },
                 then));
+  }
+
+  /** A passage without notes is made of a photo or scan of its page, and opened. */
+  public void startFrom(String name, byte[] bytes, Runnable then) {
+    String title = name.replaceAll("\\.[^.]*$", "");
+    InstrumentType type =
+        studio.shown() == null
+            ? InstrumentType.VIOLIN
+            : studio.shown().passage().settings().setup().instrument();
+    studio.run(
+        "picture of " + name,
+        Rank.OPENING,
+        token -> printer.get().picture(name, bytes, 0),
+        seen -> {
+          studio
+              .open()
+              .startPage(
+                  Draft.emptyPage(
+                      title, TimeSignature.COMMON_TIME, KeySignature.NONE, Writing.usualClef(type)),
+                  Setup.usual(type),
+                  id -> library.keepPicture(id, new Library.Picture(name, bytes)));
+          then.run();
+        });
   }
 
   /** A page of the kept photo or scan as a PNG picture, handed on when there is one. */

@@ -17,6 +17,7 @@ import fret.plan.Gate;
 import fret.plan.PracticePlan;
 import fret.plan.PracticePlan.Item;
 import fret.plan.PracticePlan.Kind;
+import fret.score.LoudnessLine;
 import fret.score.ResolvedPassage;
 import fret.score.Resolver;
 import fret.score.Score;
@@ -28,6 +29,8 @@ import fret.session.Session;
 import fret.shelf.Planning;
 import fret.sound.ClickLine;
 import fret.sound.ClickStyle;
+import fret.sound.PassagePlayer;
+import fret.sound.Performance;
 import fret.sound.PlaySet;
 import fret.tempo.Level;
 import fret.tempo.TempoMap;
@@ -52,6 +55,7 @@ import javafx.beans.property.ReadOnlyObjectWrapper;
  */
 public final class PracticeModel {
   private static final double PAUSE_S = 6;
+  private static final int LONGEST_LOOP = 60;
 
   private final Studio studio;
   private final Supplier<Instant> now;
@@ -124,6 +128,11 @@ public final class PracticeModel {
 
   public boolean isDone(int which) {
     return done.contains(which);
+  }
+
+  /** Whether everything of today was played or left out. */
+  public boolean isDayDone() {
+    return !items().isEmpty() && done.size() >= items().size();
   }
 
   /** Minutes of today's items that are not done. */
@@ -214,7 +223,16 @@ public final class PracticeModel {
     done.add(index.get());
     if (index.get() + 1 < items().size()) {
       show(index.get() + 1);
+    } else if (isDayDone()) {
+      wanted = Optional.empty();
+      clear();
     }
+  }
+
+  /** The item is left out today, with the reason. */
+  public void skip(Skipped.Why why) {
+    item().ifPresent(i -> studio.preferences().skip(new Skipped(studio.today(), label(i), why)));
+    next();
   }
 
   public void previous() {
@@ -459,6 +477,61 @@ public final class PracticeModel {
                     List.of())));
   }
 
+  /** A chunk of the player's choice. */
+  public void practise(Chunk chunk, DrillKind kind) {
+    Session s = studio.shown();
+    Planning.Entry e = entry(chunk.id()).orElse(null);
+    if (s == null || e == null) {
+      return;
+    }
+    ownPassage = s.passage().id();
+    studio.run(
+        "stand",
+        Rank.BESIDE,
+        token -> drill(s, Optional.of(chunk), kind),
+        drill -> own(free(e, chunk.id(), Words.chunk(chunk), drill, List.of())));
+  }
+
+  /** A frame of the picture, played from paper; where its notes are written, those. */
+  public void practise(Frame frame) {
+    studio.plans().ensure();
+    Planning.Entry e = entry(frame.id()).orElse(null);
+    if (e == null || studio.shown() == null) {
+      return;
+    }
+    Optional<Chunk> written = e.learning().chunk(frame.id());
+    if (written.isPresent()) {
+      practise(written.get(), DrillKind.STRAIGHT);
+      return;
+    }
+    Drill drill = new Drill(DrillKind.STRAIGHT, List.of(frame.silent()));
+    own(free(e, frame.id(), Words.frame(frame), drill, List.of(frame)));
+  }
+
+  private OnStand free(Planning.Entry e, String id, String title, Drill drill, List<Frame> frames) {
+    return new OnStand(
+        e.passageId(),
+        List.of(id),
+        title,
+        drill,
+        e.ladder(),
+        due(e, List.of(id)),
+        Sentences.of("practise.put-on"),
+        frames);
+  }
+
+  /** What a chunk of the open passage belongs to. */
+  private Optional<Planning.Entry> entry(String unit) {
+    Planning p = studio.plans().plannedProperty().get();
+    Session s = studio.shown();
+    return p == null || s == null
+        ? Optional.empty()
+        : p.all(s.passage().id()).stream()
+            .filter(x -> x.has(unit))
+            .findFirst()
+            .or(studio.plans()::ofOpen);
+  }
+
   /** The level that the first covered chunk is due at; the lowest where none is planned. */
   private Level due(Planning.Entry e, List<String> ids) {
     return items().stream()
@@ -517,6 +590,59 @@ public final class PracticeModel {
                     List.of())));
   }
 
+  /** What is on the stand once more, judged by one thing alone; what was there waits. */
+  public void focus(DrillKind kind) {
+    OnStand s = stand.get();
+    Session session = studio.shown();
+    if (s == null || session == null || !s.frames().isEmpty()) {
+      return;
+    }
+    Drill same = new Drill(kind, s.drill().parts());
+    own(
+        new OnStand(
+            s.passageId(),
+            s.chunkIds(),
+            s.title(),
+            same,
+            s.ladder(),
+            gate.get().level(),
+            Sentences.of("practise.focus.why"),
+            List.of()));
+  }
+
+  /** What is on the stand as it should sound, at the tempo of the gate, with its dynamics. */
+  public void hear(PassagePlayer player) {
+    ResolvedPassage drill = notation.get();
+    Session session = studio.shown();
+    if (player.isPlaying()) {
+      player.stop();
+      return;
+    }
+    if (drill == null || session == null || drill.slices().isEmpty() || gate.get() == null) {
+      return;
+    }
+    TempoMap map =
+        TempoMap.steady(session.passage().settings().target().at(gate.get().level().perMinute()));
+    double a4 = session.passage().settings().setup().a4Hz();
+    studio.run(
+        "hear",
+        Rank.BESIDE,
+        token ->
+            Performance.samples(
+                drill, LoudnessLine.of(drill.score()), map, a4, 0, drill.slices().size() - 1),
+        samples -> {
+          player.play(samples, false);
+          studio.tell(Sentences.of("practise.heard", player.description()));
+        });
+  }
+
+  /** A word of the player's own on the try or the set that was judged last. */
+  public void note(String text) {
+    if (!judged.isEmpty()) {
+      judged.peek().note(text.strip());
+    }
+  }
+
   /** Another tempo for the next try, whatever the ladder says. */
   public void tempo(double perMinute) {
     if (gate.get() != null) {
@@ -536,6 +662,15 @@ public final class PracticeModel {
 
   /** The clicks of a set of plays of what is on the stand, at the gate's level. */
   public Optional<PlaySet> set(int plays) {
+    return line().map(l -> PlaySet.of(l, stand.get().climbs() ? plays : 1, PAUSE_S));
+  }
+
+  /** The same again and again, without a pause, until it is stopped. */
+  public Optional<PlaySet> loop() {
+    return line().map(l -> PlaySet.loop(l, LONGEST_LOOP));
+  }
+
+  private Optional<ClickLine> line() {
     if (stand.get() == null || gate.get() == null || studio.shown() == null) {
       return Optional.empty();
     }
@@ -550,9 +685,7 @@ public final class PracticeModel {
                 .tempo()
                 .scaled(level.perMinute() / settings.target().perMinute())
             : TempoMap.steady(settings.target().at(level.perMinute()));
-    // A part of a drill is asked for once.
-    int times = stand.get().climbs() ? plays : 1;
-    return Optional.of(PlaySet.of(new ClickLine(score, map, styleAt(level)), times, PAUSE_S));
+    return Optional.of(new ClickLine(score, map, styleAt(level)));
   }
 
   /** On a slow line the rung says how often it clicks; elsewhere the player does. */

@@ -17,6 +17,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanWrapper;
 
@@ -29,6 +30,7 @@ public final class Preferences {
   public static final String LOG = "fret-0.log";
 
   private static final int MOST_RECENT = 6;
+  private static final int SKIPS_KEPT = 60;
   private static final String WORD = "word.";
 
   private final Map<String, String> newest;
@@ -158,6 +160,22 @@ public final class Preferences {
 
   void putBudget(Budget budget) {
     PlanSettings.of(budget).forEach(this::put);
+  }
+
+  /** What was left out, with the reason, oldest first. */
+  public List<Skipped> skipped() {
+    return get("skipped").stream()
+        .flatMap(String::lines)
+        .flatMap(l -> Skipped.parse(l).stream())
+        .toList();
+  }
+
+  /** The last weeks of it are kept. */
+  void skip(Skipped what) {
+    List<Skipped> all = new ArrayList<>(skipped());
+    all.removeIf(s -> s.day().isBefore(what.day().minusDays(SKIPS_KEPT)));
+    all.add(what);
+    put("skipped", all.stream().map(Skipped::text).collect(Collectors.joining("\n")));
   }
 
   /** What the player put on other days. */

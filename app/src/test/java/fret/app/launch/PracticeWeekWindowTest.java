@@ -9,66 +9,28 @@ import fret.plan.Budget;
 import fret.plan.PracticePlan.Item;
 import fret.plan.PracticePlan.Kind;
 import fret.shelf.Planning;
-import fret.sound.ClickTrack;
-import java.time.Clock;
 import java.time.Duration;
-import java.time.Instant;
 import java.time.LocalDate;
-import java.time.ZoneId;
 import java.util.HashSet;
 import java.util.Set;
-import java.util.function.IntConsumer;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.Test;
-import org.mockito.Mockito;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
 
 /** A week practised by keys, on a clock that goes by as the test says, and the plan follows. */
 class PracticeWeekWindowTest extends RealWindow {
-  /** A clock that stands until it is moved. */
-  private static final class Standing extends Clock {
-    private Instant now = Instant.now();
-
-    @Override
-    public ZoneId getZone() {
-      return ZoneId.systemDefault();
-    }
-
-    @Override
-    public Clock withZone(ZoneId zone) {
-      return this;
-    }
-
-    @Override
-    public Instant instant() {
-      return now;
-    }
-  }
-
   /** Each key takes its time in a real window: some items of a day are enough. */
   private static final int ITEMS_A_DAY = 5;
 
-  private final Standing moved = new Standing();
+  private final StandingClock moved = new StandingClock();
 
   @Start
   void start(Stage stage) throws Exception {
     clock = moved;
     show(stage);
-    // Each set is over at once: the plays go by without their time.
-    Mockito.doAnswer(
-            call -> {
-              ClickTrack track = call.getArgument(0);
-              IntConsumer onClick = call.getArgument(1);
-              for (int i = 0; i < track.clicks().size(); i++) {
-                onClick.accept(i);
-              }
-              call.<Runnable>getArgument(2).run();
-              return null;
-            })
-        .when(player)
-        .start(Mockito.any(), Mockito.any(), Mockito.any());
+    setsAreOverAtOnce();
   }
 
   /** One passage, so that no time goes into opening others. */
@@ -110,7 +72,7 @@ class PracticeWeekWindowTest extends RealWindow {
       days.add(today);
       assertThat(planned().today()).isEqualTo(today);
       assertThat(planned().plan().days().get(0).minutes()).isLessThanOrEqualTo(5);
-      moved.now = moved.now.plus(Duration.ofDays(1));
+      moved.forward(Duration.ofDays(1));
       robot.type(KeyCode.F10, KeyCode.F2);
       LocalDate next = today.plusDays(1);
       until(() -> planned().today().equals(next) && !studio.isBehind());

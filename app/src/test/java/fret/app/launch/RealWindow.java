@@ -8,6 +8,7 @@ import fret.app.viewmodel.Studio;
 import fret.app.widget.Look;
 import fret.app.widget.MusicFont;
 import fret.sound.ClickPlayer;
+import fret.sound.ClickTrack;
 import fret.sound.NotePlayer;
 import fret.sound.PassagePlayer;
 import fret.store.SqliteLibrary;
@@ -19,6 +20,7 @@ import java.time.LocalDate;
 import java.util.concurrent.Callable;
 import java.util.concurrent.TimeUnit;
 import java.util.function.BooleanSupplier;
+import java.util.function.IntConsumer;
 import javafx.application.Platform;
 import javafx.scene.Group;
 import javafx.scene.Scene;
@@ -39,6 +41,7 @@ abstract class RealWindow {
   final ClickPlayer player = Mockito.mock(ClickPlayer.class);
   final NotePlayer notes = Mockito.mock(NotePlayer.class);
   final PassagePlayer passage = Mockito.mock(PassagePlayer.class);
+  final PassagePlayer drone = Mockito.mock(PassagePlayer.class);
   final SimulatedMidiKeyboard keyboard = new SimulatedMidiKeyboard();
   Clock clock = Clock.systemDefaultZone();
   SqliteLibrary library;
@@ -53,6 +56,7 @@ abstract class RealWindow {
     shown = stage;
     Mockito.when(player.description()).thenReturn("test");
     Mockito.when(passage.description()).thenReturn("test");
+    Mockito.when(drone.description()).thenReturn("test");
     file = Files.createTempDirectory(dir, "library").resolve("library.sqlite");
     library = DemoLibrary.open(file, LocalDate.now());
     prepare();
@@ -68,7 +72,7 @@ abstract class RealWindow {
         new MainView(
             studio,
             practice,
-            new Devices(player, notes, keyboard, passage),
+            new Devices(player, notes, keyboard, passage, drone, on -> {}),
             new Look(MusicFont.load()),
             () -> {});
     Scene scene = new Scene(main, 1280, 800);
@@ -91,6 +95,22 @@ abstract class RealWindow {
     Platform.runLater(() -> shown.setScene(new Scene(new Group())));
     WaitForAsyncUtils.waitForFxEvents();
     Mockito.framework().clearInlineMocks();
+  }
+
+  /** Each set is over at once: its plays go by without their time. */
+  void setsAreOverAtOnce() {
+    Mockito.doAnswer(
+            call -> {
+              ClickTrack track = call.getArgument(0);
+              IntConsumer onClick = call.getArgument(1);
+              for (int i = 0; i < track.clicks().size(); i++) {
+                onClick.accept(i);
+              }
+              call.<Runnable>getArgument(2).run();
+              return null;
+            })
+        .when(player)
+        .start(Mockito.any(), Mockito.any(), Mockito.any());
   }
 
   void until(BooleanSupplier condition) throws Exception {

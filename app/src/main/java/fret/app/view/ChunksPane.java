@@ -1,0 +1,347 @@
+package fret.app.view;
+
+import fret.app.command.Action;
+import fret.app.viewmodel.LeftHandModel;
+import fret.app.viewmodel.PracticeModel;
+import fret.app.viewmodel.Studio;
+import fret.app.words.Sentences;
+import fret.app.words.Words;
+import fret.base.Problem;
+import fret.drill.Chunk;
+import fret.drill.DrillKind;
+import fret.drill.ExcerptLayer;
+import fret.drill.Way;
+import fret.mark.Marks;
+import fret.session.Change;
+import fret.session.ChunkDecisions;
+import fret.session.Learning;
+import fret.session.NoteRange;
+import fret.session.Session;
+import fret.tempo.Level;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.function.BiFunction;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+
+/** The chunks of the open passage, to be cut otherwise, and its excerpts. */
+final class ChunksPane {
+  private final Studio studio;
+  private final LeftHandModel selection;
+  private final PracticeModel stand;
+  private final Runnable toStand;
+  private final VBox list = new VBox(2);
+  private final VBox excerpts = new VBox(4);
+  private final TextField name = new TextField();
+  private final TextField range = new TextField();
+  private final TextField excerptName = new TextField();
+  private final TextField excerptTarget = new TextField();
+  private final List<Button> layers = new ArrayList<>();
+  private final Node node;
+  private List<Chunk> chunks = List.of();
+  private String picked = "";
+  private Marks shownOf = Marks.NONE;
+
+  ChunksPane(Areas.Room room) {
+    this.studio = room.studio();
+    this.selection = room.leftHand();
+    this.stand = room.practice();
+    this.toStand = () -> room.main().go("practise");
+    name.setId("chunk-name");
+    name.setPromptText(Sentences.of("chunks.name"));
+    name.setAccessibleText(Sentences.of("chunks.name"));
+    name.setPrefWidth(150);
+    Parts.onCommit(name, this::rename);
+    FlowPane tools =
+        Parts.flow(
+            6,
+            button("split", this::split),
+            button("merge", this::merge),
+            button("cut", this::cut),
+            button("up", () -> move(-1)),
+            button("down", () -> move(1)),
+            name,
+            button("practise", this::practise),
+            button("proposed", this::asProposed));
+    FlowPane ways = Parts.flow(6, Parts.line(Sentences.of("chunks.layers"), "quiet"));
+    for (Way w : Way.values()) {
+      if (w != Way.ALL) {
+        Button b =
+            Parts.button(
+                Sentences.of("way." + w),
+                "layer-" + w.name().toLowerCase(Locale.ROOT),
+                () -> decide((d, id) -> d.layer(id, w)),
+                "small");
+        layers.add(b);
+        ways.getChildren().add(b);
+      }
+    }
+    VBox left = new VBox(6, tools, ways, Parts.scroll(list));
+    HBox.setHgrow(left, Priority.ALWAYS);
+    VBox right = new VBox(6, Parts.line(Sentences.of("excerpts"), "section"), form(), excerpts);
+    right.setPrefWidth(360);
+    right.setMinWidth(300);
+    node = new HBox(18, left, right);
+    studio.shownProperty().addListener(o -> show());
+    studio.selectedProperty().addListener(o -> follow());
+  }
+
+  private Button button(String what, Runnable action) {
+    return Parts.button(Sentences.of("chunks." + what), "chunk-" + what, action, "small");
+  }
+
+  private Node form() {
+    range.setId("excerpt-range");
+    range.setPromptText(Sentences.of("excerpts.range"));
+    range.setPrefWidth(120);
+    excerptName.setId("excerpt-name");
+    excerptName.setPromptText(Sentences.of("excerpts.name"));
+    excerptName.setPrefWidth(110);
+    excerptTarget.setId("excerpt-target");
+    excerptTarget.setPromptText(Sentences.of("excerpts.target"));
+    excerptTarget.setPrefWidth(76);
+    for (TextField f : List.of(range, excerptName, excerptTarget)) {
+      f.setAccessibleText(f.getPromptText());
+      f.setOnAction(e -> makeExcerpt());
+    }
+    return Parts.flow(
+        6,
+        range,
+        excerptName,
+        excerptTarget,
+        Parts.button(Sentences.of("excerpts.make"), "excerpt-make", this::makeExcerpt, "small"));
+  }
+
+  Node node() {
+    return node;
+  }
+
+  List<Action> actions() {
+    return List.of(
+        Action.of("chunk-split", "part", Action.key(KeyCode.X), this::split),
+        Action.of("chunk-merge", "part", Action.key(KeyCode.J), this::merge),
+        Action.of("chunk-cut", "part", Action.shift(KeyCode.C), this::cut),
+        Action.of("chunk-next", "part", Action.key(KeyCode.CLOSE_BRACKET), () -> step(1)),
+        Action.of("chunk-previous", "part", Action.key(KeyCode.OPEN_BRACKET), () -> step(-1)),
+        Action.of("chunk-up", "part", Action.shift(KeyCode.UP), () -> move(-1)),
+        Action.of("chunk-down", "part", Action.shift(KeyCode.DOWN), () -> move(1)),
+        Action.of("chunk-practise", "part", Action.key(KeyCode.P), this::practise));
+  }
+
+  // ---- chunks --------------------------------------------------------------------------------
+
+  private void decide(BiFunction<ChunkDecisions, String, Optional<Change>> decision) {
+    String id = picked;
+    studio.open().decide(s -> decision.apply(new ChunkDecisions(s), id));
+  }
+
+  private void split() {
+    int note = studio.selectedProperty().get();
+    if (note >= 0) {
+      decide((d, id) -> d.split(note));
+    }
+  }
+
+  private void merge() {
+    decide(ChunkDecisions::merge);
+  }
+
+  private void cut() {
+    if (selection.hasRange()) {
+      int from = selection.firstSelected();
+      int to = selection.lastSelected();
+      decide((d, id) -> d.cut(from, to));
+    } else {
+      studio.tell(Sentences.of("chunks.select-first"));
+    }
+  }
+
+  private void move(int by) {
+    decide((d, id) -> d.move(id, by));
+  }
+
+  private void rename() {
+    String text = name.getText().strip();
+    boolean other = chunk().map(c -> !c.name().equals(text)).orElse(false);
+    if (other) {
+      decide((d, id) -> d.name(id, text));
+    }
+  }
+
+  private void asProposed() {
+    decide((d, id) -> d.asProposed());
+  }
+
+  private void practise() {
+    chunk()
+        .ifPresent(
+            c -> {
+              stand.practise(c, DrillKind.STRAIGHT);
+              toStand.run();
+            });
+  }
+
+  private Optional<Chunk> chunk() {
+    return chunks.stream().filter(c -> c.id().equals(picked)).findFirst();
+  }
+
+  /** The next chunk of the list is chosen, and its notes selected. */
+  private void step(int by) {
+    int at = chunks.stream().map(Chunk::id).toList().indexOf(picked);
+    if (!chunks.isEmpty()) {
+      pick(chunks.get(Math.max(0, Math.min(chunks.size() - 1, at + by))));
+    }
+  }
+
+  private void pick(Chunk c) {
+    Session s = studio.shown();
+    int from = s.resolved().indexOf(c.from()).orElse(0);
+    int to = s.resolved().indexOf(c.to()).orElse(from);
+    studio.select(from);
+    selection.extend(to - from);
+    picked = c.id();
+    fill();
+  }
+
+  // ---- excerpts ------------------------------------------------------------------------------
+
+  private void makeExcerpt() {
+    Session s = studio.shown();
+    if (s == null) {
+      return;
+    }
+    Optional<NoteRange> notes =
+        range.getText().isBlank() && selection.hasRange()
+            ? Optional.of(new NoteRange(selection.firstSelected(), selection.lastSelected()))
+            : NoteRange.of(range.getText(), s.resolved());
+    double target = target();
+    if (notes.isEmpty() || target < 0) {
+      studio.report(
+          new Problem(
+              Sentences.of("excerpts"),
+              Sentences.of(notes.isEmpty() ? "excerpts.no-notes" : "excerpts.no-target"),
+              Sentences.of("excerpts.do")));
+      return;
+    }
+    String named = excerptName.getText().isBlank() ? range.getText() : excerptName.getText();
+    studio.decide(
+        x -> new ChunkDecisions(x).excerpt(notes.get().from(), notes.get().to(), named, target, 0));
+    range.clear();
+    excerptName.clear();
+    excerptTarget.clear();
+  }
+
+  /** Below 0 for what is no tempo. */
+  private double target() {
+    String text = excerptTarget.getText().strip().replace(',', '.');
+    try {
+      double t = text.isEmpty() ? 0 : Double.parseDouble(text);
+      return t == 0 || t >= 2 && t <= 1000 ? t : -1;
+    } catch (NumberFormatException e) {
+      return -1;
+    }
+  }
+
+  // ---- what is shown -------------------------------------------------------------------------
+
+  private void show() {
+    Session s = studio.shown();
+    if (s == null || node.getScene() == null && shownOf.equals(s.passage().marks())) {
+      return;
+    }
+    shownOf = s.passage().marks();
+    studio.elsewhere(
+        "chunks",
+        () -> Learning.chunks(s),
+        all -> {
+          chunks = all;
+          fill();
+        });
+    excerpts.getChildren().clear();
+    s.passage().marks().of(ExcerptLayer.EXCERPT).values().stream()
+        .sorted(Comparator.comparing(ExcerptLayer.Excerpt::id))
+        .forEach(e -> excerpts.getChildren().add(row(e)));
+  }
+
+  private Node row(ExcerptLayer.Excerpt e) {
+    String target =
+        e.perMinute() == 0
+            ? Sentences.of("excerpts.of-page")
+            : Sentences.of("excerpts.to", Level.text(e.perMinute()));
+    return Parts.row(
+        8,
+        Parts.line(e.name(), "strong"),
+        Parts.line(target, "quiet"),
+        Parts.spring(),
+        Parts.button(
+            Sentences.of("excerpts.remove"),
+            "excerpt-remove-" + e.id(),
+            () -> studio.open().decide(s -> new ChunkDecisions(s).withoutExcerpt(e.id())),
+            "small"));
+  }
+
+  /** The chunk of bars in which the selected note is. */
+  private void follow() {
+    Session s = studio.shown();
+    int note = studio.selectedProperty().get();
+    if (s == null || note < 0 || selection.hasRange() || note >= s.resolved().notes().size()) {
+      return;
+    }
+    for (Chunk c : chunks) {
+      Optional<Integer> from = s.resolved().indexOf(c.from());
+      Optional<Integer> to = s.resolved().indexOf(c.to());
+      boolean in =
+          c.kind() == Chunk.Kind.BARS
+              && from.isPresent()
+              && to.isPresent()
+              && from.get() <= note
+              && note <= to.get();
+      if (in && !c.id().equals(picked)) {
+        picked = c.id();
+        fill();
+      }
+    }
+  }
+
+  private void fill() {
+    boolean there = chunk().isPresent();
+    if (!there && !chunks.isEmpty()) {
+      picked = chunks.get(0).id();
+    }
+    list.getChildren().clear();
+    for (Chunk c : chunks) {
+      list.getChildren().add(row(c));
+    }
+    String text = chunk().map(Chunk::name).orElse("");
+    if (!name.isFocused()) {
+      name.setText(text);
+    }
+    boolean bars = chunk().filter(c -> c.kind() == Chunk.Kind.BARS).isPresent();
+    layers.forEach(b -> b.setDisable(!bars));
+  }
+
+  private Node row(Chunk c) {
+    String label = Words.chunk(c);
+    Label title = Parts.line(Character.toUpperCase(label.charAt(0)) + label.substring(1), "plain");
+    Label why =
+        Parts.line(Sentences.of("chunks.row", c.noteCount(), Sentences.of(c.why())), "quiet");
+    Button b = new Button();
+    b.setGraphic(Parts.row(10, title, why));
+    b.setId("chunk-" + c.id());
+    b.getStyleClass().addAll("choice", c.id().equals(picked) ? "current" : "other");
+    b.setMaxWidth(Double.MAX_VALUE);
+    b.setAccessibleText(label + ", " + why.getText());
+    b.setOnAction(e -> pick(c));
+    return b;
+  }
+}

@@ -1,0 +1,168 @@
+package fret.app.view;
+
+import fret.app.command.Action;
+import fret.app.viewmodel.DaySummary;
+import fret.app.viewmodel.PracticeModel;
+import fret.app.viewmodel.Skipped;
+import fret.app.viewmodel.Studio;
+import fret.app.words.Sentences;
+import fret.drill.DrillKind;
+import fret.sound.PassagePlayer;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.function.Consumer;
+import javafx.scene.Node;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.VBox;
+
+/** What stands beside a set: one thing to judge by, a loop, hearing it, a skip, a word, the day. */
+final class StandTools {
+  private final Studio studio;
+  private final PracticeModel practice;
+  private final PassagePlayer hearing;
+  private final Node stand;
+  private final Runnable stop;
+  private final Runnable loop;
+  private final Consumer<String> after;
+  private final FlowPane node = Parts.flow(6);
+  private final FlowPane skips = Parts.flow(6);
+  private final TextField note = new TextField();
+  private final VBox asked = new VBox(skips, note);
+
+  /**
+   * @param stop ends a set; {@code loop} starts one that goes round
+   * @param after tells what was done
+   */
+  StandTools(Areas.Room room, Node stand, Runnable stop, Runnable loop, Consumer<String> after) {
+    this.studio = room.studio();
+    this.practice = room.practice();
+    this.hearing = room.devices().passage();
+    this.stand = stand;
+    this.stop = stop;
+    this.loop = loop;
+    this.after = after;
+    build();
+    PractiseView.shown(skips, false);
+    PractiseView.shown(note, false);
+  }
+
+  Node node() {
+    return node;
+  }
+
+  /** What is asked, while it is. */
+  Node asked() {
+    return asked;
+  }
+
+  /** What a set is judged by alone, what is left out and why, a word to the last try. */
+  private void build() {
+    node.getChildren().add(Parts.line(Sentences.of("practise.focus"), "quiet"));
+    for (DrillKind k : DrillKind.FOCUS) {
+      node.getChildren()
+          .add(
+              Parts.button(
+                  Sentences.of("drill." + k.id()), "stand-" + k.id(), () -> focus(k), "small"));
+    }
+    node.getChildren()
+        .addAll(
+            Parts.button(Sentences.of("practise.loop"), "loop", loop, "small"),
+            Parts.button(Sentences.of("practise.hear"), "hear-drill", this::hear, "small"),
+            Parts.button(Sentences.of("practise.skip"), "skip", this::askSkip, "small"),
+            Parts.button(Sentences.of("practise.note"), "note-to", this::askNote, "small"),
+            Parts.button(Sentences.of("practise.summary"), "summary", this::summary, "small"));
+    for (Skipped.Why w : Skipped.Why.values()) {
+      skips
+          .getChildren()
+          .add(
+              Parts.button(
+                  Sentences.of("skip." + w),
+                  "skip-" + w.name().toLowerCase(Locale.ROOT),
+                  () -> skip(w),
+                  "small"));
+    }
+    note.setId("try-note");
+    note.setPromptText(Sentences.of("practise.note.prompt"));
+    note.setOnAction(
+        e -> {
+          practice.note(note.getText());
+          after.accept(Sentences.of("practise.noted"));
+          closeNote();
+        });
+    note.focusedProperty()
+        .addListener(
+            (o, before, now) -> {
+              if (!now) {
+                closeNote();
+              }
+            });
+  }
+
+  private void focus(DrillKind kind) {
+    stop.run();
+    practice.focus(kind);
+  }
+
+  private void hear() {
+    stop.run();
+    practice.hear(hearing);
+  }
+
+  private void askSkip() {
+    stop.run();
+    PractiseView.shown(skips, !skips.isVisible());
+    if (skips.isVisible()) {
+      skips.getChildren().get(0).requestFocus();
+    }
+  }
+
+  private void skip(Skipped.Why why) {
+    PractiseView.shown(skips, false);
+    practice.skip(why);
+    after.accept(Sentences.of("practise.skipped", Sentences.of("skip." + why)));
+  }
+
+  private void askNote() {
+    PractiseView.shown(note, true);
+    note.clear();
+    note.requestFocus();
+  }
+
+  private void closeNote() {
+    PractiseView.shown(note, false);
+    stand.requestFocus();
+  }
+
+  private void summary() {
+    after.accept(String.join(" ", DaySummary.of(studio)));
+  }
+
+  List<Action> actions() {
+    List<Action> all = new ArrayList<>();
+    all.add(on("loop", KeyCode.G, loop));
+    all.add(on("hear-drill", KeyCode.V, this::hear));
+    all.add(on("skip", KeyCode.J, this::askSkip));
+    all.add(on("note-to", KeyCode.E, this::askNote));
+    all.add(on("summary", KeyCode.Z, this::summary));
+    List<KeyCode> one = List.of(KeyCode.T, KeyCode.S, KeyCode.B, KeyCode.R);
+    for (int i = 0; i < one.size(); i++) {
+      DrillKind kind = DrillKind.FOCUS.get(i);
+      all.add(
+          new Action(
+              kind.id(),
+              "practise",
+              Sentences.of("key.focus", Sentences.of("drill." + kind.id())),
+              Action.shift(one.get(i)),
+              () -> true,
+              () -> focus(kind)));
+    }
+    return all;
+  }
+
+  private static Action on(String id, KeyCode code, Runnable handler) {
+    return Action.of(id, "practise", Action.key(code), handler);
+  }
+}
