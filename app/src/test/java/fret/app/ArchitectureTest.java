@@ -61,7 +61,8 @@ class ArchitectureTest {
     row("format.midi", "shelf");
     row("format.abc", "shelf");
     row("format.calendar", "shelf");
-    row("format.page", "shelf", "format.midi", "format.calendar");
+    row("format.table", "shelf");
+    row("format.page", "shelf", "format.midi", "format.calendar", "format.table");
     row("format.part", "format.musicxml", "format.midi", "format.abc");
     row("store", "shelf");
     row("app.words", "shelf");

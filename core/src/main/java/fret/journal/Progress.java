@@ -6,7 +6,9 @@ import fret.tempo.Level;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.EnumMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.TreeSet;
 
@@ -28,6 +30,9 @@ public final class Progress {
    * @param plays straight tries of the chunk until then, this one included
    */
   public record Closing(int level, LocalDate date, int plays) {}
+
+  private static final int RECENT = 10;
+  private static final int OFTEN = 3;
 
   private Progress(List<JournalEntry> tries, Ladder ladder, int cleanNeeded) {
     this.tries = List.copyOf(tries);
@@ -60,6 +65,24 @@ public final class Progress {
       }
     }
     return new Progress(mine, ladder, cleanNeeded);
+  }
+
+  /**
+   * What breaks: the kind that was told of at least three of the last ten tries, the most frequent,
+   * of equal ones the newest.
+   */
+  public Optional<Breakage> breaks() {
+    List<JournalEntry> last = tries.subList(Math.max(0, tries.size() - RECENT), tries.size());
+    Map<Breakage, Integer> count = new EnumMap<>(Breakage.class);
+    Breakage most = Breakage.NONE;
+    for (JournalEntry e : last) {
+      Breakage b = e.breakage();
+      if (b != Breakage.NONE) {
+        int times = count.merge(b, 1, Integer::sum);
+        most = times >= count.getOrDefault(most, 0) ? b : most;
+      }
+    }
+    return Optional.of(most).filter(b -> count.getOrDefault(b, 0) >= OFTEN);
   }
 
   private List<JournalEntry> straight() {

@@ -1,7 +1,9 @@
 package fret.plan;
 
 import fret.drill.DrillKind;
+import fret.journal.Breakage;
 import fret.journal.Chance;
+import fret.journal.Cure;
 import fret.journal.JournalEntry;
 import fret.journal.Progress;
 import fret.tempo.Level;
@@ -33,6 +35,7 @@ final class Standing {
   private int visitsInAll;
   private int upkeep;
   private Optional<LocalDate> last;
+  private final Optional<Breakage> breaks;
   private final List<LocalDate> rhythms = new ArrayList<>();
 
   // What one day has seen so far.
@@ -54,6 +57,8 @@ final class Standing {
     visits = progress.visitsSinceClosing();
     visitsInAll = progress.tries() == 0 ? 0 : Math.max(1, visits + progress.closings().size());
     last = progress.lastDay();
+    breaks =
+        progress.breaks().filter(b -> Cure.of(b).filter(unit.parts()::containsKey).isPresent());
     rhythms.addAll(progress.daysOf(DrillKind.RHYTHMS));
     upkeep = isAtTarget() ? daysAtTarget() : 0;
   }
@@ -67,6 +72,11 @@ final class Standing {
 
   boolean isAtTarget() {
     return closed >= goal.ladder().size();
+  }
+
+  /** What breaks in it by the record, and the drill against it. */
+  Optional<Breakage> breaks() {
+    return breaks;
   }
 
   boolean isNew() {

@@ -2,6 +2,7 @@ package fret.plan;
 
 import fret.base.Said;
 import fret.drill.DrillKind;
+import fret.journal.Cure;
 import fret.plan.PracticePlan.Item;
 import fret.plan.PracticePlan.Kind;
 import fret.tempo.Level;
@@ -132,6 +133,11 @@ record Visit(Standing standing, List<Item> items) {
     }
     if (s.visitsToday() > 0) {
       return Optional.empty();
+    }
+    if (s.breaks().isPresent() && !s.isAtTarget()) {
+      DrillKind cure = Cure.of(s.breaks().get()).orElseThrow();
+      Said broke = Said.of("broke." + s.breaks().get());
+      return drill(s, cure, Math.min(room, cure.minutes()), Said.of("plan.why.broke", broke));
     }
     DrillKind hand = s.visitsInAll() % 4 == 1 ? DrillKind.SHIFT : DrillKind.BOW;
     boolean turn = s.visitsInAll() % 2 == 1 && s.unit.parts().containsKey(hand);

@@ -57,7 +57,15 @@ public record Learning(
           DrillKind.RHYTHMS,
           DrillKind.SHIFT,
           DrillKind.STRETCH,
-          DrillKind.BOW);
+          DrillKind.BOW,
+          // Asked for where the record says that something breaks.
+          DrillKind.NO_VIBRATO,
+          DrillKind.SYLLABLES,
+          DrillKind.ACCENTS,
+          DrillKind.BURSTS,
+          DrillKind.FINGER_FIRST,
+          DrillKind.END_CLICK,
+          DrillKind.CHAIN_BACK);
 
   /**
    * What becomes ready together: the page, an excerpt of it, or a frame with a target of its own.

@@ -1,6 +1,7 @@
 package fret.session;
 
 import fret.base.Said;
+import fret.base.UnusableInput;
 import fret.drill.Chunk;
 import fret.engraving.FingerText;
 import fret.engraving.Page;
@@ -45,6 +46,16 @@ public interface Printer {
   /** Rows as comma separated values (RFC 4180), the first one the heading. */
   byte[] csv(List<List<String>> rows);
 
+  /** The same as a JSON list of objects, the first row naming the fields. */
+  byte[] json(List<List<String>> rows);
+
+  /**
+   * Reads a table back.
+   *
+   * @throws UnusableInput if the file is none
+   */
+  List<List<String>> table(String name, byte[] bytes) throws UnusableInput;
+
   /** Some bars as an SVG picture. */
   byte[] svg(Session session, List<FingerText> fingers);
 
@@ -65,7 +76,7 @@ public interface Printer {
    * A page of a picture file or a PDF document as a PNG picture.
    *
    * @param page from 0
-   * @throws fret.base.UnusableInput if the file shows nothing
+   * @throws UnusableInput if the file shows nothing
    */
-  byte[] picture(String name, byte[] bytes, int page) throws fret.base.UnusableInput;
+  byte[] picture(String name, byte[] bytes, int page) throws UnusableInput;
 }

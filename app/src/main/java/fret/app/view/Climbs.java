@@ -23,14 +23,29 @@ final class Climbs {
   /** The picture of it. */
   static ClimbLine.Climb of(
       Studio studio, Planning p, Planning.Entry e, Optional<Forecast> forecast) {
+    return of(studio, p, e, forecast, Optional.empty());
+  }
+
+  /** The same of one chunk, or of all. */
+  static ClimbLine.Climb of(
+      Studio studio,
+      Planning p,
+      Planning.Entry e,
+      Optional<Forecast> forecast,
+      Optional<String> chunk) {
     List<ClimbLine.Point> done = new ArrayList<>();
-    slowestByDay(studio.journal(), e)
+    slowestByDay(
+            studio.journal().stream()
+                .filter(j -> chunk.map(j.chunkId()::equals).orElse(true))
+                .toList(),
+            e)
         .forEach((day, tempo) -> done.add(new ClimbLine.Point(day, tempo)));
     List<ClimbLine.Point> planned = new ArrayList<>();
     for (PracticePlan.Day d : p.plan().days()) {
       d.items().stream()
           .filter(i -> !i.unit().isEmpty() && i.isPlayed() && e.has(i))
           .filter(i -> !PracticePlan.isRun(i.unit()))
+          .filter(i -> chunk.map(c -> isSame(e, c, i.unit())).orElse(true))
           .mapToDouble(i -> height(e, i.level()))
           .min()
           .ifPresent(t -> planned.add(new ClimbLine.Point(d.date(), t)));
@@ -49,6 +64,10 @@ final class Climbs {
                         early ->
                             new ClimbLine.Band(
                                 early, f.expected(), f.latest().orElse(e.goal().audition())))));
+  }
+
+  private static boolean isSame(Planning.Entry e, String chunk, String unit) {
+    return e.goal().units().stream().anyMatch(u -> u.id().equals(unit) && u.ids().contains(chunk));
   }
 
   /** A tempo; on a slow line, whose tempo stays, the place of the rung. */

@@ -3,6 +3,7 @@ package fret.app.view;
 import fret.app.command.Action;
 import fret.app.viewmodel.JournalModel;
 import fret.app.viewmodel.Studio;
+import fret.app.widget.ClimbLine;
 import fret.app.widget.StripView;
 import fret.app.words.Days;
 import fret.app.words.Sentences;
@@ -10,6 +11,7 @@ import fret.journal.Breakage;
 import fret.journal.JournalEntry;
 import fret.journal.Verdict;
 import fret.passage.Passage;
+import fret.shelf.Planning;
 import fret.tempo.Level;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -53,6 +55,8 @@ final class JournalView extends VBox implements AreaView {
   private final FlowPane breaks = new FlowPane(12, 4);
   private final StripView strip;
   private final Label shadedBy = Parts.label("", "quiet");
+  private final JournalFilter filter;
+  private final ClimbLine climb;
   private final Label lead = Parts.label("", "lead");
   private boolean showing;
   private boolean seen;
@@ -61,6 +65,11 @@ final class JournalView extends VBox implements AreaView {
     this.room = room;
     this.studio = room.studio();
     this.model = new JournalModel(studio);
+    this.filter = new JournalFilter(studio, model, this::show);
+    this.climb = new ClimbLine(room.look(), true);
+    climb.setId("journal-climb");
+    climb.setMinHeight(110);
+    climb.setPrefHeight(110);
     this.strip = StripView.small(room.look(), 7);
     strip.setId("journal-strip");
     strip.setPrefHeight(196);
@@ -88,6 +97,8 @@ final class JournalView extends VBox implements AreaView {
         Parts.card(
             "",
             Parts.row(10, Parts.line(Sentences.of("journal.tries-the"), "card-title"), find),
+            filter.node(),
+            climb,
             table,
             mendRow());
     VBox.setVgrow(card, Priority.ALWAYS);
@@ -149,7 +160,9 @@ final class JournalView extends VBox implements AreaView {
         Parts.button(Sentences.of("journal.remove"), "journal-remove", this::remove, "small"),
         Parts.button(Sentences.of("journal.undo"), "journal-undo", model::undo, "small"),
         Parts.button(Sentences.of("journal.add"), "journal-add", this::addByHand, "small"),
-        Parts.button(Sentences.of("journal.save"), "journal-save", this::export, "small"));
+        Parts.button(Sentences.of("journal.save"), "journal-save", this::export, "small"),
+        Parts.button(Sentences.of("journal.json"), "journal-json", this::exportJson, "small"),
+        Parts.button(Sentences.of("journal.bring-in"), "journal-in", this::bringIn, "small"));
   }
 
   private Optional<JournalEntry> picked() {
@@ -192,6 +205,38 @@ final class JournalView extends VBox implements AreaView {
         .csv(model.table(this::title), bytes -> room.main().saveBytes("journal.csv", bytes));
   }
 
+  private void exportJson() {
+    studio
+        .paper()
+        .json(model.table(this::title), bytes -> room.main().saveBytes("journal.json", bytes));
+  }
+
+  private void bringIn() {
+    room.main()
+        .chooseTable()
+        .ifPresent(
+            f ->
+                PicturePane.bytes(studio, f).ifPresent(bytes -> model.bringIn(f.getName(), bytes)));
+  }
+
+  /** Tempo over the days of what is chosen: a chunk, or a passage by its slowest one. */
+  private void showClimb() {
+    Planning p = studio.plans().plannedProperty().get();
+    Optional<Planning.Entry> entry =
+        p == null
+            ? Optional.empty()
+            : filter
+                .passage()
+                .flatMap(
+                    x ->
+                        p.all(x.id()).stream()
+                            .filter(e -> filter.chunk().map(e::has).orElse(true))
+                            .findFirst());
+    climb.setVisible(entry.isPresent());
+    climb.setManaged(entry.isPresent());
+    entry.ifPresent(e -> climb.show(Climbs.of(studio, p, e, Optional.empty(), filter.chunk())));
+  }
+
   private void column(String id, double width, Function<JournalEntry, String> text) {
     TableColumn<JournalEntry, String> column = new TableColumn<>(Sentences.of(id));
     column.setId(id);
@@ -221,7 +266,10 @@ final class JournalView extends VBox implements AreaView {
   }
 
   private void show() {
-    List<JournalEntry> newest = new ArrayList<>(model.found(find.getText(), this::title));
+    filter.show();
+    showClimb();
+    List<JournalEntry> newest =
+        new ArrayList<>(model.found(find.getText(), filter.filter(), this::title));
     java.util.Collections.reverse(newest);
     if (!newest.equals(table.getItems())) {
       table.getItems().setAll(newest);

@@ -387,6 +387,15 @@ public final class MainView extends BorderPane {
     ask(Sentences.of("main.open-a-part")).ifPresent(this::openFile);
   }
 
+  /** Asks for a table that is brought in. */
+  Optional<File> chooseTable() {
+    FileChooser chooser = new FileChooser();
+    chooser
+        .getExtensionFilters()
+        .add(new FileChooser.ExtensionFilter("CSV, JSON", "*.csv", "*.json"));
+    return Optional.ofNullable(chooser.showOpenDialog(getScene().getWindow()));
+  }
+
   /** Writes a file where the player says. */
   void saveBytes(String name, byte[] bytes) {
     FileChooser chooser = new FileChooser();

@@ -2,21 +2,25 @@ package fret.app.viewmodel;
 
 import fret.app.words.Sentences;
 import fret.app.words.Words;
+import fret.base.Outcome;
 import fret.drill.Chunk;
 import fret.drill.DrillKind;
 import fret.journal.Breakage;
 import fret.journal.JournalEntry;
+import fret.journal.JournalTable;
 import fret.journal.Verdict;
 import fret.plan.PracticePlan;
 import fret.score.NoteKey;
 import fret.score.ResolvedPassage;
 import fret.session.Session;
 import fret.shelf.Planning;
+import java.time.LocalDate;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.Deque;
 import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -34,6 +38,26 @@ public final class JournalModel {
    * @param from first moment, {@code to} the last one
    */
   public record Weak(int from, int to, String label) {}
+
+  /**
+   * Which tries are looked at; what is empty is not asked.
+   *
+   * @param days of the last so many days; 0 for all
+   */
+  public record Filter(
+      Optional<Long> passage,
+      Optional<String> chunk,
+      Optional<Verdict> verdict,
+      Optional<Breakage> broke,
+      int days) {
+    boolean takes(JournalEntry e, LocalDate today) {
+      return passage.map(p -> p == e.passageId()).orElse(true)
+          && chunk.map(c -> c.equals(e.chunkId())).orElse(true)
+          && verdict.map(v -> v == e.verdict()).orElse(true)
+          && broke.map(b -> b == e.breakage()).orElse(true)
+          && (days == 0 || e.date().isAfter(today.minusDays(days)));
+    }
+  }
 
   private final Studio studio;
   private final Deque<Runnable> undo = new ArrayDeque<>();
@@ -59,7 +83,7 @@ public final class JournalModel {
   }
 
   /** Tries in which every word of a search is found, oldest first. */
-  public List<JournalEntry> found(String search, LongFunction<String> title) {
+  public List<JournalEntry> found(String search, Filter filter, LongFunction<String> title) {
     String[] words = search.strip().toLowerCase(Locale.ROOT).split("\\s+");
     List<JournalEntry> all = new ArrayList<>();
     for (JournalEntry e : studio.journal()) {
@@ -68,7 +92,7 @@ public final class JournalModel {
       for (String w : words) {
         hit &= text.contains(w);
       }
-      if (hit) {
+      if (hit && filter.takes(e, studio.today())) {
         all.add(e);
       }
     }
@@ -198,27 +222,27 @@ public final class JournalModel {
 
   /** The whole record as a table, newest last; the first row is the heading. */
   public List<List<String>> table(LongFunction<String> title) {
-    List<List<String>> rows = new ArrayList<>();
-    rows.add(
-        List.of(
-            "date", "passage", "chunk", "drill", "bpm", "clicks", "seconds", "verdict", "broke",
-            "note"));
-    for (JournalEntry e : studio.journal()) {
-      rows.add(
-          List.of(
-              e.date().toString(),
-              title.apply(e.passageId()),
-              e.chunkId(),
-              e.drill().id(),
-              String.valueOf(e.perMinute()),
-              e.clicks() < 0 ? "" : String.valueOf(e.clicks()),
-              String.valueOf(e.seconds()),
-              e.verdict().name().toLowerCase(Locale.ROOT),
-              e.breakage() == Breakage.NONE
-                  ? ""
-                  : e.breakage().name().toLowerCase(Locale.ROOT).replace('_', '-'),
-              e.note()));
-    }
-    return rows;
+    return JournalTable.rows(studio.journal(), title);
+  }
+
+  /** Tries of a table are added to the record; it can be taken back as one. */
+  public void bringIn(String name, byte[] bytes) {
+    Map<String, Long> passages = new HashMap<>();
+    studio.passages().forEach(p -> passages.putIfAbsent(p.settings().title(), p.id()));
+    List<JournalEntry> known = List.copyOf(studio.journal());
+    studio
+        .paper()
+        .table(
+            name,
+            bytes,
+            rows -> {
+              Outcome<List<JournalEntry>> read = JournalTable.read(rows, passages, known);
+              List<JournalEntry> stored = new ArrayList<>();
+              read.value().forEach(e -> studio.record(e, stored::add));
+              undo.push(() -> studio.removeTries(stored));
+              studio.tell(
+                  Sentences.of("journal.brought-in", read.value().size(), read.problems().size()));
+              read.problems().stream().findFirst().ifPresent(studio::report);
+            });
   }
 }

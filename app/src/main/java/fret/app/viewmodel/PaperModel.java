@@ -171,6 +171,16 @@ public final class PaperModel {
     studio.run("csv", Rank.BESIDE, token -> printer.get().csv(rows), then);
   }
 
+  /** Rows as a JSON list, handed on when it is made. */
+  public void json(List<List<String>> rows, Consumer<byte[]> then) {
+    studio.run("json", Rank.BESIDE, token -> printer.get().json(rows), then);
+  }
+
+  /** A table of a file, handed on when it is read. */
+  public void table(String name, byte[] bytes, Consumer<List<List<String>>> then) {
+    studio.run("table", Rank.BESIDE, token -> printer.get().table(name, bytes), then);
+  }
+
   /** Prints the part or the practice sheet on the usual printer. */
   public void print(Kind kind, Page.Paper size) {
     String title = studio.session().passage().settings().title();

@@ -6,16 +6,12 @@ import biweekly.component.VEvent;
 import biweekly.property.Uid;
 import biweekly.util.ICalDate;
 import fret.session.Printer.CalendarDay;
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.time.ZoneId;
 import java.util.Date;
 import java.util.List;
-import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVPrinter;
 
-/** Writes days of practice as iCalendar and rows as comma separated values. */
+/** Writes days of practice as iCalendar. */
 public final class CalendarWriter {
   private CalendarWriter() {}
 
@@ -37,18 +33,5 @@ public final class CalendarWriter {
       calendar.addEvent(event);
     }
     return Biweekly.write(calendar).go().getBytes(StandardCharsets.UTF_8);
-  }
-
-  /** Rows with the line ends and quotes of RFC 4180. */
-  public static byte[] csv(List<List<String>> rows) {
-    StringBuilder text = new StringBuilder();
-    try (CSVPrinter printer = new CSVPrinter(text, CSVFormat.RFC4180)) {
-      for (List<String> row : rows) {
-        printer.printRecord(row);
-      }
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    }
-    return text.toString().getBytes(StandardCharsets.UTF_8);
   }
 }

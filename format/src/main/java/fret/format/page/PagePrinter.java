@@ -10,6 +10,7 @@ import fret.engraving.StripEngraver;
 import fret.engraving.StripStyle;
 import fret.format.calendar.CalendarWriter;
 import fret.format.midi.MidiWriter;
+import fret.format.table.TableFiles;
 import fret.instrument.InstrumentType;
 import fret.lane.Lane;
 import fret.session.Printer;
@@ -148,6 +149,16 @@ public final class PagePrinter implements Printer {
 
   @Override
   public byte[] csv(List<List<String>> rows) {
-    return CalendarWriter.csv(rows);
+    return TableFiles.csv(rows);
+  }
+
+  @Override
+  public byte[] json(List<List<String>> rows) {
+    return TableFiles.json(rows);
+  }
+
+  @Override
+  public List<List<String>> table(String name, byte[] bytes) throws UnusableInput {
+    return TableFiles.read(name, bytes);
   }
 }

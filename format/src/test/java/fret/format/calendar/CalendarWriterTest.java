@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import biweekly.Biweekly;
 import biweekly.ICalendar;
 import biweekly.component.VEvent;
+import fret.format.table.TableFiles;
 import fret.session.Printer.CalendarDay;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -45,7 +46,7 @@ class CalendarWriterTest {
   void theTableIsReadBack() throws IOException {
     List<List<String>> rows =
         List.of(List.of("day", "what"), List.of("2026-03-28", "a \"quoted\", comma\nand line"));
-    String text = new String(CalendarWriter.csv(rows), StandardCharsets.UTF_8);
+    String text = new String(TableFiles.csv(rows), StandardCharsets.UTF_8);
     try (CSVParser parser = CSVParser.parse(text, CSVFormat.RFC4180)) {
       assertThat(parser.getRecords())
           .extracting(r -> List.of(r.get(0), r.get(1)))
