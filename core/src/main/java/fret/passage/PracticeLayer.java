@@ -32,6 +32,7 @@ public final class PracticeLayer implements Layer<Anchor.Whole, PracticeSetup> {
         .with("weight", s.weight())
         .with("start", s.start())
         .with("upper", s.upper())
+        .with("under", s.under())
         .with("line", s.line().name());
   }
 
@@ -41,6 +42,7 @@ public final class PracticeLayer implements Layer<Anchor.Whole, PracticeSetup> {
         form.decimal("weight"),
         form.decimal("start"),
         form.decimal("upper"),
+        form.has("under") && form.flag("under"),
         form.word("line", PracticeSetup.Line.class));
   }
 

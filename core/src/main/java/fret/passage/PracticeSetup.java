@@ -8,9 +8,10 @@ import java.util.Objects;
  * @param weight of it beside the others, 0.25 to 4; 1 for the usual
  * @param start first level of the ladder in the target's beat; 0 for the usual
  * @param upper upper end of the target where that is a range; 0 for none
+ * @param under whether it is run through a notch under the target too, as auditions are often begun
  * @param line whether the click thins instead of the tempo rising
  */
-public record PracticeSetup(double weight, double start, double upper, Line line) {
+public record PracticeSetup(double weight, double start, double upper, boolean under, Line line) {
   /** Slow lines keep their tempo. */
   public enum Line {
     /** Slow where fewer than two notes a second go by at the target. */
@@ -19,7 +20,7 @@ public record PracticeSetup(double weight, double start, double upper, Line line
     QUICK
   }
 
-  public static final PracticeSetup USUAL = new PracticeSetup(1, 0, 0, Line.BY_NOTES);
+  public static final PracticeSetup USUAL = new PracticeSetup(1, 0, 0, false, Line.BY_NOTES);
 
   public PracticeSetup {
     Objects.requireNonNull(line);
@@ -29,5 +30,13 @@ public record PracticeSetup(double weight, double start, double upper, Line line
     if (!(start >= 0) || !(upper >= 0)) {
       throw new IllegalArgumentException("tempo below 0");
     }
+  }
+
+  public PracticeSetup withWeight(double other) {
+    return new PracticeSetup(other, start, upper, under, line);
+  }
+
+  public PracticeSetup withUnder(boolean other) {
+    return new PracticeSetup(weight, start, upper, other, line);
   }
 }

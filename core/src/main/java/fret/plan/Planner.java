@@ -317,7 +317,8 @@ public final class Planner {
           Optional<Visit> v =
               s.isAtTarget()
                   ? Visit.upkeep(s, room, Said.of("plan.why.moved"))
-                  : Visit.climbing(s, f.date, room, 1, true, dose);
+                  : Visit.climbing(s, f.date, room, 1, true, dose)
+                      .map(x -> x.because(Said.of("plan.why.moved")));
           v.ifPresent(
               visit -> {
                 f.owed += Math.max(0, visit.minutes() - Math.max(0, f.room()));
@@ -353,7 +354,7 @@ public final class Planner {
     // Seeds that follow each other give alike beginnings: they are spread.
     Random random = new Random(f.date.toEpochDay() * 0x9E3779B97F4A7C15L);
     List<Goal> due = new ArrayList<>(request.goals());
-    due.removeIf(g -> f.date.isAfter(g.audition()) || !isRunDay(g, f.date));
+    due.removeIf(g -> f.date.isAfter(g.audition()) || !runs(g, f.date));
     java.util.Collections.shuffle(due, random);
     due.sort(Comparator.comparing(g -> lastRun.getOrDefault(run(g), LocalDate.EPOCH)));
     for (Goal g : due) {
@@ -372,12 +373,27 @@ public final class Planner {
               1,
               minutes,
               1,
-              Said.of(mock ? "plan.why.mock" : "plan.why.run"));
+              Said.of(
+                  movedTo(g, f.date) ? "plan.why.moved" : mock ? "plan.why.mock" : "plan.why.run"));
       if (f.takeCold(run)) {
         lastRun.put(run(g), f.date);
         runs.merge(run(g), 1, Integer::sum);
       }
     }
+  }
+
+  /** Whether it is run through on a day, by the plan or because the player put it there. */
+  private boolean runs(Goal g, LocalDate date) {
+    boolean away = request.moves().stream().anyMatch(m -> m.from().equals(date) && isRun(m, g));
+    return movedTo(g, date) && learned(g).findAny().isPresent() || !away && isRunDay(g, date);
+  }
+
+  private boolean movedTo(Goal g, LocalDate date) {
+    return request.moves().stream().anyMatch(m -> m.to().equals(date) && isRun(m, g));
+  }
+
+  private static boolean isRun(Move m, Goal g) {
+    return m.passageId() == g.passageId() && m.unit().equals(g.id().run());
   }
 
   private boolean isRunDay(Goal g, LocalDate date) {

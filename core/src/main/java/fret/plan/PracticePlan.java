@@ -97,6 +97,10 @@ public record PracticePlan(
       return kind != Kind.BREAK;
     }
 
+    Item because(Said other) {
+      return new Item(kind, passageId, unit, drill, level, plays, minutes, session, other);
+    }
+
     Item in(int other) {
       return new Item(kind, passageId, unit, drill, level, plays, minutes, other, why);
     }

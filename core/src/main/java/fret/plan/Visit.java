@@ -28,6 +28,13 @@ record Visit(Standing standing, List<Item> items) {
     items = List.copyOf(items);
   }
 
+  /** The same, its straight work for another reason. */
+  Visit because(Said why) {
+    return new Visit(
+        standing,
+        items.stream().map(i -> i.drill() == DrillKind.STRAIGHT ? i.because(why) : i).toList());
+  }
+
   double minutes() {
     return items.stream().mapToDouble(Item::minutes).sum();
   }

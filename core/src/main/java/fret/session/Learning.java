@@ -20,6 +20,7 @@ import fret.score.Slice;
 import fret.search.Explanation;
 import fret.tempo.Ladder;
 import fret.tempo.LadderKind;
+import fret.tempo.MetronomeScale;
 import fret.tempo.Tempo;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -222,7 +223,16 @@ public record Learning(
         section.ladder(),
         all,
         section.wholeNotes(),
-        setup.upper() > section.ladder().target() ? setup.upper() : 0);
+        second(section));
+  }
+
+  /** The upper end of a range, or a notch under the target; slow lines keep their tempo. */
+  private double second(Section section) {
+    double target = section.target().perMinute();
+    if (setup.upper() > target) {
+      return setup.upper();
+    }
+    return setup.under() && !section.ladder().isSlow() ? MetronomeScale.notchSlower(target) : 0;
   }
 
   /** The ladder of the page, or of its first excerpt. */

@@ -46,6 +46,9 @@ public interface Printer {
   /** Rows as comma separated values (RFC 4180), the first one the heading. */
   byte[] csv(List<List<String>> rows);
 
+  /** A day's work, on one page where it can be made to fit. */
+  byte[] todayPdf(String title, List<Sheets.Task> tasks, Page.Paper paper);
+
   /** The same as a JSON list of objects, the first row naming the fields. */
   byte[] json(List<List<String>> rows);
 

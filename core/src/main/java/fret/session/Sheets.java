@@ -16,6 +16,7 @@ import fret.lane.Lane;
 import fret.lane.LaneInput;
 import fret.score.ResolvedPassage;
 import fret.score.Resolver;
+import fret.score.Score;
 import fret.score.SoundingNote;
 import fret.tempo.Ladder;
 import fret.tempo.Level;
@@ -23,6 +24,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 
@@ -144,6 +146,43 @@ public final class Sheets {
       for (DrillKind kind : ON_SHEET) {
         book.of(chunk, kind).ifPresent(d -> drill(maker, d, tell));
       }
+    }
+    return maker.pages();
+  }
+
+  /**
+   * Something to do today.
+   *
+   * @param what its passage and name
+   * @param how drill, tempo, plays and minutes
+   * @param notation empty for what has none
+   */
+  public record Task(String what, String how, Optional<Score> notation) {}
+
+  /**
+   * A day's work on one page where its staves can be made small enough, each with a box to tick.
+   */
+  public List<Page> today(String title, List<Task> tasks) {
+    List<Page> pages = List.of();
+    for (double space : new double[] {SPACE_MM, 1.5, 1.25, 1.05, 0.9}) {
+      pages = today(title, tasks, space);
+      if (pages.size() == 1) {
+        return pages;
+      }
+    }
+    return pages;
+  }
+
+  private List<Page> today(String title, List<Task> tasks, double space) {
+    PageMaker maker = new PageMaker(metrics, paper, space);
+    double text = TEXT_MM * space / SPACE_MM;
+    maker.text(title, TITLE_MM, Primitive.Text.Style.BOLD);
+    for (Task t : tasks) {
+      maker.gap(2 * space / SPACE_MM);
+      maker.text("[   ]  " + t.what() + ".  " + t.how(), text, Primitive.Text.Style.BOLD);
+      t.notation()
+          .map(Resolver::resolve)
+          .ifPresent(notes -> maker.music(notes, printed(notes), Map.of(), List.of()));
     }
     return maker.pages();
   }

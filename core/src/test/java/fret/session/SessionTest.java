@@ -160,7 +160,10 @@ class SessionTest {
     s = after(s, LineDecisions.louder(s, 6, 1));
     s = after(s, LineDecisions.phrase(s, 6, PhraseMark.TOP));
     s = after(s, BowVersions.keep(s, "section"));
-    s = after(s, Decisions.practice(s, new PracticeSetup(2, 40, 108, PracticeSetup.Line.QUICK)));
+    s =
+        after(
+            s,
+            Decisions.practice(s, new PracticeSetup(2, 40, 108, true, PracticeSetup.Line.QUICK)));
     Chunk chunk = Learning.chunks(s).get(0);
     s = after(s, Decisions.practised(s, Optional.of(chunk)).orElseThrow());
     s = after(s, Decisions.page(s, Said.of("words", "cut"), without(score(), 7)).change());

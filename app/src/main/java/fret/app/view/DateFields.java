@@ -87,8 +87,8 @@ final class DateFields {
             audition,
             Parts.line(Sentences.of("plan.ready-by"), "quiet"),
             ready,
-            Parts.button(
-                Sentences.of("plan.another-date"), "another-date", this::another, "small"));
+            Parts.button(Sentences.of("plan.another-date"), "another-date", this::another, "small"),
+            Parts.button(Sentences.of("plan.remove-date"), "remove-date", this::remove, "small"));
   }
 
   Node node() {
@@ -117,6 +117,11 @@ final class DateFields {
         studio.plans().saveAudition(made);
       }
     }
+  }
+
+  /** The date goes; its passages stay, and get four weeks until they have another one. */
+  private void remove() {
+    current().ifPresent(studio.plans()::removeAudition);
   }
 
   private void another() {

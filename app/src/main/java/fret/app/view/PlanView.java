@@ -7,15 +7,18 @@ import fret.app.widget.WeeksView;
 import fret.app.words.Days;
 import fret.app.words.Sentences;
 import fret.app.words.Words;
+import fret.base.Said;
 import fret.passage.Passage;
 import fret.plan.Budget;
 import fret.plan.Forecast;
+import fret.plan.Goal;
 import fret.plan.Move;
 import fret.plan.PlanRequest;
 import fret.plan.PracticePlan;
 import fret.plan.PracticePlan.Item;
 import fret.plan.PracticePlan.Kind;
 import fret.session.BounceSwitch;
+import fret.shelf.PlanChange;
 import fret.shelf.Planning;
 import fret.tempo.LadderKind;
 import fret.tempo.Level;
@@ -50,6 +53,7 @@ final class PlanView extends VBox implements AreaView {
   private final Studio studio;
   private final Areas.Room room;
   private final Label advice = Parts.label("", "lead");
+  private final Label changed = Parts.label("", "quiet");
   private final VBox climbs = new VBox(10);
   private final VBox day = new VBox(5);
   private final Label dayTitle = Parts.line("", "card-title");
@@ -74,6 +78,7 @@ final class PlanView extends VBox implements AreaView {
     weeks.setPrefHeight(230);
     VBox.setVgrow(weeks, Priority.ALWAYS);
     advice.setId("advice");
+    changed.setId("plan-changed");
     dates = new DateFields(studio);
     day.setId("day-items");
     ladderKind.getItems().setAll(LadderKind.values());
@@ -102,6 +107,7 @@ final class PlanView extends VBox implements AreaView {
     VBox page =
         Parts.page(
             advice,
+            changed,
             new FlowPane(20, 6, dates.node(), minutesRow()),
             weeks,
             cards,
@@ -232,6 +238,7 @@ final class PlanView extends VBox implements AreaView {
     ladderStart.getValueFactory().setValue(p.habits().ladderStart());
     climb.setValue(p.habits().climb());
     showing = false;
+    showChanged();
     String told = p.plan().advice().stream().map(Sentences::of).collect(Collectors.joining(" "));
     String remedy =
         studio.plans().outlookProperty().get().remedy().map(r -> " " + Sentences.of(r)).orElse("");
@@ -320,11 +327,18 @@ final class PlanView extends VBox implements AreaView {
     boolean open = studio.shown() != null && studio.shown().passage().id() == passage.id();
     Node weight =
         open && excerpt.isEmpty()
-            ? Parts.button(
-                Sentences.of("plan.weight", Words.one(e.learning().setup().weight())),
-                "weight",
-                this::nextWeight,
-                "small")
+            ? Parts.row(
+                6,
+                Parts.button(
+                    Sentences.of(e.learning().setup().under() ? "plan.under.on" : "plan.under.off"),
+                    "under",
+                    studio.plans()::toggleUnder,
+                    "small"),
+                Parts.button(
+                    Sentences.of("plan.weight", Words.one(e.learning().setup().weight())),
+                    "weight",
+                    this::nextWeight,
+                    "small"))
             : new Region();
     return new VBox(
         2,
@@ -389,6 +403,40 @@ final class PlanView extends VBox implements AreaView {
     }
   }
 
+  /** What the last change of minutes, days or habits came to. */
+  private void showChanged() {
+    List<PlanChange> all = studio.plans().changesProperty().get();
+    changed.setText(
+        all.stream()
+            .map(c -> Sentences.of("plan.change.of", title(c.goal()), told(c)))
+            .collect(Collectors.joining(" ")));
+    changed.setVisible(!all.isEmpty());
+    changed.setManaged(!all.isEmpty());
+  }
+
+  private String title(Goal.Id goal) {
+    Planning.Entry e = studio.plans().plannedProperty().get().entries().get(goal);
+    String title =
+        studio.passages().stream()
+            .filter(p -> p.id() == goal.passage())
+            .map(p -> p.settings().title())
+            .findFirst()
+            .orElse("");
+    return e == null || e.section().name().isEmpty()
+        ? title
+        : Sentences.of("excerpt.of", title, e.section().name());
+  }
+
+  private static Said told(PlanChange c) {
+    Said moved = Said.of(c.moved() == 1 ? "plan.change.moved.one" : "plan.change.moved", c.moved());
+    if (c.before().equals(c.after())) {
+      return moved;
+    }
+    return c.after().isEmpty()
+        ? Said.of("plan.change.late", moved)
+        : Said.of("plan.change.ready", Said.of("day", c.after().get()), moved);
+  }
+
   private static String leftOut(Planning p, PracticePlan.Day d) {
     PracticePlan.LeftOut longest =
         d.leftOut().stream()
@@ -404,6 +452,7 @@ final class PlanView extends VBox implements AreaView {
   private HBox row(Planning p, LocalDate date, Item item) {
     String what = room.practice().label(item);
     boolean unit = item.kind() == Kind.CHUNK || item.kind() == Kind.JOIN;
+    boolean movable = unit || item.kind() == Kind.RUN_THROUGH || item.kind() == Kind.MOCK;
     String times =
         p.of(item.passageId())
             .flatMap(e -> e.learning().learned(item.unit()))
@@ -426,7 +475,7 @@ final class PlanView extends VBox implements AreaView {
                 : Sentences.of(item.why()),
             "quiet");
     HBox row = Parts.row(8, name, how, Parts.spring());
-    if (unit) {
+    if (movable) {
       row.getChildren()
           .add(
               Parts.button(
@@ -475,6 +524,7 @@ final class PlanView extends VBox implements AreaView {
         Action.of("plan-off", "plan", Action.key(KeyCode.O), () -> own(0)),
         Action.of("plan-ill", "plan", Action.key(KeyCode.I), this::ill),
         Action.of("plan-usual", "plan", Action.key(KeyCode.U), this::usual),
+        Action.of("plan-under", "plan", Action.key(KeyCode.N), studio.plans()::toggleUnder),
         Action.of("plan-weight", "plan", Action.key(KeyCode.W), this::nextWeight));
   }
 }

@@ -6,6 +6,7 @@ import fret.app.widget.Look;
 import fret.app.widget.StripView;
 import fret.app.words.Days;
 import fret.app.words.Sentences;
+import fret.engraving.Page;
 import fret.instrument.InstrumentType;
 import fret.journal.Verdict;
 import fret.passage.Passage;
@@ -15,11 +16,14 @@ import fret.shelf.Planning;
 import fret.tempo.Level;
 import java.time.format.DateTimeFormatter;
 import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
 import javafx.collections.ListChangeListener;
 import javafx.collections.MapChangeListener;
 import javafx.scene.Node;
@@ -40,6 +44,9 @@ final class ShelfView extends VBox implements AreaView {
 
   static final DateTimeFormatter DATE = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
 
+  private static final int MOST_QUESTIONS = 2;
+
+  private final Areas.Room room;
   private final Studio studio;
   private final Look look;
   private final Map<Long, VBox> dues = new HashMap<>();
@@ -50,6 +57,7 @@ final class ShelfView extends VBox implements AreaView {
   private final Button start;
 
   ShelfView(Areas.Room room) {
+    this.room = room;
     this.studio = room.studio();
     this.main = room.main();
     this.look = room.look();
@@ -161,14 +169,14 @@ final class ShelfView extends VBox implements AreaView {
       getChildren().add(page);
       return;
     }
+    Set<Long> away = studio.preferences().away();
+    List<Passage> out = studio.passages().stream().filter(p -> !away.contains(p.id())).toList();
     for (Audition a : studio.plans().auditions()) {
       page.getChildren()
-          .add(
-              audition(
-                  a, studio.passages().stream().filter(p -> p.auditionId() == a.id()).toList()));
+          .add(audition(a, out.stream().filter(p -> p.auditionId() == a.id()).toList()));
     }
     List<Passage> loose =
-        studio.passages().stream()
+        out.stream()
             .filter(
                 p -> studio.plans().auditions().stream().noneMatch(a -> a.id() == p.auditionId()))
             .toList();
@@ -183,11 +191,52 @@ final class ShelfView extends VBox implements AreaView {
                 Parts.button(Sentences.of("shelf.open-a-file"), "shelf-open", main::chooseFile),
                 byHand()));
     recent(page);
-    page.getChildren().add(0, Parts.row(14, start, asked));
+    away(page, studio.passages().stream().filter(p -> away.contains(p.id())).toList());
+    page.getChildren()
+        .add(
+            0,
+            Parts.row(
+                14,
+                start,
+                asked,
+                Parts.spring(),
+                Parts.button(Sentences.of("today.pdf"), "today-pdf", this::saveToday, "small")));
     ScrollPane scroll = Parts.scroll(page);
     getChildren().add(scroll);
     studio.openings().read(studio.passages());
     showDue();
+  }
+
+  private void saveToday() {
+    studio
+        .todaySheet()
+        .make(
+            room.practice()::label,
+            Page.Paper.A4,
+            pdf -> main.saveBytes(Sentences.of("today.file") + ".pdf", pdf));
+  }
+
+  /** Passages that are not prepared now, to take back. */
+  private void away(VBox page, List<Passage> passages) {
+    FlowPane names = new FlowPane(8, 6);
+    for (Passage p : passages) {
+      names
+          .getChildren()
+          .add(
+              Parts.button(
+                  Sentences.of("shelf.take-back", p.settings().title()),
+                  "take-back-" + p.id(),
+                  () -> putAway(p, false),
+                  "small"));
+    }
+    if (!passages.isEmpty()) {
+      page.getChildren().addAll(Parts.line(Sentences.of("shelf.away"), "quiet"), names);
+    }
+  }
+
+  private void putAway(Passage p, boolean is) {
+    studio.putAway(p, is);
+    change();
   }
 
   /** Files that were opened last, to open again. */
@@ -301,9 +350,39 @@ final class ShelfView extends VBox implements AreaView {
     dues.put(p.id(), asks);
     VBox slip = Parts.card("", open, opening, climb, asks);
     slip.setPrefWidth(336);
+    questions(p, slip);
+    slip.getChildren()
+        .add(
+            Parts.row(
+                6,
+                Parts.spring(),
+                Parts.button(
+                    Sentences.of("shelf.duplicate"),
+                    "duplicate-" + p.id(),
+                    () -> studio.duplicate(p),
+                    "small"),
+                Parts.button(
+                    Sentences.of("shelf.put-away"),
+                    "put-away-" + p.id(),
+                    () -> putAway(p, true),
+                    "small")));
     if (hurt) {
       slip.getChildren().add(Parts.line(Sentences.of("shelf.it-hurt"), "warning"));
     }
     return slip;
+  }
+
+  /** What is still open in a passage, by its bars. */
+  private static void questions(Passage p, VBox slip) {
+    List<String> open = new ArrayList<>();
+    new TreeMap<>(p.settings().details().barNotes())
+        .forEach((bar, notes) -> notes.forEach(n -> open.add(Sentences.of("shelf.open", bar, n))));
+    for (String text : open.subList(0, Math.min(MOST_QUESTIONS, open.size()))) {
+      slip.getChildren().add(Parts.label(text, "quiet"));
+    }
+    if (open.size() > MOST_QUESTIONS) {
+      slip.getChildren()
+          .add(Parts.line(Sentences.of("shelf.open-more", open.size() - MOST_QUESTIONS), "quiet"));
+    }
   }
 }

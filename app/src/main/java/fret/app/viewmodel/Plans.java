@@ -18,6 +18,7 @@ import fret.session.Learning;
 import fret.session.Session;
 import fret.shelf.Audition;
 import fret.shelf.Library;
+import fret.shelf.PlanChange;
 import fret.shelf.Planning;
 import fret.tempo.LadderKind;
 import java.time.LocalDate;
@@ -47,6 +48,9 @@ public final class Plans {
   private final Set<Long> unreadable = new HashSet<>();
   private volatile List<Audition> auditions;
   private boolean reading;
+  private final ReadOnlyObjectWrapper<List<PlanChange>> changes =
+      new ReadOnlyObjectWrapper<>(List.of());
+  private boolean asksWhatChanged;
   private boolean isAsked;
 
   Plans(Studio studio, Library library, Storing storing) {
@@ -70,6 +74,11 @@ public final class Plans {
     return outlook.getReadOnlyProperty();
   }
 
+  /** What the player's last change of minutes, days or habits came to. */
+  public ReadOnlyObjectProperty<List<PlanChange>> changesProperty() {
+    return changes.getReadOnlyProperty();
+  }
+
   /** What the plan says of the open passage. */
   public Optional<Planning.Entry> ofOpen() {
     Session now = studio.shown();
@@ -89,6 +98,7 @@ public final class Plans {
   }
 
   public void saveHabits(Planning.Habits habits) {
+    asksWhatChanged = true;
     studio.preferences().putHabits(habits);
     update();
   }
@@ -99,12 +109,14 @@ public final class Plans {
   }
 
   public void saveBudget(Budget budget) {
+    asksWhatChanged = true;
     studio.preferences().putBudget(budget);
     update();
   }
 
   /** A chunk comes on another day. */
   public void move(Move move) {
+    asksWhatChanged = true;
     List<Move> all = new ArrayList<>(studio.preferences().moves());
     all.removeIf(
         m ->
@@ -124,9 +136,18 @@ public final class Plans {
             s -> {
               PracticeSetup now = Learning.setup(s.passage());
               double weight = now.weight() == 1 ? 2 : now.weight() == 2 ? 0.5 : 1;
-              return Optional.of(
-                  Decisions.practice(
-                      s, new PracticeSetup(weight, now.start(), now.upper(), now.line())));
+              return Optional.of(Decisions.practice(s, now.withWeight(weight)));
+            });
+  }
+
+  /** The open passage is run through a notch under its target too, or no more. */
+  public void toggleUnder() {
+    studio
+        .open()
+        .decide(
+            s -> {
+              PracticeSetup now = Learning.setup(s.passage());
+              return Optional.of(Decisions.practice(s, now.withUnder(!now.under())));
             });
   }
 
@@ -250,7 +271,11 @@ public final class Plans {
   private void plan() {
     List<Learning> all = new ArrayList<>();
     Map<Goal.Id, Audition> dates = new HashMap<>();
+    Set<Long> away = studio.preferences().away();
     for (Passage p : studio.passages()) {
+      if (away.contains(p.id())) {
+        continue; // It is not prepared now.
+      }
       Known k = known.get(p.id());
       if (k != null) {
         all.add(k.learning());
@@ -272,6 +297,10 @@ public final class Plans {
         Rank.BESIDE,
         token -> Planning.of(all, dates, budget, entries, moves, today, habits),
         made -> {
+          Planning before = planned.get();
+          boolean told = asksWhatChanged && before != null;
+          asksWhatChanged = false;
+          changes.set(told ? PlanChange.of(before, made) : List.of());
           planned.set(made);
           studio.run("outlook", Rank.BEHIND, token -> made.outlook(), outlook::set);
         });

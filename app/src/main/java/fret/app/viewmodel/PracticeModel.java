@@ -23,9 +23,8 @@ import fret.score.Resolver;
 import fret.score.Score;
 import fret.session.BounceSwitch;
 import fret.session.Covered;
-import fret.session.DrillBook;
-import fret.session.Learning;
 import fret.session.Session;
+import fret.shelf.Asked;
 import fret.shelf.Planning;
 import fret.sound.ClickLine;
 import fret.sound.ClickStyle;
@@ -344,13 +343,11 @@ public final class PracticeModel {
       return;
     }
     Planning.Entry e = entry.get();
-    Optional<Chunk> chunk = e.learning().chunk(item.unit());
-    Optional<Frame> frame = e.learning().frame(item.unit());
     // A try that is stored meanwhile changes nothing of what is played: the answer still counts.
     studio.run(
         "stand",
         Rank.BESIDE,
-        token -> drill(session, e, item, chunk, frame),
+        token -> Asked.drill(session, e, item),
         drill -> {
           if (wanted.filter(item::equals).isPresent() && ownPassage < 0) {
             place(
@@ -362,46 +359,13 @@ public final class PracticeModel {
                     e.ladder(),
                     item.level(),
                     Sentences.of(item.why()),
-                    pictured(e.learning(), frame, item)));
+                    Asked.frames(e, item)));
           }
         });
   }
 
-  /** What is played of a planned item; bars without notes where only the picture has them. */
-  private static Drill drill(
-      Session session, Planning.Entry e, Item item, Optional<Chunk> chunk, Optional<Frame> frame) {
-    DrillBook book = new DrillBook(session);
-    boolean run = PracticePlan.isRun(item.unit());
-    boolean noNotes = session.resolved().notes().isEmpty();
-    if (frame.isPresent() || run && noNotes) {
-      List<Frame> all = frame.map(List::of).orElse(e.learning().frames());
-      return new Drill(item.drill(), List.of(Frame.silent(all)));
-    }
-    return e.section()
-        .stretch()
-        .filter(x -> run)
-        .flatMap(x -> book.ofStretch(x, item.drill()))
-        .orElseGet(() -> drill(session, chunk, item.drill()));
-  }
-
-  /** The frames of the picture that stand in for notes. */
-  private static List<Frame> pictured(Learning learning, Optional<Frame> frame, Item item) {
-    boolean run = PracticePlan.isRun(item.unit()) || item.unit().isEmpty();
-    boolean all = run && learning.chunks().isEmpty();
-    return all ? learning.frames() : frame.map(List::of).orElse(List.of());
-  }
-
   private static String kindName(Kind kind) {
     return Sentences.of("plan.kind." + kind);
-  }
-
-  /** A drill that the chunk no longer asks for gives way to the notes as written. */
-  private static Drill drill(Session session, Optional<Chunk> chunk, DrillKind kind) {
-    DrillBook book = new DrillBook(session);
-    return chunk
-        .flatMap(c -> book.of(c, kind).or(() -> book.of(c, DrillKind.STRAIGHT)))
-        .or(() -> book.ofPassage(kind))
-        .orElseGet(() -> new Drill(DrillKind.STRAIGHT, List.of(book.page())));
   }
 
   private void place(OnStand what) {
@@ -463,7 +427,7 @@ public final class PracticeModel {
     studio.run(
         "stand",
         Rank.BESIDE,
-        token -> drill(s, Optional.of(free), kind),
+        token -> Asked.drill(s, Optional.of(free), kind),
         drill ->
             own(
                 new OnStand(
@@ -488,7 +452,7 @@ public final class PracticeModel {
     studio.run(
         "stand",
         Rank.BESIDE,
-        token -> drill(s, Optional.of(chunk), kind),
+        token -> Asked.drill(s, Optional.of(chunk), kind),
         drill -> own(free(e, chunk.id(), Words.chunk(chunk), drill, List.of())));
   }
 
@@ -576,7 +540,7 @@ public final class PracticeModel {
     studio.run(
         "stand",
         Rank.BESIDE,
-        token -> drill(session, chunk, kind.get()),
+        token -> Asked.drill(session, chunk, kind.get()),
         drill ->
             own(
                 new OnStand(

@@ -17,6 +17,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.stream.Collectors;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanWrapper;
@@ -160,6 +161,25 @@ public final class Preferences {
 
   void putBudget(Budget budget) {
     PlanSettings.of(budget).forEach(this::put);
+  }
+
+  /** Passages that are not prepared now. */
+  public Set<Long> away() {
+    return get("away").stream()
+        .flatMap(t -> java.util.Arrays.stream(t.split(" ")))
+        .filter(t -> t.matches("\\d{1,18}"))
+        .map(Long::valueOf)
+        .collect(Collectors.toCollection(TreeSet::new));
+  }
+
+  void putAway(long passage, boolean is) {
+    Set<Long> all = new TreeSet<>(away());
+    if (is) {
+      all.add(passage);
+    } else {
+      all.remove(passage);
+    }
+    put("away", all.stream().map(String::valueOf).collect(Collectors.joining(" ")));
   }
 
   /** What was left out, with the reason, oldest first. */

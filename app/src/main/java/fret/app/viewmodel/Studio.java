@@ -99,6 +99,7 @@ public final class Studio {
   private final Preferences preferences;
   private final Plans plans;
   private final Openings openings;
+  private final TodaySheet todaySheet;
   private final Proofing proofing = new Proofing(this);
   private final NoteDecisions decisions = new NoteDecisions(this);
   private final ObservableList<Passage> passages = FXCollections.observableArrayList();
@@ -144,6 +145,7 @@ public final class Studio {
     this.preferences = new Preferences(library.settings(), storing, library);
     this.plans = new Plans(this, library, storing);
     this.openings = new Openings(this, library);
+    this.todaySheet = new TodaySheet(this, library, printer);
     this.paper = new PaperModel(this, library, writer, printer);
     passages.setAll(library.passages());
     journal.setAll(library.journal());
@@ -174,6 +176,42 @@ public final class Studio {
   /** Dates and plans. */
   public Plans plans() {
     return plans;
+  }
+
+  /** Today's work on paper. */
+  public TodaySheet todaySheet() {
+    return todaySheet;
+  }
+
+  /** A passage leaves the desk and the plan, or comes back; its record stays. */
+  public void putAway(Passage passage, boolean away) {
+    preferences.putAway(passage.id(), away);
+    tell(
+        Sentences.of(
+            away ? "shelf.put-away.told" : "shelf.taken-back", passage.settings().title()));
+    plans.update();
+  }
+
+  /** A copy of a passage with all that was decided, to be prepared in another way. */
+  public void duplicate(Passage passage) {
+    storing.store(
+        "shelf",
+        () -> {
+          Library.Stored stored = library.load(passage.id()).orElseThrow();
+          byte[] source =
+              stored.passage().sourceName().isEmpty()
+                  ? new byte[0]
+                  : library.source(passage.id(), stored.passage().source().id());
+          String title = Sentences.of("shelf.copy-of", passage.settings().title());
+          Passage copy =
+              stored.passage().withSettings(stored.passage().settings().withTitle(title)).withId(0);
+          return library.add(copy, source, stored.page());
+        },
+        added -> {
+          passages.add(added);
+          tell(Sentences.of("shelf.copied", passage.settings().title()));
+          plans.update();
+        });
   }
 
   /** The first bars of each passage. */

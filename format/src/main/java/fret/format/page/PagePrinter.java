@@ -67,6 +67,11 @@ public final class PagePrinter implements Printer {
     return files.pdf(pages, session.passage().settings().title());
   }
 
+  @Override
+  public byte[] todayPdf(String title, List<Sheets.Task> tasks, Page.Paper paper) {
+    return files.pdf(new Sheets(fonts, paper).today(title, tasks), title);
+  }
+
   private Strip strip(Session session, List<FingerText> fingers) {
     StripStyle style =
         new StripStyle(1, true, Optional.empty(), Sheets.shiftMarks(session.fingering()));

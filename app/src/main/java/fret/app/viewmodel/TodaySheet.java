@@ -1,0 +1,136 @@
+package fret.app.viewmodel;
+
+import fret.app.words.Days;
+import fret.app.words.Sentences;
+import fret.app.words.Words;
+import fret.app.work.Computing.Rank;
+import fret.base.UnusableInput;
+import fret.engraving.Page;
+import fret.plan.PracticePlan;
+import fret.plan.PracticePlan.Item;
+import fret.plan.PracticePlan.Kind;
+import fret.score.Score;
+import fret.search.Token;
+import fret.session.Printer;
+import fret.session.Session;
+import fret.session.Sheets;
+import fret.shelf.Asked;
+import fret.shelf.Library;
+import fret.shelf.Planning;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Consumer;
+import java.util.function.Function;
+import java.util.function.Supplier;
+
+/** Today's work on paper, across all passages, with the notes of each thing. */
+public final class TodaySheet {
+  private final Studio studio;
+  private final Library library;
+  private final Supplier<Printer> printer;
+
+  TodaySheet(Studio studio, Library library, Supplier<Printer> printer) {
+    this.studio = studio;
+    this.library = library;
+    this.printer = printer;
+  }
+
+  /**
+   * Makes a PDF, handed on when it is made; nothing where today asks for nothing.
+   *
+   * @param label names an item as the player knows it
+   */
+  public void make(Function<Item, String> label, Page.Paper paper, Consumer<byte[]> then) {
+    Planning p = studio.plans().plannedProperty().get();
+    Optional<PracticePlan.Day> day = p == null ? Optional.empty() : p.plan().on(studio.today());
+    if (day.isEmpty() || day.get().items().isEmpty()) {
+      studio.tell(Sentences.of("shelf.nothing-is"));
+      return;
+    }
+    String title =
+        Sentences.of(
+            "today.title",
+            Days.of(studio.today(), studio.today()),
+            Math.round(day.get().minutes()));
+    Map<Long, String> titles = new HashMap<>();
+    studio.passages().forEach(x -> titles.put(x.id(), x.settings().title()));
+    studio.run(
+        "today",
+        Rank.BESIDE,
+        token -> printer.get().todayPdf(title, tasks(p, day.get(), titles, label, token), paper),
+        then);
+  }
+
+  /** The same notes at several levels stand once. */
+  private List<Sheets.Task> tasks(
+      Planning p,
+      PracticePlan.Day day,
+      Map<Long, String> titles,
+      Function<Item, String> label,
+      Token token)
+      throws UnusableInput {
+    Map<Long, Session> sessions = new HashMap<>();
+    List<Sheets.Task> tasks = new ArrayList<>();
+    for (int i = 0; i < day.items().size(); i++) {
+      Item item = day.items().get(i);
+      if (item.kind() == Kind.BREAK) {
+        tasks.add(
+            new Sheets.Task(Sentences.of("plan.kind.BREAK"), minutes(item.minutes()), none()));
+        continue;
+      }
+      List<Item> same = new ArrayList<>(List.of(item));
+      while (i + 1 < day.items().size() && isSame(item, day.items().get(i + 1))) {
+        same.add(day.items().get(++i));
+      }
+      tasks.add(
+          new Sheets.Task(
+              titles.getOrDefault(item.passageId(), "") + ", " + label.apply(item),
+              how(same),
+              notation(p, item, sessions, token)));
+    }
+    return tasks;
+  }
+
+  private static Optional<Score> none() {
+    return Optional.empty();
+  }
+
+  private static boolean isSame(Item a, Item b) {
+    return a.passageId() == b.passageId() && a.unit().equals(b.unit()) && a.drill() == b.drill();
+  }
+
+  private static String how(List<Item> same) {
+    List<String> levels = same.stream().map(x -> x.level().text()).distinct().toList();
+    double minutes = same.stream().mapToDouble(Item::minutes).sum();
+    String drill = Sentences.of("drill." + same.get(0).drill().id()).toLowerCase(Locale.ROOT);
+    return Sentences.of("today.how", drill, String.join(", ", levels), minutes(minutes));
+  }
+
+  private static String minutes(double minutes) {
+    return Sentences.of("practise.minutes", Words.one(minutes));
+  }
+
+  /** A run-through has its own part on paper: it is only named. */
+  private Optional<Score> notation(Planning p, Item item, Map<Long, Session> sessions, Token token)
+      throws UnusableInput {
+    Optional<Planning.Entry> e = p.of(item);
+    boolean shown =
+        e.isPresent()
+            && (item.kind() == Kind.CHUNK || item.kind() == Kind.JOIN)
+            && Asked.frames(e.get(), item).isEmpty();
+    if (!shown) {
+      return none();
+    }
+    if (!sessions.containsKey(item.passageId())) {
+      Library.Stored stored = library.load(item.passageId()).orElseThrow();
+      sessions.put(
+          item.passageId(),
+          Session.of(stored.passage(), studio.open().page(stored).value(), token));
+    }
+    return Optional.of(Asked.drill(sessions.get(item.passageId()), e.get(), item).parts().get(0));
+  }
+}
