@@ -11,6 +11,7 @@ import fret.mark.Layer;
 import fret.mark.ReminderLayer;
 import fret.mark.VibratoLayer;
 import fret.mark.WishLayer;
+import fret.sound.ClickRangeLayer;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -36,6 +37,7 @@ public final class Layers {
                 OwnChunkLayer.OWN,
                 ExcerptLayer.EXCERPT,
                 FrameLayer.FRAMES,
+                ClickRangeLayer.CLICKS,
                 SourceLayer.SOURCE,
                 HeadingLayer.HEADING,
                 PracticeLayer.PRACTICE));

@@ -23,6 +23,8 @@ import fret.passage.SourceLayer;
 import fret.score.Score;
 import fret.score.Signs;
 import fret.score.SoundingNote;
+import fret.sound.ClickRange;
+import fret.sound.ClickRangeLayer;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -134,6 +136,18 @@ public final class Decisions {
         setup.equals(PracticeSetup.USUAL) ? Optional.empty() : Optional.of(setup);
     Marks after = s.passage().marks().with(PracticeLayer.PRACTICE, Place.WHOLE, own);
     return changed(Said.of("practice.setup"), s, after);
+  }
+
+  /** What the click does by bars. */
+  public static Change clicks(Session s, List<ClickRange> ranges) {
+    Marks after =
+        s.passage()
+            .marks()
+            .with(
+                ClickRangeLayer.CLICKS,
+                Place.WHOLE,
+                ranges.isEmpty() ? Optional.empty() : Optional.of(List.copyOf(ranges)));
+    return changed(Said.of("clicks.set"), s, after);
   }
 
   /** The program proposes again; pins stay. */

@@ -19,6 +19,8 @@ public record Click(double seconds, Strength strength, int count, int play) {
     WEAK(0.5, 1320),
     /** Between the counted clicks. */
     BETWEEN(0.35, 1320),
+    /** A note of the others that leads to an entry. */
+    CUE(0.6, 990),
     /** Where a note must end. */
     END(0.25, 880),
     /** Seen, not heard. */

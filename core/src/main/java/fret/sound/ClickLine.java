@@ -3,8 +3,10 @@ package fret.sound;
 import fret.score.Bar;
 import fret.score.Score;
 import fret.sound.Click.Strength;
+import fret.sound.ClickRange.Kind;
 import fret.tempo.TempoMap;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
@@ -15,12 +17,24 @@ import org.apache.commons.numbers.fraction.Fraction;
  * tempo.
  */
 public final class ClickLine {
+  /** Closer than this two clicks are one. */
+  private static final double SAME_S = 0.001;
+
   private final Score score;
   private final TempoMap tempo;
   private final ClickStyle style;
   private final Fraction start;
+  private final List<ClickRange> ranges;
 
   public ClickLine(Score score, TempoMap tempo, ClickStyle style) {
+    this(score, tempo, style, List.of());
+  }
+
+  /**
+   * @param ranges what is otherwise in some bars
+   */
+  public ClickLine(Score score, TempoMap tempo, ClickStyle style, List<ClickRange> ranges) {
+    this.ranges = List.copyOf(ranges);
     this.score = score;
     this.tempo = tempo;
     this.style = style;
@@ -43,12 +57,59 @@ public final class ClickLine {
     for (Bar b : score.bars()) {
       boolean silent =
           style.silent() > 0 && bar % (style.sounding() + style.silent()) >= style.sounding();
+      boolean quiet = silent || is(b, Kind.SILENT) || is(b, Kind.FREE);
+      boolean barAlone = is(b, Kind.FREE_BARS);
       for (Click c : clicks(b)) {
-        all.add(silent ? c.as(Strength.SILENT) : c);
+        boolean heard = !quiet && (!barAlone || c.strength() == Strength.STRONG);
+        all.add(heard ? c : c.as(Strength.SILENT));
       }
+      if (!quiet && !barAlone) {
+        running(all, b);
+      }
+      cues(all, b);
       bar++;
     }
+    all.sort(Comparator.comparingDouble(Click::seconds));
     return all;
+  }
+
+  private boolean is(Bar b, Kind kind) {
+    return ranges.stream().anyMatch(r -> r.kind() == kind && r.has(b.number()));
+  }
+
+  /** The running value of the others between the counted clicks. */
+  private void running(List<Click> all, Bar b) {
+    for (ClickRange r : ranges) {
+      if (r.kind() == Kind.RUNNING && r.has(b.number())) {
+        Fraction each = r.values().get(0);
+        Fraction lead = b.placeOf(b.start());
+        for (Fraction at = Fraction.ZERO;
+            at.compareTo(lead.add(b.length())) < 0;
+            at = at.add(each)) {
+          double seconds =
+              at.compareTo(lead) < 0 ? -1 : secondsAt(b.start().add(at.subtract(lead)));
+          boolean free = all.stream().noneMatch(c -> Math.abs(c.seconds() - seconds) < SAME_S);
+          if (seconds >= 0 && free) {
+            all.add(new Click(seconds, Strength.BETWEEN, 0, 0));
+          }
+        }
+      }
+    }
+  }
+
+  /** The last notes of the others, before the end of the last bar of their range. */
+  private void cues(List<Click> all, Bar b) {
+    for (ClickRange r : ranges) {
+      if (r.kind() == Kind.CUE && r.toBar().equals(b.number())) {
+        Fraction at = b.end();
+        for (int i = r.values().size() - 1; i >= 0; i--) {
+          at = at.subtract(r.values().get(i));
+          if (at.compareTo(start) >= 0) {
+            all.add(new Click(secondsAt(at), Strength.CUE, 0, 0));
+          }
+        }
+      }
+    }
   }
 
   private List<Click> clicks(Bar b) {

@@ -37,12 +37,14 @@ import fret.score.Score;
 import fret.score.Signs;
 import fret.score.TimeSignature;
 import fret.search.Token;
+import fret.sound.ClickRange;
 import fret.tempo.Beat;
 import fret.tempo.Tempo;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.apache.commons.numbers.fraction.Fraction;
 import org.junit.jupiter.api.Test;
 
 class SessionTest {
@@ -183,6 +185,10 @@ class SessionTest {
         after(
             s,
             ChunkDecisions.frames(s, Said.of("frame.drawn"), all -> List.of(frame)).orElseThrow());
+    ClickRange cue =
+        new ClickRange(
+            "3", "4", ClickRange.Kind.CUE, List.of(Fraction.of(1, 4), Fraction.of(1, 6)));
+    s = after(s, Decisions.clicks(s, List.of(cue)));
     Marks marks = s.passage().marks();
     for (Layer<?, ?> layer : Layers.ALL) {
       assertThat(marks.of(layer)).as(layer.id()).isNotEmpty();

@@ -23,6 +23,71 @@ import org.junit.jupiter.api.Test;
 
 /** Clicks from the page to the samples. */
 class ClickTrackTest {
+  /** Running sixteenths, two bars silent, a cue of three notes, a bar alone: bar by bar. */
+  @Test
+  void theClickIsOtherwiseByBars() {
+    List<ClickRange> ranges =
+        List.of(
+            new ClickRange("1", "2", ClickRange.Kind.RUNNING, List.of(Fraction.of(1, 16))),
+            new ClickRange("3", "4", ClickRange.Kind.SILENT, List.of()),
+            new ClickRange(
+                "4",
+                "4",
+                ClickRange.Kind.CUE,
+                List.of(Fraction.of(1, 8), Fraction.of(1, 8), Fraction.of(1, 4))),
+            new ClickRange("5", "5", ClickRange.Kind.FREE_BARS, List.of()));
+    List<Click> clicks =
+        new ClickLine(bars(TimeSignature.of(4, 4), 6), quarters(60), ClickStyle.PLAIN, ranges)
+            .clicks();
+    List<Double> heard =
+        clicks.stream()
+            .filter(c -> c.strength() != Click.Strength.SILENT)
+            .map(Click::seconds)
+            .toList();
+    assertThat(heard.stream().filter(t -> t < 8)).hasSize(32);
+    assertThat(heard.stream().filter(t -> t >= 8 && t < 16)).containsExactly(14.0, 14.5, 15.0);
+    assertThat(heard.stream().filter(t -> t >= 16 && t < 20)).containsExactly(16.0);
+    assertThat(heard.stream().filter(t -> t >= 20)).hasSize(4);
+  }
+
+  /** Sixteenths that stop in bar 3 where the player goes on, and an entry after a bar of rest. */
+  @Test
+  void theOtherPartsGiveTheRunningValueTheDangersAndTheCues() {
+    LineBuilder own = new LineBuilder(TimeSignature.of(2, 4), KeySignature.NONE, Clef.TREBLE);
+    LineBuilder other = new LineBuilder(TimeSignature.of(2, 4), KeySignature.NONE, Clef.BASS);
+    Pitch a = Pitch.parse("A4");
+    for (int bar = 1; bar <= 5; bar++) {
+      if (bar == 4) {
+        own.add(Fraction.of(1, 2));
+      } else {
+        own.add(Fraction.of(1, 2), a);
+      }
+      if (bar <= 2) {
+        for (int i = 0; i < 8; i++) {
+          other.add(Fraction.of(1, 16), a);
+        }
+      } else if (bar == 4) {
+        other.add(Fraction.of(1, 4), a).add(Fraction.of(1, 8), a).add(Fraction.of(1, 8), a);
+      } else {
+        other.add(Fraction.of(1, 2), a);
+      }
+    }
+    List<ClickRange> found =
+        Accompaniment.of(
+            own.build("own", Interval.UNISON), List.of(other.build("other", Interval.UNISON)));
+    assertThat(found)
+        .containsExactly(
+            new ClickRange("1", "2", ClickRange.Kind.RUNNING, List.of(Fraction.of(1, 16))),
+            new ClickRange("3", "3", ClickRange.Kind.RUSH, List.of()),
+            new ClickRange("4", "4", ClickRange.Kind.RUNNING, List.of(Fraction.of(1, 4))),
+            new ClickRange("5", "5", ClickRange.Kind.RUSH, List.of()),
+            new ClickRange(
+                "4",
+                "4",
+                ClickRange.Kind.CUE,
+                List.of(Fraction.of(1, 4), Fraction.of(1, 8), Fraction.of(1, 8))));
+  }
+
   private static Score bars(TimeSignature time, int count) {
     LineBuilder line = new LineBuilder(time, KeySignature.NONE, Clef.TREBLE);
     for (int i = 0; i < count; i++) {

@@ -63,7 +63,12 @@ final class Screenshots {
     steps.add(new Step(() -> open(0, main, "part"), ""));
     steps.add(new Step(() -> fire("#tab-about"), ""));
     steps.add(new Step(() -> pagePicture(main), ""));
-    steps.add(new Step(() -> fire("#tab-picture"), "part-picture"));
+    steps.add(new Step(() -> fire("#tab-picture"), ""));
+    steps.add(new Step(() -> fire("#frame-add"), ""));
+    steps.add(new Step(() -> fire("#frame-add"), "part-picture"));
+    steps.add(new Step(() -> fire("#frame-practise"), "practise-photo"));
+    steps.add(new Step(() -> open(4, main, "part"), ""));
+    steps.add(new Step(() -> fire("#tab-chunks"), "part-chunks"));
     steps.add(new Step(studio.preferences()::toggleDark, ""));
     steps.add(new Step(() -> open(4, main, "bow-arm"), "bow-arm-dark"));
     steps.add(new Step(studio.preferences()::toggleDark, ""));

@@ -14,11 +14,13 @@ final class Composition extends Region {
   private static final double GAP = 10;
   private static final double SHARE = 0.62;
   private static final double LEAST_BELOW = 190;
+  private static final double LEAST_STRIP = 150;
 
   private final Region head;
   private final Region strip;
   private final Region reasons;
   private boolean stripOnly;
+  private boolean reasonsFirst;
 
   /**
    * @param head a line over the strip
@@ -39,6 +41,12 @@ final class Composition extends Region {
     requestLayout();
   }
 
+  /** Gives the reasons most of the room, as for a picture that is read; or the strip again. */
+  void setReasonsFirst(boolean first) {
+    reasonsFirst = first;
+    requestLayout();
+  }
+
   private boolean isWide() {
     return getScene() != null && getScene().getWidth() >= WIDE;
   }
@@ -56,11 +64,13 @@ final class Composition extends Region {
     if (stripOnly) {
       put(strip, left, top, width, height);
     } else if (isWide()) {
-      put(strip, left, top, width - BESIDE - GAP, height);
-      put(reasons, left + width - BESIDE, top, BESIDE, height);
+      double beside = reasonsFirst ? width * SHARE : BESIDE;
+      put(strip, left, top, width - beside - GAP, height);
+      put(reasons, left + width - beside, top, beside, height);
     } else {
       double most = height - GAP - LEAST_BELOW;
-      double upper = snapSizeY(Math.max(160, Math.min(most, height * SHARE)));
+      double usual = Math.max(160, Math.min(most, height * SHARE));
+      double upper = snapSizeY(reasonsFirst ? Math.min(LEAST_STRIP, height / 4) : usual);
       put(strip, left, top, width, upper);
       put(reasons, left, top + upper + GAP, width, height - upper - GAP);
     }

@@ -35,12 +35,13 @@ final class JournalFilter {
     this.studio = studio;
     this.model = model;
     this.changed = changed;
+    filling = true;
     passage = choice("filter-passage", "journal.every-passage", p -> p.settings().title());
     chunk = choice("filter-chunk", "journal.every-chunk", this::chunkName);
     verdict = choice("filter-verdict", "journal.every-verdict", v -> Sentences.of("verdict." + v));
     broke = choice("filter-broke", "journal.every-break", b -> Sentences.of("broke." + b));
-    verdict.getItems().setAll(withAll(Stream.of(Verdict.values())));
-    broke.getItems().setAll(withAll(Stream.of(Breakage.values()).filter(b -> b != Breakage.NONE)));
+    fill(verdict, Stream.of(Verdict.values()));
+    fill(broke, Stream.of(Breakage.values()).filter(b -> b != Breakage.NONE));
     days.getItems().setAll(DAYS);
     days.setValue(0);
     days.setId("filter-days");
@@ -57,6 +58,7 @@ final class JournalFilter {
   private <T> ComboBox<Optional<T>> choice(String id, String all, Function<T, String> name) {
     ComboBox<Optional<T>> box = new ComboBox<>();
     box.setId(id);
+    box.setPrefWidth(138);
     box.setAccessibleText(Sentences.of(all));
     box.setConverter(Parts.named(v -> v.map(name).orElse(Sentences.of(all))));
     box.getItems().add(Optional.empty());
@@ -107,7 +109,8 @@ final class JournalFilter {
     Optional<T> before = box.getValue();
     if (!all.equals(box.getItems())) {
       box.getItems().setAll(all);
-      box.setValue(all.contains(before) ? before : Optional.empty());
+      // Other items take the value away.
+      box.setValue(before != null && all.contains(before) ? before : Optional.empty());
     }
   }
 

@@ -97,7 +97,7 @@ final class JournalView extends VBox implements AreaView {
         Parts.card(
             "",
             Parts.row(10, Parts.line(Sentences.of("journal.tries-the"), "card-title"), find),
-            filter.node(),
+            filterRow(),
             climb,
             table,
             mendRow());
@@ -137,6 +137,17 @@ final class JournalView extends VBox implements AreaView {
     return e.breakage() == Breakage.NONE ? "" : Sentences.of("broke." + e.breakage());
   }
 
+  /** Which tries are shown, and the record as a file. */
+  private HBox filterRow() {
+    return Parts.row(
+        8,
+        filter.node(),
+        Parts.spring(),
+        Parts.button(Sentences.of("journal.save"), "journal-save", this::export, "small"),
+        Parts.button(Sentences.of("journal.json"), "journal-json", this::exportJson, "small"),
+        Parts.button(Sentences.of("journal.bring-in"), "journal-in", this::bringIn, "small"));
+  }
+
   /** Mends the try that is picked. */
   private HBox mendRow() {
     verdict.getItems().setAll(Verdict.values());
@@ -159,10 +170,7 @@ final class JournalView extends VBox implements AreaView {
         note,
         Parts.button(Sentences.of("journal.remove"), "journal-remove", this::remove, "small"),
         Parts.button(Sentences.of("journal.undo"), "journal-undo", model::undo, "small"),
-        Parts.button(Sentences.of("journal.add"), "journal-add", this::addByHand, "small"),
-        Parts.button(Sentences.of("journal.save"), "journal-save", this::export, "small"),
-        Parts.button(Sentences.of("journal.json"), "journal-json", this::exportJson, "small"),
-        Parts.button(Sentences.of("journal.bring-in"), "journal-in", this::bringIn, "small"));
+        Parts.button(Sentences.of("journal.add"), "journal-add", this::addByHand, "small"));
   }
 
   private Optional<JournalEntry> picked() {

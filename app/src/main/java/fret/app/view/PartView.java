@@ -22,6 +22,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
+import javafx.collections.ListChangeListener;
 import javafx.css.PseudoClass;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -90,7 +91,12 @@ final class PartView implements AreaView {
             tabs, pane, Sentences.of("part.this-passage"), "tab-passage", Parts.scroll(setup));
     Parts.tab(tabs, pane, Sentences.of("part.bar"), "tab-bar-part", new BarPane(studio));
     Parts.tab(tabs, pane, Sentences.of("part.about"), "tab-about", details.about());
-    Parts.tab(tabs, pane, Sentences.of("part.tempo"), "tab-tempo", details.tempo());
+    Parts.tab(
+        tabs,
+        pane,
+        Sentences.of("part.tempo"),
+        "tab-tempo",
+        Parts.scroll(new VBox(16, details.tempo(), new ClicksPane(studio).node())));
     paper = new PaperPane(studio);
     picture = new PicturePane(room);
     pictureTab = Parts.tab(tabs, pane, Sentences.of("part.picture"), "tab-picture", picture.node());
@@ -99,6 +105,10 @@ final class PartView implements AreaView {
     VBox card = Parts.card("", tabs, pane);
     VBox.setVgrow(pane, Priority.ALWAYS);
     node = new Composition(banner, strip, card);
+    pane.getChildren()
+        .addListener(
+            (ListChangeListener<Node>)
+                c -> node.setReasonsFirst(pane.getChildren().contains(picture.node())));
     passageTab.fire();
     makeActions(room.hearing());
     writing.draftProperty().addListener((o, before, now) -> showDraft(before, now));

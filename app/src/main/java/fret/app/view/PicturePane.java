@@ -25,7 +25,6 @@ import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.image.Image;
-import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -50,7 +49,7 @@ final class PicturePane {
   private final TextField beats = field("frame-beats", 54);
   private final TextField metre = field("frame-metre", 64);
   private final TextField target = field("frame-target", 58);
-  private final FlowPane fields = Parts.flow(10);
+  private final VBox fields = new VBox(6);
   private final ScrollPane scroll = new ScrollPane();
   private final Node node;
   private Image image;
@@ -97,7 +96,13 @@ final class PicturePane {
     for (TextField f : List.of(name, fromBar, bars, beats, metre, target)) {
       Parts.onCommit(f, () -> commit(f));
     }
-    node = new VBox(6, tools(), fields, sum, empty, scroll);
+    VBox left = new VBox(6, tools(), empty, scroll);
+    HBox.setHgrow(left, Priority.ALWAYS);
+    left.setMinWidth(0);
+    VBox right = new VBox(8, fields, sum);
+    right.setPrefWidth(250);
+    right.setMinWidth(250);
+    node = new HBox(16, left, right);
     studio.shownProperty().addListener(o -> show());
   }
 
@@ -110,7 +115,7 @@ final class PicturePane {
 
   private static HBox named(String id, TextField field) {
     field.setAccessibleText(Sentences.of(id));
-    return Parts.row(4, Parts.line(Sentences.of(id), "quiet"), field);
+    return Parts.row(4, Parts.line(Sentences.of(id), "quiet"), Parts.spring(), field);
   }
 
   private Node tools() {

@@ -29,10 +29,13 @@ import javafx.collections.MapChangeListener;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
 /** Shelf: the auditions and passages, and what to do first. */
@@ -348,28 +351,27 @@ final class ShelfView extends VBox implements AreaView {
     VBox asks = new VBox();
     asks.setMinHeight(30);
     dues.put(p.id(), asks);
-    VBox slip = Parts.card("", open, opening, climb, asks);
+    HBox.setHgrow(asks, Priority.ALWAYS);
+    VBox slip = Parts.card("", open, opening, climb, Parts.row(6, asks, more(p)));
     slip.setPrefWidth(336);
     questions(p, slip);
-    slip.getChildren()
-        .add(
-            Parts.row(
-                6,
-                Parts.spring(),
-                Parts.button(
-                    Sentences.of("shelf.duplicate"),
-                    "duplicate-" + p.id(),
-                    () -> studio.duplicate(p),
-                    "small"),
-                Parts.button(
-                    Sentences.of("shelf.put-away"),
-                    "put-away-" + p.id(),
-                    () -> putAway(p, true),
-                    "small")));
     if (hurt) {
       slip.getChildren().add(Parts.line(Sentences.of("shelf.it-hurt"), "warning"));
     }
     return slip;
+  }
+
+  /** What is seldom done with a passage. */
+  private MenuButton more(Passage p) {
+    MenuItem copy = new MenuItem(Sentences.of("shelf.duplicate"));
+    copy.setOnAction(e -> studio.duplicate(p));
+    MenuItem away = new MenuItem(Sentences.of("shelf.put-away"));
+    away.setOnAction(e -> putAway(p, true));
+    MenuButton more = new MenuButton(Sentences.of("shelf.more"), null, copy, away);
+    more.setId("more-" + p.id());
+    more.getStyleClass().add("small");
+    more.setMinWidth(Region.USE_PREF_SIZE);
+    return more;
   }
 
   /** What is still open in a passage, by its bars. */

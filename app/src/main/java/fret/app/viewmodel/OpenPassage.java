@@ -170,6 +170,23 @@ public final class OpenPassage {
     studio.follow(session);
   }
 
+  /** The parts that stand beside a passage's own in its file. */
+  List<Score> otherParts(Passage passage) throws UnusableInput {
+    List<Score> others = new ArrayList<>();
+    if (passage.sourceName().isEmpty()) {
+      return others;
+    }
+    byte[] bytes = library.source(passage.id(), passage.source().id());
+    List<ScoreReader.PartChoice> parts = reader.parts(passage.sourceName(), bytes);
+    String own = passage.partName().isEmpty() ? parts.get(0).name() : passage.partName();
+    for (ScoreReader.PartChoice p : parts) {
+      if (!p.name().equals(own)) {
+        others.add(reader.read(passage.sourceName(), bytes, p.name()).value());
+      }
+    }
+    return others;
+  }
+
   /** Reads a part of a file into the library and opens it. */
   public void importFile(String name, byte[] bytes, String partName, Reading how) {
     int mine = ++intent;

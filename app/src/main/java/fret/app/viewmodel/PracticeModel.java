@@ -38,10 +38,8 @@ import java.time.Instant;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 import java.util.function.Supplier;
 import javafx.beans.property.ReadOnlyIntegerProperty;
 import javafx.beans.property.ReadOnlyIntegerWrapper;
@@ -59,14 +57,13 @@ public final class PracticeModel {
   private final Studio studio;
   private final Supplier<Instant> now;
   private final ReadOnlyIntegerWrapper index = new ReadOnlyIntegerWrapper(0);
-  private final ReadOnlyObjectWrapper<List<Item>> items = new ReadOnlyObjectWrapper<>(List.of());
+  private final Today today;
   private final ReadOnlyObjectWrapper<OnStand> stand = new ReadOnlyObjectWrapper<>();
   private final ReadOnlyObjectWrapper<Gate> gate = new ReadOnlyObjectWrapper<>();
   private final ReadOnlyObjectWrapper<ResolvedPassage> notation = new ReadOnlyObjectWrapper<>();
   private final ReadOnlyIntegerWrapper part = new ReadOnlyIntegerWrapper(0);
   private final Deque<Judged> judged = new ArrayDeque<>();
   private final Deque<OnStand> waiting = new ArrayDeque<>();
-  private final Set<Integer> done = new HashSet<>();
   private Optional<Item> wanted = Optional.empty();
   private ClickStyle style = ClickStyle.PLAIN;
   private Instant tryStarted;
@@ -75,14 +72,13 @@ public final class PracticeModel {
   /** The passage that is on its way to the stand. */
   private long opening = -1;
 
-  private Optional<Object> begun = Optional.empty();
-
   /**
    * @param now the time, for measuring how long a try took
    */
   public PracticeModel(Studio studio, Supplier<Instant> now) {
     this.studio = studio;
     this.now = now;
+    this.today = new Today(studio);
     this.tryStarted = now.get();
     studio.plans().plannedProperty().addListener(o -> refresh());
     studio.shownProperty().addListener(o -> follow());
@@ -94,11 +90,11 @@ public final class PracticeModel {
 
   /** Today's items, breaks and warm-up among them. */
   public ReadOnlyObjectProperty<List<Item>> itemsProperty() {
-    return items.getReadOnlyProperty();
+    return today.itemsProperty();
   }
 
   public List<Item> items() {
-    return items.get();
+    return today.items();
   }
 
   /** What is on the stand; null for nothing. */
@@ -120,40 +116,30 @@ public final class PracticeModel {
   }
 
   public Optional<Item> item() {
-    return index.get() >= 0 && index.get() < items().size()
-        ? Optional.of(items().get(index.get()))
-        : Optional.empty();
+    return today.at(index.get());
   }
 
   public boolean isDone(int which) {
-    return done.contains(which);
+    return today.isDone(which);
   }
 
   /** Whether everything of today was played or left out. */
   public boolean isDayDone() {
-    return !items().isEmpty() && done.size() >= items().size();
+    return today.isOver();
   }
 
   /** Minutes of today's items that are not done. */
   public double minutesLeft() {
-    double sum = 0;
-    for (int i = 0; i < items().size(); i++) {
-      sum += done.contains(i) ? 0 : items().get(i).minutes();
-    }
-    return sum;
+    return today.minutesLeft();
   }
 
   // ---- today ---------------------------------------------------------------------------------
 
   /** A new plan keeps what is on the stand; changed habits count at once. */
   private void refresh() {
-    List<Item> today = today();
-    if (!today.equals(items()) && !isUnderway()) {
-      items.set(today);
-      done.removeIf(i -> i >= today.size());
-      if (stand.get() == null && done.isEmpty()) {
-        index.set(0);
-      }
+    today.follow(isAsked);
+    if (stand.get() == null && today.nothingDone()) {
+      index.set(0);
     }
     if (gate.get() != null) {
       gate.set(gate.get().with(studio.plans().habits().gate()));
@@ -162,42 +148,10 @@ public final class PracticeModel {
     }
   }
 
-  /**
-   * A session that was begun stays as it was planned that morning, whatever the tries of today make
-   * of chunks; only another day, other minutes, habits, moves or pain make another one.
-   */
-  private boolean isUnderway() {
-    Optional<Object> now = asked();
-    boolean same = now.isPresent() && now.equals(begun);
-    begun = now;
-    return same && !items().isEmpty() && isAsked;
-  }
-
-  private Optional<Object> asked() {
-    return Optional.ofNullable(studio.plans().plannedProperty().get())
-        .map(
-            p ->
-                List.of(
-                    p.today(),
-                    p.request().budget(),
-                    p.request().moves(),
-                    p.habits(),
-                    p.held(),
-                    p.entries().keySet()));
-  }
-
-  private List<Item> today() {
-    Planning p = studio.plans().plannedProperty().get();
-    return p == null
-        ? List.of()
-        : p.plan().on(studio.today()).map(PracticePlan.Day::items).orElse(List.of());
-  }
-
   /** Takes today's items from the plan anew. */
   public void restart() {
     isAsked = true;
-    items.set(today());
-    done.clear();
+    today.begin();
     judged.clear();
     waiting.clear();
     ownPassage = -1;
@@ -219,7 +173,7 @@ public final class PracticeModel {
       place(waiting.pop());
       return;
     }
-    done.add(index.get());
+    today.setDone(index.get(), true);
     if (index.get() + 1 < items().size()) {
       show(index.get() + 1);
     } else if (isDayDone()) {
@@ -236,7 +190,7 @@ public final class PracticeModel {
 
   public void previous() {
     if (index.get() > 0) {
-      done.remove(index.get() - 1);
+      today.setDone(index.get() - 1, false);
       show(index.get() - 1);
     }
   }
@@ -275,7 +229,7 @@ public final class PracticeModel {
       present();
       return;
     }
-    Optional<Integer> first = firstOf(shown.passage().id());
+    Optional<Integer> first = today.firstOf(shown.passage().id());
     if (first.isPresent()) {
       show(first.get());
     } else if (studio.plans().ofOpen().isPresent()) {
@@ -322,18 +276,8 @@ public final class PracticeModel {
       clear();
       index.set(-1);
       wanted = Optional.empty();
-      firstOf(id).ifPresent(this::show);
+      today.firstOf(id).ifPresent(this::show);
     }
-  }
-
-  /** Where the open passage's first item of today stands that is not done. */
-  private Optional<Integer> firstOf(long passageId) {
-    for (int i = 0; i < items().size(); i++) {
-      if (items().get(i).passageId() == passageId && !done.contains(i)) {
-        return Optional.of(i);
-      }
-    }
-    return Optional.empty();
   }
 
   private void make(Item item, Session session) {
@@ -649,7 +593,7 @@ public final class PracticeModel {
                 .tempo()
                 .scaled(level.perMinute() / settings.target().perMinute())
             : TempoMap.steady(settings.target().at(level.perMinute()));
-    return Optional.of(new ClickLine(score, map, styleAt(level)));
+    return Optional.of(new ClickLine(score, map, styleAt(level), Clicking.ranges(studio.shown())));
   }
 
   /** On a slow line the rung says how often it clicks; elsewhere the player does. */
