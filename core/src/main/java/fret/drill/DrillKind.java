@@ -47,6 +47,8 @@ public enum DrillKind {
   STRETCH(Of.STRETCH, 3, 3),
   /** What the bow has to learn, see {@link BowDrillKind}. */
   BOW(Of.BOW, 3, 7),
+  /** Preparatory exercises of the skills that the passage asks for, see {@link Skill}. */
+  SKILLS(Of.PASSAGE, 4, 7),
   WARM_UP(Of.PASSAGE, 6, 7),
   RUN_THROUGH(Of.PASSAGE, 2, 7),
   MOCK(Of.PASSAGE, 3, 2);

@@ -166,6 +166,21 @@ public final class ScaleLine {
     return built(line, "");
   }
 
+  /** A skill's figure on each degree of one octave, and the tonic over it. */
+  public Score exercise(Skill skill) {
+    Pitch root = roots().get(0);
+    LineBuilder line = line();
+    Fraction each = skill.figure().size() == 1 ? Fraction.of(1, 4) : EIGHTH;
+    for (int degree = 0; degree <= STEPS; degree++) {
+      for (List<Integer> together : skill.figure()) {
+        int at = degree;
+        line.add(
+            each, together.stream().map(s -> degree(root, at + s, false)).toArray(Pitch[]::new));
+      }
+    }
+    return built(line, "");
+  }
+
   /** The scale growing on its way up and falling on its way down. */
   public Score swell() {
     LineBuilder line = line();

@@ -11,6 +11,7 @@ import fret.drill.ScaleLine;
 import fret.drill.ScoreCut;
 import fret.drill.ShiftDrill;
 import fret.drill.ShiftStages;
+import fret.drill.Skill;
 import fret.drill.StretchDrill;
 import fret.drill.Way;
 import fret.fingering.Fingering;
@@ -31,6 +32,8 @@ import org.apache.commons.numbers.fraction.Fraction;
 
 /** Every drill of the book made for an open passage, with its fingering and its bow. */
 public final class DrillBook {
+  private static final int WARM_UP_SKILLS = 2;
+
   private final Session session;
   private final Set<Integer> sparse;
 
@@ -74,6 +77,10 @@ public final class DrillBook {
     return switch (kind) {
       case RUN_THROUGH, MOCK -> Optional.of(new Drill(kind, List.of(page())));
       case WARM_UP -> Optional.of(new Drill(kind, warmUp()));
+      case SKILLS -> {
+        List<Score> all = skills(Skill.TABLE.size());
+        yield all.isEmpty() ? Optional.empty() : Optional.of(new Drill(kind, all));
+      }
       default -> Optional.empty();
     };
   }
@@ -134,7 +141,19 @@ public final class DrillBook {
    */
   private List<Score> warmUp() {
     ScaleLine s = scales();
-    return List.of(fingered(s.scale()), fingered(s.arpeggio()), fingered(s.swell()));
+    List<Score> all =
+        new ArrayList<>(List.of(fingered(s.scale()), fingered(s.arpeggio()), fingered(s.swell())));
+    all.addAll(skills(WARM_UP_SKILLS));
+    return all;
+  }
+
+  /** Exercises for what the passage asks of the hand: double stops, frames, pairs. */
+  private List<Score> skills(int most) {
+    ScaleLine s = scales();
+    return Skill.of(session.resolved(), session.fingering()).stream()
+        .limit(most)
+        .map(skill -> fingered(s.exercise(skill)).withTitle(skill.id()))
+        .toList();
   }
 
   private Score fingered(Score line) {

@@ -283,4 +283,36 @@ class DrillsTest {
       assertThat(all.bars().get(i).index()).isEqualTo(i);
     }
   }
+
+  /** Thirds up C major on the violin: each double stop a third of the key. */
+  @Test
+  void aSkillIsPreparedUpTheScaleOfTheKey() {
+    LineBuilder page = new LineBuilder(TimeSignature.COMMON_TIME, KeySignature.NONE, Clef.TREBLE);
+    page.add(Fraction.of(1, 2), Pitch.parse("C5"), Pitch.parse("E5"));
+    page.add(Fraction.of(1, 2), Pitch.parse("C5"));
+    fret.session.Session s =
+        fret.session.Session.of(
+            fret.passage.Passage.of(
+                "x",
+                "",
+                new fret.passage.Passage.Settings(
+                    "x",
+                    new fret.tempo.Tempo(fret.tempo.Beat.QUARTER, 80),
+                    fret.passage.Setup.usual(fret.instrument.InstrumentType.VIOLIN),
+                    fret.passage.Reading.PLAIN,
+                    false)),
+            page.build("x", Interval.UNISON));
+    assertThat(Skill.of(s.resolved(), s.fingering()))
+        .extracting(Skill::id)
+        .containsExactly("thirds");
+    Drill drill = new fret.session.DrillBook(s).ofPassage(DrillKind.SKILLS).orElseThrow();
+    assertThat(drill.parts()).hasSize(1);
+    List<String> stops =
+        drill.parts().get(0).events().stream()
+            .filter(e -> !e.isRest())
+            .map(e -> e.heads().get(0).pitch() + "+" + e.heads().get(1).pitch())
+            .toList();
+    assertThat(stops)
+        .containsExactly("C4+E4", "D4+F4", "E4+G4", "F4+A4", "G4+B4", "A4+C5", "B4+D5", "C5+E5");
+  }
 }

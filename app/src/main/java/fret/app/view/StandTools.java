@@ -12,7 +12,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.function.Consumer;
+import javafx.application.Platform;
 import javafx.scene.Node;
+import javafx.scene.control.ComboBox;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.FlowPane;
@@ -28,6 +30,7 @@ final class StandTools {
   private final Runnable loop;
   private final Consumer<String> after;
   private final FlowPane node = Parts.flow(6);
+  private final ComboBox<DrillKind> drills = new ComboBox<>();
   private final FlowPane skips = Parts.flow(6);
   private final TextField note = new TextField();
   private final VBox asked = new VBox(skips, note);
@@ -74,6 +77,22 @@ final class StandTools {
             Parts.button(Sentences.of("practise.skip"), "skip", this::askSkip, "small"),
             Parts.button(Sentences.of("practise.note"), "note-to", this::askNote, "small"),
             Parts.button(Sentences.of("practise.summary"), "summary", this::summary, "small"));
+    drills.setId("drill-choice");
+    drills.setPromptText(Sentences.of("practise.another-drill"));
+    drills.setAccessibleText(Sentences.of("practise.another-drill"));
+    drills.setConverter(Parts.named(k -> Sentences.of("drill." + k.id())));
+    for (DrillKind k : DrillKind.values()) {
+      boolean offered =
+          k == DrillKind.SKILLS
+              || k.of() != DrillKind.Of.PASSAGE
+                  && k.of() != DrillKind.Of.NOTHING
+                  && !DrillKind.FOCUS.contains(k);
+      if (offered) {
+        drills.getItems().add(k);
+      }
+    }
+    drills.setOnAction(e -> chosen());
+    node.getChildren().add(drills);
     for (Skipped.Why w : Skipped.Why.values()) {
       skips
           .getChildren()
@@ -99,6 +118,17 @@ final class StandTools {
                 closeNote();
               }
             });
+  }
+
+  private void chosen() {
+    DrillKind kind = drills.getValue();
+    if (kind != null) {
+      stop.run();
+      practice.drill(kind);
+      // The next one may be the same again.
+      Platform.runLater(() -> drills.setValue(null));
+      stand.requestFocus();
+    }
   }
 
   private void focus(DrillKind kind) {
@@ -159,6 +189,7 @@ final class StandTools {
               () -> true,
               () -> focus(kind)));
     }
+    all.add(on("drill-choice", KeyCode.Q, drills::show));
     return all;
   }
 

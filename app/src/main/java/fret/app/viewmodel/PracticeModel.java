@@ -498,6 +498,43 @@ public final class PracticeModel {
                     List.of())));
   }
 
+  /** Another drill of what is on the stand; what was there waits. */
+  public void drill(DrillKind kind) {
+    OnStand s = stand.get();
+    Session session = studio.shown();
+    Optional<Planning.Entry> e = s == null ? Optional.empty() : entry(s.chunkIds().get(0));
+    if (session == null || e.isEmpty() || !s.frames().isEmpty()) {
+      return;
+    }
+    Optional<Chunk> chunk =
+        kind.of() == DrillKind.Of.PASSAGE
+            ? Optional.empty()
+            : e.get().learning().chunk(s.chunkIds().get(0));
+    Level level = gate.get().level();
+    studio.run(
+        "stand",
+        Rank.BESIDE,
+        token -> Asked.drill(session, chunk, kind),
+        drill -> {
+          if (drill.kind() != kind) {
+            String name = Sentences.of("drill." + kind.id());
+            studio.tell(Sentences.of("practise.no-drill", name, s.title()));
+          } else {
+            String why = Sentences.of("practise.put-on");
+            own(
+                new OnStand(
+                    s.passageId(),
+                    s.chunkIds(),
+                    s.title(),
+                    drill,
+                    s.ladder(),
+                    level,
+                    why,
+                    List.of()));
+          }
+        });
+  }
+
   /** What is on the stand once more, judged by one thing alone; what was there waits. */
   public void focus(DrillKind kind) {
     OnStand s = stand.get();
