@@ -4,6 +4,7 @@ import fret.app.view.MainView;
 import fret.app.viewmodel.PaperModel;
 import fret.app.viewmodel.PracticeModel;
 import fret.app.viewmodel.Studio;
+import fret.app.widget.FramePicture;
 import fret.instrument.InstrumentType;
 import fret.mark.Wish;
 import java.io.IOException;
@@ -60,13 +61,6 @@ final class Screenshots {
     steps.add(new Step(() -> type(main), "writing"));
     steps.add(new Step(() -> main.fireEvent(press(KeyCode.F1)), ""));
     steps.add(new Step(() -> main.fireEvent(press(KeyCode.F1)), ""));
-    steps.add(new Step(() -> open(0, main, "part"), ""));
-    steps.add(new Step(() -> fire("#tab-about"), ""));
-    steps.add(new Step(() -> pagePicture(main), ""));
-    steps.add(new Step(() -> fire("#tab-picture"), ""));
-    steps.add(new Step(() -> fire("#frame-add"), ""));
-    steps.add(new Step(() -> fire("#frame-add"), "part-picture"));
-    steps.add(new Step(() -> fire("#frame-practise"), "practise-photo"));
     steps.add(new Step(() -> open(4, main, "part"), ""));
     steps.add(new Step(() -> fire("#tab-chunks"), "part-chunks"));
     steps.add(new Step(studio.preferences()::toggleDark, ""));
@@ -84,6 +78,11 @@ final class Screenshots {
     steps.add(new Step(() -> main.go("practise"), ""));
     steps.add(new Step(practice::next, "practise"));
     steps.add(new Step(() -> main.go("journal"), "journal"));
+    steps.add(new Step(() -> open(0, main, "part"), ""));
+    steps.add(new Step(() -> pagePicture(main), ""));
+    steps.add(new Step(() -> frame(0.03, 0.155), ""));
+    steps.add(new Step(() -> frame(0.03, 0.315), "part-picture"));
+    steps.add(new Step(() -> fire("#frame-practise"), "practise-photo"));
   }
 
   private void askForAString(MainView main) {
@@ -106,13 +105,19 @@ final class Screenshots {
             fret.engraving.Page.Paper.A4,
             pdf -> {
               try {
-                Path scan = Files.createTempFile("page", ".pdf");
+                Path scan = Files.createTempDirectory("scan").resolve("Kite over the yard.pdf");
                 Files.write(scan, pdf);
-                main.takePicture(scan.toFile());
+                main.openFile(scan.toFile());
               } catch (IOException e) {
                 throw new UncheckedIOException(e);
               }
             });
+  }
+
+  /** A line of the page gets a frame, as by dragging. */
+  private void frame(double left, double top) {
+    FramePicture page = (FramePicture) stage.getScene().lookup("#page-picture");
+    page.draw(left, top, 0.94, 0.15);
   }
 
   private static KeyEvent press(KeyCode key) {

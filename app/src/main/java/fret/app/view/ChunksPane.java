@@ -11,7 +11,7 @@ import fret.drill.Chunk;
 import fret.drill.DrillKind;
 import fret.drill.ExcerptLayer;
 import fret.drill.Way;
-import fret.mark.Marks;
+import fret.passage.Passage;
 import fret.session.Change;
 import fret.session.ChunkDecisions;
 import fret.session.Learning;
@@ -50,7 +50,7 @@ final class ChunksPane {
   private final Node node;
   private List<Chunk> chunks = List.of();
   private String picked = "";
-  private Marks shownOf = Marks.NONE;
+  private Passage shownOf;
 
   ChunksPane(Areas.Room room) {
     this.studio = room.studio();
@@ -93,6 +93,7 @@ final class ChunksPane {
     right.setMinWidth(300);
     node = new HBox(18, left, right);
     studio.shownProperty().addListener(o -> show());
+    node.sceneProperty().addListener(o -> show());
     studio.selectedProperty().addListener(o -> follow());
   }
 
@@ -256,10 +257,10 @@ final class ChunksPane {
 
   private void show() {
     Session s = studio.shown();
-    if (s == null || node.getScene() == null && shownOf.equals(s.passage().marks())) {
+    if (s == null || node.getScene() == null || s.passage().equals(shownOf)) {
       return;
     }
-    shownOf = s.passage().marks();
+    shownOf = s.passage();
     studio.elsewhere(
         "chunks",
         () -> Learning.chunks(s),

@@ -12,7 +12,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Stream;
-import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
 import javafx.scene.layout.FlowPane;
 
@@ -132,7 +131,7 @@ final class JournalFilter {
         days.getValue());
   }
 
-  Node node() {
+  FlowPane node() {
     return node;
   }
 }

@@ -41,6 +41,10 @@ import javafx.scene.layout.VBox;
 /** Journal: the passage shaded by what breaks, the days over it, every try to look up and mend. */
 final class JournalView extends VBox implements AreaView {
   private static final int DAYS_SHOWN = 14;
+
+  /** In a window as low as this the tries have more room than the days. */
+  private static final double LOW = 680;
+
   private static final int BREAKS_SHOWN = 4;
 
   private final Studio studio;
@@ -138,14 +142,15 @@ final class JournalView extends VBox implements AreaView {
   }
 
   /** Which tries are shown, and the record as a file. */
-  private HBox filterRow() {
-    return Parts.row(
-        8,
-        filter.node(),
-        Parts.spring(),
-        Parts.button(Sentences.of("journal.save"), "journal-save", this::export, "small"),
-        Parts.button(Sentences.of("journal.json"), "journal-json", this::exportJson, "small"),
-        Parts.button(Sentences.of("journal.bring-in"), "journal-in", this::bringIn, "small"));
+  private Node filterRow() {
+    filter
+        .node()
+        .getChildren()
+        .addAll(
+            Parts.button(Sentences.of("journal.save"), "journal-save", this::export, "small"),
+            Parts.button(Sentences.of("journal.json"), "journal-json", this::exportJson, "small"),
+            Parts.button(Sentences.of("journal.bring-in"), "journal-in", this::bringIn, "small"));
+    return filter.node();
   }
 
   /** Mends the try that is picked. */
@@ -306,7 +311,7 @@ final class JournalView extends VBox implements AreaView {
     days.getChildren().clear();
     int most = seconds.values().stream().mapToInt(Integer::intValue).max().orElse(1);
     seconds.entrySet().stream()
-        .limit(DAYS_SHOWN)
+        .limit(getHeight() < LOW ? DAYS_SHOWN / 2 : DAYS_SHOWN)
         .forEach(
             day -> {
               ProgressBar bar = new ProgressBar(day.getValue() / (double) Math.max(1, most));

@@ -27,6 +27,7 @@ public final class WritingModel {
   private final ReadOnlyObjectWrapper<Draft> draft = new ReadOnlyObjectWrapper<>();
   private List<Event> clip = List.of();
   private boolean pendingStart;
+  private long openBefore = -1;
   private long writtenId;
 
   /**
@@ -157,11 +158,13 @@ public final class WritingModel {
   public void startWhenOpen() {
     draft.set(null);
     pendingStart = true;
+    openBefore = studio.shown() == null ? -1 : studio.shown().passage().id();
   }
 
   /** A change from elsewhere, such as undo, or another passage. */
   private void follow(Session now) {
-    if (pendingStart && now != null) {
+    // What was open before may be shown once more on the way.
+    if (pendingStart && now != null && now.passage().id() != openBefore) {
       pendingStart = false;
       start();
     }

@@ -69,6 +69,11 @@ public final class FramePicture extends Painted implements OwnKeys {
     onPick = Objects.requireNonNull(handler);
   }
 
+  /** As if a frame had been drawn; places are shares of the page. */
+  public void draw(double left, double top, double w, double h) {
+    onDraw.accept(new Shown("", "", left, top, w, h));
+  }
+
   public void showPage(Image page) {
     image = page;
     paint();
