@@ -137,8 +137,8 @@ public final class PracticeModel {
 
   /** A new plan keeps what is on the stand; changed habits count at once. */
   private void refresh() {
-    today.follow(isAsked);
-    if (stand.get() == null && today.nothingDone()) {
+    boolean other = today.follow(isAsked);
+    if (other && stand.get() == null && today.nothingDone() && index.get() > 0) {
       index.set(0);
     }
     if (gate.get() != null) {
@@ -161,6 +161,10 @@ public final class PracticeModel {
   /** Puts another of today's items on the stand; its passage is opened with it. */
   public void show(int which) {
     isAsked = true;
+    turnTo(which);
+  }
+
+  private void turnTo(int which) {
     index.set(Math.max(0, Math.min(which, Math.max(0, items().size() - 1))));
     waiting.clear();
     ownPassage = -1;
@@ -276,7 +280,7 @@ public final class PracticeModel {
       clear();
       index.set(-1);
       wanted = Optional.empty();
-      today.firstOf(id).ifPresent(this::show);
+      today.firstOf(id).ifPresent(this::turnTo);
     }
   }
 

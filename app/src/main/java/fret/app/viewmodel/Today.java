@@ -88,14 +88,15 @@ final class Today {
    * make another one, in which what was done stays done.
    *
    * @param isAsked whether somebody is at the stand
+   * @return whether the items are others now
    */
-  void follow(boolean isAsked) {
+  boolean follow(boolean isAsked) {
     Optional<Object> now = asked();
     boolean underway = now.isPresent() && now.equals(begun) && !items().isEmpty() && isAsked;
     begun = now;
     List<Item> planned = planned();
     if (underway || planned.equals(items())) {
-      return;
+      return false;
     }
     List<Item> played = new ArrayList<>();
     done.forEach(i -> at(i).ifPresent(played::add));
@@ -106,6 +107,7 @@ final class Today {
       }
     }
     items.set(planned);
+    return true;
   }
 
   private Optional<Object> asked() {
