@@ -91,6 +91,26 @@ public record Forecast(
    * @param factor plays against those fitted
    */
   private static Map<Goal.Id, LocalDate> at(PlanRequest request, double factor) {
+    return run(request, factor).atTarget();
+  }
+
+  /** The days as they will be practised, at the plays that the pace expects. */
+  static PracticePlan expected(PlanRequest request) {
+    return run(request, MIDDLE);
+  }
+
+  /** What helps each goal whose forecast is later than its ready date. */
+  public static Map<Goal.Id, Fit> fits(PlanRequest request, Map<Goal.Id, Forecast> told) {
+    Map<Goal.Id, Fit> all = new HashMap<>();
+    for (Goal g : request.goals()) {
+      if (told.containsKey(g.id())) {
+        Fit.of(request, g).ifPresent(f -> all.put(g.id(), f));
+      }
+    }
+    return all;
+  }
+
+  private static PracticePlan run(PlanRequest request, double factor) {
     Map<String, double[]> plays = new HashMap<>();
     for (Goal g : request.goals()) {
       Pace pace = Pace.of(g, request.journal(), request.rules().gate().cleanNeeded());
@@ -98,7 +118,7 @@ public record Forecast(
         plays.put(key(g, u), pace.plays(g, u, factor));
       }
     }
-    return Planner.bare(request.with(asPractised(request)), plays).atTarget();
+    return Planner.bare(request.with(asPractised(request)), plays);
   }
 
   /** The minutes of the days that are practised: planned days that went by without count. */

@@ -64,9 +64,9 @@ public record Goal(
     return id.passage();
   }
 
-  /** The same with other units. */
-  Goal with(List<Unit> other) {
-    return new Goal(id, weight, ready, audition, target, ladder, other, wholeNotes, second);
+  /** The same with another ladder. */
+  Goal with(Ladder other) {
+    return new Goal(id, weight, ready, audition, target, other, units, wholeNotes, second);
   }
 
   /** Seconds of so many whole notes at a level. */

@@ -6,6 +6,7 @@ import fret.journal.JournalEntry;
 import fret.journal.Progress;
 import fret.journal.Verdict;
 import fret.plan.Budget;
+import fret.plan.Fit;
 import fret.plan.Forecast;
 import fret.plan.Gate;
 import fret.plan.Goal;
@@ -199,19 +200,23 @@ public record Planning(
    *
    * @param forecasts when each passage will be ready by the record; those too early to tell are
    *     left out
+   * @param fits what would make a forecast fit that is too late
    * @param remedy what would make the plan fit; empty where it does
    */
-  public record Outlook(Map<Goal.Id, Forecast> forecasts, Optional<Said> remedy) {
-    public static final Outlook NONE = new Outlook(Map.of(), Optional.empty());
+  public record Outlook(
+      Map<Goal.Id, Forecast> forecasts, Map<Goal.Id, Fit> fits, Optional<Said> remedy) {
+    public static final Outlook NONE = new Outlook(Map.of(), Map.of(), Optional.empty());
 
     public Outlook {
       forecasts = Map.copyOf(forecasts);
+      fits = Map.copyOf(fits);
     }
   }
 
   /** How it looks; takes the time of some plans. */
   public Outlook outlook() {
-    return new Outlook(Forecast.of(request), Planner.remedy(request, plan));
+    Map<Goal.Id, Forecast> forecasts = Forecast.of(request);
+    return new Outlook(forecasts, Forecast.fits(request, forecasts), Planner.remedy(request, plan));
   }
 
   /** What belongs to a passage, its excerpts by their place; empty while it is not planned. */

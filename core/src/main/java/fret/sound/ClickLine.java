@@ -1,6 +1,7 @@
 package fret.sound;
 
 import fret.score.Bar;
+import fret.score.Event;
 import fret.score.Score;
 import fret.sound.Click.Strength;
 import fret.sound.ClickRange.Kind;
@@ -25,6 +26,7 @@ public final class ClickLine {
   private final ClickStyle style;
   private final Fraction start;
   private final List<ClickRange> ranges;
+  private final boolean ends;
 
   public ClickLine(Score score, TempoMap tempo, ClickStyle style) {
     this(score, tempo, style, List.of());
@@ -34,11 +36,22 @@ public final class ClickLine {
    * @param ranges what is otherwise in some bars
    */
   public ClickLine(Score score, TempoMap tempo, ClickStyle style, List<ClickRange> ranges) {
+    this(score, tempo, style, ranges, false);
+  }
+
+  private ClickLine(
+      Score score, TempoMap tempo, ClickStyle style, List<ClickRange> ranges, boolean ends) {
+    this.ends = ends;
     this.ranges = List.copyOf(ranges);
     this.score = score;
     this.tempo = tempo;
     this.style = style;
     this.start = score.bars().get(0).start();
+  }
+
+  /** The same with a second, softer click where a note must end before a rest. */
+  public ClickLine withEnds() {
+    return new ClickLine(score, tempo, style, ranges, true);
   }
 
   /** How long the notation lasts. */
@@ -67,6 +80,9 @@ public final class ClickLine {
         running(all, b);
       }
       cues(all, b);
+      if (ends) {
+        noteEnds(all, b);
+      }
       bar++;
     }
     all.sort(Comparator.comparingDouble(Click::seconds));
@@ -93,6 +109,16 @@ public final class ClickLine {
             all.add(new Click(seconds, Strength.BETWEEN, 0, 0));
           }
         }
+      }
+    }
+  }
+
+  private void noteEnds(List<Click> all, Bar b) {
+    for (int i = 0; i + 1 < b.events().size(); i++) {
+      Event e = b.events().get(i);
+      Event next = b.events().get(i + 1);
+      if (!e.isRest() && !e.isGrace() && next.isRest() && next.voice().equals(e.voice())) {
+        all.add(new Click(secondsAt(e.end()), Strength.END, 0, 0));
       }
     }
   }

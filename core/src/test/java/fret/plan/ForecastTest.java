@@ -9,6 +9,7 @@ import fret.journal.JournalEntry;
 import fret.journal.Verdict;
 import fret.tempo.Beat;
 import fret.tempo.Ladder;
+import fret.tempo.Level;
 import fret.tempo.Tempo;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -127,6 +128,48 @@ class ForecastTest {
     assertThat(quick.expected().orElseThrow())
         .isBeforeOrEqualTo(quick.latest().orElse(LocalDate.MAX));
     assertThat(slow.expected().orElse(LocalDate.MAX)).isAfter(quick.expected().orElseThrow());
+  }
+
+  /** Each help does what it says: with it the forecast is in time, with a step less it is not. */
+  @Test
+  void whatIsSaidToMakeItFitDoes() {
+    List<JournalEntry> journal = new ArrayList<>();
+    for (int i = 0; i < 3; i++) {
+      play(journal, "u" + i, 9, 14, 20, 30);
+    }
+    journal.sort(java.util.Comparator.comparing(JournalEntry::date));
+    Goal g = goal(3);
+    Goal soon =
+        new Goal(
+            g.id(), 1, DAY.plusDays(9), DAY.plusDays(12), g.target(), g.ladder(), g.units(), 3, 0);
+    PlanRequest request =
+        new PlanRequest(
+            List.of(soon),
+            Budget.of(10),
+            DAY.plusDays(6),
+            PlanRequest.Rules.USUAL,
+            journal,
+            List.of());
+    Fit fit = Fit.of(request, soon).orElseThrow();
+    assertThat(fit.by()).isEqualTo(soon.ready());
+    assertThat(fit.units()).isBetween(0, 3);
+    assertThat(fit.of()).isEqualTo(3);
+    Level level = fit.tempo().orElseThrow();
+    assertThat(level.perMinute()).isLessThan(soon.target().perMinute());
+    int at = soon.ladder().levels().indexOf(level);
+    assertThat(inTime(request, soon.with(new Ladder(soon.ladder().levels().subList(0, at + 1)))))
+        .isTrue();
+    assertThat(inTime(request, soon.with(new Ladder(soon.ladder().levels().subList(0, at + 2)))))
+        .isFalse();
+    if (fit.moreMinutes() > 0) {
+      Budget more = request.budget().plus(fit.moreMinutes());
+      assertThat(Fit.of(request.with(more), soon)).isEmpty();
+    }
+  }
+
+  private static boolean inTime(PlanRequest request, Goal goal) {
+    LocalDate day = Forecast.expected(request.with(List.of(goal))).atTarget().get(goal.id());
+    return day != null && !day.isAfter(goal.ready());
   }
 
   private static Forecast forecast(int... plays) {

@@ -23,6 +23,24 @@ import org.junit.jupiter.api.Test;
 
 /** Clicks from the page to the samples. */
 class ClickTrackTest {
+  /**
+   * Two eighths with a rest of an eighth after each: the ends at half a beat and at one and a half.
+   */
+  @Test
+  void aSofterClickTellsWhereANoteEnds() {
+    LineBuilder line = new LineBuilder(TimeSignature.of(2, 4), KeySignature.NONE, Clef.TREBLE);
+    for (int i = 0; i < 2; i++) {
+      line.add(Fraction.of(1, 8), Pitch.parse("A4")).add(Fraction.of(1, 8));
+    }
+    ClickLine made =
+        new ClickLine(line.build("x", Interval.UNISON), quarters(60), ClickStyle.PLAIN);
+    assertThat(made.clicks()).noneMatch(c -> c.strength() == Click.Strength.END);
+    assertThat(made.withEnds().clicks())
+        .filteredOn(c -> c.strength() == Click.Strength.END)
+        .extracting(Click::seconds)
+        .containsExactly(0.5, 1.5);
+  }
+
   /** Running sixteenths, two bars silent, a cue of three notes, a bar alone: bar by bar. */
   @Test
   void theClickIsOtherwiseByBars() {

@@ -80,8 +80,8 @@ final class Screenshots {
     steps.add(new Step(() -> main.go("journal"), "journal"));
     steps.add(new Step(() -> open(0, main, "part"), ""));
     steps.add(new Step(() -> pagePicture(main), ""));
-    steps.add(new Step(() -> frame(0.03, 0.155), ""));
-    steps.add(new Step(() -> frame(0.03, 0.315), "part-picture"));
+    steps.add(new Step(() -> frame(0.115, 0.145), ""));
+    steps.add(new Step(() -> frame(0.262, 0.11), "part-picture"));
     steps.add(new Step(() -> fire("#frame-practise"), "practise-photo"));
   }
 
@@ -105,7 +105,8 @@ final class Screenshots {
             fret.engraving.Page.Paper.A4,
             pdf -> {
               try {
-                Path scan = Files.createTempDirectory("scan").resolve("Kite over the yard.pdf");
+                Path scan =
+                    Files.createTempDirectory("scan").resolve("Lantern Dance, the page.pdf");
                 Files.write(scan, pdf);
                 main.openFile(scan.toFile());
               } catch (IOException e) {
@@ -115,9 +116,9 @@ final class Screenshots {
   }
 
   /** A line of the page gets a frame, as by dragging. */
-  private void frame(double left, double top) {
+  private void frame(double top, double height) {
     FramePicture page = (FramePicture) stage.getScene().lookup("#page-picture");
-    page.draw(left, top, 0.94, 0.15);
+    page.draw(0.03, top, 0.94, height);
   }
 
   private static KeyEvent press(KeyCode key) {

@@ -5,6 +5,7 @@ import fret.app.widget.ClimbLine;
 import fret.base.Said;
 import fret.journal.JournalEntry;
 import fret.journal.Verdict;
+import fret.plan.Fit;
 import fret.plan.Forecast;
 import fret.plan.PracticePlan;
 import fret.shelf.Planning;
@@ -134,6 +135,15 @@ final class Climbs {
             day(f.expected().get()),
             day(f.earliest().get()),
             day(f.latest().get()));
+  }
+
+  /** What would make a forecast fit that is too late. */
+  static Said help(Fit f) {
+    Said minutes =
+        f.moreMinutes() > 0 ? Said.of("fit.minutes", f.moreMinutes()) : Said.of("fit.no-minutes");
+    Said tempo =
+        f.tempo().map(t -> Said.of("fit.tempo", t.text())).orElseGet(() -> Said.of("fit.no-tempo"));
+    return Said.of("fit", day(f.by()), minutes, tempo, f.units(), f.of());
   }
 
   private static Said day(LocalDate date) {

@@ -10,6 +10,7 @@ import fret.app.words.Words;
 import fret.base.Said;
 import fret.passage.Passage;
 import fret.plan.Budget;
+import fret.plan.Fit;
 import fret.plan.Forecast;
 import fret.plan.Goal;
 import fret.plan.Move;
@@ -345,7 +346,17 @@ final class PlanView extends VBox implements AreaView {
         Parts.row(8, mark, name, Parts.spring(), weight),
         Parts.label(
             Sentences.of("ready.and", Climbs.readiness(e), Climbs.told(forecast(e), e)), "quiet"),
+        help(e),
         line);
+  }
+
+  /** What would make the forecast fit; nothing where it does. */
+  private Label help(Planning.Entry e) {
+    Optional<Fit> fit =
+        Optional.ofNullable(studio.plans().outlookProperty().get().fits().get(e.goal().id()));
+    Label help = Parts.label(fit.map(f -> Sentences.of(Climbs.help(f))).orElse(""), "quiet");
+    help.setManaged(fit.isPresent());
+    return help;
   }
 
   private Optional<Forecast> forecast(Planning.Entry e) {

@@ -634,7 +634,9 @@ public final class PracticeModel {
                 .tempo()
                 .scaled(level.perMinute() / settings.target().perMinute())
             : TempoMap.steady(settings.target().at(level.perMinute()));
-    return Optional.of(new ClickLine(score, map, styleAt(level), Clicking.ranges(studio.shown())));
+    ClickLine made = new ClickLine(score, map, styleAt(level), Clicking.ranges(studio.shown()));
+    boolean ends = stand.get().drill().kind() == DrillKind.END_CLICK;
+    return Optional.of(ends ? made.withEnds() : made);
   }
 
   /** On a slow line the rung says how often it clicks; elsewhere the player does. */
