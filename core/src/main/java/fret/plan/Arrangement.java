@@ -65,14 +65,15 @@ final class Arrangement {
         Comparator.<Visit>comparingDouble(v -> -v.standing().unit.difficulty())
             .thenComparing(v -> v.standing().closed()));
     Optional<Visit> sure = sure(firsts);
-    sure.ifPresent(firsts::remove);
+    sure.ifPresent(v -> remove(firsts, v));
     while (!firsts.isEmpty() || !seconds.isEmpty()) {
       Optional<Visit> next = next(firsts, seconds);
       if (next.isEmpty()) {
         break;
       }
-      firsts.remove(next.get());
-      seconds.remove(next.get());
+      if (!remove(firsts, next.get())) {
+        remove(seconds, next.get());
+      }
       visit(next.get());
     }
     sure.ifPresent(this::visit);
@@ -89,6 +90,22 @@ final class Arrangement {
       seconds.removeAll(fit);
     }
     return Optional.of(items);
+  }
+
+  /** By identity: to compare visits by all that is in them takes most of the time of a plan. */
+  private static boolean remove(List<Visit> from, Visit what) {
+    for (int i = 0; i < from.size(); i++) {
+      if (isSame(from.get(i), what)) {
+        from.remove(i);
+        return true;
+      }
+    }
+    return false;
+  }
+
+  @SuppressWarnings("ReferenceEquality")
+  private static boolean isSame(Visit a, Visit b) {
+    return a == b;
   }
 
   /** What goes best stands at the end; with one thing alone there is no end to keep. */
@@ -147,7 +164,10 @@ final class Arrangement {
    * Items in a row, with a break before them where it is time; time of breaks is no other thing.
    */
   private void place(List<Item> row) {
-    double minutes = row.stream().mapToDouble(Item::minutes).sum();
+    double minutes = 0;
+    for (Item i : row) {
+      minutes += i.minutes();
+    }
     if (inARow > 0 && inARow + minutes > IN_A_ROW_MIN + 1e-9) {
       items.add(
           new Item(

@@ -205,7 +205,7 @@ public final class Planner {
     }
 
     double minutes() {
-      return arranged.stream().mapToDouble(Item::minutes).sum();
+      return sum(arranged);
     }
 
     /** Takes a visit in where the day still holds with it. */
@@ -240,8 +240,7 @@ public final class Planner {
       Optional<List<Item>> made =
           Arrangement.of(warmUp(), cold, visits, request.rules().sessions());
       double most = budget + owed;
-      boolean fits =
-          made.isPresent() && made.get().stream().mapToDouble(Item::minutes).sum() <= most + 1e-9;
+      boolean fits = made.isPresent() && sum(made.get()) <= most + 1e-9;
       if (fits) {
         arranged = made.get();
       }
@@ -299,6 +298,14 @@ public final class Planner {
       climb(f, Turn.AGAIN);
     }
     return new Day(date, f.budget, rounded(f.minutes()), f.arranged, shortBy(f), leftOut(date));
+  }
+
+  private static double sum(List<Item> items) {
+    double sum = 0;
+    for (Item i : items) {
+      sum += i.minutes();
+    }
+    return sum;
   }
 
   private static double rounded(double minutes) {

@@ -36,23 +36,29 @@ record Visit(Standing standing, List<Item> items) {
   }
 
   double minutes() {
-    return items.stream().mapToDouble(Item::minutes).sum();
+    double sum = 0;
+    for (Item i : items) {
+      sum += i.minutes();
+    }
+    return sum;
   }
 
   /** Minutes in which the hand stretches. */
   double stretchMinutes() {
-    return items.stream()
-        .filter(i -> i.drill() == DrillKind.STRETCH)
-        .mapToDouble(Item::minutes)
-        .sum();
+    return minutesOf(DrillKind.STRETCH);
   }
 
   /** Minutes of straight work; what prepares it does not make it less worth. */
   double straightMinutes() {
-    return items.stream()
-        .filter(i -> i.drill() == DrillKind.STRAIGHT)
-        .mapToDouble(Item::minutes)
-        .sum();
+    return minutesOf(DrillKind.STRAIGHT);
+  }
+
+  private double minutesOf(DrillKind kind) {
+    double sum = 0;
+    for (Item i : items) {
+      sum += i.drill() == kind ? i.minutes() : 0;
+    }
+    return sum;
   }
 
   /** Minutes of some plays, to a hundredth and never below. */

@@ -34,6 +34,10 @@ public final class Sheets {
   private static final double LANE_SPACES = 10;
   private static final double TITLE_MM = 6;
   private static final double TEXT_MM = 3.4;
+
+  /** Smaller than this nobody reads on a stand. */
+  private static final double LEAST_TEXT_MM = 2.4;
+
   private static final int MOST_BOW_DRILLS = 2;
   private static final List<DrillKind> ON_SHEET =
       List.of(DrillKind.STRAIGHT, DrillKind.ADD_A_NOTE, DrillKind.RHYTHMS);
@@ -156,26 +160,34 @@ public final class Sheets {
    * @param what its passage and name
    * @param how drill, tempo, plays and minutes
    * @param notation empty for what has none
+   * @param minor whether it is left out first where the page is full
    */
-  public record Task(String what, String how, Optional<Score> notation) {}
+  public record Task(String what, String how, Optional<Score> notation, boolean minor) {}
 
   /**
    * A day's work on one page where its staves can be made small enough, each with a box to tick.
    */
   public List<Page> today(String title, List<Task> tasks) {
     List<Page> pages = List.of();
-    for (double space : new double[] {SPACE_MM, 1.5, 1.25, 1.05, 0.9}) {
-      pages = today(title, tasks, space);
-      if (pages.size() == 1) {
-        return pages;
+    for (boolean less : new boolean[] {false, true}) {
+      List<Task> shown = less ? tasks.stream().map(Sheets::less).toList() : tasks;
+      for (double space : new double[] {SPACE_MM, 1.5, 1.25, 1.05, 0.9, 0.75}) {
+        pages = today(title, shown, space);
+        if (pages.size() == 1) {
+          return pages;
+        }
       }
     }
     return pages;
   }
 
+  private static Task less(Task t) {
+    return t.minor() ? new Task(t.what(), t.how(), Optional.empty(), true) : t;
+  }
+
   private List<Page> today(String title, List<Task> tasks, double space) {
     PageMaker maker = new PageMaker(metrics, paper, space);
-    double text = TEXT_MM * space / SPACE_MM;
+    double text = Math.max(LEAST_TEXT_MM, TEXT_MM * space / SPACE_MM);
     maker.text(title, TITLE_MM, Primitive.Text.Style.BOLD);
     for (Task t : tasks) {
       maker.gap(2 * space / SPACE_MM);

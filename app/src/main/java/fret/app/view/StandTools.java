@@ -17,6 +17,7 @@ import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
 
@@ -34,6 +35,7 @@ final class StandTools {
   private final FlowPane skips = Parts.flow(6);
   private final TextField note = new TextField();
   private final VBox asked = new VBox(skips, note);
+  private boolean opening;
 
   /**
    * @param stop ends a set; {@code loop} starts one that goes round
@@ -111,6 +113,15 @@ final class StandTools {
           after.accept(Sentences.of("practise.noted"));
           closeNote();
         });
+    // The letter of the key that opened the field is no part of the word.
+    note.addEventFilter(
+        KeyEvent.KEY_TYPED,
+        e -> {
+          if (opening) {
+            opening = false;
+            e.consume();
+          }
+        });
     note.focusedProperty()
         .addListener(
             (o, before, now) -> {
@@ -162,6 +173,7 @@ final class StandTools {
   }
 
   private void closeNote() {
+    opening = false;
     PractiseView.shown(note, false);
     stand.requestFocus();
   }
@@ -175,7 +187,14 @@ final class StandTools {
     all.add(on("loop", KeyCode.G, loop));
     all.add(on("hear-drill", KeyCode.V, this::hear));
     all.add(on("skip", KeyCode.J, this::askSkip));
-    all.add(on("note-to", KeyCode.E, this::askNote));
+    all.add(
+        on(
+            "note-to",
+            KeyCode.E,
+            () -> {
+              opening = true;
+              askNote();
+            }));
     all.add(on("summary", KeyCode.Z, this::summary));
     List<KeyCode> one = List.of(KeyCode.T, KeyCode.S, KeyCode.B, KeyCode.R);
     for (int i = 0; i < one.size(); i++) {

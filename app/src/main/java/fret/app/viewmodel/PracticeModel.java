@@ -51,6 +51,9 @@ import javafx.beans.property.ReadOnlyObjectWrapper;
  * leads to.
  */
 public final class PracticeModel {
+  /** What waits to come back, and which of today's items it is; -1 for none. */
+  private record Waiting(OnStand what, int index) {}
+
   private static final double PAUSE_S = 6;
   private static final int LONGEST_LOOP = 60;
 
@@ -63,7 +66,7 @@ public final class PracticeModel {
   private final ReadOnlyObjectWrapper<ResolvedPassage> notation = new ReadOnlyObjectWrapper<>();
   private final ReadOnlyIntegerWrapper part = new ReadOnlyIntegerWrapper(0);
   private final Deque<Judged> judged = new ArrayDeque<>();
-  private final Deque<OnStand> waiting = new ArrayDeque<>();
+  private final Deque<Waiting> waiting = new ArrayDeque<>();
   private Optional<Item> wanted = Optional.empty();
   private ClickStyle style = ClickStyle.PLAIN;
   private Instant tryStarted;
@@ -174,7 +177,13 @@ public final class PracticeModel {
   /** The item is over: the next one comes. */
   public void next() {
     if (!waiting.isEmpty()) {
-      place(waiting.pop());
+      Waiting back = waiting.pop();
+      place(back.what());
+      index.set(back.index());
+      if (waiting.isEmpty() && back.index() >= 0) {
+        ownPassage = -1;
+        wanted = item();
+      }
       return;
     }
     today.setDone(index.get(), true);
@@ -457,7 +466,7 @@ public final class PracticeModel {
     ownPassage = what.passageId();
     wanted = Optional.empty();
     if (stand.get() != null) {
-      waiting.push(at());
+      waiting.push(new Waiting(at(), index.get()));
     }
     place(what);
     index.set(-1);

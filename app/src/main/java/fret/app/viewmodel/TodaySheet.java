@@ -5,6 +5,7 @@ import fret.app.words.Sentences;
 import fret.app.words.Words;
 import fret.app.work.Computing.Rank;
 import fret.base.UnusableInput;
+import fret.drill.Chunk;
 import fret.engraving.Page;
 import fret.plan.PracticePlan;
 import fret.plan.PracticePlan.Item;
@@ -19,13 +20,17 @@ import fret.shelf.Library;
 import fret.shelf.Planning;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.Supplier;
+import java.util.stream.Collectors;
 
 /** Today's work on paper, across all passages, with the notes of each thing. */
 public final class TodaySheet {
@@ -65,7 +70,7 @@ public final class TodaySheet {
         then);
   }
 
-  /** The same notes at several levels stand once. */
+  /** Everything once, in the order in which it comes first, with all that is done with it. */
   private List<Sheets.Task> tasks(
       Planning p,
       PracticePlan.Day day,
@@ -73,24 +78,24 @@ public final class TodaySheet {
       Function<Item, String> label,
       Token token)
       throws UnusableInput {
+    Map<String, List<Item>> things = new LinkedHashMap<>();
+    for (Item item : day.items()) {
+      if (item.kind() != Kind.BREAK) {
+        things
+            .computeIfAbsent(item.passageId() + "/" + item.unit(), k -> new ArrayList<>())
+            .add(item);
+      }
+    }
     Map<Long, Session> sessions = new HashMap<>();
     List<Sheets.Task> tasks = new ArrayList<>();
-    for (int i = 0; i < day.items().size(); i++) {
-      Item item = day.items().get(i);
-      if (item.kind() == Kind.BREAK) {
-        tasks.add(
-            new Sheets.Task(Sentences.of("plan.kind.BREAK"), minutes(item.minutes()), none()));
-        continue;
-      }
-      List<Item> same = new ArrayList<>(List.of(item));
-      while (i + 1 < day.items().size() && isSame(item, day.items().get(i + 1))) {
-        same.add(day.items().get(++i));
-      }
+    for (List<Item> same : things.values()) {
+      Item item = same.get(0);
       tasks.add(
           new Sheets.Task(
               titles.getOrDefault(item.passageId(), "") + ", " + label.apply(item),
               how(same),
-              notation(p, item, sessions, token)));
+              notation(p, item, sessions, token),
+              isMinor(p, item)));
     }
     return tasks;
   }
@@ -99,15 +104,27 @@ public final class TodaySheet {
     return Optional.empty();
   }
 
-  private static boolean isSame(Item a, Item b) {
-    return a.passageId() == b.passageId() && a.unit().equals(b.unit()) && a.drill() == b.drill();
+  /** Joins, spots and layers are in the notes of their bars. */
+  private static boolean isMinor(Planning p, Item item) {
+    return p.of(item)
+        .flatMap(e -> e.learning().chunk(item.unit()))
+        .map(c -> c.kind() != Chunk.Kind.BARS)
+        .orElse(true);
   }
 
+  /** Each drill with its levels, and the minutes of all. */
   private static String how(List<Item> same) {
-    List<String> levels = same.stream().map(x -> x.level().text()).distinct().toList();
+    Map<String, Set<String>> levels = new LinkedHashMap<>();
+    for (Item i : same) {
+      String drill = Sentences.of("drill." + i.drill().id()).toLowerCase(Locale.ROOT);
+      levels.computeIfAbsent(drill, d -> new LinkedHashSet<>()).add(i.level().text());
+    }
+    String drills =
+        levels.entrySet().stream()
+            .map(e -> Sentences.of("today.drill", e.getKey(), String.join(", ", e.getValue())))
+            .collect(Collectors.joining("; "));
     double minutes = same.stream().mapToDouble(Item::minutes).sum();
-    String drill = Sentences.of("drill." + same.get(0).drill().id()).toLowerCase(Locale.ROOT);
-    return Sentences.of("today.how", drill, String.join(", ", levels), minutes(minutes));
+    return Sentences.of("today.how", drills, minutes(minutes));
   }
 
   private static String minutes(double minutes) {
