@@ -17,6 +17,7 @@ import fret.session.ChunkDecisions;
 import fret.session.Learning;
 import fret.session.NoteRange;
 import fret.session.Session;
+import fret.shelf.Audition;
 import fret.tempo.Level;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -26,6 +27,7 @@ import java.util.Optional;
 import java.util.function.BiFunction;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
@@ -46,6 +48,7 @@ final class ChunksPane {
   private final TextField range = new TextField();
   private final TextField excerptName = new TextField();
   private final TextField excerptTarget = new TextField();
+  private final ComboBox<Optional<Audition>> excerptDate = new ComboBox<>();
   private final List<Button> layers = new ArrayList<>();
   private final Node node;
   private List<Chunk> chunks = List.of();
@@ -111,6 +114,13 @@ final class ChunksPane {
     excerptTarget.setId("excerpt-target");
     excerptTarget.setPromptText(Sentences.of("excerpts.target"));
     excerptTarget.setPrefWidth(76);
+    excerptDate.setId("excerpt-date");
+    excerptDate.setAccessibleText(Sentences.of("excerpts.date"));
+    excerptDate.setPrefWidth(150);
+    excerptDate.setConverter(
+        Parts.named(a -> a.map(Audition::name).orElse(Sentences.of("excerpts.same-date"))));
+    excerptDate.setOnShowing(e -> fillDates());
+    fillDates();
     for (TextField f : List.of(range, excerptName, excerptTarget)) {
       f.setAccessibleText(f.getPromptText());
       f.setOnAction(e -> makeExcerpt());
@@ -120,6 +130,7 @@ final class ChunksPane {
         range,
         excerptName,
         excerptTarget,
+        excerptDate,
         Parts.button(Sentences.of("excerpts.make"), "excerpt-make", this::makeExcerpt, "small"));
   }
 
@@ -216,6 +227,15 @@ final class ChunksPane {
 
   // ---- excerpts ------------------------------------------------------------------------------
 
+  /** The date of the page, or one of the others. */
+  private void fillDates() {
+    Optional<Audition> before =
+        excerptDate.getValue() == null ? Optional.empty() : excerptDate.getValue();
+    excerptDate.getItems().setAll(List.of(Optional.empty()));
+    studio.plans().auditions().forEach(a -> excerptDate.getItems().add(Optional.of(a)));
+    excerptDate.setValue(excerptDate.getItems().contains(before) ? before : Optional.empty());
+  }
+
   private void makeExcerpt() {
     Session s = studio.shown();
     if (s == null) {
@@ -235,8 +255,11 @@ final class ChunksPane {
       return;
     }
     String named = excerptName.getText().isBlank() ? range.getText() : excerptName.getText();
+    long date = excerptDate.getValue().map(Audition::id).orElse(0L);
     studio.decide(
-        x -> new ChunkDecisions(x).excerpt(notes.get().from(), notes.get().to(), named, target, 0));
+        x ->
+            new ChunkDecisions(x)
+                .excerpt(notes.get().from(), notes.get().to(), named, target, date));
     range.clear();
     excerptName.clear();
     excerptTarget.clear();
