@@ -2,15 +2,14 @@ package fret.drill;
 
 import fret.base.Form;
 import fret.base.Said;
-import fret.mark.Anchor;
-import fret.mark.Layer;
+import fret.mark.StretchLayer;
 import java.util.Objects;
 
 /**
  * A chunk that was practised: its identity stays with its notes, whatever becomes of bar numbers
  * and of other chunks.
  */
-public final class ChunkLayer implements Layer<Anchor.Stretch, ChunkLayer.Named> {
+public final class ChunkLayer implements StretchLayer<ChunkLayer.Named> {
   public static final ChunkLayer CHUNK = new ChunkLayer();
 
   /** Under which id the record knows it. */
@@ -26,11 +25,6 @@ public final class ChunkLayer implements Layer<Anchor.Stretch, ChunkLayer.Named>
   @Override
   public String id() {
     return "chunk";
-  }
-
-  @Override
-  public Class<Anchor.Stretch> anchorType() {
-    return Anchor.Stretch.class;
   }
 
   @Override

@@ -2,12 +2,11 @@ package fret.drill;
 
 import fret.base.Form;
 import fret.base.Said;
-import fret.mark.Anchor;
-import fret.mark.Layer;
+import fret.mark.StretchLayer;
 import java.util.Objects;
 
 /** Some bars of the page that are prepared as an excerpt of their own. */
-public final class ExcerptLayer implements Layer<Anchor.Stretch, ExcerptLayer.Excerpt> {
+public final class ExcerptLayer implements StretchLayer<ExcerptLayer.Excerpt> {
   public static final ExcerptLayer EXCERPT = new ExcerptLayer();
 
   /**
@@ -32,11 +31,6 @@ public final class ExcerptLayer implements Layer<Anchor.Stretch, ExcerptLayer.Ex
   @Override
   public String id() {
     return "excerpt";
-  }
-
-  @Override
-  public Class<Anchor.Stretch> anchorType() {
-    return Anchor.Stretch.class;
   }
 
   @Override

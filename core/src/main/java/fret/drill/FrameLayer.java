@@ -2,13 +2,12 @@ package fret.drill;
 
 import fret.base.Form;
 import fret.base.Said;
-import fret.mark.Anchor;
-import fret.mark.Layer;
+import fret.mark.WholeLayer;
 import fret.score.TimeSignature;
 import java.util.List;
 
 /** The frames that the player drew on the picture of the page, in their order. */
-public final class FrameLayer implements Layer<Anchor.Whole, List<Frame>> {
+public final class FrameLayer implements WholeLayer<List<Frame>> {
   public static final FrameLayer FRAMES = new FrameLayer();
 
   private FrameLayer() {}
@@ -16,11 +15,6 @@ public final class FrameLayer implements Layer<Anchor.Whole, List<Frame>> {
   @Override
   public String id() {
     return "frames";
-  }
-
-  @Override
-  public Class<Anchor.Whole> anchorType() {
-    return Anchor.Whole.class;
   }
 
   @Override

@@ -2,12 +2,11 @@ package fret.drill;
 
 import fret.base.Form;
 import fret.base.Said;
-import fret.mark.Anchor;
-import fret.mark.Layer;
+import fret.mark.StretchLayer;
 import java.util.Objects;
 
 /** A chunk as the player cut it; where there are some, they stand in place of those proposed. */
-public final class OwnChunkLayer implements Layer<Anchor.Stretch, OwnChunkLayer.Own> {
+public final class OwnChunkLayer implements StretchLayer<OwnChunkLayer.Own> {
   public static final OwnChunkLayer OWN = new OwnChunkLayer();
 
   /**
@@ -38,11 +37,6 @@ public final class OwnChunkLayer implements Layer<Anchor.Stretch, OwnChunkLayer.
   @Override
   public String id() {
     return "chunk.own";
-  }
-
-  @Override
-  public Class<Anchor.Stretch> anchorType() {
-    return Anchor.Stretch.class;
   }
 
   @Override

@@ -65,6 +65,11 @@ public final class ScaleLine {
     return tonic(minor).name().replaceAll("-?\\d+$", "");
   }
 
+  /** The lowest sounding tonic that can be played. */
+  public Pitch lowestTonic() {
+    return roots().get(0);
+  }
+
   public boolean isMinor() {
     return minor;
   }

@@ -5,7 +5,7 @@ import fret.base.Said;
 import java.util.List;
 
 /** What is asked of a stretch of notes: one or more wishes. */
-public final class WishLayer implements Layer<Anchor.Stretch, List<Wish.Ask>> {
+public final class WishLayer implements StretchLayer<List<Wish.Ask>> {
   public static final WishLayer WISH = new WishLayer();
 
   private WishLayer() {}
@@ -13,11 +13,6 @@ public final class WishLayer implements Layer<Anchor.Stretch, List<Wish.Ask>> {
   @Override
   public String id() {
     return "wish";
-  }
-
-  @Override
-  public Class<Anchor.Stretch> anchorType() {
-    return Anchor.Stretch.class;
   }
 
   @Override

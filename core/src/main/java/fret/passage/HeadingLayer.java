@@ -2,8 +2,7 @@ package fret.passage;
 
 import fret.base.Form;
 import fret.base.Said;
-import fret.mark.Anchor;
-import fret.mark.Layer;
+import fret.mark.WholeLayer;
 import fret.score.Score;
 import fret.score.ScoreForm;
 import java.util.List;
@@ -12,7 +11,7 @@ import java.util.List;
  * What stands over a page that was written or mended by hand (title, composer, part,
  * transposition), as a page without bars. While it is missing the page is as in the file.
  */
-public final class HeadingLayer implements Layer<Anchor.Whole, Score> {
+public final class HeadingLayer implements WholeLayer<Score> {
   public static final HeadingLayer HEADING = new HeadingLayer();
 
   private HeadingLayer() {}
@@ -25,11 +24,6 @@ public final class HeadingLayer implements Layer<Anchor.Whole, Score> {
   @Override
   public String id() {
     return "heading";
-  }
-
-  @Override
-  public Class<Anchor.Whole> anchorType() {
-    return Anchor.Whole.class;
   }
 
   @Override

@@ -2,11 +2,10 @@ package fret.passage;
 
 import fret.base.Form;
 import fret.base.Said;
-import fret.mark.Anchor;
-import fret.mark.Layer;
+import fret.mark.WholeLayer;
 
 /** How a passage is practised, where the player wants it otherwise than usual. */
-public final class PracticeLayer implements Layer<Anchor.Whole, PracticeSetup> {
+public final class PracticeLayer implements WholeLayer<PracticeSetup> {
   public static final PracticeLayer PRACTICE = new PracticeLayer();
 
   private PracticeLayer() {}
@@ -14,11 +13,6 @@ public final class PracticeLayer implements Layer<Anchor.Whole, PracticeSetup> {
   @Override
   public String id() {
     return "practice";
-  }
-
-  @Override
-  public Class<Anchor.Whole> anchorType() {
-    return Anchor.Whole.class;
   }
 
   @Override

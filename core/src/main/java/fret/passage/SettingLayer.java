@@ -2,8 +2,7 @@ package fret.passage;
 
 import fret.base.Form;
 import fret.base.Said;
-import fret.mark.Anchor;
-import fret.mark.Layer;
+import fret.mark.WholeLayer;
 import java.util.function.BiFunction;
 import java.util.function.Function;
 
@@ -12,7 +11,7 @@ import java.util.function.Function;
  *
  * @param <V> what is set
  */
-public final class SettingLayer<V> implements Layer<Anchor.Whole, V> {
+public final class SettingLayer<V> implements WholeLayer<V> {
   private final String id;
   private final Concern concern;
   private final Function<V, Form> write;
@@ -46,11 +45,6 @@ public final class SettingLayer<V> implements Layer<Anchor.Whole, V> {
   @Override
   public String id() {
     return "setting." + id;
-  }
-
-  @Override
-  public Class<Anchor.Whole> anchorType() {
-    return Anchor.Whole.class;
   }
 
   @Override

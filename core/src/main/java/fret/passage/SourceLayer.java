@@ -2,11 +2,10 @@ package fret.passage;
 
 import fret.base.Form;
 import fret.base.Said;
-import fret.mark.Anchor;
-import fret.mark.Layer;
+import fret.mark.WholeLayer;
 
 /** Which of the files that were brought in for a passage counts. */
-public final class SourceLayer implements Layer<Anchor.Whole, SourceLayer.Source> {
+public final class SourceLayer implements WholeLayer<SourceLayer.Source> {
   public static final SourceLayer SOURCE = new SourceLayer();
 
   /**
@@ -24,11 +23,6 @@ public final class SourceLayer implements Layer<Anchor.Whole, SourceLayer.Source
   @Override
   public String id() {
     return "source";
-  }
-
-  @Override
-  public Class<Anchor.Whole> anchorType() {
-    return Anchor.Whole.class;
   }
 
   @Override

@@ -223,7 +223,12 @@ public final class ChunkDecisions {
 
   // ---- excerpts ------------------------------------------------------------------------------
 
-  /** Some notes are prepared as an excerpt; the same notes again take it away. */
+  /**
+   * Some notes are prepared as an excerpt; the same notes again change it.
+   *
+   * @param perMinute its target; 0 for that of the passage
+   * @param audition id of what it is for; 0 for what the passage is for
+   */
   public Change excerpt(int fromNote, int toNote, String name, double perMinute, long audition) {
     int from = firstOfSlice(Math.min(fromNote, toNote));
     int to = lastOfSlice(Math.max(fromNote, toNote));

@@ -2,13 +2,12 @@ package fret.sound;
 
 import fret.base.Form;
 import fret.base.Said;
-import fret.mark.Anchor;
-import fret.mark.Layer;
+import fret.mark.WholeLayer;
 import java.util.List;
 import org.apache.commons.numbers.fraction.Fraction;
 
 /** What the click does by bars, in the order in which it was asked. */
-public final class ClickRangeLayer implements Layer<Anchor.Whole, List<ClickRange>> {
+public final class ClickRangeLayer implements WholeLayer<List<ClickRange>> {
   public static final ClickRangeLayer CLICKS = new ClickRangeLayer();
 
   private ClickRangeLayer() {}
@@ -16,11 +15,6 @@ public final class ClickRangeLayer implements Layer<Anchor.Whole, List<ClickRang
   @Override
   public String id() {
     return "clicks";
-  }
-
-  @Override
-  public Class<Anchor.Whole> anchorType() {
-    return Anchor.Whole.class;
   }
 
   @Override

@@ -374,6 +374,73 @@ class PlanTest {
     assertThat(plan(List.of(goal(1, 20, 10)), 10 + more - 5).feasible()).isFalse();
   }
 
+  /** A run-through that is moved comes on the day where the player put it, and not on its own. */
+  @Test
+  void aRunThroughIsMovedLikeAnythingElse() {
+    Goal g = goal(1, 2, 42);
+    java.util.function.Function<List<Move>, PracticePlan> with =
+        moves ->
+            Planner.plan(
+                new PlanRequest(
+                    List.of(g), Budget.of(30), MONDAY, PlanRequest.Rules.USUAL, List.of(), moves));
+    LocalDate from =
+        with.apply(List.of()).days().stream()
+            .filter(d -> d.date().isAfter(g.ready()) && runs(d) == 1)
+            .findFirst()
+            .orElseThrow()
+            .date();
+    LocalDate early = MONDAY.plusDays(1);
+    PracticePlan moved = with.apply(List.of(new Move(1, g.id().run(), from, early)));
+    assertThat(runs(moved.on(from).orElseThrow())).isZero();
+    assertThat(moved.on(early).orElseThrow().items())
+        .filteredOn(i -> PracticePlan.isRun(i.unit()))
+        .singleElement()
+        .satisfies(i -> assertThat(i.why().id()).isEqualTo("plan.why.moved"));
+  }
+
+  private static long runs(Day d) {
+    return d.items().stream().filter(i -> PracticePlan.isRun(i.unit())).count();
+  }
+
+  /** Three of the last ten tries were rushed: accents come before straight work, and say why. */
+  @Test
+  void whatBreaksOftenChoosesTheDrill() {
+    Unit u = unit("bars-1", Unit.Kind.CHUNK);
+    java.util.Map<DrillKind, List<Double>> parts = new java.util.EnumMap<>(u.parts());
+    parts.put(DrillKind.ACCENTS, List.of(4.0));
+    Unit with = new Unit(u.id(), u.kind(), u.ids(), parts, 1, false);
+    Goal all = goal(1, 1, 42);
+    Goal g =
+        new Goal(
+            all.id(),
+            1,
+            all.ready(),
+            all.audition(),
+            all.target(),
+            all.ladder(),
+            List.of(with),
+            4,
+            0);
+    List<JournalEntry> journal = new ArrayList<>();
+    for (int i = 0; i < 4; i++) {
+      journal.add(
+          straight("bars-1", MONDAY.minusDays(1), 60, Verdict.NEARLY)
+              .judged(Verdict.NEARLY, i < 2 ? Breakage.RUSHED : Breakage.NONE));
+    }
+    assertThat(drills(request(List.of(g), 30, journal))).doesNotContain(DrillKind.ACCENTS);
+    journal.add(
+        straight("bars-1", MONDAY.minusDays(1), 60, Verdict.NEARLY)
+            .judged(Verdict.NEARLY, Breakage.RUSHED));
+    assertThat(drills(request(List.of(g), 30, journal))).contains(DrillKind.ACCENTS);
+    assertThat(Planner.first(request(List.of(g), 30, journal)).items())
+        .filteredOn(i -> i.drill() == DrillKind.ACCENTS)
+        .allMatch(i -> i.why().id().equals("plan.why.broke"));
+  }
+
+  private static List<DrillKind> drills(PlanRequest request) {
+    return Planner.first(request).items().stream().map(Item::drill).toList();
+  }
+
   @Test
   void whatThePlayerMovedStays() {
     Goal g = goal(1, 3, 42);

@@ -1,6 +1,7 @@
 package fret.session;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import fret.base.Said;
@@ -27,6 +28,7 @@ import fret.score.TimeSignature;
 import fret.search.Token;
 import fret.shelf.Planning;
 import fret.sound.ClickLine;
+import fret.sound.ClickRange;
 import fret.sound.ClickStyle;
 import fret.sound.PlaySet;
 import fret.tempo.Beat;
@@ -151,6 +153,57 @@ class OwnChunksTest {
     assertThat(Learning.of(both, LadderKind.EVEN, 0).units()).anyMatch(u -> u.id().endsWith("bow"));
     Session off = after(both, new ChunkDecisions(both).layer(id, Way.UPPER));
     assertThat(Learning.chunks(off).stream().filter(c -> c.kind() == Chunk.Kind.LAYER)).hasSize(1);
+  }
+
+  /** Two written voices: the upper line is the voice that lies higher, its rests with it. */
+  @Test
+  void anUpperLineOfTwoVoicesKeepsItsOwnRests() {
+    LineBuilder line = new LineBuilder(TimeSignature.COMMON_TIME, KeySignature.NONE, Clef.TREBLE);
+    line.add(Fraction.of(1, 2), Pitch.parse("E5")).add(Fraction.of(1, 2));
+    Score one = line.build("x", Interval.UNISON);
+    List<Event> both = new java.util.ArrayList<>(one.bars().get(0).events());
+    both.add(
+        new Event(
+            "2",
+            Fraction.ZERO,
+            Fraction.ONE,
+            new fret.score.NoteValue(1, 0),
+            List.of(
+                new fret.score.Head(
+                    Pitch.parse("G4"),
+                    fret.score.Head.Accidental.NONE,
+                    false,
+                    false,
+                    fret.score.Head.Harmonic.NONE,
+                    "",
+                    0)),
+            Event.Grace.NONE,
+            false,
+            fret.score.Signs.PLAIN));
+    Score two = one.withBars(List.of(one.bars().get(0).withEvents(both)));
+    assertThat(fret.drill.OneLine.of(two, Way.UPPER).events())
+        .containsExactlyElementsOf(one.events());
+    assertThat(fret.drill.OneLine.of(two, Way.LOWER).events()).hasSize(1);
+    assertThat(fret.drill.OneLine.of(two, Way.LEFT_HAND)).isEqualTo(two);
+  }
+
+  @Test
+  void framesAndRangesThatCannotBeAreRefused() {
+    assertThatThrownBy(() -> new Frame.Box(0.5, 0.1, 0.6, 0.1))
+        .isInstanceOf(IllegalArgumentException.class);
+    assertThatThrownBy(() -> new Frame.Box(0.5, 0.1, Double.NaN, 0.1))
+        .isInstanceOf(IllegalArgumentException.class);
+    assertThatThrownBy(() -> frame("x", 0, 4, 0)).isInstanceOf(IllegalArgumentException.class);
+    assertThatThrownBy(() -> frame("x", 1, 0, 0)).isInstanceOf(IllegalArgumentException.class);
+    assertThatThrownBy(() -> frame("x", 1, 4, -1)).isInstanceOf(IllegalArgumentException.class);
+    assertThatThrownBy(() -> new ClickRange("1", "2", ClickRange.Kind.RUNNING, List.of()))
+        .isInstanceOf(IllegalArgumentException.class);
+    assertThatThrownBy(
+            () -> new ClickRange("1", "2", ClickRange.Kind.SILENT, List.of(Fraction.ONE)))
+        .isInstanceOf(IllegalArgumentException.class);
+    ClickRange lettered = new ClickRange("12a", "12b", ClickRange.Kind.SILENT, List.of());
+    assertThat(lettered.has("12a")).isTrue();
+    assertThat(lettered.has("13")).isFalse();
   }
 
   private static List<String> pitches(Drill drill) {

@@ -1,5 +1,6 @@
 package fret.app.view;
 
+import fret.app.viewmodel.Beating;
 import fret.app.viewmodel.BowModel;
 import fret.app.viewmodel.Hearing;
 import fret.app.viewmodel.LeftHandModel;
@@ -26,6 +27,7 @@ final class Areas {
       PracticeModel practice,
       WritingModel writing,
       Hearing hearing,
+      Beating beating,
       Devices devices,
       Look look) {}
 

@@ -356,7 +356,7 @@ final class ChunksPane {
 
   private Node row(Chunk c) {
     String label = Words.chunk(c);
-    Label title = Parts.line(Character.toUpperCase(label.charAt(0)) + label.substring(1), "plain");
+    Label title = Parts.line(Texts.capital(label), "plain");
     Label why =
         Parts.line(Sentences.of("chunks.row", c.noteCount(), Sentences.of(c.why())), "quiet");
     Button b = new Button();

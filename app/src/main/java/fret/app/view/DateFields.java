@@ -98,9 +98,7 @@ final class DateFields {
   private Optional<Passage> open() {
     return studio.shown() == null
         ? Optional.empty()
-        : studio.passages().stream()
-            .filter(p -> p.id() == studio.shown().passage().id())
-            .findFirst();
+        : studio.passage(studio.shown().passage().id());
   }
 
   private Optional<Audition> current() {

@@ -131,7 +131,7 @@ final class FingeringsPane extends VBox {
         first
             ? Sentences.of("option.standing", does)
             : o.keptName().isEmpty()
-                ? capital(does)
+                ? Texts.capital(does)
                 : Sentences.of("option.kept", o.keptName(), does);
     VBox text =
         new VBox(2, Parts.label(title, "strong"), Parts.label(facts(o, standing, first), "quiet"));
@@ -169,10 +169,6 @@ final class FingeringsPane extends VBox {
     }
     LanePicture picture = picture(session, o.fingering(), standing, title);
     return LanePictures.row(text, picture, buttons, getWidth() < BESIDE);
-  }
-
-  private static String capital(String text) {
-    return text.isEmpty() ? text : Character.toUpperCase(text.charAt(0)) + text.substring(1);
   }
 
   private static String facts(LeftHandModel.Option o, Fingering standing, boolean first) {

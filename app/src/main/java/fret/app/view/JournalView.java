@@ -10,7 +10,6 @@ import fret.app.words.Sentences;
 import fret.journal.Breakage;
 import fret.journal.JournalEntry;
 import fret.journal.Verdict;
-import fret.passage.Passage;
 import fret.shelf.Planning;
 import fret.tempo.Level;
 import java.time.LocalDate;
@@ -82,7 +81,7 @@ final class JournalView extends VBox implements AreaView {
     table.setColumnResizePolicy(TableView.CONSTRAINED_RESIZE_POLICY_FLEX_LAST_COLUMN);
     table.setPlaceholder(Parts.label(Sentences.of("journal.nothing-yet"), "quiet"));
     column("journal.day", 95, e -> Days.of(e.date(), studio.today()));
-    column("journal.passage", 150, e -> title(e.passageId()));
+    column("journal.passage", 150, e -> studio.title(e.passageId()));
     column("journal.chunk", 130, model::chunkName);
     column("journal.drill", 105, e -> Sentences.of("drill." + e.drill().id()));
     column("journal.tempo", 60, e -> Level.text(e.perMinute()));
@@ -215,21 +214,24 @@ final class JournalView extends VBox implements AreaView {
   private void export() {
     studio
         .paper()
-        .csv(model.table(this::title), bytes -> room.main().saveBytes("journal.csv", bytes));
+        .csv(model.table(studio::title), bytes -> room.main().files().save("journal.csv", bytes));
   }
 
   private void exportJson() {
     studio
         .paper()
-        .json(model.table(this::title), bytes -> room.main().saveBytes("journal.json", bytes));
+        .json(model.table(studio::title), bytes -> room.main().files().save("journal.json", bytes));
   }
 
   private void bringIn() {
-    room.main()
-        .chooseTable()
+    FileDesk files = room.main().files();
+    files
+        .ask(Sentences.of("journal.bring-in"), FileDesk.Sort.TABLE)
         .ifPresent(
             f ->
-                PicturePane.bytes(studio, f).ifPresent(bytes -> model.bringIn(f.getName(), bytes)));
+                files
+                    .bytes(f, FileDesk.Sort.TABLE)
+                    .ifPresent(bytes -> model.bringIn(f.getName(), bytes)));
   }
 
   /** Tempo over the days of what is chosen: a chunk, or a passage by its slowest one. */
@@ -269,20 +271,11 @@ final class JournalView extends VBox implements AreaView {
     }
   }
 
-  private String title(long passage) {
-    return studio.passages().stream()
-        .filter(p -> p.id() == passage)
-        .map(Passage::settings)
-        .map(Passage.Settings::title)
-        .findFirst()
-        .orElse("");
-  }
-
   private void show() {
     filter.show();
     showClimb();
     List<JournalEntry> newest =
-        new ArrayList<>(model.found(find.getText(), filter.filter(), this::title));
+        new ArrayList<>(model.found(find.getText(), filter.filter(), studio::title));
     java.util.Collections.reverse(newest);
     if (!newest.equals(table.getItems())) {
       table.getItems().setAll(newest);

@@ -27,15 +27,11 @@ import fret.shelf.StoreFailure;
 import fret.writing.Draft;
 import fret.writing.Writing;
 import java.io.File;
-import java.io.IOException;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import javafx.application.Platform;
 import javafx.css.PseudoClass;
@@ -53,15 +49,10 @@ import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
-import javafx.stage.FileChooser;
 
 /** The window: areas at the side, the open passage above, messages below. */
 public final class MainView extends BorderPane {
-  private static final long LARGEST_FILE = 40_000_000;
-
   private final Studio studio;
-  private static final List<String> PICTURES = List.of("*.png", "*.jpg", "*.jpeg", "*.pdf");
-
   private final Runnable demo;
   private final Look look;
   private final List<Area> areas;
@@ -75,6 +66,7 @@ public final class MainView extends BorderPane {
   private final VBox side = new VBox(4);
   private final List<Action> everywhere;
   private final Beating beating;
+  private final FileDesk files;
   private Area current;
 
   public MainView(
@@ -82,6 +74,7 @@ public final class MainView extends BorderPane {
     this.studio = studio;
     this.demo = demo;
     this.look = look;
+    this.files = new FileDesk(studio, () -> getScene().getWindow());
     getStyleClass().add("fret");
     leftHandModel = new LeftHandModel(studio);
     writing = new WritingModel(studio, devices.notes(), devices.keyboard());
@@ -94,9 +87,9 @@ public final class MainView extends BorderPane {
             () ->
                 current == null
                         || !current.id().equals("practise")
-                        || practice.gateProperty().get() == null
+                        || practice.stand().gateProperty().get() == null
                     ? 0
-                    : practice.gateProperty().get().perMinute());
+                    : practice.stand().gateProperty().get().perMinute());
     areas =
         Areas.in(
             new Areas.Room(
@@ -107,6 +100,7 @@ public final class MainView extends BorderPane {
                 practice,
                 writing,
                 hearing,
+                beating,
                 devices,
                 look));
     part = (PartView) area("part").view();
@@ -382,41 +376,23 @@ public final class MainView extends BorderPane {
     }
   }
 
+  /** Files that are asked for, read and saved. */
+  FileDesk files() {
+    return files;
+  }
+
   /** Asks for a file and opens it. */
   void chooseFile() {
-    ask(Sentences.of("main.open-a-part")).ifPresent(this::openFile);
-  }
-
-  /** Asks for a table that is brought in. */
-  Optional<File> chooseTable() {
-    FileChooser chooser = new FileChooser();
-    chooser
-        .getExtensionFilters()
-        .add(new FileChooser.ExtensionFilter("CSV, JSON", "*.csv", "*.json"));
-    return Optional.ofNullable(chooser.showOpenDialog(getScene().getWindow()));
-  }
-
-  /** Writes a file where the player says. */
-  void saveBytes(String name, byte[] bytes) {
-    FileChooser chooser = new FileChooser();
-    chooser.setInitialFileName(name);
-    File file = chooser.showSaveDialog(getScene().getWindow());
-    if (file != null) {
-      studio.paper().write(file.toPath(), bytes);
-    }
+    files
+        .ask(Sentences.of("main.open-a-part"), FileDesk.Sort.PART, FileDesk.Sort.PICTURE)
+        .ifPresent(this::openFile);
   }
 
   /** Asks where to, and saves the file with the fingering written into it. */
   void saveCopy() {
-    if (studio.shown() == null) {
-      return;
-    }
-    FileChooser chooser = new FileChooser();
-    chooser.setTitle(Sentences.of("main.save-a"));
-    chooser.setInitialFileName(studio.shown().passage().settings().title() + ".musicxml");
-    File file = chooser.showSaveDialog(getScene().getWindow());
-    if (file != null) {
-      saveTo(file);
+    if (studio.shown() != null) {
+      String title = studio.shown().passage().settings().title();
+      files.askWhereTo(Sentences.of("main.save-a"), title + ".musicxml").ifPresent(this::saveTo);
     }
   }
 
@@ -437,27 +413,28 @@ public final class MainView extends BorderPane {
 
   /** Reads a file into the library; of a picture, a passage without notes is made. */
   public void openFile(File file) {
-    String name = file.getName().toLowerCase(Locale.ROOT);
-    if (PICTURES.stream().anyMatch(p -> name.endsWith(p.substring(1)))) {
-      PicturePane.bytes(studio, file)
-          .ifPresent(
-              bytes ->
-                  studio
-                      .paper()
-                      .startFrom(
-                          file.getName(),
-                          bytes,
-                          () -> {
-                            go("part");
-                            part.showPicture();
-                          }));
+    if (FileDesk.Sort.PICTURE.has(file)) {
+      files.bytes(file, FileDesk.Sort.PICTURE).ifPresent(b -> openPicture(file.getName(), b));
       return;
     }
-    bytes(file)
+    files
+        .bytes(file, FileDesk.Sort.PART)
         .ifPresent(
             bytes -> {
               studio.preferences().remember(file.getAbsolutePath());
               studio.parts(file.getName(), bytes, parts -> open(file.getName(), bytes, parts));
+            });
+  }
+
+  private void openPicture(String name, byte[] bytes) {
+    studio
+        .paper()
+        .startFrom(
+            name,
+            bytes,
+            () -> {
+              go("part");
+              part.showPicture();
             });
   }
 
@@ -481,46 +458,17 @@ public final class MainView extends BorderPane {
     }
   }
 
-  /** What a file holds; one that is too large is not read, and one that cannot be read is told. */
-  private Optional<byte[]> bytes(File file) {
-    try {
-      if (file.length() > LARGEST_FILE) {
-        studio.report(
-            new Problem(
-                file.getName(),
-                Sentences.of("file.large", LARGEST_FILE / 1_000_000),
-                Sentences.of("main.export-only")));
-        return Optional.empty();
-      }
-      return Optional.of(Files.readAllBytes(file.toPath()));
-    } catch (IOException e) {
-      studio.report(
-          new Problem(
-              file.getName(), Sentences.of("main.the-file"), Sentences.of("main.check-that")));
-      return Optional.empty();
-    }
-  }
-
   /** Asks for a file that is brought in again. */
   void chooseAgain() {
     if (studio.shown() != null) {
-      ask(Sentences.of("main.bring-the"))
-          .ifPresent(f -> bytes(f).ifPresent(b -> studio.bringInAgain(f.getName(), b)));
+      files
+          .ask(Sentences.of("main.bring-the"), FileDesk.Sort.PART)
+          .ifPresent(
+              f ->
+                  files
+                      .bytes(f, FileDesk.Sort.PART)
+                      .ifPresent(b -> studio.bringInAgain(f.getName(), b)));
     }
-  }
-
-  private Optional<File> ask(String title) {
-    FileChooser chooser = new FileChooser();
-    chooser.setTitle(title);
-    chooser
-        .getExtensionFilters()
-        .add(
-            new FileChooser.ExtensionFilter(
-                "MusicXML, MIDI, ABC", "*.musicxml", "*.xml", "*.mxl", "*.mid", "*.midi", "*.abc"));
-    chooser
-        .getExtensionFilters()
-        .add(new FileChooser.ExtensionFilter(Sentences.of("paper.pictures-and"), PICTURES));
-    return Optional.ofNullable(chooser.showOpenDialog(getScene().getWindow()));
   }
 
   /** Starts a page for an instrument, ready to be written on. */

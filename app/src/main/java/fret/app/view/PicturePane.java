@@ -15,8 +15,6 @@ import fret.tempo.Level;
 import fret.writing.Writing;
 import java.io.ByteArrayInputStream;
 import java.io.File;
-import java.io.IOException;
-import java.nio.file.Files;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
@@ -28,17 +26,16 @@ import javafx.scene.image.Image;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
-import javafx.stage.FileChooser;
 
 /** The photo or scan of the page, with the frames that are practised on it. */
 final class PicturePane {
-  private static final long LARGEST_PICTURE = 30_000_000;
   private static final double ZOOM_STEP = 1.25;
   private static final double WIDTH = 720;
 
   private final Studio studio;
   private final Framing framing;
   private final LeftHandModel selection;
+  private final FileDesk files;
   private final Runnable practise;
   private final FramePicture picture;
   private final Label empty = Parts.label(Sentences.of("paper.a-photo"), "quiet");
@@ -61,6 +58,7 @@ final class PicturePane {
     this.studio = room.studio();
     this.framing = new Framing(studio);
     this.selection = room.leftHand();
+    this.files = room.main().files();
     PracticeModel stand = room.practice();
     this.practise =
         () -> {
@@ -282,37 +280,13 @@ final class PicturePane {
     if (studio.session() == null) {
       return;
     }
-    FileChooser chooser = new FileChooser();
-    chooser
-        .getExtensionFilters()
-        .add(
-            new FileChooser.ExtensionFilter(
-                Sentences.of("paper.pictures-and"), "*.png", "*.jpg", "*.jpeg", "*.pdf"));
-    Optional.ofNullable(chooser.showOpenDialog(scroll.getScene().getWindow()))
-        .ifPresent(this::take);
-  }
-
-  /** What a picture file holds; one that is too large or cannot be read is told. */
-  static Optional<byte[]> bytes(Studio studio, File file) {
-    try {
-      if (file.length() > LARGEST_PICTURE) {
-        studio.report(
-            new Problem(
-                file.getName(), Sentences.of("paper.the-picture"), Sentences.of("paper.make-it")));
-        return Optional.empty();
-      }
-      return Optional.of(Files.readAllBytes(file.toPath()));
-    } catch (IOException e) {
-      studio.report(
-          new Problem(
-              file.getName(), Sentences.of("paper.the-file"), Sentences.of("paper.check-that")));
-      return Optional.empty();
-    }
+    files.ask(Sentences.of("paper.choose-a"), FileDesk.Sort.PICTURE).ifPresent(this::take);
   }
 
   /** Keeps a file as the picture of the page. */
   void take(File file) {
-    bytes(studio, file)
+    files
+        .bytes(file, FileDesk.Sort.PICTURE)
         .ifPresent(
             bytes -> {
               page = 0;

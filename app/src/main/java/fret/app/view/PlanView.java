@@ -4,7 +4,6 @@ import fret.app.command.Action;
 import fret.app.viewmodel.Studio;
 import fret.app.widget.ClimbLine;
 import fret.app.widget.WeeksView;
-import fret.app.words.Days;
 import fret.app.words.Sentences;
 import fret.app.words.Words;
 import fret.base.Said;
@@ -13,7 +12,6 @@ import fret.plan.Budget;
 import fret.plan.Fit;
 import fret.plan.Forecast;
 import fret.plan.Goal;
-import fret.plan.Move;
 import fret.plan.PlanRequest;
 import fret.plan.PracticePlan;
 import fret.plan.PracticePlan.Item;
@@ -24,7 +22,6 @@ import fret.shelf.Planning;
 import fret.tempo.LadderKind;
 import fret.tempo.Level;
 import java.time.DayOfWeek;
-import java.time.LocalDate;
 import java.time.format.TextStyle;
 import java.util.ArrayList;
 import java.util.EnumMap;
@@ -48,25 +45,20 @@ import javafx.scene.layout.VBox;
 
 /** Plan: the weeks of all passages, the climb of each, a day's items; minutes, dates, ladder. */
 final class PlanView extends VBox implements AreaView {
-  private static final int ILL_DAYS = 7;
-  private static final int LITTLE = 15;
 
   private final Studio studio;
   private final Areas.Room room;
   private final Label advice = Parts.label("", "lead");
   private final Label changed = Parts.label("", "quiet");
   private final VBox climbs = new VBox(10);
-  private final VBox day = new VBox(5);
-  private final Label dayTitle = Parts.line("", "card-title");
-  private final Label dayNote = Parts.label("", "quiet");
   private final HBox ladder = new HBox(6);
+  private final PlanDay day;
   private final WeeksView weeks;
   private final Map<DayOfWeek, TextField> minutes = new EnumMap<>(DayOfWeek.class);
   private final DateFields dates;
   private final ComboBox<LadderKind> ladderKind = new ComboBox<>();
   private final Spinner<Integer> ladderStart = new Spinner<>(0, 400, 0, 5);
   private final ComboBox<PlanRequest.Climb> climb = new ComboBox<>();
-  private int picked;
   private boolean showing;
   private boolean seen;
 
@@ -74,6 +66,7 @@ final class PlanView extends VBox implements AreaView {
     this.room = room;
     this.studio = room.studio();
     weeks = new WeeksView(room.look());
+    day = new PlanDay(room);
     weeks.setOnPick(this::showDay);
     weeks.setId("weeks");
     weeks.setPrefHeight(230);
@@ -81,7 +74,6 @@ final class PlanView extends VBox implements AreaView {
     advice.setId("advice");
     changed.setId("plan-changed");
     dates = new DateFields(studio);
-    day.setId("day-items");
     ladderKind.getItems().setAll(LadderKind.values());
     ladderKind.setConverter(Parts.named(k -> Sentences.of("ladder." + k)));
     ladderKind.setId("ladder-kind");
@@ -95,7 +87,7 @@ final class PlanView extends VBox implements AreaView {
     climb.setConverter(Parts.named(c -> Sentences.of("climb." + c)));
     climb.setId("climb");
     climb.setOnAction(e -> saveLadder());
-    VBox left = Parts.card("", dayTitle, dayButtons(), dayNote, Parts.scroll(day));
+    VBox left = day.node();
     left.setPrefWidth(460);
     HBox.setHgrow(left, Priority.ALWAYS);
     VBox right = Parts.card(Sentences.of("plan.climbs"), Parts.scroll(climbs));
@@ -132,22 +124,13 @@ final class PlanView extends VBox implements AreaView {
     studio.shownProperty().addListener(o -> change());
   }
 
-  private HBox dayButtons() {
-    return Parts.row(
-        6,
-        Parts.button(Sentences.of("plan.little", LITTLE), "little", () -> own(LITTLE), "small"),
-        Parts.button(Sentences.of("plan.day-off"), "day-off", () -> own(0), "small"),
-        Parts.button(Sentences.of("plan.ill"), "ill", this::ill, "small"),
-        Parts.button(Sentences.of("plan.usual"), "usual-day", this::usual, "small"));
-  }
-
   private void save(boolean calendar) {
     studio
         .paper()
         .planFile(
             calendar,
             room.practice()::label,
-            bytes -> room.main().saveBytes(calendar ? "practice.ics" : "practice.csv", bytes));
+            bytes -> room.main().files().save(calendar ? "practice.ics" : "practice.csv", bytes));
   }
 
   /** Minutes of each day of the week. */
@@ -177,36 +160,6 @@ final class PlanView extends VBox implements AreaView {
       studio.tell(Sentences.of("plan.minutes-wrong", Budget.MOST));
       f.setText(String.valueOf(b.usual().get(d)));
     }
-  }
-
-  private Optional<PracticePlan.Day> pickedDay() {
-    Planning p = studio.plans().plannedProperty().get();
-    return p == null || picked >= p.plan().days().size()
-        ? Optional.empty()
-        : Optional.of(p.plan().days().get(picked));
-  }
-
-  private void own(int count) {
-    pickedDay()
-        .ifPresent(d -> studio.plans().saveBudget(studio.plans().budget().with(d.date(), count)));
-  }
-
-  private void usual() {
-    pickedDay()
-        .ifPresent(d -> studio.plans().saveBudget(studio.plans().budget().without(d.date())));
-  }
-
-  private void ill() {
-    pickedDay()
-        .ifPresent(
-            d -> {
-              Budget b = studio.plans().budget();
-              for (int i = 0; i < ILL_DAYS; i++) {
-                b = b.with(d.date().plusDays(i), 0);
-              }
-              studio.plans().saveBudget(b);
-              studio.tell(Sentences.of("plan.ill.told", Days.of(d.date(), studio.today())));
-            });
   }
 
   private void saveLadder() {
@@ -252,7 +205,7 @@ final class PlanView extends VBox implements AreaView {
       drawn.add(new WeeksView.Day(d.date(), d.budget(), pieces(order, d)));
     }
     weeks.show(drawn, studio.today());
-    showDay(Math.min(picked, Math.max(0, drawn.size() - 1)));
+    showDay(Math.min(day.picked(), Math.max(0, drawn.size() - 1)));
   }
 
   /** What each passage has of a day, the warm-up below and the breaks on top. */
@@ -369,50 +322,12 @@ final class PlanView extends VBox implements AreaView {
     studio.plans().nextWeight();
   }
 
-  // ---- a day ---------------------------------------------------------------------------------
-
-  /** A day opens to its items. */
   private void showDay(int index) {
-    Planning p = studio.plans().plannedProperty().get();
-    picked = index;
-    day.getChildren().clear();
-    if (p == null || index >= p.plan().days().size()) {
-      dayTitle.setText("");
-      return;
-    }
-    PracticePlan.Day d = p.plan().days().get(index);
-    String name = Days.of(d.date(), studio.today());
-    dayTitle.setText(
-        Sentences.of(
-            "plan.day",
-            Character.toUpperCase(name.charAt(0)) + name.substring(1),
-            Math.round(d.minutes()),
-            Math.round(d.budget())));
-    weeks.setAccessibleText(dayTitle.getText());
-    List<String> notes = new ArrayList<>();
-    d.shortBy().map(Sentences::of).ifPresent(notes::add);
-    if (!d.leftOut().isEmpty()) {
-      notes.add(leftOut(p, d));
-    }
-    dayNote.setText(String.join(". ", notes));
-    dayNote.setVisible(!notes.isEmpty());
-    dayNote.setManaged(!notes.isEmpty());
-    String passage = "";
-    int session = 1;
-    for (Item item : d.items()) {
-      if (item.session() != session) {
-        session = item.session();
-        passage = "";
-        day.getChildren().add(Parts.line(Sentences.of("practise.later", session), "section"));
-      }
-      String of = room.practice().passage(item);
-      if (!of.isEmpty() && !of.equals(passage)) {
-        passage = of;
-        day.getChildren().add(Parts.line(of, "section"));
-      }
-      day.getChildren().add(row(p, d.date(), item));
-    }
+    day.show(index);
+    weeks.setAccessibleText(day.title());
   }
+
+  // ---- what changed --------------------------------------------------------------------------
 
   /** What the last change of minutes, days or habits came to. */
   private void showChanged() {
@@ -427,12 +342,7 @@ final class PlanView extends VBox implements AreaView {
 
   private String title(Goal.Id goal) {
     Planning.Entry e = studio.plans().plannedProperty().get().entries().get(goal);
-    String title =
-        studio.passages().stream()
-            .filter(p -> p.id() == goal.passage())
-            .map(p -> p.settings().title())
-            .findFirst()
-            .orElse("");
+    String title = studio.title(goal.passage());
     return e == null || e.section().name().isEmpty()
         ? title
         : Sentences.of("excerpt.of", title, e.section().name());
@@ -446,62 +356,6 @@ final class PlanView extends VBox implements AreaView {
     return c.after().isEmpty()
         ? Said.of("plan.change.late", moved)
         : Said.of("plan.change.ready", Said.of("day", c.after().get()), moved);
-  }
-
-  private static String leftOut(Planning p, PracticePlan.Day d) {
-    PracticePlan.LeftOut longest =
-        d.leftOut().stream()
-            .max(java.util.Comparator.comparingInt(PracticePlan.LeftOut::days))
-            .orElseThrow();
-    String name =
-        p.of(longest.passageId()).map(e -> Words.unit(e.learning(), longest.unit())).orElse("");
-    return longest.days() < 0
-        ? Sentences.of("plan.left-out.new", d.leftOut().size())
-        : Sentences.of("plan.left-out", d.leftOut().size(), name, longest.days());
-  }
-
-  private HBox row(Planning p, LocalDate date, Item item) {
-    String what = room.practice().label(item);
-    boolean unit = item.kind() == Kind.CHUNK || item.kind() == Kind.JOIN;
-    boolean movable = unit || item.kind() == Kind.RUN_THROUGH || item.kind() == Kind.MOCK;
-    String times =
-        p.of(item.passageId())
-            .flatMap(e -> e.learning().learned(item.unit()))
-            .filter(l -> l.times() > 1)
-            .map(l -> Sentences.of("plan.times", l.times()))
-            .orElse("");
-    Label name =
-        Parts.line(Character.toUpperCase(what.charAt(0)) + what.substring(1) + times, "strong");
-    name.setMinWidth(Region.USE_PREF_SIZE);
-    String drill = Sentences.of("drill." + item.drill().id()).toLowerCase(Locale.ROOT);
-    Label how =
-        Parts.line(
-            unit
-                ? Sentences.of(
-                    "plan.item",
-                    drill,
-                    item.level().text(),
-                    Words.one(item.plays()),
-                    Sentences.of(item.why()))
-                : Sentences.of(item.why()),
-            "quiet");
-    HBox row = Parts.row(8, name, how, Parts.spring());
-    if (movable) {
-      row.getChildren()
-          .add(
-              Parts.button(
-                  Sentences.of("plan.later"),
-                  "",
-                  () ->
-                      studio
-                          .plans()
-                          .move(new Move(item.passageId(), item.unit(), date, date.plusDays(1))),
-                  "small"));
-    }
-    Label min = Parts.line(Sentences.of("practise.minutes", Words.one(item.minutes())), "figure");
-    min.setMinWidth(Region.USE_PREF_SIZE);
-    row.getChildren().add(min);
-    return row;
   }
 
   @Override
@@ -531,10 +385,10 @@ final class PlanView extends VBox implements AreaView {
   @Override
   public List<Action> actions() {
     return List.of(
-        Action.of("plan-little", "plan", Action.key(KeyCode.L), () -> own(LITTLE)),
-        Action.of("plan-off", "plan", Action.key(KeyCode.O), () -> own(0)),
-        Action.of("plan-ill", "plan", Action.key(KeyCode.I), this::ill),
-        Action.of("plan-usual", "plan", Action.key(KeyCode.U), this::usual),
+        Action.of("plan-little", "plan", Action.key(KeyCode.L), day::little),
+        Action.of("plan-off", "plan", Action.key(KeyCode.O), day::off),
+        Action.of("plan-ill", "plan", Action.key(KeyCode.I), day::ill),
+        Action.of("plan-usual", "plan", Action.key(KeyCode.U), day::usual),
         Action.of("plan-under", "plan", Action.key(KeyCode.N), studio.plans()::toggleUnder),
         Action.of("plan-weight", "plan", Action.key(KeyCode.W), this::nextWeight));
   }

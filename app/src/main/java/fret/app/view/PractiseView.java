@@ -1,6 +1,7 @@
 package fret.app.view;
 
 import fret.app.command.Action;
+import fret.app.viewmodel.Beating;
 import fret.app.viewmodel.DaySummary;
 import fret.app.viewmodel.OnStand;
 import fret.app.viewmodel.PracticeModel;
@@ -18,7 +19,6 @@ import fret.plan.PracticePlan.Kind;
 import fret.score.ResolvedPassage;
 import fret.session.BounceSwitch;
 import fret.sound.Click;
-import fret.sound.ClickPlayer;
 import fret.sound.PassagePlayer;
 import fret.sound.PlaySet;
 import fret.tempo.Level;
@@ -46,16 +46,6 @@ import javafx.util.Duration;
 
 /** Practise: a music stand. Notation, tempo, tries, minutes left; sets with no key between. */
 final class PractiseView extends VBox implements AreaView {
-  /** What a set is doing. */
-  private enum Phase {
-    STILL,
-    COUNT_IN,
-    PLAYING,
-    PAUSE,
-    /** Over, and asked how it went. */
-    ASKED
-  }
-
   /** One key for each thing that breaks, in the order in which they are shown. */
   private static final List<KeyCode> BROKE_KEYS =
       List.of(
@@ -64,10 +54,11 @@ final class PractiseView extends VBox implements AreaView {
 
   private final Studio studio;
   private final PracticeModel practice;
-  private final ClickPlayer player;
+  private final SetRun run;
   private final StandMusic music;
   private final Consumer<Boolean> awake;
   private final PassagePlayer hearing;
+  private final Beating beating;
   private final Label title = Parts.line("", "title");
   private final Label hint = Parts.label("", "quiet");
   private final Label tempo = Parts.line("", "tempo");
@@ -88,22 +79,21 @@ final class PractiseView extends VBox implements AreaView {
   private final StandTools tools;
   private final Label focusOn = Parts.line("", "focus");
   private final PauseTransition tapSettles = new PauseTransition(Duration.millis(Pedal.LONG_MS));
+  private final String silence;
   private Pedal pedal;
-  private Phase phase = Phase.STILL;
-  private PlaySet set;
-  private boolean looping;
-  private int sets;
-  private int unjudged;
   private boolean askingWhat;
   private Breakage lastBroke = Breakage.NONE;
 
   PractiseView(Areas.Room room) {
     this.studio = room.studio();
     this.practice = room.practice();
-    this.player = room.devices().click();
+    this.silence = room.devices().click().description();
+    this.run = new SetRun(room.devices().click(), Platform::runLater, watcher());
     this.music = new StandMusic(room);
     this.awake = room.devices().awake();
     this.hearing = room.devices().passage();
+    this.beating = room.beating();
+    beating.setOnTake(this::stop);
     this.list = new TodayList(practice);
     this.tools = new StandTools(room, this, this::stop, this::loop, after::setText);
     focusOn.setId("focus-on");
@@ -178,9 +168,9 @@ final class PractiseView extends VBox implements AreaView {
       shown(hidden, false);
     }
     studio.plans().plannedProperty().addListener(o -> showPain());
-    practice.notationProperty().addListener(o -> show());
-    practice.standProperty().addListener(o -> changed());
-    practice.gateProperty().addListener(o -> showGate());
+    practice.stand().notationProperty().addListener(o -> show());
+    practice.stand().onProperty().addListener(o -> changed());
+    practice.stand().gateProperty().addListener(o -> showGate());
     practice.indexProperty().addListener(o -> changed());
     practice.itemsProperty().addListener(o -> showList());
     // Whatever has the focus: a pedal is no key of a field.
@@ -237,74 +227,64 @@ final class PractiseView extends VBox implements AreaView {
   // ---- a set ---------------------------------------------------------------------------------
 
   void toggle() {
-    if (phase == Phase.STILL || phase == Phase.ASKED) {
-      play();
-    } else {
+    if (run.isMoving()) {
       stop();
+    } else {
+      play();
     }
   }
 
-  private int plays() {
-    return studio.preferences().setPlays();
-  }
-
   private void play() {
-    practice.set(plays()).ifPresent(made -> play(made, false));
+    practice.stand().set(studio.preferences().setPlays()).ifPresent(made -> play(made, false));
   }
 
   /** Again and again without a pause; it is judged once, as one play. */
   private void loop() {
     stop();
-    practice.loop().ifPresent(made -> play(made, true));
+    practice.stand().loop().ifPresent(made -> play(made, true));
   }
 
   private void play(PlaySet made, boolean round) {
-    set = made;
-    looping = round;
     hearing.stop();
-    awake.accept(true);
-    unjudged = 0;
+    beating.stopClick();
     ask(false);
     after.setText("");
-    practice.startTry();
-    phase(Phase.COUNT_IN);
-    int mine = ++sets;
-    PlaySet playing = set;
-    player.start(
-        set.track(),
-        c -> Platform.runLater(() -> clicked(mine, playing, c)),
-        () -> Platform.runLater(() -> over(mine)));
+    practice.stand().startTry();
+    run.start(made, round);
+  }
+
+  private SetRun.Watcher watcher() {
+    return new SetRun.Watcher() {
+      @Override
+      public void phase(SetRun.Phase now) {
+        showPhase(now);
+      }
+
+      @Override
+      public void click(Click c, double inPlay) {
+        showClick(c, inPlay);
+      }
+    };
   }
 
   /** What sounds now says how far the set has come. */
-  private void clicked(int number, PlaySet of, int index) {
-    if (number != sets || set == null) {
-      return;
-    }
-    Click c = of.track().clicks().get(index);
-    int total = of.plays().size();
+  private void showClick(Click c, double inPlay) {
     if (c.strength() == Click.Strength.COUNT_IN) {
-      unjudged = Math.max(unjudged, c.play());
-      phase(c.play() == 0 ? Phase.COUNT_IN : Phase.PAUSE);
       beat.setText(Sentences.of("practise.count-in", c.count()));
     } else {
-      phase(Phase.PLAYING);
       beat.setText(c.count() > 0 ? String.valueOf(c.count()) : beat.getText());
-      turn(c.seconds() - of.plays().get(c.play()).from());
+      turn(inPlay);
     }
     setOf.setText(
-        looping
+        run.isLooping()
             ? Sentences.of("practise.round", c.play() + 1)
-            : Sentences.of("practise.play-of", c.play() + 1, total));
-    if (looping) {
-      unjudged = 1;
-    }
+            : Sentences.of("practise.play-of", c.play() + 1, run.plays()));
   }
 
   /** The notation turns by itself: the note that sounds stays in sight. */
   private void turn(double seconds) {
-    ResolvedPassage shown = practice.notationProperty().get();
-    Gate g = practice.gateProperty().get();
+    ResolvedPassage shown = practice.stand().notationProperty().get();
+    Gate g = practice.stand().gateProperty().get();
     if (shown == null || g == null || studio.shown() == null) {
       return;
     }
@@ -313,29 +293,18 @@ final class PractiseView extends VBox implements AreaView {
     music.turnTo(shown, seconds / whole);
   }
 
-  private void over(int number) {
-    if (number != sets || set == null) {
-      return;
-    }
-    unjudged = looping ? 1 : set.plays().size();
-    awake.accept(false);
-    set = null;
-    phase(Phase.ASKED);
-    beat.setText(Sentences.of("practise.how"));
-  }
-
   void stop() {
-    player.stop();
-    awake.accept(false);
-    set = null;
-    phase(Phase.STILL);
+    run.stop();
     setOf.setText("");
-    beat.setText(player.description().startsWith("no") ? player.description() : "");
+    beat.setText(silence.startsWith("no") ? silence : "");
   }
 
-  private void phase(Phase now) {
-    phase = now;
-    boolean moving = now == Phase.COUNT_IN || now == Phase.PLAYING || now == Phase.PAUSE;
+  private void showPhase(SetRun.Phase now) {
+    boolean moving = run.isMoving();
+    awake.accept(moving);
+    if (now == SetRun.Phase.ASKED) {
+      beat.setText(Sentences.of("practise.how"));
+    }
     start.setText(Sentences.of(moving ? "practise.stop" : "practise.start-the"));
     // While it plays there is nothing but the music.
     sideOf.setVisible(!moving);
@@ -347,28 +316,25 @@ final class PractiseView extends VBox implements AreaView {
   // ---- judging -------------------------------------------------------------------------------
 
   void judge(Verdict verdict) {
-    Gate before = practice.gateProperty().get();
+    Gate before = practice.stand().gateProperty().get();
     if (before == null) {
       return;
     }
-    boolean moving = phase == Phase.PLAYING || phase == Phase.PAUSE || phase == Phase.COUNT_IN;
-    int over = moving || phase == Phase.ASKED ? unjudged : 0;
+    boolean moving = run.isMoving();
+    int over = run.unjudged();
+    int cleanBefore = run.cleanBefore();
     boolean goesOn = moving && verdict == Verdict.MISSED;
-    // Within a set the plays before the one that is judged went by without a word: they were clean.
-    boolean ofLast = phase == Phase.PAUSE || phase == Phase.ASKED;
-    int cleanBefore = Math.max(0, ofLast ? over - 1 : over);
     stop();
     if (verdict == Verdict.CLEAN) {
-      practice.judge(Verdict.CLEAN, Breakage.NONE, Math.max(1, over));
+      practice.stand().judge(Verdict.CLEAN, Breakage.NONE, Math.max(1, over));
     } else {
       if (moving && cleanBefore > 0) {
-        practice.judge(Verdict.CLEAN, Breakage.NONE, cleanBefore);
+        practice.stand().judge(Verdict.CLEAN, Breakage.NONE, cleanBefore);
       }
-      practice.judge(verdict, Breakage.NONE);
+      practice.stand().judge(verdict, Breakage.NONE);
     }
-    unjudged = 0;
     lastBroke = Breakage.NONE;
-    Gate now = practice.gateProperty().get();
+    Gate now = practice.stand().gateProperty().get();
     after.setText(now == null ? "" : told(verdict, before, now));
     ask(verdict == Verdict.MISSED || verdict == Verdict.NEARLY || verdict == Verdict.HURTS);
     if (goesOn && now != null && !now.stopped()) {
@@ -379,7 +345,7 @@ final class PractiseView extends VBox implements AreaView {
 
   /** What broke is written to the try that was judged last. */
   private void tellBroke(Breakage b) {
-    practice.tell(b);
+    practice.stand().tell(b);
     lastBroke = b;
     after.setText(Sentences.of("practise.broke", Sentences.of("broke." + b + ".cure")));
     ask(false);
@@ -417,7 +383,8 @@ final class PractiseView extends VBox implements AreaView {
 
   private void takeBack() {
     after.setText(
-        Sentences.of(practice.takeBack() ? "practise.taken-back" : "practise.nothing-to-take"));
+        Sentences.of(
+            practice.stand().takeBack() ? "practise.taken-back" : "practise.nothing-to-take"));
     ask(false);
   }
 
@@ -451,7 +418,7 @@ final class PractiseView extends VBox implements AreaView {
 
   /** While it plays a pedal turns the page; in the pause it judges; else it starts. */
   private void byPedal(Verdict verdict) {
-    switch (phase) {
+    switch (run.phase()) {
       case PLAYING, COUNT_IN -> music.turn();
       case PAUSE -> {
         if (verdict == Verdict.MISSED) {
@@ -476,8 +443,8 @@ final class PractiseView extends VBox implements AreaView {
   }
 
   private void show() {
-    ResolvedPassage drill = practice.notationProperty().get();
-    OnStand s = practice.standProperty().get();
+    ResolvedPassage drill = practice.stand().notationProperty().get();
+    OnStand s = practice.stand().onProperty().get();
     boolean any = drill != null && s != null;
     shown(music, any);
     verdicts.setVisible(any);
@@ -498,7 +465,9 @@ final class PractiseView extends VBox implements AreaView {
     String name = Sentences.of("drill." + s.drill().kind().id());
     int parts = s.drill().parts().size();
     String which =
-        parts == 1 ? "" : Sentences.of("practise.part", practice.partProperty().get() + 1, parts);
+        parts == 1
+            ? ""
+            : Sentences.of("practise.part", practice.stand().partProperty().get() + 1, parts);
     boolean same = s.title().equals(name);
     title.setText(
         Texts.capital(s.title()) + (same ? "" : ": " + name.toLowerCase(Locale.ROOT)) + which);
@@ -517,8 +486,8 @@ final class PractiseView extends VBox implements AreaView {
   }
 
   private void showGate() {
-    Gate g = practice.gateProperty().get();
-    OnStand s = practice.standProperty().get();
+    Gate g = practice.stand().gateProperty().get();
+    OnStand s = practice.stand().onProperty().get();
     tempo.setText(
         g == null || studio.shown() == null
             ? ""
@@ -529,7 +498,7 @@ final class PractiseView extends VBox implements AreaView {
     String string =
         g == null
             ? ""
-            : practice.notYetBouncing(g.perMinute()).stream()
+            : practice.stand().notYetBouncing(g.perMinute()).stream()
                 .map(b -> told(b, g.level().text()))
                 .collect(Collectors.joining(" "));
     bounce.setText(string);
@@ -616,9 +585,9 @@ final class PractiseView extends VBox implements AreaView {
   }
 
   private void faster(int by) {
-    Gate g = practice.gateProperty().get();
+    Gate g = practice.stand().gateProperty().get();
     if (g != null) {
-      practice.tempo(g.perMinute() + by);
+      practice.stand().tempo(g.perMinute() + by);
     }
   }
 }

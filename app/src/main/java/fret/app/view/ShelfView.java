@@ -138,10 +138,7 @@ final class ShelfView extends VBox implements AreaView {
             Sentences.of("shelf.practise-2"),
             "due-" + passage,
             () -> {
-              studio.passages().stream()
-                  .filter(p -> p.id() == passage)
-                  .findFirst()
-                  .ifPresent(studio::open);
+              studio.passage(passage).ifPresent(studio::open);
               main.go("practise");
             },
             "small");
@@ -216,7 +213,7 @@ final class ShelfView extends VBox implements AreaView {
         .make(
             room.practice()::label,
             Page.Paper.A4,
-            pdf -> main.saveBytes(Sentences.of("today.file") + ".pdf", pdf));
+            pdf -> main.files().save(Sentences.of("today.file") + ".pdf", pdf));
   }
 
   /** Passages that are not prepared now, to take back. */
@@ -276,7 +273,7 @@ final class ShelfView extends VBox implements AreaView {
             Parts.label(
                 Sentences.of(
                     "shelf.event",
-                    capital(Days.of(a.date(), studio.today())),
+                    Texts.capital(Days.of(a.date(), studio.today())),
                     days,
                     Days.of(a.readyDate(), studio.today())),
                 "quiet"));
@@ -290,10 +287,6 @@ final class ShelfView extends VBox implements AreaView {
       pane.getChildren().add(card(p));
     }
     return pane;
-  }
-
-  private static String capital(String text) {
-    return Character.toUpperCase(text.charAt(0)) + text.substring(1);
   }
 
   /** A slip: the opening, the climb, and what today asks of it. */

@@ -68,17 +68,21 @@ final class StandHabits {
     between = spinner("between", 1, ClickStyle.MOST_BETWEEN, 1);
     between
         .valueProperty()
-        .addListener(o -> style(practice.style().withBetween(between.getValue())));
+        .addListener(o -> style(practice.stand().style().withBetween(between.getValue())));
     Spinner<Integer> silent = spinner("silent-bars", 0, 16, 0);
     silent
         .valueProperty()
         .addListener(
             o ->
                 style(
-                    practice.style().silentFor(silent.getValue(), Math.max(1, silent.getValue()))));
+                    practice
+                        .stand()
+                        .style()
+                        .silentFor(silent.getValue(), Math.max(1, silent.getValue()))));
     CheckBox off = new CheckBox(Sentences.of("click.off-beat"));
     off.setId("off-beat");
-    off.selectedProperty().addListener(o -> style(practice.style().offBeat(off.isSelected())));
+    off.selectedProperty()
+        .addListener(o -> style(practice.stand().style().offBeat(off.isSelected())));
     ComboBox<Counted> counted = new ComboBox<>();
     counted.getItems().setAll(Counted.values());
     counted.setConverter(Parts.named(c -> Sentences.of("click.counts." + c)));
@@ -122,12 +126,12 @@ final class StandHabits {
   }
 
   private void style(ClickStyle style) {
-    practice.setStyle(style);
+    practice.stand().setStyle(style);
     changed.run();
   }
 
   private ClickStyle counted(Counted what) {
-    ClickStyle s = practice.style();
+    ClickStyle s = practice.stand().style();
     Optional<Beat> beat =
         switch (what) {
           case FELT, BAR -> Optional.empty();
@@ -161,7 +165,7 @@ final class StandHabits {
     long since = now - lastTap;
     lastTap = now;
     if (since > 150 && since < 6000) {
-      practice.tempo(Math.round(60_000.0 / since));
+      practice.stand().tempo(Math.round(60_000.0 / since));
     }
   }
 

@@ -50,7 +50,7 @@ final class StandMusic extends StackPane {
     strip.setVisible(frames.isEmpty());
     picture.setVisible(!frames.isEmpty());
     if (frames.isEmpty()) {
-      strip.show(StripView.Music.of(drill, practice.digits()));
+      strip.show(StripView.Music.of(drill, practice.stand().digits()));
     } else {
       picture.show(List.of());
       pages(List.copyOf(new TreeSet<>(frames.stream().map(Frame::page).toList())), new TreeMap<>());

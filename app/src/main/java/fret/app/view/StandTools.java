@@ -109,7 +109,7 @@ final class StandTools {
     note.setPromptText(Sentences.of("practise.note.prompt"));
     note.setOnAction(
         e -> {
-          practice.note(note.getText());
+          practice.stand().note(note.getText());
           after.accept(Sentences.of("practise.noted"));
           closeNote();
         });
@@ -149,7 +149,7 @@ final class StandTools {
 
   private void hear() {
     stop.run();
-    practice.hear(hearing);
+    practice.stand().hear(hearing);
   }
 
   private void askSkip() {

@@ -2,10 +2,9 @@ package fret.app.viewmodel;
 
 import fret.app.words.Sentences;
 import fret.app.work.Computing.Rank;
-import fret.pitch.KeySignature;
+import fret.drill.ScaleLine;
 import fret.pitch.Pitch;
 import fret.score.Bar;
-import fret.score.ResolvedPassage;
 import fret.session.Session;
 import fret.sound.Click;
 import fret.sound.ClickLine;
@@ -24,15 +23,11 @@ import java.util.function.DoubleSupplier;
 public final class Beating {
   private static final double LONGEST_S = 3600;
 
-  /** Written tonics by the number of sharps, from seven flats on. */
-  private static final String MAJOR = "Cb Gb Db Ab Eb Bb F C G D A E B F# C#";
-
-  private static final int SIXTH = 9;
-
   private final Studio studio;
   private final ClickPlayer click;
   private final PassagePlayer drone;
   private final DoubleSupplier tempo;
+  private Runnable onTake = () -> {};
   private boolean clicking;
   private int started;
 
@@ -44,6 +39,11 @@ public final class Beating {
     this.click = click;
     this.drone = drone;
     this.tempo = tempo;
+  }
+
+  /** Called before the click starts: it takes the place of whatever clicks then. */
+  public void setOnTake(Runnable handler) {
+    onTake = handler;
   }
 
   /** The click starts, or stops; it goes on through other areas. */
@@ -64,6 +64,7 @@ public final class Beating {
     ClickLine bar =
         new ClickLine(
             s.score().withBars(List.of(first.atStart())), TempoMap.steady(at), ClickStyle.PLAIN);
+    onTake.run();
     clicking = true;
     int mine = ++started;
     click.start(track(bar), c -> {}, () -> over(mine));
@@ -76,7 +77,7 @@ public final class Beating {
     }
   }
 
-  /** Another click is started by somebody else. */
+  /** The click ends, as where a set is about to start. */
   public void stopClick() {
     if (clicking) {
       clicking = false;
@@ -106,7 +107,7 @@ public final class Beating {
       studio.tell(Sentences.of("beating.drone.off"));
       return;
     }
-    Pitch tonic = tonic(s);
+    Pitch tonic = new ScaleLine(s.resolved(), s.task().hand().instrument()).lowestTonic();
     double hertz = tonic.hertz(s.passage().settings().setup().a4Hz());
     studio.run(
         "drone",
@@ -116,29 +117,5 @@ public final class Beating {
           drone.play(samples, true);
           studio.tell(Sentences.of("beating.drone", tonic, drone.description()));
         });
-  }
-
-  /**
-   * The tonic of the key at the selected note, in the lowest octave of the instrument: the minor
-   * one where the passage ends on it.
-   */
-  static Pitch tonic(Session s) {
-    ResolvedPassage p = s.resolved();
-    KeySignature key = s.score().bars().get(0).key();
-    int major = Pitch.parse(MAJOR.split(" ")[key.fifths() + 7] + "4").midi() % 12;
-    int minor = (major + SIXTH) % 12;
-    boolean endsMinor =
-        !p.notes().isEmpty()
-            && p.notes().stream()
-                    .skip(Math.max(0, p.notes().size() - 4))
-                    .mapToInt(n -> n.pitch().midi() % 12)
-                    .filter(m -> m == minor)
-                    .count()
-                > 0
-            && p.notes().get(p.notes().size() - 1).pitch().midi() % 12 != major;
-    int wanted = endsMinor ? minor : major;
-    int low = s.task().hand().instrument().open(s.task().hand().instrument().stringCount()).midi();
-    int midi = low + Math.floorMod(wanted - low, 12);
-    return Pitch.ofMidi(midi, key);
   }
 }

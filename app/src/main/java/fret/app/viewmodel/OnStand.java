@@ -38,6 +38,11 @@ public record OnStand(
     return new OnStand(passageId, chunkIds, title, drill, ladder, other, why, frames);
   }
 
+  /** Another drill of the same notes, for another reason. */
+  OnStand with(Drill other, String reason) {
+    return new OnStand(passageId, chunkIds, title, other, ladder, level, reason, List.of());
+  }
+
   /** Whether clean tries move it up the ladder. */
   boolean climbs() {
     return drill.kind() == DrillKind.STRAIGHT;

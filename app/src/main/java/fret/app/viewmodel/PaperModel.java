@@ -132,7 +132,7 @@ public final class PaperModel {
       StringBuilder text = new StringBuilder();
       for (Item i : d.items()) {
         String what = label.apply(i);
-        String title = title(i.passageId());
+        String title = studio.title(i.passageId());
         text.append(Sentences.of("calendar.item", title, what, i.level().text())).append('\n');
         rows.add(
             List.of(
@@ -156,14 +156,6 @@ public final class PaperModel {
         Rank.BESIDE,
         token -> calendar ? printer.get().calendar(days) : printer.get().csv(rows),
         then);
-  }
-
-  private String title(long passage) {
-    return studio.passages().stream()
-        .filter(p -> p.id() == passage)
-        .map(p -> p.settings().title())
-        .findFirst()
-        .orElse("");
   }
 
   /** Rows as a table, handed on when it is made. */

@@ -164,6 +164,16 @@ public final class Studio {
     return passages;
   }
 
+  /** A passage of the shelf by its id. */
+  public Optional<Passage> passage(long id) {
+    return passages.stream().filter(p -> p.id() == id).findFirst();
+  }
+
+  /** The title of a passage; empty where there is none. */
+  public String title(long id) {
+    return passage(id).map(p -> p.settings().title()).orElse("");
+  }
+
   public ObservableList<JournalEntry> journal() {
     return journal;
   }

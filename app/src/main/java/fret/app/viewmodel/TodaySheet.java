@@ -61,23 +61,20 @@ public final class TodaySheet {
             "today.title",
             Days.of(studio.today(), studio.today()),
             Math.round(day.get().minutes()));
-    Map<Long, String> titles = new HashMap<>();
-    studio.passages().forEach(x -> titles.put(x.id(), x.settings().title()));
+    Map<Item, String> names = new HashMap<>();
+    day.get()
+        .items()
+        .forEach(i -> names.put(i, studio.title(i.passageId()) + ", " + label.apply(i)));
     studio.run(
         "today",
         Rank.BESIDE,
-        token -> printer.get().todayPdf(title, tasks(p, day.get(), titles, label, token), paper),
+        token -> printer.get().todayPdf(title, tasks(p, day.get(), names, token), paper),
         then);
   }
 
   /** Everything once, in the order in which it comes first, with all that is done with it. */
   private List<Sheets.Task> tasks(
-      Planning p,
-      PracticePlan.Day day,
-      Map<Long, String> titles,
-      Function<Item, String> label,
-      Token token)
-      throws UnusableInput {
+      Planning p, PracticePlan.Day day, Map<Item, String> names, Token token) throws UnusableInput {
     Map<String, List<Item>> things = new LinkedHashMap<>();
     for (Item item : day.items()) {
       if (item.kind() != Kind.BREAK) {
@@ -92,10 +89,7 @@ public final class TodaySheet {
       Item item = same.get(0);
       tasks.add(
           new Sheets.Task(
-              titles.getOrDefault(item.passageId(), "") + ", " + label.apply(item),
-              how(same),
-              notation(p, item, sessions, token),
-              isMinor(p, item)));
+              names.get(item), how(same), notation(p, item, sessions, token), isMinor(p, item)));
     }
     return tasks;
   }

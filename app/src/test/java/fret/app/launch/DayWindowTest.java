@@ -47,21 +47,21 @@ class DayWindowTest extends RealWindow {
     robot.type(KeyCode.F2);
     until(() -> studio.plans().plannedProperty().get() != null && !studio.isBehind());
     robot.interact(() -> robot.lookup("#start-session").queryButton().fire());
-    until(() -> practice.standProperty().get() != null && !studio.isBehind());
+    until(() -> practice.stand().onProperty().get() != null && !studio.isBehind());
   }
 
   private void next(FxRobot robot) throws Exception {
     robot.type(KeyCode.DOWN);
-    until(() -> practice.standProperty().get() != null && !studio.isBehind());
+    until(() -> practice.stand().onProperty().get() != null && !studio.isBehind());
   }
 
   @Test
   void oneThingIsJudgedAloneAndWhatIsLeftOutHasAReason(FxRobot robot) throws Exception {
     begin(robot);
     next(robot);
-    String chunk = practice.standProperty().get().chunkIds().get(0);
+    String chunk = practice.stand().onProperty().get().chunkIds().get(0);
     robot.push(KeyCode.SHIFT, KeyCode.T);
-    until(() -> practice.standProperty().get().drill().kind() == DrillKind.FOCUS_TUNE);
+    until(() -> practice.stand().onProperty().get().drill().kind() == DrillKind.FOCUS_TUNE);
     assertThat(robot.lookup("#focus-on").queryAs(Label.class).isVisible()).isTrue();
     int before = studio.journal().size();
     robot.type(KeyCode.SPACE);
@@ -79,7 +79,7 @@ class DayWindowTest extends RealWindow {
                 && !studio.isBehind());
     // K goes back to what was there; J and a reason leave it out.
     robot.type(KeyCode.K);
-    until(() -> practice.standProperty().get().drill().kind() != DrillKind.FOCUS_TUNE);
+    until(() -> practice.stand().onProperty().get().drill().kind() != DrillKind.FOCUS_TUNE);
     robot.type(KeyCode.J);
     robot.interact(() -> robot.lookup("#skip-tired").queryButton().fire());
     until(() -> !studio.preferences().skipped().isEmpty() && !studio.isBehind());

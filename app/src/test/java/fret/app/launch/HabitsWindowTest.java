@@ -171,18 +171,18 @@ class HabitsWindowTest extends RealWindow {
     CheckBox slower = robot.lookup("#slower").query();
     does(robot, () -> needed.getValueFactory().setValue(1));
     does(robot, () -> slower.setSelected(true));
-    until(() -> practice.gateProperty().get() != null && !studio.isBehind());
+    until(() -> practice.stand().gateProperty().get() != null && !studio.isBehind());
     does(robot, () -> practice.practise(0, 6, DrillKind.STRAIGHT));
     robot.type(KeyCode.PAGE_DOWN);
     Mockito.verify(player, Mockito.timeout(5000))
         .start(Mockito.any(), Mockito.any(), Mockito.any());
     robot.type(KeyCode.SPACE);
-    double first = practice.gateProperty().get().perMinute();
+    double first = practice.stand().gateProperty().get().perMinute();
     robot.type(KeyCode.C);
-    until(() -> practice.gateProperty().get().perMinute() > first && !studio.isBehind());
-    double higher = practice.gateProperty().get().perMinute();
+    until(() -> practice.stand().gateProperty().get().perMinute() > first && !studio.isBehind());
+    double higher = practice.stand().gateProperty().get().perMinute();
     robot.type(KeyCode.M);
-    until(() -> practice.gateProperty().get().perMinute() < higher && !studio.isBehind());
+    until(() -> practice.stand().gateProperty().get().perMinute() < higher && !studio.isBehind());
     robot.type(KeyCode.H);
     until(
         () ->

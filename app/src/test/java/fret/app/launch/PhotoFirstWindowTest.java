@@ -148,8 +148,8 @@ class PhotoFirstWindowTest extends RealWindow {
       until(() -> practice.indexProperty().get() == at && !studio.isBehind());
       Item item = practice.items().get(i);
       if (item.kind() == Kind.CHUNK) {
-        until(() -> practice.standProperty().get() != null);
-        assertThat(practice.standProperty().get().frames()).hasSize(1);
+        until(() -> practice.stand().onProperty().get() != null);
+        assertThat(practice.stand().onProperty().get().frames()).hasSize(1);
         int before = studio.journal().size();
         robot.type(KeyCode.SPACE);
         robot.type(KeyCode.C);

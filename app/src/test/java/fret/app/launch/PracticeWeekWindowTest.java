@@ -109,7 +109,7 @@ class PracticeWeekWindowTest extends RealWindow {
       until(() -> practice.indexProperty().get() == at);
       Item item = practice.items().get(i);
       if (item.kind() != Kind.BREAK && item.drill() == DrillKind.STRAIGHT) {
-        until(() -> practice.standProperty().get() != null);
+        until(() -> practice.stand().onProperty().get() != null);
         int tries = studio.journal().size();
         robot.type(KeyCode.SPACE);
         robot.type(KeyCode.C);

@@ -157,7 +157,7 @@ class StudioTest extends OnDemoLibrary {
     int from = studio.shown().resolved().indexOf(first.from()).orElseThrow();
     int to = studio.shown().resolved().indexOf(first.to()).orElseThrow();
     does(() -> practice.practise(from, to, DrillKind.STRAIGHT));
-    assertThat(practice.standProperty().get().chunkIds()).contains(first.id());
+    assertThat(practice.stand().onProperty().get().chunkIds()).contains(first.id());
     return first.id();
   }
 
@@ -166,7 +166,7 @@ class StudioTest extends OnDemoLibrary {
     openDemo(0);
     PracticeModel practice = new PracticeModel(studio, () -> Instant.parse("2026-03-03T09:00:00Z"));
     String chunk = straight(practice);
-    does(() -> practice.judge(Verdict.HURTS, Breakage.TENSION));
+    does(() -> practice.stand().judge(Verdict.HURTS, Breakage.TENSION));
     assertThat(studio.plans().plannedProperty().get().of(1).orElseThrow().held()).contains(chunk);
     assertThat(studio.plans().plannedProperty().get().plan().days())
         .allMatch(d -> d.items().stream().noneMatch(i -> i.unit().equals(chunk)));
@@ -179,14 +179,14 @@ class StudioTest extends OnDemoLibrary {
     openDemo(2);
     PracticeModel practice = new PracticeModel(studio, () -> Instant.parse("2026-03-03T09:00:00Z"));
     straight(practice);
-    double first = practice.gateProperty().get().perMinute();
+    double first = practice.stand().gateProperty().get().perMinute();
     for (int i = 0; i < 3; i++) {
-      does(() -> practice.judge(Verdict.CLEAN, Breakage.NONE));
+      does(() -> practice.stand().judge(Verdict.CLEAN, Breakage.NONE));
     }
-    double up = practice.gateProperty().get().perMinute();
+    double up = practice.stand().gateProperty().get().perMinute();
     assertThat(up).isGreaterThan(first);
-    does(() -> practice.judge(Verdict.MISSED, Breakage.SHIFT));
-    assertThat(practice.gateProperty().get().perMinute()).isLessThan(up);
+    does(() -> practice.stand().judge(Verdict.MISSED, Breakage.SHIFT));
+    assertThat(practice.stand().gateProperty().get().perMinute()).isLessThan(up);
     assertThat(studio.journal()).last().matches(e -> e.breakage() == Breakage.SHIFT);
   }
 
@@ -199,23 +199,23 @@ class StudioTest extends OnDemoLibrary {
     int before = studio.journal().size();
     does(
         () -> {
-          practice.judge(Verdict.MISSED, Breakage.NONE);
-          practice.tell(Breakage.CROSSING);
+          practice.stand().judge(Verdict.MISSED, Breakage.NONE);
+          practice.stand().tell(Breakage.CROSSING);
         });
     assertThat(studio.journal())
         .hasSize(before + 1)
         .last()
         .matches(e -> e.breakage() == Breakage.CROSSING);
     assertThat(library.journal()).last().matches(e -> e.breakage() == Breakage.CROSSING);
-    double level = practice.gateProperty().get().perMinute();
+    double level = practice.stand().gateProperty().get().perMinute();
     does(
         () -> {
-          practice.judge(Verdict.CLEAN, Breakage.NONE, 3);
-          assertThat(practice.takeBack()).isTrue();
+          practice.stand().judge(Verdict.CLEAN, Breakage.NONE, 3);
+          assertThat(practice.stand().takeBack()).isTrue();
         });
     assertThat(studio.journal()).hasSize(before + 1);
     assertThat(library.journal()).hasSize(before + 1);
-    assertThat(practice.gateProperty().get().perMinute()).isEqualTo(level);
+    assertThat(practice.stand().gateProperty().get().perMinute()).isEqualTo(level);
   }
 
   /** Five clean plays of one set were at one level, also those after the gate was open. */
@@ -225,11 +225,11 @@ class StudioTest extends OnDemoLibrary {
     PracticeModel practice = new PracticeModel(studio, () -> Instant.parse("2026-03-03T09:00:00Z"));
     straight(practice);
     int before = studio.journal().size();
-    double level = practice.gateProperty().get().perMinute();
-    does(() -> practice.judge(Verdict.CLEAN, Breakage.NONE, 5));
+    double level = practice.stand().gateProperty().get().perMinute();
+    does(() -> practice.stand().judge(Verdict.CLEAN, Breakage.NONE, 5));
     assertThat(studio.journal().subList(before, before + 5)).allMatch(e -> e.perMinute() == level);
-    assertThat(practice.gateProperty().get().perMinute()).isGreaterThan(level);
-    assertThat(practice.gateProperty().get().cleanInRow()).isZero();
+    assertThat(practice.stand().gateProperty().get().perMinute()).isGreaterThan(level);
+    assertThat(practice.stand().gateProperty().get().cleanInRow()).isZero();
   }
 
   @Test

@@ -59,8 +59,9 @@ class WindowTest extends RealWindow {
     robot.interact(
         () -> robot.lookup("#practise-shift").<javafx.scene.control.Button>query().fire());
     until(() -> robot.lookup("#drill-strip").tryQuery().isPresent());
-    until(() -> practice.standProperty().get() != null);
-    assertThat(practice.standProperty().get().drill().kind()).isEqualTo(fret.drill.DrillKind.SHIFT);
+    until(() -> practice.stand().onProperty().get() != null);
+    assertThat(practice.stand().onProperty().get().drill().kind())
+        .isEqualTo(fret.drill.DrillKind.SHIFT);
     robot.type(KeyCode.C);
     until(() -> studio.journal().stream().anyMatch(e -> e.chunkId().startsWith("shift-")));
     robot.type(KeyCode.F4, KeyCode.X);
@@ -96,14 +97,15 @@ class WindowTest extends RealWindow {
             robot.lookup("#start-session").tryQuery().filter(b -> b.isVisible()).isPresent()
                 && !studio.isBehind());
     robot.clickOn("#start-session");
-    until(() -> practice.standProperty().get() != null && !studio.isBehind());
-    assertThat(practice.standProperty().get().drill().kind())
+    until(() -> practice.stand().onProperty().get() != null && !studio.isBehind());
+    assertThat(practice.stand().onProperty().get().drill().kind())
         .isEqualTo(fret.drill.DrillKind.WARM_UP);
     robot.type(KeyCode.DOWN);
     until(
         () ->
-            practice.standProperty().get() != null
-                && practice.standProperty().get().passageId() == practice.items().get(1).passageId()
+            practice.stand().onProperty().get() != null
+                && practice.stand().onProperty().get().passageId()
+                    == practice.items().get(1).passageId()
                 && !studio.isBehind());
     assertThat(studio.shown().passage().id()).isEqualTo(practice.items().get(1).passageId());
   }
@@ -118,7 +120,7 @@ class WindowTest extends RealWindow {
                 Said.words("It runs in triplets"), p -> p.withDetails(p.details().withRunning(3))));
     until(() -> !studio.isBehind());
     robot.type(KeyCode.F8);
-    assertThat(practice.style().between()).isEqualTo(3);
+    assertThat(practice.stand().style().between()).isEqualTo(3);
     robot.type(KeyCode.SPACE);
     Mockito.verify(player, Mockito.timeout(5000))
         .start(Mockito.any(), Mockito.any(), Mockito.any());

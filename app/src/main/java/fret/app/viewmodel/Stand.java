@@ -1,0 +1,345 @@
+package fret.app.viewmodel;
+
+import fret.app.words.Sentences;
+import fret.app.work.Computing.Rank;
+import fret.drill.Drill;
+import fret.drill.DrillKind;
+import fret.engraving.FingerText;
+import fret.journal.Breakage;
+import fret.journal.JournalEntry;
+import fret.journal.Verdict;
+import fret.passage.Passage;
+import fret.plan.Gate;
+import fret.score.LoudnessLine;
+import fret.score.ResolvedPassage;
+import fret.score.Resolver;
+import fret.score.Score;
+import fret.session.BounceSwitch;
+import fret.session.Session;
+import fret.shelf.Planning;
+import fret.sound.ClickLine;
+import fret.sound.ClickStyle;
+import fret.sound.PassagePlayer;
+import fret.sound.Performance;
+import fret.sound.PlaySet;
+import fret.tempo.Level;
+import fret.tempo.TempoMap;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Supplier;
+import javafx.beans.property.ReadOnlyIntegerProperty;
+import javafx.beans.property.ReadOnlyIntegerWrapper;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+
+/** The music stand: what is on it, how its click goes, and what each verdict leads to. */
+public final class Stand {
+  private static final double PAUSE_S = 6;
+  private static final int LONGEST_LOOP = 60;
+
+  private final Studio studio;
+  private final Supplier<Instant> now;
+  private final ReadOnlyObjectWrapper<OnStand> stand = new ReadOnlyObjectWrapper<>();
+  private final ReadOnlyObjectWrapper<Gate> gate = new ReadOnlyObjectWrapper<>();
+  private final ReadOnlyObjectWrapper<ResolvedPassage> notation = new ReadOnlyObjectWrapper<>();
+  private final ReadOnlyIntegerWrapper part = new ReadOnlyIntegerWrapper(0);
+  private final Deque<Judged> judged = new ArrayDeque<>();
+  private ClickStyle style = ClickStyle.PLAIN;
+  private Instant tryStarted;
+
+  /**
+   * @param now the time, for measuring how long a try took
+   */
+  Stand(Studio studio, Supplier<Instant> now) {
+    this.studio = studio;
+    this.now = now;
+    this.tryStarted = now.get();
+  }
+
+  /** What is on the stand; null for nothing. */
+  public ReadOnlyObjectProperty<OnStand> onProperty() {
+    return stand.getReadOnlyProperty();
+  }
+
+  public ReadOnlyObjectProperty<Gate> gateProperty() {
+    return gate.getReadOnlyProperty();
+  }
+
+  public ReadOnlyObjectProperty<ResolvedPassage> notationProperty() {
+    return notation.getReadOnlyProperty();
+  }
+
+  /** Which part of the drill is played, from 0. */
+  public ReadOnlyIntegerProperty partProperty() {
+    return part.getReadOnlyProperty();
+  }
+
+  /** What is on the stand; null for nothing. */
+  OnStand on() {
+    return stand.get();
+  }
+
+  boolean isEmpty() {
+    return stand.get() == null;
+  }
+
+  /** The level of the next try; there is something on the stand. */
+  Level level() {
+    return gate.get().level();
+  }
+
+  /** Changed habits count at once. */
+  void follow(Gate.Settings habits) {
+    gate.set(gate.get().with(habits));
+  }
+
+  void place(OnStand what) {
+    judged.clear();
+    part.set(0);
+    stand.set(what);
+    Planning.Habits habits = studio.plans().habits();
+    gate.set(Gate.at(what.ladder(), habits.gate(), what.level()));
+    showPart();
+    tryStarted = now.get();
+  }
+
+  private void showPart() {
+    Drill d = stand.get().drill();
+    notation.set(Resolver.resolve(d.parts().get(part.get())));
+  }
+
+  void clear() {
+    judged.clear();
+    stand.set(null);
+    gate.set(null);
+    notation.set(null);
+  }
+
+  /** What is on the stand as it should sound, at the tempo of the gate, with its dynamics. */
+  public void hear(PassagePlayer player) {
+    ResolvedPassage drill = notation.get();
+    Session session = studio.shown();
+    if (player.isPlaying()) {
+      player.stop();
+      return;
+    }
+    if (drill == null || session == null || drill.slices().isEmpty() || gate.get() == null) {
+      return;
+    }
+    TempoMap map =
+        TempoMap.steady(session.passage().settings().target().at(gate.get().level().perMinute()));
+    double a4 = session.passage().settings().setup().a4Hz();
+    studio.run(
+        "hear",
+        Rank.BESIDE,
+        token ->
+            Performance.samples(
+                drill, LoudnessLine.of(drill.score()), map, a4, 0, drill.slices().size() - 1),
+        samples -> {
+          player.play(samples, false);
+          studio.tell(Sentences.of("practise.heard", player.description()));
+        });
+  }
+
+  /** A word of the player's own on the try or the set that was judged last. */
+  public void note(String text) {
+    if (!judged.isEmpty()) {
+      judged.peek().note(text.strip());
+    }
+  }
+
+  /** Another tempo for the next try, whatever the ladder says. */
+  public void tempo(double perMinute) {
+    if (gate.get() != null) {
+      gate.set(gate.get().with(Level.at(Math.max(10, Math.min(400, perMinute)))));
+    }
+  }
+
+  // ---- playing -------------------------------------------------------------------------------
+
+  public ClickStyle style() {
+    return style;
+  }
+
+  public void setStyle(ClickStyle other) {
+    style = other;
+  }
+
+  /** The clicks of a set of plays of what is on the stand, at the gate's level. */
+  public Optional<PlaySet> set(int plays) {
+    return line().map(l -> PlaySet.of(l, stand.get().climbs() ? plays : 1, PAUSE_S));
+  }
+
+  /** The same again and again, without a pause, until it is stopped. */
+  public Optional<PlaySet> loop() {
+    return line().map(l -> PlaySet.loop(l, LONGEST_LOOP));
+  }
+
+  private Optional<ClickLine> line() {
+    if (stand.get() == null || gate.get() == null || studio.shown() == null) {
+      return Optional.empty();
+    }
+    Score score = stand.get().drill().parts().get(part.get());
+    Passage.Settings settings = studio.shown().passage().settings();
+    Level level = gate.get().level();
+    TempoMap map =
+        stand.get().drill().kind().of() == DrillKind.Of.PASSAGE
+            ? studio
+                .shown()
+                .task()
+                .tempo()
+                .scaled(level.perMinute() / settings.target().perMinute())
+            : TempoMap.steady(settings.target().at(level.perMinute()));
+    ClickLine made = new ClickLine(score, map, styleAt(level), Clicking.ranges(studio.shown()));
+    boolean ends = stand.get().drill().kind() == DrillKind.END_CLICK;
+    return Optional.of(ends ? made.withEnds() : made);
+  }
+
+  /** On a slow line the rung says how often it clicks; elsewhere the player does. */
+  private ClickStyle styleAt(Level level) {
+    double each = level.clicks() / level.perMinute();
+    if (stand.get().ladder().isSlow() && level.clicks() == 0) {
+      return ClickStyle.PLAIN.silentFor(1, 0);
+    }
+    if (stand.get().ladder().isSlow()) {
+      return each < 1
+          ? ClickStyle.PLAIN.barsOnly(true)
+          : style.withBetween((int) Math.min(ClickStyle.MOST_BETWEEN, Math.round(each)));
+    }
+    boolean halves = each > 1.5 && style.between() == 1;
+    return halves ? style.withBetween(2) : style;
+  }
+
+  /** From here the try is timed. */
+  public void startTry() {
+    tryStarted = now.get();
+  }
+
+  // ---- judging -------------------------------------------------------------------------------
+
+  /** Judges one try. */
+  public void judge(Verdict verdict, Breakage breakage) {
+    judge(verdict, breakage, 1);
+  }
+
+  /**
+   * Judges the plays of a set alike and writes them to the journal.
+   *
+   * @param plays 1 or more
+   */
+  public void judge(Verdict verdict, Breakage breakage, int plays) {
+    OnStand s = stand.get();
+    if (s == null || gate.get() == null || gate.get().stopped() || plays < 1) {
+      return;
+    }
+    long took = Math.max(0, Duration.between(tryStarted, now.get()).toSeconds());
+    int seconds = (int) (Math.min(1800, took) / plays);
+    Judged mine = new Judged(studio, gate.get(), part.get());
+    judged.push(mine);
+    // All plays of a set were at one level, also those after the one that opened the next.
+    Level played = gate.get().level();
+    for (int i = 0; i < plays; i++) {
+      write(s, played, verdict, breakage, seconds, mine);
+      boolean counts = !gate.get().stopped() && gate.get().level().equals(played);
+      if (counts && (s.climbs() || i == 0)) {
+        advance(s, verdict);
+      }
+    }
+    tryStarted = now.get();
+  }
+
+  /** What broke in the try or the set that was judged last. */
+  public void tell(Breakage broke) {
+    if (!judged.isEmpty()) {
+      judged.peek().tell(broke);
+    }
+  }
+
+  private void write(
+      OnStand s, Level level, Verdict verdict, Breakage broke, int seconds, Judged mine) {
+    for (int c = 0; c < s.chunkIds().size(); c++) {
+      mine.write(
+          new JournalEntry(
+              0,
+              s.passageId(),
+              studio.today(),
+              s.chunkIds().get(c),
+              s.drill().kind(),
+              level.perMinute(),
+              level.clicks(),
+              c == 0 ? seconds : 0,
+              verdict,
+              broke,
+              ""));
+    }
+  }
+
+  /** Straight tries climb the ladder; another drill goes on part by part, each clean once. */
+  private void advance(OnStand s, Verdict verdict) {
+    if (s.climbs()) {
+      gate.set(gate.get().after(verdict));
+      return;
+    }
+    Gate g = gate.get();
+    if (verdict == Verdict.HURTS) {
+      gate.set(g.after(verdict));
+    } else if (verdict == Verdict.CLEAN) {
+      boolean last = part.get() + 1 >= s.drill().parts().size();
+      if (last) {
+        gate.set(new Gate(g.ladder(), g.settings(), g.level(), g.cleanInRow() + 1, true));
+      } else {
+        part.set(part.get() + 1);
+        showPart();
+      }
+    }
+  }
+
+  /** Takes the last verdict back; what it wrote leaves the record. */
+  public boolean takeBack() {
+    if (judged.isEmpty() || stand.get() == null) {
+      return false;
+    }
+    Judged last = judged.pop();
+    last.takeBack();
+    part.set(last.part());
+    gate.set(last.before());
+    showPart();
+    return true;
+  }
+
+  // ---- what is told --------------------------------------------------------------------------
+
+  /** Strokes on the stand that cannot bounce yet at a tempo: on the string until then. */
+  public List<BounceSwitch> notYetBouncing(double perMinute) {
+    Session session = studio.shown();
+    OnStand s = stand.get();
+    if (session == null || s == null || s.drill().kind().of() != DrillKind.Of.CHUNK) {
+      return List.of();
+    }
+    List<BounceSwitch> all =
+        studio
+            .plans()
+            .chunk(s.chunkIds().get(0))
+            .map(c -> BounceSwitch.of(session, c.fromOnset(), c.toOnset()))
+            .orElse(List.of());
+    return all.stream().filter(b -> b.perMinute() > perMinute).toList();
+  }
+
+  /** The fingering printed on the drill: that of the target tempo. */
+  public List<FingerText> digits() {
+    List<FingerText> texts = new ArrayList<>();
+    ResolvedPassage drill = notation.get();
+    for (int i = 0; drill != null && i < drill.notes().size(); i++) {
+      String digit = drill.notes().get(i).printedFinger();
+      if (!digit.isEmpty()) {
+        texts.add(new FingerText(i, digit, "", false));
+      }
+    }
+    return texts;
+  }
+}

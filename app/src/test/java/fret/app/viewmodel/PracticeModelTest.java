@@ -1,0 +1,327 @@
+package fret.app.viewmodel;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import fret.base.Said;
+import fret.drill.DrillKind;
+import fret.drill.Frame;
+import fret.journal.Breakage;
+import fret.journal.JournalEntry;
+import fret.journal.Verdict;
+import fret.passage.Passage;
+import fret.plan.PracticePlan;
+import fret.plan.PracticePlan.Item;
+import fret.plan.PracticePlan.Kind;
+import fret.score.TimeSignature;
+import fret.session.ChunkDecisions;
+import fret.shelf.PlanChange;
+import fret.shelf.Planning;
+import fret.sound.Click;
+import fret.sound.ClickPlayer;
+import fret.sound.ClickRange;
+import fret.sound.ClickTrack;
+import fret.sound.PassagePlayer;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.IntConsumer;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.mockito.Mockito;
+
+/** The day at the stand, without a window. */
+class PracticeModelTest {
+  @TempDir Path dir;
+  private Room room;
+  private PracticeModel practice;
+
+  @BeforeEach
+  void open() {
+    room = new Room(dir.resolve("library.sqlite"));
+    practice = new PracticeModel(room.studio, Instant::now);
+    room.open(0);
+    room.studio.plans().ensure();
+    room.settle();
+    practice.restart();
+    room.settle();
+  }
+
+  @AfterEach
+  void close() {
+    room.close();
+  }
+
+  private OnStand on() {
+    return practice.stand().onProperty().get();
+  }
+
+  /** Today may begin with either passage. */
+  private Passage open(long id) {
+    room.studio.open(room.studio.passage(id).orElseThrow());
+    room.settle();
+    return room.studio.passage(id).orElseThrow();
+  }
+
+  private Planning planned() {
+    return room.studio.plans().plannedProperty().get();
+  }
+
+  /** Goes to the first item of a chunk that is played straight. */
+  private int toStraight() {
+    List<Item> items = practice.items();
+    for (int i = 0; i < items.size(); i++) {
+      if (items.get(i).kind() == Kind.CHUNK && items.get(i).drill() == DrillKind.STRAIGHT) {
+        practice.show(i);
+        room.settle();
+        return i;
+      }
+    }
+    throw new AssertionError("nothing straight today");
+  }
+
+  private JournalEntry last() {
+    List<JournalEntry> all = room.studio.journal();
+    return all.get(all.size() - 1);
+  }
+
+  @Test
+  void afterACureTheItemIsThereAgainAndTheNextOneFollows() {
+    int at = toStraight();
+    OnStand before = on();
+    practice.cure(Breakage.RUSHED);
+    room.settle();
+    assertThat(on().drill().kind()).isEqualTo(DrillKind.ACCENTS);
+    assertThat(practice.isAside()).isTrue();
+    practice.next();
+    room.settle();
+    assertThat(on().drill()).isEqualTo(before.drill());
+    assertThat(practice.item()).contains(practice.items().get(at));
+    practice.next();
+    room.settle();
+    assertThat(practice.isDone(at)).isTrue();
+    assertThat(practice.indexProperty().get()).isEqualTo(at + 1);
+  }
+
+  @Test
+  void oneThingAloneIsJudgedAsADrillOfItsOwnAndClosesNoLevel() {
+    toStraight();
+    practice.focus(DrillKind.FOCUS_BOW);
+    for (int i = 0; i < 3; i++) {
+      practice.stand().judge(Verdict.CLEAN, Breakage.NONE);
+      room.settle();
+    }
+    assertThat(last().drill()).isEqualTo(DrillKind.FOCUS_BOW);
+    assertThat(planned().all(room.passage(0).id()))
+        .allMatch(e -> e.readiness().atTarget() == 0 && e.readiness().slowest() == 0);
+  }
+
+  @Test
+  void aWordToATryIsKeptWhetherItIsStoredYetOrNot() {
+    toStraight();
+    practice.stand().judge(Verdict.MISSED, Breakage.NONE);
+    practice.stand().note(" late ");
+    practice.stand().tell(Breakage.SHIFT);
+    room.settle();
+    assertThat(last().note()).isEqualTo("late");
+    practice.stand().note("late again");
+    room.settle();
+    assertThat(last().note()).isEqualTo("late again");
+    assertThat(last().breakage()).isEqualTo(Breakage.SHIFT);
+  }
+
+  @Test
+  void whatIsLeftOutIsToldWithItsReasonAlsoTomorrow() {
+    toStraight();
+    String what = practice.label(practice.item().orElseThrow());
+    practice.skip(Skipped.Why.NO_TIME);
+    room.settle();
+    assertThat(room.studio.preferences().skipped())
+        .containsExactly(new Skipped(room.studio.today(), what, Skipped.Why.NO_TIME));
+    assertThat(DaySummary.of(room.studio)).anyMatch(t -> t.contains(what));
+    try (Room other = room.another()) {
+      assertThat(other.studio.preferences().skipped()).hasSize(1);
+    }
+  }
+
+  @Test
+  void anyDrillOfTheBookStandsThereOrItIsSaidThatThereIsNone() {
+    toStraight();
+    practice.drill(DrillKind.BACKWARDS);
+    room.settle();
+    assertThat(on().drill().kind()).isEqualTo(DrillKind.BACKWARDS);
+    practice.next();
+    practice.drill(DrillKind.STRETCH);
+    room.settle();
+    assertThat(on().drill().kind()).isEqualTo(DrillKind.STRAIGHT);
+    assertThat(room.studio.messageProperty().get()).contains("Stretch");
+  }
+
+  @Test
+  void aLoopGoesRoundWithoutAPauseAtTheTempoOfTheGate() {
+    toStraight();
+    var set = practice.stand().set(2).orElseThrow();
+    var loop = practice.stand().loop().orElseThrow();
+    double length = set.plays().get(0).to() - set.plays().get(0).from();
+    assertThat(loop.plays().get(1).from()).isEqualTo(loop.plays().get(0).to());
+    assertThat(loop.plays().get(1).to() - loop.plays().get(1).from()).isEqualTo(length);
+    assertThat(set.plays().get(1).from()).isGreaterThan(set.plays().get(0).to());
+  }
+
+  @Test
+  void theClickOfThePlanIsOtherwiseByBars() {
+    toStraight();
+    ClickRange silent = new ClickRange("1", "2", ClickRange.Kind.SILENT, List.of());
+    new Clicking(room.studio).add(silent);
+    room.settle();
+    toStraight();
+    var clicks = practice.stand().set(1).orElseThrow().track().clicks();
+    assertThat(clicks)
+        .filteredOn(c -> c.strength() != Click.Strength.COUNT_IN)
+        .allMatch(c -> c.strength() == Click.Strength.SILENT);
+    new Clicking(room.studio).remove(silent);
+    room.settle();
+    assertThat(Clicking.ranges(room.studio.session())).isEmpty();
+    new Clicking(room.studio).fromOthers();
+    room.settle();
+    assertThat(room.studio.messageProperty().get()).contains("no other part");
+  }
+
+  // ---- frames, passages ----------------------------------------------------------------------
+
+  private static Frame.Box box() {
+    return new Frame.Box(0.1, 0.1, 0.5, 0.1);
+  }
+
+  @Test
+  void framesGoOnWhereTheLastOneEndedAndAreUndone() {
+    open(room.passage(0).id());
+    Framing framing = new Framing(room.studio);
+    String first = framing.draw(0, box());
+    room.settle();
+    framing.change(
+        Said.of("frame.changed", "x"),
+        first,
+        f -> f.withBars(11, 6, TimeSignature.of(3, 4)).named("turn"));
+    room.settle();
+    String second = framing.draw(1, box());
+    room.settle();
+    assertThat(framing.frame(second).orElseThrow().fromBar()).isEqualTo(13);
+    assertThat(framing.frame(second).orElseThrow().metre()).isEqualTo(TimeSignature.of(3, 4));
+    assertThat(framing.frame(first).orElseThrow().bars()).isEqualTo(2);
+    // Far from the page's bars: they are practised from the picture.
+    practice.practise(framing.frame(second).orElseThrow());
+    room.settle();
+    assertThat(on().frames()).extracting(Frame::id).containsExactly(second);
+    practice.stand().judge(Verdict.CLEAN, Breakage.NONE);
+    room.settle();
+    assertThat(last().chunkId()).isEqualTo(second);
+    framing.remove(second);
+    room.settle();
+    assertThat(framing.draw(0, box())).as("a played id is not given again").isNotEqualTo(second);
+    room.settle();
+    // Two drawn, one changed, the fingering adopted by the try, one removed, one drawn.
+    for (int i = 0; i < 6; i++) {
+      room.studio.undo();
+      room.settle();
+    }
+    assertThat(framing.frames()).isEmpty();
+  }
+
+  @Test
+  void aCopyOpensWithAllThatWasDecidedAndIsItsOwn() {
+    Passage first = open(room.passage(0).id());
+    room.studio.decide(s -> new ChunkDecisions(s).excerpt(0, 3, "half", 60, 0));
+    room.settle();
+    room.studio.duplicate(first);
+    room.settle();
+    Passage copy = room.passage(2);
+    room.studio.open(copy);
+    room.settle();
+    assertThat(room.studio.shown().resolved().notes()).hasSize(8);
+    assertThat(planned().all(copy.id())).hasSize(2);
+    room.studio.open().decide(s -> new ChunkDecisions(s).withoutExcerpt("excerpt-1"));
+    room.settle();
+    assertThat(planned().all(copy.id())).hasSize(1);
+    assertThat(planned().all(first.id())).hasSize(2);
+  }
+
+  @Test
+  void whatIsPutAwayIsNotPlannedAndComesBack() {
+    Passage first = room.passage(0);
+    room.studio.putAway(first, true);
+    room.settle();
+    assertThat(planned().passages()).doesNotContain(first.id());
+    try (Room other = room.another()) {
+      assertThat(other.studio.preferences().away()).containsExactly(first.id());
+    }
+    room.studio.putAway(first, false);
+    room.settle();
+    assertThat(planned().passages()).contains(first.id());
+  }
+
+  @Test
+  void aDayOffTellsWhatItChanged() {
+    assertThat(room.studio.plans().changesProperty().get()).isEmpty();
+    room.studio
+        .plans()
+        .saveBudget(room.studio.plans().budget().with(room.studio.today().plusDays(1), 0));
+    room.settle();
+    List<PlanChange> all = room.studio.plans().changesProperty().get();
+    assertThat(all).isNotEmpty();
+    assertThat(all.get(0).moved()).isPositive();
+    // A try is no such change.
+    practice.stand().judge(Verdict.CLEAN, Breakage.NONE);
+    room.settle();
+    assertThat(room.studio.plans().changesProperty().get()).isEmpty();
+  }
+
+  @Test
+  void aNotchUnderIsRunThroughTooWhenAsked() {
+    open(room.passage(0).id());
+    room.studio.plans().toggleUnder();
+    room.settle();
+    Planning.Entry e = planned().of(room.passage(0).id()).orElseThrow();
+    assertThat(e.goal().second()).isEqualTo(e.ladder().isSlow() ? 0 : 76);
+    room.studio.plans().toggleUnder();
+    room.settle();
+    assertThat(planned().of(room.passage(0).id()).orElseThrow().goal().second()).isZero();
+    Optional<Item> run =
+        planned().plan().days().stream()
+            .flatMap(d -> d.items().stream())
+            .filter(i -> PracticePlan.isRun(i.unit()))
+            .findFirst();
+    assertThat(run).isPresent();
+  }
+
+  // ---- click and drone -----------------------------------------------------------------------
+
+  @Test
+  void clickAndDroneGoOnByOneKeyEach() {
+    ClickPlayer click = Mockito.mock(ClickPlayer.class);
+    PassagePlayer drone = Mockito.mock(PassagePlayer.class);
+    Mockito.when(click.description()).thenReturn("test");
+    Mockito.when(drone.description()).thenReturn("test");
+    Beating beating = new Beating(room.studio, click, drone, () -> 0);
+    int[] taken = {0};
+    beating.setOnTake(() -> taken[0]++);
+    var track = org.mockito.ArgumentCaptor.forClass(ClickTrack.class);
+    beating.toggleClick();
+    Mockito.verify(click).start(track.capture(), Mockito.any(IntConsumer.class), Mockito.any());
+    // Quarters at 80: the fifth click is the next bar's first.
+    assertThat(track.getValue().clicks().get(4).seconds()).isEqualTo(3.0);
+    assertThat(track.getValue().clicks().get(4).strength()).isEqualTo(Click.Strength.STRONG);
+    assertThat(taken[0]).isEqualTo(1);
+    beating.stopClick();
+    Mockito.verify(click).stop();
+    beating.toggleClick();
+    Mockito.verify(click, Mockito.times(2)).start(Mockito.any(), Mockito.any(), Mockito.any());
+
+    beating.toggleDrone();
+    room.settle();
+    Mockito.verify(drone).play(Mockito.any(), Mockito.eq(true));
+    assertThat(room.studio.messageProperty().get()).contains("C4");
+  }
+}
