@@ -1,6 +1,10 @@
 package fret.bench;
 
 import fret.drill.DrillKind;
+import fret.instrument.InstrumentType;
+import fret.passage.Passage;
+import fret.passage.Reading;
+import fret.passage.Setup;
 import fret.pitch.Clef;
 import fret.pitch.Interval;
 import fret.pitch.KeySignature;
@@ -16,19 +20,24 @@ import fret.plan.Unit;
 import fret.score.LineBuilder;
 import fret.score.Score;
 import fret.score.TimeSignature;
+import fret.session.Learning;
+import fret.session.Session;
 import fret.sound.ClickLine;
 import fret.sound.ClickStyle;
 import fret.sound.ClickTrack;
 import fret.tempo.Beat;
 import fret.tempo.Ladder;
+import fret.tempo.LadderKind;
 import fret.tempo.Tempo;
 import fret.tempo.TempoMap;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Random;
 import java.util.Set;
 import java.util.concurrent.TimeUnit;
+import org.apache.commons.numbers.fraction.Fraction;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
 import org.openjdk.jmh.annotations.Fork;
@@ -100,6 +109,35 @@ public class PlanBenchmarks {
       }
       return line.build("", Interval.UNISON);
     }
+  }
+
+  /** Two hundred bars of eighths, no two alike, with their fingering and bow. */
+  @State(Scope.Benchmark)
+  public static class Page {
+    final Session session = session();
+
+    private static Session session() {
+      LineBuilder line = new LineBuilder(TimeSignature.COMMON_TIME, KeySignature.NONE, Clef.TREBLE);
+      String[] notes = "A4 B4 C5 D5 E5 F5 G5 E5 G4 A4 B4 C5 D5 C5 B4".split(" ");
+      Random random = new Random(3);
+      for (int i = 0; i < 200 * 8; i++) {
+        line.add(Fraction.of(1, 8), Pitch.parse(notes[random.nextInt(notes.length)]));
+      }
+      Passage.Settings settings =
+          new Passage.Settings(
+              "",
+              new Tempo(Beat.QUARTER, 100),
+              Setup.usual(InstrumentType.VIOLIN),
+              Reading.PLAIN,
+              false);
+      return Session.of(Passage.of("", "", settings).withId(1), line.build("", Interval.UNISON));
+    }
+  }
+
+  /** What there is to learn in it, with every drill that a plan may ask for. */
+  @Benchmark
+  public Learning learningOfTwoHundredBars(Page page) {
+    return Learning.of(page.session, LadderKind.EVEN, 0);
   }
 
   @Benchmark

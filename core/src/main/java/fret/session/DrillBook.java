@@ -20,6 +20,8 @@ import fret.fingering.Shift;
 import fret.fingering.SparseDigits;
 import fret.mark.Anchor;
 import fret.mark.FingerLayer;
+import fret.score.Bar;
+import fret.score.Event;
 import fret.score.ResolvedPassage;
 import fret.score.Score;
 import fret.score.Slice;
@@ -30,12 +32,16 @@ import java.util.Optional;
 import java.util.Set;
 import org.apache.commons.numbers.fraction.Fraction;
 
-/** Every drill of the book made for an open passage, with its fingering and its bow. */
+/**
+ * Every drill of the book made for an open passage, with its fingering and its bow. For one thread.
+ */
 public final class DrillBook {
   private static final int WARM_UP_SKILLS = 2;
 
   private final Session session;
   private final Set<Integer> sparse;
+  private Score page;
+  private Score everyDigit;
 
   public DrillBook(Session session) {
     this.session = session;
@@ -110,7 +116,8 @@ public final class DrillBook {
 
   /** The part with the digits that a page needs. */
   public Score page() {
-    return session.fingered(sparse::contains);
+    page = page == null ? session.fingered(sparse::contains) : page;
+    return page;
   }
 
   private Optional<Drill> ofNotes(Chunk chunk, DrillKind kind) {
@@ -126,10 +133,23 @@ public final class DrillBook {
 
   /** The part with the digits that a page needs, and one on the chunk's first note. */
   private Score fingered(Chunk chunk) {
-    return session.fingered(
-        i ->
-            sparse.contains(i)
-                || session.resolved().notes().get(i).onset().equals(chunk.fromOnset()));
+    List<Bar> bars = new ArrayList<>(page().bars());
+    Bar all = everyDigit().barAt(chunk.fromOnset());
+    int at = all.index() - bars.get(0).index();
+    Bar bar = bars.get(at);
+    List<Event> events = new ArrayList<>();
+    for (int i = 0; i < bar.events().size(); i++) {
+      boolean first = bar.events().get(i).onset().equals(chunk.fromOnset());
+      events.add((first ? all : bar).events().get(i));
+    }
+    bars.set(at, bar.withEvents(events));
+    return page().withBars(bars);
+  }
+
+  /** Written once: a book makes many drills of one page. */
+  private Score everyDigit() {
+    everyDigit = everyDigit == null ? session.fingered(i -> true) : everyDigit;
+    return everyDigit;
   }
 
   private ScaleLine scales() {
@@ -201,9 +221,10 @@ public final class DrillBook {
     Fingering f = session.fingering();
     for (Slice s : session.resolved().slices()) {
       boolean stretched =
-          f.reasonsAt(s.index()).stream()
-              .anyMatch(r -> r.id().equals("stretch") && r.quantity() >= 1);
-      if (stretched && in(chunk, s) && s.index() > 0) {
+          in(chunk, s)
+              && f.reasonsAt(s.index()).stream()
+                  .anyMatch(r -> r.id().equals("stretch") && r.quantity() >= 1);
+      if (stretched && s.index() > 0) {
         List<NoteFinger> pair = new ArrayList<>();
         f.notes()
             .get(session.resolved().slices().get(s.index() - 1).starting().get(0))

@@ -155,6 +155,24 @@ class OwnChunksTest {
     assertThat(Learning.chunks(off).stream().filter(c -> c.kind() == Chunk.Kind.LAYER)).hasSize(1);
   }
 
+  /**
+   * The first note of a drill has its digit, also where only some bars of the page are asked for.
+   */
+  @Test
+  void aDrillOfAskedBarsBeginsWithADigit() {
+    Session whole = session(page(5), 100);
+    Passage.Settings settings =
+        whole.passage().settings().withReading(Reading.PLAIN.withBars("3", "5"));
+    Session asked = Session.of(whole.passage().withSettings(settings), page(5));
+    DrillBook book = new DrillBook(asked);
+    assertThat(bars(asked)).extracting(Chunk::fromBar).containsExactly("3", "4", "5");
+    for (Chunk c : bars(asked)) {
+      Score drill = book.of(c, DrillKind.STRAIGHT).orElseThrow().parts().get(0);
+      assertThat(drill.events().get(0).heads().get(0).printedFinger()).isNotEmpty();
+      assertThat(drill.bars().get(0).number()).isEqualTo(c.fromBar());
+    }
+  }
+
   /** Two written voices: the upper line is the voice that lies higher, its rests with it. */
   @Test
   void anUpperLineOfTwoVoicesKeepsItsOwnRests() {
