@@ -184,11 +184,11 @@ final class NoteEngraver {
     double by = (HEAD_WIDTH - STEM) * n.scale;
     if (n.up) {
       for (int i = 1; i < shifts.length; i++) {
-        shifts[i] = n.positions[i] - n.positions[i - 1] == 1 && shifts[i - 1] == 0 ? by : 0;
+        shifts[i] = n.positions[i] - n.positions[i - 1] <= 1 && shifts[i - 1] == 0 ? by : 0;
       }
     } else {
       for (int i = shifts.length - 2; i >= 0; i--) {
-        shifts[i] = n.positions[i + 1] - n.positions[i] == 1 && shifts[i + 1] == 0 ? -by : 0;
+        shifts[i] = n.positions[i + 1] - n.positions[i] <= 1 && shifts[i + 1] == 0 ? -by : 0;
       }
     }
     return shifts;

@@ -181,8 +181,8 @@ public record Reattachment(Marks marks, Map<Layer<?, ?>, Integer> moved, List<Lo
       for (Event e : bar.events()) {
         if (!e.cue() && !e.isRest()) {
           int grace = e.isGrace() ? graces.merge(e.onset(), -1, Integer::sum) + 1 : 0;
-          for (Head head : e.heads()) {
-            all.add(new NoteKey(bar.index(), e.voice(), e.onset(), grace, head.pitch()));
+          for (int head = 0; head < e.heads().size(); head++) {
+            all.add(NoteKey.of(bar, e, grace, head));
           }
         }
       }

@@ -82,8 +82,8 @@ public final class Resolver {
         int starts = event.signs().slurStarts().size();
         slurDepth.put(
             event.voice(), Math.max(0, depth - event.signs().slurStops().size()) + starts);
-        for (Head head : event.heads()) {
-          addHead(bar, event, head, grace, moment, open);
+        for (int h = 0; h < event.heads().size(); h++) {
+          addHead(event.heads().get(h), bar, event, NoteKey.of(bar, event, grace, h), moment, open);
         }
       }
       plucked = pluckedAt(bar, bar.end(), plucked);
@@ -92,24 +92,24 @@ public final class Resolver {
   }
 
   private void addHead(
-      Bar bar, Event event, Head head, int grace, Moment moment, Map<String, Pending> open) {
+      Head head, Bar bar, Event event, NoteKey key, Moment moment, Map<String, Pending> open) {
     if (head.harmonic() == Head.Harmonic.ARTIFICIAL_TOUCHED
         || head.harmonic() == Head.Harmonic.ARTIFICIAL_SOUNDING) {
       return;
     }
-    String tieKey = head.pitch().toString();
+    String tieKey = head.pitch().toString() + (key.copy() == 0 ? "" : " " + key.copy());
     Pending before = open.get(tieKey);
     if (head.tieStop() && before != null && before.tiedOn && before.end.equals(event.onset())) {
       before.end = event.end();
       before.tiedOn = head.tieStart();
       return;
     }
-    NoteKey key = new NoteKey(bar.index(), event.voice(), event.onset(), grace, head.pitch());
-    boolean twice =
-        moments.getOrDefault(moment, List.of()).stream()
-            .anyMatch(p -> p.head.pitch().midi() == head.pitch().midi());
-    if (twice) {
-      return; // A unison of two voices is one note for the hand.
+    for (Pending p : moments.getOrDefault(moment, List.of())) {
+      if (!p.event.voice().equals(event.voice()) && p.head.pitch().midi() == head.pitch().midi()) {
+        // A unison of two voices is one note for the hand, as long as the longer of the two.
+        p.end = p.tiedOn ? p.end : fret.base.Fractions.max(p.end, event.end());
+        return;
+      }
     }
     Pending pending = new Pending(key, bar.number(), head, event, auxiliaries(bar, event, head));
     moments.computeIfAbsent(moment, m -> new ArrayList<>()).add(pending);

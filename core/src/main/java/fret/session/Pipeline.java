@@ -218,9 +218,8 @@ public final class Pipeline {
 
   private static Event bowed(Bar bar, Event event, Map<NoteKey, Signs.Bow> bows) {
     Event bowed = event;
-    for (Head head : event.isGrace() ? List.<Head>of() : event.heads()) {
-      Signs.Bow bow =
-          bows.get(new NoteKey(bar.index(), event.voice(), event.onset(), 0, head.pitch()));
+    for (int head = 0; head < (event.isGrace() ? 0 : event.heads().size()); head++) {
+      Signs.Bow bow = bows.get(NoteKey.of(bar, event, 0, head));
       bowed = bow == null ? bowed : bowed.withSigns(bowed.signs().withBow(bow));
     }
     return bowed;

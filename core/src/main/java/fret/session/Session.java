@@ -303,13 +303,17 @@ public record Session(
   }
 
   private static Event printed(Bar bar, Event e, Map<NoteKey, NoteFinger> places) {
-    return e.isGrace()
-        ? e
-        : e.withHeads(e.heads().stream().map(h -> printed(bar, e, h, places)).toList());
+    if (e.isGrace()) {
+      return e;
+    }
+    List<Head> heads = new ArrayList<>();
+    for (int h = 0; h < e.heads().size(); h++) {
+      heads.add(printed(e.heads().get(h), places.get(NoteKey.of(bar, e, 0, h))));
+    }
+    return e.withHeads(heads);
   }
 
-  private static Head printed(Bar bar, Event e, Head h, Map<NoteKey, NoteFinger> places) {
-    NoteFinger place = places.get(new NoteKey(bar.index(), e.voice(), e.onset(), 0, h.pitch()));
+  private static Head printed(Head h, NoteFinger place) {
     return new Head(
         h.pitch(),
         h.accidental(),

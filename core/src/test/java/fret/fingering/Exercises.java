@@ -32,20 +32,52 @@ import org.apache.commons.numbers.fraction.Fraction;
 final class Exercises {
   private Exercises() {}
 
-  /** Words are notes; a plus joins notes that sound together. */
+  /**
+   * Words are notes; a plus joins notes that sound together; a note with a star and a number
+   * belongs to a second voice and lasts as many notes.
+   */
   static ResolvedPassage line(String pitches, Fraction length) {
     LineBuilder builder =
         new LineBuilder(TimeSignature.COMMON_TIME, KeySignature.NONE, Clef.TREBLE);
+    List<Event> second = new ArrayList<>();
+    Fraction onset = Fraction.ZERO;
     for (String word : pitches.trim().split("\\s+")) {
-      if (word.equals("-")) {
-        builder.add(length);
-        continue;
+      List<Pitch> heads = new ArrayList<>();
+      for (String note : word.equals("-") ? new String[0] : word.split("\\+")) {
+        String[] parts = note.split("\\*");
+        if (parts.length == 1) {
+          heads.add(Pitch.parse(note));
+        } else {
+          second.add(second(onset, length.multiply(Integer.parseInt(parts[1])), parts[0]));
+        }
       }
-      builder.add(
-          length,
-          java.util.Arrays.stream(word.split("\\+")).map(Pitch::parse).toArray(Pitch[]::new));
+      builder.add(length, heads.toArray(Pitch[]::new));
+      onset = onset.add(length);
     }
-    return Resolver.resolve(builder.build("exercise", Interval.UNISON));
+    Score score = builder.build("exercise", Interval.UNISON);
+    List<Bar> bars = new ArrayList<>();
+    for (Bar bar : score.bars()) {
+      List<Event> events = new ArrayList<>(bar.events());
+      second.stream().filter(e -> isIn(bar, e.onset())).forEach(events::add);
+      bars.add(bar.withEvents(events));
+    }
+    return Resolver.resolve(score.withBars(bars));
+  }
+
+  private static Event second(Fraction onset, Fraction length, String pitch) {
+    return new Event(
+        "2",
+        onset,
+        length,
+        NoteValue.ofLength(length).orElseThrow(),
+        List.of(Head.of(Pitch.parse(pitch))),
+        Event.Grace.NONE,
+        false,
+        Signs.PLAIN);
+  }
+
+  private static boolean isIn(Bar bar, Fraction onset) {
+    return onset.compareTo(bar.start()) >= 0 && onset.compareTo(bar.end()) < 0;
   }
 
   /** One slur over equal notes. */
@@ -64,21 +96,7 @@ final class Exercises {
 
   /** A whole note under two halves. */
   static ResolvedPassage heldUnder(String lower, String first, String second) {
-    Score upper = line(first + " " + second, Fraction.of(1, 2)).score();
-    Event held =
-        new Event(
-            "2",
-            Fraction.ZERO,
-            Fraction.ONE,
-            new NoteValue(1, 0),
-            List.of(Head.of(Pitch.parse(lower))),
-            Event.Grace.NONE,
-            false,
-            Signs.PLAIN);
-    Bar bar = upper.bars().get(0);
-    List<Event> events = new ArrayList<>(bar.events());
-    events.add(held);
-    return Resolver.resolve(upper.withBars(List.of(bar.withEvents(events))));
+    return line(lower + "*2+" + first + " " + second, Fraction.of(1, 2));
   }
 
   static FingeringTask task(InstrumentType type, ResolvedPassage passage, double quarters) {

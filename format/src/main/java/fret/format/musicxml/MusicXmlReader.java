@@ -161,8 +161,11 @@ public final class MusicXmlReader {
           j++) {
         rank += j == i || !Dom.has(sources.get(j).element(), "chord") ? 1 : 0;
       }
-      links.putIfAbsent(
-          new NoteKey(s.bar(), s.voice(), s.onset().add(shift), rank, s.pitch()), s.element());
+      NoteKey key = new NoteKey(s.bar(), s.voice(), s.onset().add(shift), rank, s.pitch());
+      if (links.putIfAbsent(key, s.element()) != null && Dom.has(s.element(), "chord")) {
+        links.putIfAbsent(
+            new NoteKey(s.bar(), s.voice(), s.onset().add(shift), rank, s.pitch(), 1), s.element());
+      }
     }
     return links;
   }

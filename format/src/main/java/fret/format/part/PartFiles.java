@@ -204,6 +204,6 @@ public final class PartFiles implements ScoreReader, MarkedFileWriter {
   /** The note as the file has it, where the part was taken to another octave. */
   private static NoteKey inFile(NoteKey key, int octaves) {
     Pitch pitch = key.pitch().plus(new Interval(-7 * octaves, -12 * octaves));
-    return new NoteKey(key.barIndex(), key.voice(), key.onset(), key.grace(), pitch);
+    return key.at(pitch);
   }
 }
