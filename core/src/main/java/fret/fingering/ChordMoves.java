@@ -1,8 +1,16 @@
 package fret.fingering;
 
+import fret.instrument.Finger;
+import java.util.List;
+import java.util.Set;
+
 /** How the fingers get from one double stop or chord to the next: they stay, slide, swap or hop. */
 final class ChordMoves {
   private static final double SWAP = 0.5;
+  private static final int OCTAVE = 12;
+
+  /** Thirds, sixths and octaves, in semitones. */
+  private static final Set<Integer> PAIRS = Set.of(3, 4, 8, 9, OCTAVE);
 
   private ChordMoves() {}
 
@@ -30,6 +38,25 @@ final class ChordMoves {
       }
     }
     return sum;
+  }
+
+  /**
+   * Parallel octaves, sixths and thirds keep their fingers; octaves most of all (common practice,
+   * no source).
+   */
+  static double otherPair(HandState from, HandState to) {
+    List<HandState.Touch> a = from.touches();
+    List<HandState.Touch> b = to.touches();
+    if (a.size() != 2 || b.size() != 2 || from.holds() || to.holds()) {
+      return 0;
+    }
+    int interval = to.moment().interval();
+    if (!PAIRS.contains(interval) || interval != from.moment().interval()) {
+      return 0;
+    }
+    boolean same = a.get(0).finger() == b.get(0).finger() && a.get(1).finger() == b.get(1).finger();
+    boolean open = b.get(0).isOpen() && b.get(1).finger() == Finger.THIRD;
+    return same ? 0 : open || interval != OCTAVE ? 1 : 4.5;
   }
 
   private static boolean isBarred(HandState state, HandState.Touch touch) {

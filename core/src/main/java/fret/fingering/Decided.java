@@ -2,6 +2,7 @@ package fret.fingering;
 
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 
@@ -24,6 +25,7 @@ public record Decided(List<NoteRule> pins, List<NoteRule> adopted, Wishes asked)
   /** The notes that one decision or more bears on; adopted ones apart. */
   Set<Integer> notes(FingeringTask task) {
     Set<Integer> notes = new HashSet<>(asked.vibrato());
+    notes.addAll(asked.lengths().keySet());
     pins.forEach(r -> notes.add(r.note()));
     asked.stretches().forEach(r -> notes.add(r.note()));
     for (int slice : asked.still()) {
@@ -60,7 +62,7 @@ public record Decided(List<NoteRule> pins, List<NoteRule> adopted, Wishes asked)
     stretches.addAll(asked.stretches());
     Set<Integer> still = new HashSet<>(printed.still());
     still.addAll(asked.still());
-    return new Wishes(rules(), stretches, still, asked.vibrato());
+    return new Wishes(rules(), stretches, still, asked.vibrato(), asked.lengths());
   }
 
   /** Only what bears on the notes of some moments, to be compared. */
@@ -78,13 +80,18 @@ public record Decided(List<NoteRule> pins, List<NoteRule> adopted, Wishes asked)
             asked.stretches().stream().filter(r -> in.test(r.note())).toList(),
             new HashSet<>(
                 asked.still().stream().filter(s -> s >= fromSlice && s <= toSlice).toList()),
-            new HashSet<>(asked.vibrato().stream().filter(in::test).toList())));
+            new HashSet<>(asked.vibrato().stream().filter(in::test).toList()),
+            asked.lengths().entrySet().stream()
+                .filter(e -> in.test(e.getKey()))
+                .collect(
+                    java.util.stream.Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue))));
   }
 
   /** Whether a fingering keeps all of this as it is. */
   boolean isKeptBy(Fingering f) {
     boolean moves = f.shifts().stream().anyMatch(s -> asked.still().contains(s.toSlice()));
     return asked.vibrato().isEmpty()
+        && asked.lengths().isEmpty()
         && !moves
         && pins.stream().allMatch(r -> keeps(f, r))
         && asked.stretches().stream().allMatch(r -> keeps(f, r));

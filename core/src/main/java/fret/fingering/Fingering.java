@@ -12,6 +12,7 @@ import java.util.Optional;
  * @param explanation its effort, which sums to {@link #effort}
  * @param layerOfSlice index into the explanation's layers for each slice; -1 where unplayable
  * @param alike what was given up so that figures that come back are fingered alike
+ * @param releases held notes that end early, in order of time
  */
 public record Fingering(
     List<Optional<NoteFinger>> notes,
@@ -19,7 +20,8 @@ public record Fingering(
     Explanation explanation,
     List<Integer> layerOfSlice,
     List<Problem> problems,
-    Likeness alike) {
+    Likeness alike,
+    List<Release> releases) {
   /**
    * Figures that come back and are fingered alike.
    *
@@ -35,6 +37,12 @@ public record Fingering(
     shifts = List.copyOf(shifts);
     layerOfSlice = List.copyOf(layerOfSlice);
     problems = List.copyOf(problems);
+    releases = List.copyOf(releases);
+  }
+
+  /** The moment at which a held note is let go; empty when it sounds as long as it is written. */
+  public Optional<Release> release(int note) {
+    return releases.stream().filter(r -> r.note() == note).findFirst();
   }
 
   public double effort() {

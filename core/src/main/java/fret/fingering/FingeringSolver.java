@@ -136,7 +136,8 @@ public final class FingeringSolver {
         found.explanation(),
         found.layerOfSlice(),
         found.problems(),
-        new Fingering.Likeness(alike.alike(), over));
+        new Fingering.Likeness(alike.alike(), over),
+        found.releases());
   }
 
   /**
@@ -304,6 +305,36 @@ public final class FingeringSolver {
         .toList();
   }
 
+  /** How many notes on it is asked whether one of them decided. */
+  private static final int LOOK_AHEAD = 16;
+
+  /**
+   * Which later note decided how a note is played: the passage is cut after each of the next 16
+   * notes and its end left free; the first cut from which on the choice stays as it is names the
+   * note.
+   *
+   * @return the index of the note; empty when the note, with what comes before it, decides alone,
+   *     or when something beyond the sixteen does
+   */
+  public Optional<Integer> decidedBy(int note) {
+    int layer = hands.layerOfNote(note);
+    if (layer < 0) {
+      return Optional.empty();
+    }
+    Way chosen = wayOf(search.best().orElseThrow().states().get(layer), note);
+    int decides = -1;
+    for (int cut = Math.min(layer + LOOK_AHEAD, hands.layers().size() - 1); cut >= layer; cut--) {
+      HandState there = search.bestUpTo(cut).orElseThrow().states().get(layer);
+      if (!wayOf(there, note).equals(chosen)) {
+        break;
+      }
+      decides = cut;
+    }
+    return decides <= layer
+        ? Optional.empty()
+        : Optional.of(hands.layers().get(decides).get(0).moment().slice().starting().get(0));
+  }
+
   /** String, finger, place of the hand, pressed or touched; finger and place at the note's end. */
   private record Way(
       int string, Finger finger, int base, boolean harmonic, Finger last, int lastBase) {
@@ -381,7 +412,22 @@ public final class FingeringSolver {
         Explanation.of(terms, states),
         hands.layerOfSlice(),
         hands.problems(),
-        Fingering.Likeness.NONE);
+        Fingering.Likeness.NONE,
+        releases(states));
+  }
+
+  private static List<Release> releases(List<HandState> states) {
+    List<Release> all = new ArrayList<>();
+    for (int i = 1; i < states.size(); i++) {
+      HandState to = states.get(i);
+      for (int note : to.moment().slice().held()) {
+        HandState.Touch ended = LetGo.touch(states.get(i - 1), note);
+        if (ended != null && LetGo.touch(to, note) == null) {
+          all.add(new Release(note, to.moment().slice().index(), LetGo.isByBow(ended, to)));
+        }
+      }
+    }
+    return all;
   }
 
   private static int nextBase(List<HandState> states, int from) {

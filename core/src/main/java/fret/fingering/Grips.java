@@ -17,6 +17,9 @@ final class Grips {
   /** How many in-tune windows wide the place is where a node still speaks (from memory). */
   static final double HARMONIC_WINDOWS = 5;
 
+  /** A trill on an open string cannot be shaded (common practice, no source). */
+  private static final double OPEN_TRILL = 1.6;
+
   private final ResolvedPassage passage;
   private final HandModel hand;
   private final Instrument instrument;
@@ -65,14 +68,16 @@ final class Grips {
         narrowest(touches));
   }
 
-  private static int barres(List<HandState.Touch> touches) {
-    int count = 0;
+  /** The first finger and the thumb lie flat more easily than the others (from memory). */
+  private static double barres(List<HandState.Touch> touches) {
+    double sum = 0;
     for (int i = 1; i < touches.size(); i++) {
-      if (!touches.get(i).isOpen() && touches.get(i).finger() == touches.get(i - 1).finger()) {
-        count++;
+      Finger finger = touches.get(i).finger();
+      if (!touches.get(i).isOpen() && finger == touches.get(i - 1).finger()) {
+        sum += finger == Finger.FIRST || finger == Finger.THUMB ? 0.75 : 1;
       }
     }
-    return count;
+    return sum;
   }
 
   private int printedBroken(List<HandState.Touch> touches) {
@@ -119,7 +124,8 @@ final class Grips {
           && order
           && (t.isOpen()
               || hand.canHold(t.finger(), t.semitone(), p.finger(), semitone, region, 0))) {
-        double weakness = weakness(t.finger(), p.finger()) + 0.5 * p.strain();
+        double open = t.isOpen() ? OPEN_TRILL : 0;
+        double weakness = open + weakness(t.finger(), p.finger()) + 0.5 * p.strain();
         best = weakness < best.weakness() ? new Auxiliary(p.finger(), weakness) : best;
       }
     }

@@ -26,7 +26,7 @@ final class HandState {
    * @param strain semitones by which fingers leave the easy shape
    * @param trillWeakness 0 strong, 1 weak, 100 when no finger can play the ornament
    * @param trillFinger the finger that trills; {@link Finger#OPEN} for none
-   * @param barres strings that one finger covers beyond its first
+   * @param barres strings that one finger covers beyond its first, dearer under any but the first
    * @param printedBroken notes that are not fingered as printed
    * @param freeHarmonics notes touched as harmonics that are not printed so
    * @param windowMm whole width of the narrowest in-tune window under a finger; infinite without
@@ -36,7 +36,7 @@ final class HandState {
       double strain,
       double trillWeakness,
       Finger trillFinger,
-      int barres,
+      double barres,
       int printedBroken,
       int freeHarmonics,
       double windowMm) {

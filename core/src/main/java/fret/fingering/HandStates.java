@@ -2,6 +2,7 @@ package fret.fingering;
 
 import fret.fingering.NotePlaces.Option;
 import fret.instrument.Finger;
+import fret.player.FingerPairs;
 import fret.player.HandModel;
 import fret.player.Placement;
 import fret.player.Region;
@@ -26,6 +27,8 @@ final class HandStates {
   private final NotePlaces places;
   private final Grips grips;
   private final Handovers handovers;
+  private final FingerPairs pairs;
+  private final LetGo lettingGo;
 
   /** Which decisions of the player count. */
   enum Heed {
@@ -38,8 +41,10 @@ final class HandStates {
     this.passage = task.passage();
     this.hand = task.hand();
     this.places = new NotePlaces(task);
+    this.pairs = new FingerPairs(hand.instrument().type());
     this.grips = new Grips(passage, hand);
     this.handovers = new Handovers(passage, places);
+    this.lettingGo = LetGo.of(task);
   }
 
   /**
@@ -50,20 +55,30 @@ final class HandStates {
    * @return empty when it cannot be played so
    */
   List<HandState> at(TimedSlice moment, List<HandState> before, Heed heed) {
-    Slice slice = moment.slice();
-    List<Integer> notes = new ArrayList<>(slice.held());
+    List<HandState> states = new ArrayList<>();
+    for (List<Integer> kept : lettingGo.kept(moment.slice(), heed)) {
+      List<List<Option>> options = options(moment.slice(), kept, heed);
+      if (!options.isEmpty()) {
+        states.addAll(new Chooser(moment, before, heed).all(options));
+      }
+    }
+    return withPasts(handovers.with(moment, preferTrills(states), heed), before);
+  }
+
+  /** Places of each note that starts or is kept, from the lowest up; empty where one has none. */
+  private List<List<Option>> options(Slice slice, List<Integer> kept, Heed heed) {
+    List<Integer> notes = new ArrayList<>(kept);
     notes.addAll(slice.starting());
     notes.sort((a, b) -> passage.notes().get(a).pitch().compareTo(passage.notes().get(b).pitch()));
     List<List<Option>> options = new ArrayList<>();
     for (int note : notes) {
-      List<Option> of = places.options(note, slice.held().contains(note), heed);
+      List<Option> of = places.options(note, kept.contains(note), heed);
       if (of.isEmpty()) {
         return List.of();
       }
       options.add(of);
     }
-    List<HandState> states = preferTrills(new Chooser(moment, before, heed).all(options));
-    return withPasts(handovers.with(moment, states, heed), before);
+    return options;
   }
 
   /** Whether notes can sound together, whatever stands around them. */
@@ -72,7 +87,8 @@ final class HandStates {
         upward.stream().map(n -> places.options(n, false, Heed.NOTHING)).toList();
     Slice slice = passage.slices().get(passage.notes().get(upward.get(0)).slice());
     TimedSlice moment =
-        new TimedSlice(slice, 0, 1, LoudnessLine.MEZZO_FORTE, true, Contour.NONE, false);
+        new TimedSlice(
+            slice, 0, 1, LoudnessLine.MEZZO_FORTE, true, Contour.NONE, false, List.of(), 1, 0);
     return !new Chooser(moment, List.of(), Heed.NOTHING).all(options).isEmpty();
   }
 
@@ -123,12 +139,13 @@ final class HandStates {
 
   /** The bow can only sound strings that lie side by side. */
   private static boolean neighbouringStrings(List<Option> chosen) {
-    for (int i = 1; i < chosen.size(); i++) {
-      if (chosen.get(i - 1).string() - chosen.get(i).string() != 1) {
-        return false;
-      }
+    int highest = Integer.MAX_VALUE;
+    int lowest = 0;
+    for (Option o : chosen) {
+      highest = Math.min(highest, o.string());
+      lowest = Math.max(lowest, o.string());
     }
-    return true;
+    return lowest - highest == chosen.size() - 1;
   }
 
   /**
@@ -175,14 +192,22 @@ final class HandStates {
         return;
       }
       for (Option option : options.get(chosen.size())) {
-        // Notes run from low to high, so strings run from low (large number) to high.
-        boolean free = chosen.isEmpty() || chosen.get(chosen.size() - 1).string() > option.string();
+        boolean free = chosen.stream().allMatch(c -> standsOver(option, c));
         if (free) {
           chosen.add(option);
           chooseStrings(options);
           chosen.remove(chosen.size() - 1);
         }
       }
+    }
+
+    /** The lower note lies on the lower string, but in a unison and where held voices cross. */
+    private boolean standsOver(Option high, Option low) {
+      boolean either =
+          high.held() != low.held()
+              || passage.notes().get(high.note()).pitch().midi()
+                  == passage.notes().get(low.note()).pitch().midi();
+      return either ? high.string() != low.string() : high.string() < low.string();
     }
 
     private void chooseFingers() {
@@ -243,7 +268,8 @@ final class HandStates {
 
     private void assign(int base, Region region, double strain) {
       if (touches.size() == chosen.size()) {
-        HandState.Grip grip = grips.of(touches, base, region, strain * heldFactor(touches));
+        double all = (strain + pairs(base, region)) * heldFactor(touches);
+        HandState.Grip grip = grips.of(touches, base, region, all);
         found.add(new HandState(moment, null, touches, base, region, grip));
         return;
       }
@@ -269,6 +295,18 @@ final class HandStates {
           }
         }
       }
+    }
+
+    private double pairs(int base, Region region) {
+      double sum = 0;
+      for (int i = 0; region != Region.THUMB && i < touches.size(); i++) {
+        for (int j = 0; j < i; j++) {
+          HandState.Touch a = touches.get(j);
+          HandState.Touch b = touches.get(i);
+          sum += pairs.strain(a.finger(), a.semitone(), b.finger(), b.semitone(), base);
+        }
+      }
+      return sum;
     }
 
     private boolean canHoldAll(HandState.Touch next, Region region) {

@@ -38,7 +38,7 @@ final class LeastMove {
   /** In effort; 0 into the first moment. */
   double atLeast(HandState before, HandState to) {
     HandState from = before.out();
-    double least = perString * Math.abs(from.plane() - to.plane());
+    double least = perString * Terms.crossing(from, to);
     return to.isShiftFrom(from) ? least + shift[from.base()][to.base()] : least;
   }
 }

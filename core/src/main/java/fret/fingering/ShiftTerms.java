@@ -4,6 +4,9 @@ import fret.instrument.Instrument;
 
 /** What a movement of the hand amounts to: its way, its aim, its haste, its slide. */
 final class ShiftTerms {
+  /** Haste never counts for more than this, in bits a second (from memory). */
+  private static final double MOST_RUSH = 90;
+
   private static final double LOG_2 = Math.log(2);
 
   private final double[] mmFromNut;
@@ -54,14 +57,18 @@ final class ShiftTerms {
     return 1 + 1.3 * Math.max(0, Math.min(1, share));
   }
 
-  /** Bits a second, weighed by how much of the arm moves. */
+  /**
+   * Bits a second, weighed by how much of the arm moves. It levels off: a shift that is far too
+   * quick to be steered is one throw, learned whole, and a little less time makes it no worse.
+   */
   double rush(HandState from, HandState to) {
     double travel = travelMm(from, to);
     if (travel == 0) {
       return 0;
     }
     double bits = bits(travel, to.grip().windowMm());
-    return limb(travel) * bits * 1000 / to.transitMs(from);
+    double rush = limb(travel) * bits * 1000 / to.transitMs(from);
+    return rush / (1 + rush / MOST_RUSH);
   }
 
   /** Length of a slide on one finger within a slur, in dm. */

@@ -244,7 +244,8 @@ public record Standing(
         all.explanation(),
         all.layerOfSlice(),
         List.copyOf(problems),
-        base.alike());
+        base.alike(),
+        all.releases());
   }
 
   /** The task with every decision in it, for comparing and for asking "why not?". */

@@ -4,6 +4,7 @@ import fret.instrument.Finger;
 import fret.instrument.Instrument;
 import fret.instrument.InstrumentType;
 import fret.player.EffortKind;
+import fret.player.FingerPairs;
 import fret.player.Preset;
 import fret.player.Region;
 import fret.score.LoudnessLine;
@@ -19,21 +20,51 @@ final class Terms {
   /** Seconds that an open string may sound before it counts as long (from memory). */
   private static final double OPEN_SHORT_S = 0.75;
 
+  /** Notes shorter than this are a run, where a single harmonic stands out (from memory). */
+  private static final double RUN_S = 0.15;
+
+  private static final double IN_A_RUN = 3;
+
+  /** What a weak trill costs however short, as if it lasted so many seconds (from memory). */
+  private static final double TRILL_AT_ONCE = 0.4;
+
   /** An open string that passes more quickly than this does not stand out (from memory). */
   private static final double OPEN_PASSING_S = 0.2;
 
   /** A note at least this long carries the colour of its string (from memory). */
   private static final double SUNG_S = 0.35;
 
+  /** What a finger laid across to the next string costs of one that hops (from memory). */
+  private static final double LAID = 0.3;
+
   private static final double FOURTH_SHORT_S = 0.5;
   private static final double LONGEST_COUNTED_S = 2;
 
+  /** Another string gives the hand room (from memory). */
+  private static final double OTHER_STRING = 0.35;
+
+  /** High notes on the low strings of the bass speak worse still (from memory). */
+  private static final double ON_THE_BASS = 2.5;
+
+  /** On the bass the hand is at home in half position too, a little less so (from memory). */
+  private static final double HALF_ON_THE_BASS = 0.3;
+
+  /**
+   * A shift on one finger in a run smears, as a slide of so many semitones a second (from memory).
+   */
+  private static final double DRAGGED_PER_S = 12;
+
+  /** A finger that slides is heard however slowly; as if no slower than this (from memory). */
+  private static final double SLIDE_PER_S = 3;
+
   private final Instrument instrument;
   private final ShiftTerms shifts;
+  private final FingerPairs shapes;
 
   Terms(Instrument instrument) {
     this.instrument = instrument;
     this.shifts = new ShiftTerms(instrument);
+    this.shapes = new FingerPairs(instrument.type());
   }
 
   /** All terms with a preset's weights, in the order of {@link EffortKind}. */
@@ -63,28 +94,32 @@ final class Terms {
       case ANCHOR -> move(kind, Terms::anchorLost);
       case COLOUR -> move(kind, Terms::colour);
       case BRILLIANCE -> move(kind, this::brilliance);
+      case TURN_BACK -> move(kind, this::turnedBack);
       case SKIP -> move(kind, Terms::skipped);
       case SAME_FINGER -> move(kind, Terms::sameFinger);
       case SLIDE -> move(kind, Terms::slide);
       case WEAK_PAIR -> move(kind, this::weakPair);
-      case STRETCH -> own(kind, s -> s.grip().strain());
+      case STRETCH -> both(kind, s -> s.grip().strain(), this::stretch);
+      case START -> new Term(kind, true, guardOf(kind), this::start);
+      case PAIR -> move(kind, ChordMoves::otherPair);
       case SWAP -> move(kind, Terms::swap);
       case TAKE_OVER -> move(kind, Terms::takeOver);
+      case LET_GO -> move(kind, LetGo::lost);
       case CHORD_HOP -> move(kind, ChordMoves::hops);
       case CHORD_LOST -> move(kind, ChordMoves::lost);
       case OPEN_LONG -> own(kind, Terms::openLong);
       case OPEN_STRING -> own(kind, Terms::openString);
       case OPEN_LOUD -> own(kind, Terms::openLoud);
       case VIBRATO -> own(kind, Terms::vibrato);
-      case HARMONIC -> own(kind, s -> s.grip().freeHarmonics());
+      case HARMONIC -> own(kind, Terms::harmonics);
       case FOURTH -> own(kind, Terms::fourths);
       case FOURTH_LONG -> own(kind, s -> fourths(s) * longSeconds(s, FOURTH_SHORT_S));
-      case HIGH_ON_LOW -> own(kind, Terms::highOnLow);
+      case HIGH_ON_LOW -> own(kind, this::highOnLow);
       case HEIGHT -> own(kind, this::height);
       case THUMB -> own(kind, s -> s.isStopped() && s.region() == Region.THUMB ? 1 : 0);
       case THUMB_CHANGE -> move(kind, Terms::thumbChange);
       case BARRE -> own(kind, s -> s.grip().barres());
-      case WEAK_TRILL -> own(kind, s -> s.grip().trillWeakness());
+      case WEAK_TRILL -> own(kind, Terms::weakTrill);
       case TRILL_EXIT -> move(kind, Terms::trillExit);
       case PRINTED -> own(kind, s -> s.grip().printedBroken());
     };
@@ -112,17 +147,24 @@ final class Terms {
   private static final EffortTerm.Guard<HandState> SPECIAL =
       (f, t) -> t.handsOver() || !t.grip().isPlain();
 
+  private static final EffortTerm.Guard<HandState> SPECIAL_OR_FINGERS =
+      (f, t) -> t.handsOver() || !t.grip().isPlain() || isStopped(t.lead());
+
   private static EffortTerm.Guard<HandState> guardOf(EffortKind kind) {
     return switch (kind) {
       case SHIFT, RUSH, TRAVEL, SLUR_SHIFT, UNCOVERED, OFF_BEAT, LANDING, SLIDE_HEARD, UNEVEN ->
           SHIFTS;
-      case CROSSING, SLUR_CROSSING, CROSS_BACK, COLOUR, SKIP -> CROSSES;
+      case CROSSING, SLUR_CROSSING, CROSS_BACK, COLOUR, TURN_BACK, SKIP -> CROSSES;
       case CHORD_HOP, CHORD_LOST -> CHORDS;
       case ANCHOR -> RETURNS;
       case OPEN_LONG, OPEN_STRING, OPEN_LOUD -> OPEN;
       case FOURTH, FOURTH_LONG -> FOURTHS;
-      case STRETCH, HARMONIC, BARRE, WEAK_TRILL, PRINTED -> SPECIAL;
+      case STRETCH -> SPECIAL_OR_FINGERS;
+      case PAIR -> (f, t) -> t.moment().interval() != 0;
+      case START -> (f, t) -> f == null || f.base() == HandState.FREE;
+      case HARMONIC, BARRE, WEAK_TRILL, PRINTED -> SPECIAL;
       case TAKE_OVER -> SOUNDS_ON;
+      case LET_GO -> (f, t) -> !t.moment().slice().held().isEmpty();
       case SAME_FINGER, SLIDE, WEAK_PAIR, SWAP -> FINGER_TO_FINGER;
       default -> EffortTerm.Guard.always();
     };
@@ -156,7 +198,10 @@ final class Terms {
     @Override
     public double amount(HandState from, HandState to) {
       if (dependsOnPrevious) {
-        double into = from == null ? 0 : rule.applyAsDouble(from.out(), to);
+        double into =
+            from == null && kind != EffortKind.START && kind != EffortKind.STRETCH
+                ? 0
+                : rule.applyAsDouble(from == null ? null : from.out(), to);
         return to.handsOver() ? into + rule.applyAsDouble(to, to.out()) : into;
       }
       double own = rule.applyAsDouble(null, to);
@@ -166,6 +211,18 @@ final class Terms {
 
   private static EffortTerm<HandState> own(EffortKind kind, ToDoubleFunction<HandState> rule) {
     return new Term(kind, false, guardOf(kind), (from, to) -> rule.applyAsDouble(to));
+  }
+
+  /** What the hand costs by itself, and the way to it. */
+  private static EffortTerm<HandState> both(
+      EffortKind kind,
+      ToDoubleFunction<HandState> own,
+      ToDoubleBiFunction<HandState, HandState> rule) {
+    return new Term(
+        kind,
+        true,
+        guardOf(kind),
+        (from, to) -> own.applyAsDouble(to) + rule.applyAsDouble(from, to));
   }
 
   private static EffortTerm<HandState> move(
@@ -190,6 +247,23 @@ final class Terms {
     }
     boolean rises = midi(b) > midi(a);
     return rises ? Math.max(0, b.string() - a.string()) : 0;
+  }
+
+  /** Strings by which a rising line falls back or a falling one goes up; not in a pattern. */
+  private double turnedBack(HandState from, HandState to) {
+    HandState.Touch a = from.lead();
+    HandState.Touch b = to.lead();
+    boolean line =
+        a != null
+            && b != null
+            && to.moment().crossingShare() == 1
+            && from.moment().slice().restAfter().signum() == 0
+            && from.touches().size() == 1
+            && to.touches().size() == 1;
+    double run = to.sinceStartSeconds(from) < RUN_S ? IN_A_RUN : 1;
+    return line
+        ? run * Math.max(0, (b.string() - a.string()) * Integer.signum(midi(b) - midi(a)))
+        : 0;
   }
 
   private int midi(HandState.Touch t) {
@@ -280,14 +354,16 @@ final class Terms {
     return 0;
   }
 
-  private static double crossing(HandState from, HandState to) {
-    return Math.abs(from.plane() - to.plane());
+  /** Strings crossed; a pattern that goes on costs almost nothing. */
+  static double crossing(HandState from, HandState to) {
+    double strings = Math.abs(from.plane() - to.plane());
+    return to.moment().crossingShare() * strings;
   }
 
   private static double skipped(HandState from, HandState to) {
     int down = to.highestString() - from.lowestString() - 1;
     int up = from.highestString() - to.lowestString() - 1;
-    return Math.max(0, Math.max(down, up));
+    return to.moment().crossingShare() * Math.max(0, Math.max(down, up));
   }
 
   private static double sameFinger(HandState from, HandState to) {
@@ -297,7 +373,12 @@ final class Terms {
       return 0;
     }
     boolean otherString = a.string() != b.string();
-    return otherString && !to.isShiftFrom(from) ? 1 / to.sinceStartSeconds(from) : 0;
+    if (!otherString || to.isShiftFrom(from)) {
+      return 0;
+    }
+    boolean laid = a.semitone() == b.semitone() && Math.abs(a.string() - b.string()) == 1;
+    double share = !laid ? 1 : a.finger() == Finger.THUMB ? 0 : LAID;
+    return share / to.sinceStartSeconds(from);
   }
 
   private static double slide(HandState from, HandState to) {
@@ -308,7 +389,12 @@ final class Terms {
     }
     boolean slides = a.string() == b.string() && a.semitone() != b.semitone();
     int semitones = Math.abs(a.semitone() - b.semitone());
-    return slides && !to.isShiftFrom(from) ? semitones / to.sinceStartSeconds(from) : 0;
+    boolean run = to.sinceStartSeconds(from) < RUN_S;
+    if (!slides || to.isShiftFrom(from)) {
+      return slides && run ? DRAGGED_PER_S : 0;
+    }
+    double quick = run ? IN_A_RUN : 1;
+    return quick * semitones * Math.max(SLIDE_PER_S, 1 / to.sinceStartSeconds(from));
   }
 
   private double weakPair(HandState from, HandState to) {
@@ -334,6 +420,32 @@ final class Terms {
     return open / Math.max(1, s.touches().size());
   }
 
+  /** Semitones by which two fingers stand wider than they are taught, or a little for closer. */
+  private double stretch(HandState from, HandState to) {
+    HandState.Touch a = from == null ? null : from.lead();
+    HandState.Touch b = to.lead();
+    if (from == null || from.base() == HandState.FREE || to.isShiftFrom(from)) {
+      return b == null ? 0 : shapes.arrival(b.finger(), b.semitone(), to.base());
+    }
+    boolean inHand = isStopped(a) && isStopped(b) && from.base() == to.base();
+    if (!inHand || from.region() == Region.THUMB || to.region() == Region.THUMB) {
+      return 0;
+    }
+    double strain = shapes.strain(a.finger(), a.semitone(), b.finger(), b.semitone(), to.base());
+    return a.string() == b.string() ? strain : OTHER_STRING * strain;
+  }
+
+  /** How far off home a passage begins, in doublings: a semitone 1, three semitones 2. */
+  private double start(HandState from, HandState to) {
+    boolean first = from == null ? to.moment().slice().index() == 0 : from.base() == HandState.FREE;
+    if (!first || !to.isStopped()) {
+      return 0;
+    }
+    double half = instrument.type() == InstrumentType.BASS ? HALF_ON_THE_BASS : 1;
+    // As with a shift, twice as far is not twice as hard.
+    return to.base() < 2 ? half : Math.log(1 + to.base() - 2) / Math.log(2);
+  }
+
   private static double longSeconds(HandState s, double shortSeconds) {
     double seconds = Math.min(LONGEST_COUNTED_S, s.moment().durationMs() / 1000);
     return Math.max(0, seconds - shortSeconds);
@@ -348,12 +460,12 @@ final class Terms {
     return count;
   }
 
-  private static double highOnLow(HandState s) {
+  private double highOnLow(HandState s) {
     double sum = 0;
     for (HandState.Touch t : s.touches()) {
       sum += t.held() ? 0 : Math.max(0, t.semitone() - 7) * Math.min(2, t.string() - 1);
     }
-    return sum;
+    return instrument.type() == InstrumentType.BASS ? ON_THE_BASS * sum : sum;
   }
 
   private double height(HandState s) {
@@ -363,6 +475,18 @@ final class Terms {
     int home = 2;
     int below = instrument.type() == InstrumentType.BASS ? 0 : Math.max(0, home - s.base());
     return Math.max(0, s.base() - home) + below;
+  }
+
+  /** Free harmonics; in the midst of a run they stick out more than anything that is pressed. */
+  private static double harmonics(HandState s) {
+    boolean run = s.moment().seconds() < RUN_S && s.moment().slice().restAfter().signum() == 0;
+    return s.grip().freeHarmonics() * (run ? IN_A_RUN : 1);
+  }
+
+  /** A weak trill tires, and an open string is heard as such, the longer it lasts. */
+  private static double weakTrill(HandState s) {
+    double weakness = s.grip().trillWeakness();
+    return weakness >= 100 ? weakness : weakness * (TRILL_AT_ONCE + s.moment().seconds());
   }
 
   private static double thumbChange(HandState from, HandState to) {

@@ -1,6 +1,7 @@
 package fret.fingering;
 
 import fret.score.Slice;
+import java.util.List;
 
 /**
  * A moment of the passage in time at the chosen tempo, with what the page says of it.
@@ -11,6 +12,10 @@ import fret.score.Slice;
  * @param onBeat whether it stands on a beat of the metre
  * @param contour how the line runs over it
  * @param vibrato whether the player wants vibrato here
+ * @param heldWorth for each note held from before, the share of its length that is still to come,
+ *     times what its signs make of it
+ * @param crossingShare what the way into it costs of a crossing by itself, see {@link BowPatterns}
+ * @param interval semitones between the two notes of a double stop; 0 for anything else
  */
 record TimedSlice(
     Slice slice,
@@ -19,7 +24,14 @@ record TimedSlice(
     int loudness,
     boolean onBeat,
     Contour contour,
-    boolean vibrato) {
+    boolean vibrato,
+    List<Double> heldWorth,
+    double crossingShare,
+    int interval) {
+  TimedSlice {
+    heldWorth = List.copyOf(heldWorth);
+  }
+
   double durationMs() {
     return Math.max(1, endMs - startMs);
   }

@@ -25,6 +25,7 @@ final class Timing {
    */
   static List<TimedSlice> of(ResolvedPassage passage, TempoMap tempo, Set<Integer> vibrato) {
     List<Slice> slices = passage.slices();
+    double[] patterns = BowPatterns.of(passage);
     PlayedTimes times = PlayedTimes.of(passage, tempo);
     TreeMap<Fraction, Integer> loudness = loudness(passage);
     List<TimedSlice> timed = new ArrayList<>();
@@ -39,9 +40,21 @@ final class Timing {
               level == null ? LoudnessLine.MEZZO_FORTE : level.getValue(),
               onBeat(passage, slice),
               Contour.of(passage, i, times.durationMs(i) / 1000),
-              slice.starting().stream().anyMatch(vibrato::contains)));
+              slice.starting().stream().anyMatch(vibrato::contains),
+              LetGo.worth(passage, slice),
+              patterns[i],
+              interval(passage, slice)));
     }
     return timed;
+  }
+
+  private static int interval(ResolvedPassage passage, Slice slice) {
+    List<Integer> notes = slice.starting();
+    if (notes.size() != 2 || !slice.held().isEmpty()) {
+      return 0;
+    }
+    return passage.notes().get(notes.get(1)).pitch().midi()
+        - passage.notes().get(notes.get(0)).pitch().midi();
   }
 
   private static TreeMap<Fraction, Integer> loudness(ResolvedPassage passage) {

@@ -1,6 +1,8 @@
 package fret.fingering;
 
+import fret.mark.LengthWish;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 
 /**
@@ -10,9 +12,14 @@ import java.util.Set;
  * @param stretches rules that come from wishes for whole stretches; a pin beats them
  * @param still moments into which the hand must not move
  * @param vibrato indices of the notes for which vibrato is wanted
+ * @param lengths notes that are to sound in full, or to be let go at the next note
  */
 public record Wishes(
-    List<NoteRule> rules, List<NoteRule> stretches, Set<Integer> still, Set<Integer> vibrato) {
+    List<NoteRule> rules,
+    List<NoteRule> stretches,
+    Set<Integer> still,
+    Set<Integer> vibrato,
+    Map<Integer, LengthWish> lengths) {
   public static final Wishes NONE = new Wishes(List.of(), List.of(), Set.of(), Set.of());
 
   public Wishes {
@@ -20,9 +27,19 @@ public record Wishes(
     stretches = List.copyOf(stretches);
     still = Set.copyOf(still);
     vibrato = Set.copyOf(vibrato);
+    lengths = Map.copyOf(lengths);
+  }
+
+  public Wishes(
+      List<NoteRule> rules, List<NoteRule> stretches, Set<Integer> still, Set<Integer> vibrato) {
+    this(rules, stretches, still, vibrato, Map.of());
+  }
+
+  public Wishes withLengths(Map<Integer, LengthWish> other) {
+    return new Wishes(rules, stretches, still, vibrato, other);
   }
 
   public Wishes withRules(List<NoteRule> other) {
-    return new Wishes(other, stretches, still, vibrato);
+    return new Wishes(other, stretches, still, vibrato, lengths);
   }
 }

@@ -8,7 +8,10 @@ import fret.engraving.Primitive;
 import fret.engraving.Primitive.Ink;
 import fret.engraving.Primitive.Text.Style;
 import fret.fingering.Fingering;
+import fret.fingering.KeepDown;
 import fret.fingering.NoteFinger;
+import fret.fingering.Release;
+import fret.fingering.Releases;
 import fret.fingering.Shift;
 import fret.instrument.Instrument;
 import fret.instrument.PositionNames;
@@ -95,6 +98,7 @@ final class HandLane implements Lane {
     LaneDrawing drawn() {
       bands();
       slopes();
+      stays();
       marks();
       return new LaneDrawing(height, pen.drawn(), scale(), SCALE, spoken(), summary());
     }
@@ -215,6 +219,57 @@ final class HandLane implements Lane {
       }
     }
 
+    /** Fingers that stay because their note comes back, and voices that sound on. */
+    private void stays() {
+      for (KeepDown k : KeepDown.of(input.passage(), fingering)) {
+        if (k.pays()) {
+          NoteFinger p = fingering.notes().get(k.note()).orElseThrow();
+          stay(p, input.passage().notes().get(k.note()).slice(), k.untilSlice(), 0.12, 0.55);
+        }
+      }
+      for (Slice slice : input.passage().slices()) {
+        for (int note : slice.held()) {
+          boolean first = input.passage().notes().get(note).slice() == slice.index() - 1;
+          fingering
+              .notes()
+              .get(note)
+              .filter(p -> first)
+              .ifPresent(p -> sounding(p, slice.index() - 1));
+        }
+      }
+    }
+
+    /** A voice that is held, up to the moment at which it is let go. */
+    private void sounding(NoteFinger p, int from) {
+      Optional<Release> release = fingering.release(p.note());
+      int until = release.map(Release::slice).orElse(endOf(p.note()));
+      if (until > from + 1 || release.isEmpty()) {
+        stay(p, from, until, 0.3, 0);
+      }
+      if (release.isPresent() && axis.has(until)) {
+        double x = axis.start(until);
+        double y = p.isOpen() ? height - RADIUS - 0.35 : y(p.mmFromNut());
+        pen.line(x, y - 0.7, x, y + 0.7, 0.2, Ink.HAND, until);
+      }
+    }
+
+    private int endOf(int note) {
+      int slice = input.passage().notes().get(note).slice() + 1;
+      while (slice < input.passage().slices().size()
+          && input.passage().slices().get(slice).held().contains(note)) {
+        slice++;
+      }
+      return slice;
+    }
+
+    private void stay(NoteFinger p, int from, int until, double width, double under) {
+      int last = until - 1;
+      if (axis.has(from) && axis.has(last) && last > from) {
+        double y = (p.isOpen() ? height - RADIUS - 0.35 : y(p.mmFromNut())) + under;
+        pen.line(axis.x(from) + RADIUS, y, axis.end(last), y, width, Ink.HAND, from);
+      }
+    }
+
     private void mark(Slice slice, NoteFinger p, boolean named) {
       int at = slice.index();
       double x = axis.x(at);
@@ -284,6 +339,12 @@ final class HandLane implements Lane {
       List<Said> spoken = new ArrayList<>();
       for (Slice slice : input.passage().slices()) {
         Said said = Said.words("");
+        for (Release r : fingering.releases()) {
+          said =
+              r.slice() == slice.index()
+                  ? Releases.said(input.passage(), instrument, fingering, r)
+                  : said;
+        }
         for (int note : slice.starting()) {
           Said one = spoken(note);
           said = said.args().get(0).equals("") ? one : Said.of("lane.and", said, one);

@@ -3,7 +3,6 @@ package fret.mark;
 import fret.base.Said;
 import fret.score.Bar;
 import fret.score.Event;
-import fret.score.Head;
 import fret.score.NoteKey;
 import fret.score.Score;
 import java.util.ArrayList;

@@ -8,6 +8,7 @@ import fret.drill.OwnChunkLayer;
 import fret.mark.BowLayer;
 import fret.mark.FingerLayer;
 import fret.mark.Layer;
+import fret.mark.LengthLayer;
 import fret.mark.ReminderLayer;
 import fret.mark.VibratoLayer;
 import fret.mark.WishLayer;
@@ -32,6 +33,7 @@ public final class Layers {
                 BowLayer.BOW,
                 WishLayer.WISH,
                 VibratoLayer.VIBRATO,
+                LengthLayer.LENGTH,
                 ReminderLayer.REMINDER,
                 ChunkLayer.CHUNK,
                 OwnChunkLayer.OWN,

@@ -15,6 +15,12 @@ import java.util.List;
  * string). Shapes and reaches are common practice, from memory.
  */
 public final class HandModel {
+  /** A hand that reaches across strings turns, and reaches a little further (from memory). */
+  private static final double ACROSS_PLAY = 1.03;
+
+  /** On the bass the fourth finger is left out from here on (common practice, no source). */
+  private static final int OCTAVE = 12;
+
   private final Instrument instrument;
   private final boolean fourFingerBass;
   private final Hand player;
@@ -94,7 +100,7 @@ public final class HandModel {
       return;
     }
     switch (offset) {
-      case -1 -> add(into, Finger.FIRST, base, region, base >= 2 ? 0.5 : 9);
+      case -1 -> add(into, Finger.FIRST, base, region, base >= 2 ? 0 : 9);
       case 0 -> add(into, Finger.FIRST, base, region, 0);
       case 1 -> {
         add(into, Finger.FIRST, base, region, 0.8);
@@ -106,8 +112,8 @@ public final class HandModel {
       }
       case 3 -> add(into, Finger.THIRD, base, region, 0);
       case 4 -> {
-        add(into, Finger.THIRD, base, region, 0.2);
-        add(into, Finger.FOURTH, base, region, 0.15);
+        add(into, Finger.THIRD, base, region, 0);
+        add(into, Finger.FOURTH, base, region, 0.05);
       }
       case 5 -> add(into, Finger.FOURTH, base, region, 0);
       case 6 -> add(into, Finger.FOURTH, base, region, 1);
@@ -164,12 +170,12 @@ public final class HandModel {
           if (fourFingerBass || base >= 9) {
             add(into, Finger.THIRD, base, region, fourFingerBass ? 0 : 0.1);
           }
-          if (!fourFingerBass) {
+          if (!fourFingerBass && base + offset < OCTAVE) {
             add(into, Finger.FOURTH, base, region, 0);
           }
         }
         case 3 -> {
-          if (fourFingerBass || base >= 7) {
+          if ((fourFingerBass || base >= 7) && base + offset < OCTAVE) {
             add(into, Finger.FOURTH, base, region, fourFingerBass ? 0.2 : 1.2);
           }
         }
@@ -219,11 +225,19 @@ public final class HandModel {
     };
   }
 
-  private double reachMm(Finger low, Finger high) {
+  private double reachMm(Finger low, Finger high, Region region) {
     int semitones = reachAtHalfPosition(low, high);
-    return sizeFactor
-        * (instrument.mmFromNut(1 + semitones) - instrument.mmFromNut(1))
-        * (1 + 1e-9);
+    double mm = instrument.mmFromNut(1 + semitones) - instrument.mmFromNut(1);
+    boolean tone =
+        instrument.type() == InstrumentType.CELLO
+            && region == Region.TRANSITION
+            && low == Finger.SECOND
+            && high == Finger.THIRD;
+    if (tone) {
+      // From first finger 8 on the two stand a whole tone apart.
+      mm = Math.max(mm, instrument.mmFromNut(11) - instrument.mmFromNut(9));
+    }
+    return sizeFactor * mm * (1 + 1e-9);
   }
 
   /** Semitone spans that no taught shape on the neck has, however large the hand. */
@@ -255,16 +269,19 @@ public final class HandModel {
       return false;
     }
     double mm = Math.abs(instrument.mmFromNut(n1) - instrument.mmFromNut(n2));
-    double acrossMm = Math.max(0, stringsApart - 1) * acrossCostMm();
-    return shapeExists(low, high, span, region) && mm + acrossMm <= reachMm(low, high);
+    // Along and across the string are at right angles.
+    double diagonal = Math.hypot(mm, Math.abs(stringsApart) * stringSpacingMm());
+    double play = stringsApart == 0 ? 1 : ACROSS_PLAY;
+    return shapeExists(low, high, span, region) && diagonal <= play * reachMm(low, high, region);
   }
 
-  /** Reach that each further string between two fingers costs, in mm (from memory). */
-  private double acrossCostMm() {
+  /** From one string to the next under the hand, in mm (from memory). */
+  private double stringSpacingMm() {
     return switch (instrument.type()) {
-      case VIOLIN, VIOLA -> 4;
-      case CELLO -> 8;
-      case BASS -> 14;
+      case VIOLIN -> 6;
+      case VIOLA -> 7;
+      case CELLO -> 9;
+      case BASS -> 12;
     };
   }
 
@@ -281,6 +298,6 @@ public final class HandModel {
       return span >= 0; // The hand pivots in passing.
     }
     double mm = Math.abs(instrument.mmFromNut(n1) - instrument.mmFromNut(n2));
-    return span >= 0 && shapeExists(low, high, span, region) && mm <= reachMm(low, high);
+    return span >= 0 && shapeExists(low, high, span, region) && mm <= reachMm(low, high, region);
   }
 }

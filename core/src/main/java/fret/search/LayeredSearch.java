@@ -189,6 +189,26 @@ public final class LayeredSearch<S> {
   }
 
   /**
+   * The least effort path that ends at a layer, as if nothing came after it.
+   *
+   * @return empty if no path gets there
+   */
+  public Optional<Path<S>> bestUpTo(int layer) {
+    int last = smallest(forward[layer]);
+    if (last < 0) {
+      return Optional.empty();
+    }
+    List<S> states = new ArrayList<>();
+    int at = last;
+    for (int i = layer; i >= 0; i--) {
+      states.add(problem.layers().get(i).get(at));
+      at = from[i][at];
+    }
+    java.util.Collections.reverse(states);
+    return Optional.of(new Path<>(states, forward[layer][last]));
+  }
+
+  /**
    * The least effort of any path that takes a state whose choice passes the test at a layer, with
    * the path itself: the answer to "why not this one?".
    *

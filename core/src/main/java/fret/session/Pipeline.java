@@ -17,6 +17,8 @@ import fret.instrument.Instrument;
 import fret.mark.BowLayer;
 import fret.mark.FingerLayer;
 import fret.mark.FingerMark;
+import fret.mark.LengthLayer;
+import fret.mark.LengthWish;
 import fret.mark.Marks;
 import fret.mark.NoteLayer;
 import fret.mark.VibratoLayer;
@@ -26,7 +28,6 @@ import fret.passage.Passage;
 import fret.passage.TempoPlan;
 import fret.score.Bar;
 import fret.score.Event;
-import fret.score.Head;
 import fret.score.NoteKey;
 import fret.score.ResolvedPassage;
 import fret.score.Resolver;
@@ -35,6 +36,7 @@ import fret.score.Signs;
 import fret.search.Token;
 import fret.tempo.TempoMap;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -165,7 +167,19 @@ public final class Pipeline {
     return new Decided(
         rules(marks, FingerLayer.PINNED, "", resolved),
         rules(marks, FingerLayer.ADOPTED, "", resolved),
-        WishRules.of(resolved, task.tempo(), List.of(), Wish.all(marks), vibrato));
+        WishRules.of(resolved, task.tempo(), List.of(), Wish.all(marks), vibrato)
+            .withLengths(lengths(marks, resolved)));
+  }
+
+  private static Map<Integer, LengthWish> lengths(Marks marks, ResolvedPassage resolved) {
+    Map<Integer, LengthWish> lengths = new HashMap<>();
+    for (int i = 0; i < resolved.notes().size(); i++) {
+      int note = i;
+      marks
+          .at(LengthLayer.LENGTH, resolved.notes().get(i).key())
+          .ifPresent(w -> lengths.put(note, w));
+    }
+    return lengths;
   }
 
   /** The places that a layer sets in a version. */

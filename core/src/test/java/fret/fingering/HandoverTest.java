@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import fret.instrument.Finger;
 import fret.instrument.InstrumentType;
+import fret.mark.LengthWish;
 import fret.player.EffortKind;
 import fret.player.Preset;
 import fret.score.ResolvedPassage;
@@ -236,7 +237,9 @@ class HandoverTest {
   @Test
   void aFingerMayTakeOverANoteThatIsHeldUnderAnotherVoice() {
     ResolvedPassage held = Exercises.heldUnder("G4", "B4", "F#5");
-    Fingering f = new FingeringSolver(Exercises.task(InstrumentType.VIOLIN, held, 60)).best();
+    FingeringTask task = Exercises.task(InstrumentType.VIOLIN, held, 60);
+    Wishes full = Wishes.NONE.withLengths(Map.of(0, LengthWish.FULL));
+    Fingering f = new FingeringSolver(task.withWishes(full)).best();
     assertThat(f.problems()).isEmpty();
     NoteFinger g = f.notes().get(0).orElseThrow();
     assertThat(g.fingers()).isEqualTo("3-2");

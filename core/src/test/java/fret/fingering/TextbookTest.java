@@ -44,18 +44,18 @@ class TextbookTest {
 
   @Test
   void noneIsUnplayable() {
-    assertThat(ANSWERS).hasSizeGreaterThanOrEqualTo(40).allMatch(Textbook.Answer::playable);
+    assertThat(ANSWERS).hasSizeGreaterThanOrEqualTo(200).allMatch(Textbook.Answer::playable);
   }
 
   @Test
   void heldBackRowsAreAnsweredAsTaught() {
-    assertThat(share(false, 1)).isGreaterThanOrEqualTo(0.8);
-    assertThat(share(false, 5)).isGreaterThanOrEqualTo(0.95);
+    assertThat(share(false, 1)).isGreaterThanOrEqualTo(0.9);
+    assertThat(share(false, 5)).isGreaterThanOrEqualTo(0.97);
   }
 
   @Test
   void usedRowsAreAnsweredAsTaught() {
-    assertThat(share(true, 1)).isGreaterThanOrEqualTo(0.8);
+    assertThat(share(true, 1)).isGreaterThanOrEqualTo(0.9);
   }
 
   private static String report() {
@@ -67,7 +67,10 @@ class TextbookTest {
         `core/src/test/resources/fret/fingering/textbook.csv`, preset "Sure and simple", medium hand. The rows were
         written before the weights were fitted; weights were fitted on the used families only; shapes of the hand (a low
         fourth finger, the cello's extended hand) were mended where they were wrong, with all rows in view. Eighteen of
-        the held-back rows were added after that, before they were first answered.
+        the held-back rows were added after that, before they were first answered. The last 129 rows (broken chords at
+        speed to the chord book) were written before pairs of fingers, patterns of the bow, held voices and the start
+        out of home were priced; before that the program's first choice was as taught in 61 of 87 used and 93 of 116
+        held-back rows.
 
         """);
     text.append("| rows | count | first choice | among the first five |\n|---|---|---|---|\n");

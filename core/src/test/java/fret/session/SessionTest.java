@@ -14,6 +14,8 @@ import fret.mark.Anchor;
 import fret.mark.BowLayer;
 import fret.mark.FingerLayer;
 import fret.mark.Layer;
+import fret.mark.LengthLayer;
+import fret.mark.LengthWish;
 import fret.mark.Marks;
 import fret.mark.Reattachment;
 import fret.mark.Reminder;
@@ -149,6 +151,7 @@ class SessionTest {
     s = after(s, Decisions.wish(s, new Wish.Ask(Wish.Kind.ON_STRING, 2), 2, 5));
     s = after(s, Decisions.bow(s, 4, Signs.Bow.DOWN));
     s = after(s, Decisions.toggle(s, VibratoLayer.VIBRATO, 6, VibratoWish.USUAL));
+    s = after(s, Decisions.toggle(s, LengthLayer.LENGTH, 6, LengthWish.FULL));
     s =
         after(
             s, Decisions.toggle(s, ReminderLayer.REMINDER, 6, Reminder.of(Reminder.Kind.GLASSES)));

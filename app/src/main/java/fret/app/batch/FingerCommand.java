@@ -128,6 +128,12 @@ final class FingerCommand implements Callable<Integer> {
                 "position",
                 PositionNames.of(instrument.type(), p.base(), p.region() == Region.THUMB));
             node.put("handBase", p.base()).put("mmFromNut", Json.round(p.mmFromNut(), 1));
+            fingering
+                .release(p.note())
+                .ifPresent(
+                    r ->
+                        node.put(
+                            "heldUntil", Fractions.text(passage.slices().get(r.slice()).onset())));
             p.replaced().ifPresent(r -> node.put("replacedBy", r.by().digit()));
             if (p.harmonic()) {
               node.put("touched", Json.round(p.mmFromNut(), 1));

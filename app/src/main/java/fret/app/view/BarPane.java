@@ -3,6 +3,8 @@ package fret.app.view;
 import fret.app.viewmodel.Studio;
 import fret.app.words.Sentences;
 import fret.base.Problem;
+import fret.fingering.Release;
+import fret.fingering.Releases;
 import fret.mark.Anchor;
 import fret.mark.Layer;
 import fret.mark.Marks;
@@ -116,6 +118,13 @@ final class BarPane extends Cards {
         .forEach(t -> all.add(Sentences.of("bar.question", t)));
     List<Problem> problems = new ArrayList<>(s.problems());
     problems.addAll(s.fingering().problems());
+    for (Release r : s.fingering().releases()) {
+      if (s.resolved().notes().get(r.note()).bar().equals(bar)) {
+        all.add(
+            Sentences.of(
+                Releases.said(s.resolved(), s.task().hand().instrument(), s.fingering(), r)));
+      }
+    }
     problems.stream().filter(p -> p.bar().equals(bar)).forEach(p -> all.add(p.toString()));
     studio.proofing().proofProperty().get().findings().stream()
         .filter(f -> f.bar().equals(bar) && !details.accepted().contains(f.id()))

@@ -6,6 +6,7 @@ import fret.app.words.Sentences;
 import fret.app.words.Words;
 import fret.fingering.Fingering;
 import fret.fingering.NoteFinger;
+import fret.fingering.Releases;
 import fret.fingering.Shift;
 import fret.instrument.Finger;
 import fret.instrument.Instrument;
@@ -67,6 +68,8 @@ final class NotePane extends Cards {
             wish(Sentences.of("note.not-this"), "wish-not-finger", Wish.Kind.NOT_FINGER),
             wish(Sentences.of("note.not-this-string"), "wish-not-string", Wish.Kind.NOT_STRING),
             Parts.button(
+                Sentences.of("note.length"), "length", studio.decisions()::nextLength, "small"),
+            Parts.button(
                 Sentences.of("note.vibrato"),
                 "vibrato",
                 () -> studio.decisions().toggle(VibratoLayer.VIBRATO, VibratoWish.USUAL),
@@ -84,6 +87,7 @@ final class NotePane extends Cards {
     model.anchorProperty().addListener(o -> show());
     model.triedProperty().addListener(o -> show());
     model.choicesProperty().addListener(o -> showChoices());
+    model.decidedByProperty().addListener(o -> show());
   }
 
   private Button wish(String text, String id, Wish.Kind kind) {
@@ -141,6 +145,30 @@ final class NotePane extends Cards {
       return;
     }
     reasons.getChildren().add(Parts.label(sentence(n, place.get())));
+    if (model.triedProperty().get().isEmpty()) {
+      model
+          .decidedByProperty()
+          .get()
+          .map(i -> studio.shown().resolved().notes().get(i))
+          .ifPresent(
+              d ->
+                  reasons
+                      .getChildren()
+                      .add(
+                          Parts.label(Sentences.of("note.because", d.pitch(), d.bar()), "strong")));
+    }
+    model
+        .shown()
+        .release(studio.selectedProperty().get())
+        .ifPresent(
+            r ->
+                reasons
+                    .getChildren()
+                    .add(
+                        Parts.label(
+                            Sentences.of(
+                                Releases.said(
+                                    studio.shown().resolved(), instrument(), model.shown(), r)))));
     List<Explanation.Share> shares = model.shown().reasonsAt(n.slice());
     for (Explanation.Share s : shares) {
       reasons.getChildren().add(reason(s));

@@ -59,6 +59,8 @@ public final class LeftHandModel {
       new ReadOnlyObjectWrapper<>(Optional.empty());
   private final ReadOnlyObjectWrapper<Map<EffortKind, WeightRange>> ranges =
       new ReadOnlyObjectWrapper<>(Map.of());
+  private final ReadOnlyObjectWrapper<Optional<Integer>> decidedBy =
+      new ReadOnlyObjectWrapper<>(Optional.empty());
   private final ReadOnlyIntegerWrapper anchor = new ReadOnlyIntegerWrapper(-1);
   private boolean compares;
   private boolean extending;
@@ -153,10 +155,23 @@ public final class LeftHandModel {
     }
   }
 
+  /** The later note that decided how the selected one is played; empty when it decides alone. */
+  public ReadOnlyObjectProperty<Optional<Integer>> decidedByProperty() {
+    return decidedBy.getReadOnlyProperty();
+  }
+
+  private void found(Found found) {
+    decidedBy.set(found.decidedBy);
+    choices.set(found.choices);
+  }
+
+  private record Found(List<Choice> choices, Optional<Integer> decidedBy) {}
+
   private void findChoices() {
     Session now = studio.shown();
     int note = studio.selectedProperty().get();
     choices.set(List.of());
+    decidedBy.set(Optional.empty());
     if (now == null || !compares || note < 0 || note >= now.resolved().notes().size()) {
       return;
     }
@@ -165,15 +180,23 @@ public final class LeftHandModel {
         Rank.BESIDE,
         token -> {
           FingeringSolver solver = now.solverFreeAt(note, token);
-          double best = solver.best().effort();
+          Fingering free = solver.best();
+          double best = free.effort();
           List<Choice> found = new ArrayList<>();
           for (Fingering f : solver.choicesAt(note)) {
             found.add(new Choice(f.notes().get(note).orElseThrow(), f.effort() - best, f));
           }
-          return found;
+          boolean stands =
+              free.notes().get(note).isPresent()
+                  && now.fingering().notes().get(note).isPresent()
+                  && free.notes()
+                      .get(note)
+                      .get()
+                      .samePlace(now.fingering().notes().get(note).get());
+          return new Found(found, stands ? solver.decidedBy(note) : Optional.empty());
         },
         () -> studio.selectedProperty().get() == note,
-        choices::set);
+        this::found);
   }
 
   /** Looks for fingerings of the selection, or of everything when one note is selected. */

@@ -4,6 +4,8 @@ import fret.app.words.Sentences;
 import fret.base.Said;
 import fret.fingering.NoteFinger;
 import fret.instrument.Finger;
+import fret.mark.LengthLayer;
+import fret.mark.LengthWish;
 import fret.mark.NoteLayer;
 import fret.score.Signs;
 import fret.session.Change;
@@ -98,6 +100,27 @@ public final class NoteDecisions {
     if (studio.shown() != null && note >= 0) {
       studio.decide(s -> Decisions.toggle(s, layer, note, value));
     }
+  }
+
+  /** How long the selected note of a second voice is held: in full, let go at once, by rule. */
+  public void nextLength() {
+    int note = studio.selectedProperty().get();
+    Session now = studio.shown();
+    if (now == null || note < 0) {
+      return;
+    }
+    boolean held = now.resolved().slices().stream().anyMatch(s -> s.held().contains(note));
+    if (!held) {
+      studio.tell(Sentences.of("hand.not-held"));
+      return;
+    }
+    boolean full =
+        now.passage()
+            .marks()
+            .at(LengthLayer.LENGTH, now.resolved().notes().get(note).key())
+            .filter(w -> w == LengthWish.FULL)
+            .isPresent();
+    toggle(LengthLayer.LENGTH, full ? LengthWish.LET_GO : LengthWish.FULL);
   }
 
   public void toggleDigits() {
