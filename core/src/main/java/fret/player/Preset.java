@@ -103,14 +103,15 @@ public record Preset(
           "quick",
           "Quick and light",
           "The hand stays in place and the bow crosses; open strings are welcome; weak finger pairs are avoided.",
-          Map.of(
-              EffortKind.SHIFT, 0.34,
-              EffortKind.RUSH, 0.02,
-              EffortKind.CROSSING, 0.15,
-              EffortKind.WEAK_PAIR, 0.03,
-              EffortKind.OPEN_STRING, 0.0,
-              EffortKind.OPEN_LONG, 0.4,
-              EffortKind.FOURTH, 0.08));
+          Map.ofEntries(
+              Map.entry(EffortKind.SHIFT, 0.5),
+              Map.entry(EffortKind.RUSH, 0.02),
+              Map.entry(EffortKind.CROSSING, 0.1),
+              Map.entry(EffortKind.WEAK_PAIR, 0.06),
+              Map.entry(EffortKind.OPEN_STRING, 0.0),
+              Map.entry(EffortKind.OPEN_LONG, 0.1),
+              Map.entry(EffortKind.FOURTH, 0.22),
+              Map.entry(EffortKind.HEIGHT, 0.05)));
 
   /** A big sound: low strings for power, strong fingers, no open strings that stick out. */
   public static final Preset POWERFUL =
@@ -118,15 +119,18 @@ public record Preset(
           "powerful",
           "Big sound",
           "Goes back to a lower string for power and stays there; strong fingers on long notes; climbs sooner than it crosses.",
-          Map.of(
-              EffortKind.SHIFT, 0.2,
-              EffortKind.CROSSING, 0.32,
-              EffortKind.COLOUR, 0.3,
-              EffortKind.BRILLIANCE, 0.0,
-              EffortKind.HIGH_ON_LOW, 0.015,
-              EffortKind.HEIGHT, 0.015,
-              EffortKind.OPEN_LONG, 1.4,
-              EffortKind.FOURTH_LONG, 0.5));
+          Map.ofEntries(
+              Map.entry(EffortKind.SHIFT, 0.14),
+              Map.entry(EffortKind.START, 0.12),
+              Map.entry(EffortKind.CROSSING, 0.5),
+              Map.entry(EffortKind.COLOUR, 0.5),
+              Map.entry(EffortKind.BRILLIANCE, 0.0),
+              Map.entry(EffortKind.HIGH_ON_LOW, 0.005),
+              Map.entry(EffortKind.HEIGHT, 0.0),
+              Map.entry(EffortKind.OPEN_LONG, 3.0),
+              Map.entry(EffortKind.OPEN_STRING, 0.4),
+              Map.entry(EffortKind.FOURTH, 0.2),
+              Map.entry(EffortKind.FOURTH_LONG, 0.8)));
 
   /** A gentle hand: no stretch that a shift can spare, the fourth finger seldom. */
   public static final Preset GENTLE =
@@ -134,15 +138,15 @@ public record Preset(
           "gentle",
           "Gentle hand",
           "Shifts sooner than it stretches; spares the fourth finger; open strings and harmonics are welcome.",
-          Map.of(
-              EffortKind.STRETCH, 1.6,
-              EffortKind.SHIFT, 0.2,
-              EffortKind.FOURTH, 0.25,
-              EffortKind.FOURTH_LONG, 0.5,
-              EffortKind.OPEN_LONG, 0.4,
-              EffortKind.OPEN_STRING, 0.0,
-              EffortKind.HARMONIC, 0.4,
-              EffortKind.THUMB, 0.4));
+          Map.ofEntries(
+              Map.entry(EffortKind.STRETCH, 2.5),
+              Map.entry(EffortKind.SHIFT, 0.2),
+              Map.entry(EffortKind.FOURTH, 0.5),
+              Map.entry(EffortKind.FOURTH_LONG, 0.8),
+              Map.entry(EffortKind.OPEN_LONG, 0.2),
+              Map.entry(EffortKind.OPEN_STRING, 0.0),
+              Map.entry(EffortKind.HARMONIC, 0.4),
+              Map.entry(EffortKind.THUMB, 0.4)));
 
   /** Shifts that nobody hears: behind open strings, rests and bow changes, on the beat. */
   public static final Preset HIDDEN =
@@ -150,12 +154,15 @@ public record Preset(
           "hidden",
           "Hidden shifts",
           "Shifts where something covers them, on the beat and between different fingers; never a slide that can be heard.",
-          Map.of(
-              EffortKind.UNCOVERED, 0.8,
-              EffortKind.OFF_BEAT, 0.25,
-              EffortKind.LANDING, 0.6,
-              EffortKind.SLIDE_HEARD, 1.2,
-              EffortKind.SLUR_SHIFT, 1.2));
+          Map.ofEntries(
+              Map.entry(EffortKind.UNCOVERED, 2.4),
+              Map.entry(EffortKind.SHIFT, 0.2),
+              Map.entry(EffortKind.OFF_BEAT, 0.5),
+              Map.entry(EffortKind.LANDING, 1.0),
+              Map.entry(EffortKind.SLIDE_HEARD, 2.0),
+              Map.entry(EffortKind.SLUR_SHIFT, 2.0),
+              Map.entry(EffortKind.SLIDE, 0.2),
+              Map.entry(EffortKind.OPEN_LONG, 0.4)));
 
   /** All presets, the default first. */
   public static List<Preset> all() {

@@ -62,7 +62,7 @@ final class PartOptions {
   @Option(
       names = "--preset",
       defaultValue = "sure",
-      description = "the sure, simple hand by default")
+      description = "sure (the default), singing, quick, powerful, gentle or hidden")
   String presetName;
 
   @Option(names = "--school", defaultValue = "usual", description = "usual, 1-2-4 or 1-2-3-4")
