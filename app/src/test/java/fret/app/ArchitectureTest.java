@@ -47,10 +47,11 @@ class ArchitectureTest {
     row("fingering", "score", "mark", "player", "search");
     row("bowing", "score", "mark", "player", "search");
     row("joint", "fingering", "bowing");
+    row("load", "fingering", "bowing");
     row("drill", "joint");
     row("sound", "score", "mark");
     row("journal", "drill");
-    row("lane", "engraving", "joint");
+    row("lane", "engraving", "joint", "load");
     row("plan", "journal", "drill");
     row("writing", "score");
     row("proof", "score");

@@ -6,8 +6,10 @@ import fret.bowing.PhraseMark;
 import fret.fingering.Fingering;
 import fret.instrument.BowGeometry;
 import fret.instrument.Instrument;
+import fret.load.Load;
 import fret.mark.VibratoWish;
 import fret.score.ResolvedPassage;
+import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
@@ -17,12 +19,30 @@ import java.util.Optional;
  *
  * @param fingering missing in drills
  * @param bow missing where nothing is known of the bow
+ * @param load missing in drills
  */
 public record LaneInput(
     ResolvedPassage passage,
     Optional<Fingering> fingering,
     Instrument instrument,
-    Optional<Bow> bow) {
+    Optional<Bow> bow,
+    Optional<Loaded> load) {
+  /**
+   * How hard each moment is.
+   *
+   * @param perMinute the tempo that it was measured at, in beats of the player's
+   * @param bars printed number of each moment's bar
+   */
+  public record Loaded(Load load, double perMinute, List<String> bars) {
+    public Loaded {
+      bars = List.copyOf(bars);
+    }
+
+    String barOf(int moment) {
+      return bars.get(moment);
+    }
+  }
+
   /**
    * The right arm.
    *
@@ -43,7 +63,16 @@ public record LaneInput(
 
   /** Without the bow. */
   public LaneInput(ResolvedPassage passage, Optional<Fingering> fingering, Instrument instrument) {
-    this(passage, fingering, instrument, Optional.empty());
+    this(passage, fingering, instrument, Optional.empty(), Optional.empty());
+  }
+
+  /** Without the load. */
+  public LaneInput(
+      ResolvedPassage passage,
+      Optional<Fingering> fingering,
+      Instrument instrument,
+      Optional<Bow> bow) {
+    this(passage, fingering, instrument, bow, Optional.empty());
   }
 
   public LaneInput {
@@ -51,5 +80,6 @@ public record LaneInput(
     Objects.requireNonNull(fingering);
     Objects.requireNonNull(instrument);
     Objects.requireNonNull(bow);
+    Objects.requireNonNull(load);
   }
 }

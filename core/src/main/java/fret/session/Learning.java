@@ -7,6 +7,7 @@ import fret.drill.DrillKind;
 import fret.drill.Frame;
 import fret.drill.FrameLayer;
 import fret.drill.Learned;
+import fret.load.Load;
 import fret.mark.Anchor;
 import fret.mark.Marks;
 import fret.mark.Place;
@@ -99,6 +100,12 @@ public record Learning(
     stretched = Set.copyOf(stretched);
   }
 
+  /** So many joins, those that give way at the lowest tempos, get more of the time. */
+  private static final int WEAKEST = 5;
+
+  /** How much harder such a join makes its chunk (from memory). */
+  private static final double WEAK_JOIN = 1.3;
+
   /** What there is to learn in an open passage. */
   public static Learning of(Session s, LadderKind kind, double start) {
     List<Chunk> chunks = chunks(s);
@@ -117,6 +124,8 @@ public record Learning(
   private static List<Unit> units(Session s, List<Learned> learned) {
     DrillBook book = new DrillBook(s);
     double usual = effortPerNote(s, s.score().bars().get(0).start(), s.score().end());
+    List<Integer> weakest =
+        s.load().hardest().stream().limit(WEAKEST).map(Load.Share::moment).toList();
     List<Unit> units = new ArrayList<>();
     for (Learned l : learned) {
       Chunk c = l.chunk();
@@ -126,6 +135,9 @@ public record Learning(
       }
       double hard = effortPerNote(s, c.fromOnset(), c.toOnset());
       double difficulty = usual <= 0 ? 1 : Math.max(0.5, Math.min(2, hard / usual));
+      if (weakest.stream().anyMatch(m -> isIn(s, c, m))) {
+        difficulty = Math.min(2, WEAK_JOIN * difficulty);
+      }
       if (parts.containsKey(DrillKind.STRAIGHT)) {
         units.add(
             new Unit(
@@ -138,6 +150,11 @@ public record Learning(
       }
     }
     return units;
+  }
+
+  private static boolean isIn(Session s, Chunk c, int moment) {
+    var onset = s.resolved().slices().get(moment).onset();
+    return onset.compareTo(c.fromOnset()) > 0 && onset.compareTo(c.toOnset()) < 0;
   }
 
   /** Frames that are no chunk of notes yet. */

@@ -83,7 +83,12 @@ final class Sections {
               Goal.Id.of(session.passage().id()),
               "",
               target,
-              ladder(target, rate(0, session.resolved().slices().size() - 1, notes, target), true),
+              ladder(
+                  target,
+                  rate(0, session.resolved().slices().size() - 1, notes, target),
+                  true,
+                  0,
+                  session.resolved().slices().size() - 1),
               rest,
               notes,
               0,
@@ -139,7 +144,7 @@ final class Sections {
         new Goal.Id(session.passage().id(), e.excerpt().id()),
         e.excerpt().name(),
         own,
-        ladder(own, rate(e.from(), e.to(), notes, own), rate == 0),
+        ladder(own, rate(e.from(), e.to(), notes, own), rate == 0, e.from(), e.to()),
         units,
         notes,
         e.excerpt().auditionId(),
@@ -152,7 +157,7 @@ final class Sections {
         new Goal.Id(session.passage().id(), f.id()),
         f.name(),
         own,
-        ladder(own, SLOW, false),
+        ladder(own, SLOW, false, 0, -1),
         List.of(unit(f)),
         f.length().doubleValue(),
         0,
@@ -197,7 +202,7 @@ final class Sections {
     return (to - from + 1) / Math.max(1e-9, notes * at.wholeNoteMs() / 1000);
   }
 
-  private Ladder ladder(Tempo to, double rate, boolean usualStart) {
+  private Ladder ladder(Tempo to, double rate, boolean usualStart, int fromSlice, int toSlice) {
     boolean slow =
         setup.line() == PracticeSetup.Line.SLOW
             || setup.line() == PracticeSetup.Line.BY_NOTES && rate < SLOW;
@@ -209,6 +214,21 @@ final class Sections {
     int top = (int) Math.max(2, Math.round(to.perMinute()));
     double own = usualStart ? setup.start() : 0;
     double from = own > 0 ? own : start;
-    return Ladder.of(kind, from >= 1 && from < top ? from : 0, top);
+    return Ladder.of(kind, from >= 1 && from < top ? from : under(to, fromSlice, toSlice), top);
+  }
+
+  /**
+   * Where the usual start, half the target, lies above the lowest ceiling of a join: just under
+   * that, but not under a third of the target; else 0 for the usual.
+   */
+  private double under(Tempo to, int fromSlice, int toSlice) {
+    double lowest =
+        session.load().hardest().stream()
+            .filter(s -> s.moment() > fromSlice && s.moment() <= toSlice)
+            .mapToDouble(s -> s.ceiling(target.perMinute()))
+            .min()
+            .orElse(Double.POSITIVE_INFINITY);
+    boolean low = lowest < to.perMinute() / 2;
+    return low ? Math.max(Math.ceil(to.perMinute() / 3), Math.floor(lowest)) : 0;
   }
 }

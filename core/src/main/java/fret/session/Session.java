@@ -12,7 +12,10 @@ import fret.fingering.FingeringSolver;
 import fret.fingering.FingeringTask;
 import fret.fingering.NoteFinger;
 import fret.fingering.PrintedWishes;
+import fret.fingering.TempoRange;
 import fret.lane.LaneInput;
+import fret.load.Limits;
+import fret.load.Load;
 import fret.mark.FingerLayer;
 import fret.mark.NoteLayer;
 import fret.mark.VibratoLayer;
@@ -199,7 +202,26 @@ public record Session(
         new LaneInput.Bow(
             arm.bowing(), bowTask().bow(), arm.report(), vibratoAsked(), phraseMarks());
     return new LaneInput(
-        resolved(), Optional.of(hand), task().hand().instrument(), Optional.of(bow));
+        resolved(),
+        Optional.of(hand),
+        task().hand().instrument(),
+        Optional.of(bow),
+        Optional.of(
+            new LaneInput.Loaded(
+                load(hand, arm.bowing()),
+                passage.settings().target().perMinute(),
+                resolved().slices().stream()
+                    .map(s -> resolved().notes().get(s.starting().get(0)).bar())
+                    .toList())));
+  }
+
+  /** How hard each moment is at the target tempo, as it stands. */
+  public Load load() {
+    return load(fingering(), bowing());
+  }
+
+  private Load load(Fingering hand, Bowing bowing) {
+    return Load.of(resolved(), task().tempo(), hand, Optional.of(bowing), Limits.USUAL);
   }
 
   /** What the player asks of the vibrato, by moment. */
@@ -265,6 +287,11 @@ public record Session(
   public FingeringSolver solverFreeAt(int note, Token token) {
     Decided free = computed.standing().decided().withoutAdopted().withoutPin(note);
     return new FingeringSolver(computed.standing().taskWith(free), token);
+  }
+
+  /** Between which tempos the fingering that stands stays the cheapest; takes long. */
+  public TempoRange tempoRange(Token token) {
+    return TempoRange.of(freeTask(), fingering(), passage.settings().target().perMinute(), token);
   }
 
   private FingeringTask freeTask() {

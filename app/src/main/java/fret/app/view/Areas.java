@@ -35,7 +35,7 @@ final class Areas {
     return List.of(
         new Area("shelf", KeyCode.F2, false, List.of(), new ShelfView(r)),
         new Area("part", KeyCode.F3, true, List.of(), new PartView(r)),
-        new Area("left-hand", KeyCode.F4, true, List.of("hand"), new LeftHandView(r)),
+        new Area("left-hand", KeyCode.F4, true, List.of("hand", "load"), new LeftHandView(r)),
         new Area("bow-arm", KeyCode.F5, true, List.of("bow", "plane"), new BowArmView(r)),
         new Area("plan", KeyCode.F7, true, List.of(), new PlanView(r)),
         new Area("practise", KeyCode.F8, true, List.of(), new PractiseView(r)),

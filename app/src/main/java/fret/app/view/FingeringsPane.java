@@ -9,12 +9,14 @@ import fret.app.words.Words;
 import fret.base.Said;
 import fret.fingering.Fingering;
 import fret.fingering.NoteFinger;
+import fret.fingering.TempoRange;
 import fret.fingering.Traits;
 import fret.session.Session;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.Set;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -35,6 +37,7 @@ final class FingeringsPane extends VBox {
   private final LanePictures pictures;
   private final VBox list = new VBox(8);
   private final Label of = Parts.label("", "quiet");
+  private final Label range = Parts.label(Sentences.of("range.looking"), "plain");
   private final Label few = Parts.label("", "quiet");
   private final TextField name = new TextField();
 
@@ -55,15 +58,51 @@ final class FingeringsPane extends VBox {
             Parts.button(Sentences.of("fingerings.keep-the"), "keep", this::keep, "small"),
             Parts.button(Sentences.of("fingerings.let-go"), "release", model::release, "small"),
             of);
-    VBox inside = new VBox(8, list, few, keep);
+    range.setId("tempo-range");
+    VBox inside = new VBox(8, range, list, few, keep);
     VBox card = Parts.card("", Parts.scroll(inside));
     card.setMinHeight(0);
     VBox.setVgrow(card, Priority.ALWAYS);
     getChildren().add(card);
     model.optionsProperty().addListener(o -> show());
+    model.tempoRangeProperty().addListener(o -> showRange());
     model.triedProperty().addListener(o -> show());
     studio.shownProperty().addListener(o -> show());
     widthProperty().addListener((o, a, b) -> reflow(a.doubleValue(), b.doubleValue()));
+  }
+
+  private void showRange() {
+    range.setText(
+        model
+            .tempoRangeProperty()
+            .get()
+            .filter(r -> studio.shown() != null)
+            .map(r -> told(studio.shown(), r))
+            .orElse(Sentences.of("range.looking")));
+  }
+
+  private static String told(Session s, TempoRange r) {
+    if (r.other().isPresent()) {
+      return Sentences.of("range.other", r.perMinute(), note(s, r.other()), bar(s, r.other()));
+    }
+    String held = Sentences.of("range.holds", r.lowest(), r.highest());
+    String below =
+        r.below().isEmpty()
+            ? ""
+            : " " + Sentences.of("range.below", r.lowest(), note(s, r.below()), bar(s, r.below()));
+    String above =
+        r.above().isEmpty()
+            ? ""
+            : " " + Sentences.of("range.above", r.highest(), note(s, r.above()), bar(s, r.above()));
+    return held + above + below;
+  }
+
+  private static String note(Session s, OptionalInt note) {
+    return s.resolved().notes().get(note.getAsInt()).pitch().toString();
+  }
+
+  private static String bar(Session s, OptionalInt note) {
+    return s.resolved().notes().get(note.getAsInt()).bar();
   }
 
   private void reflow(double before, double now) {

@@ -208,7 +208,7 @@ final class ShiftPane extends Cards {
         Sentences.of(
             s.isUp() ? "shift.facts.up" : "shift.facts.down",
             Math.round(s.travelMm()),
-            Words.time(s),
+            Words.time(s, studio.shown().passage().settings().target().perMinute()),
             Words.one(s.windowMm() / 2),
             s.hiddenBehind().isEmpty()
                 ? Sentences.of("shift.bare")

@@ -8,6 +8,7 @@ import fret.fingering.Fingering;
 import fret.fingering.FingeringSolver;
 import fret.fingering.NoteFinger;
 import fret.fingering.Tally;
+import fret.fingering.TempoRange;
 import fret.instrument.InstrumentType;
 import fret.mark.FingerLayer;
 import fret.mark.Wish;
@@ -60,6 +61,8 @@ public final class LeftHandModel {
   private final ReadOnlyObjectWrapper<Map<EffortKind, WeightRange>> ranges =
       new ReadOnlyObjectWrapper<>(Map.of());
   private final ReadOnlyObjectWrapper<Optional<Integer>> decidedBy =
+      new ReadOnlyObjectWrapper<>(Optional.empty());
+  private final ReadOnlyObjectWrapper<Optional<TempoRange>> tempoRange =
       new ReadOnlyObjectWrapper<>(Optional.empty());
   private final ReadOnlyIntegerWrapper anchor = new ReadOnlyIntegerWrapper(-1);
   private boolean compares;
@@ -128,8 +131,10 @@ public final class LeftHandModel {
       anchor.set(studio.selectedProperty().get());
     }
     options.set(Optional.empty());
+    tempoRange.set(Optional.empty());
     findChoices();
     findOptions();
+    findTempoRange();
   }
 
   private void forgetOptions() {
@@ -152,6 +157,7 @@ public final class LeftHandModel {
     if (starts) {
       findChoices();
       findOptions();
+      findTempoRange();
     }
   }
 
@@ -215,6 +221,24 @@ public final class LeftHandModel {
             options(now, part ? now.freeSolver(from, to, token) : now.freeSolver(token), token),
         () -> part == hasRange() && (!part || from == firstSelected() && to == lastSelected()),
         found -> options.set(Optional.of(found)));
+  }
+
+  /** Between which tempos the fingering that stands stays the cheapest; empty until it is found. */
+  public ReadOnlyObjectProperty<Optional<TempoRange>> tempoRangeProperty() {
+    return tempoRange.getReadOnlyProperty();
+  }
+
+  private void findTempoRange() {
+    Session now = studio.shown();
+    if (now == null || !compares || tempoRange.get().isPresent()) {
+      return;
+    }
+    studio.compute(
+        "tempo-range",
+        Rank.BEHIND,
+        now::tempoRange,
+        () -> true,
+        found -> tempoRange.set(Optional.of(found)));
   }
 
   private static List<Option> options(Session now, FingeringSolver solver, Token token) {

@@ -120,14 +120,19 @@ public final class Words {
         + on.stringName(s.arrivalString());
   }
 
-  /** How the time for a shift compares with what it takes to aim and correct on the way. */
-  public static String time(Shift s) {
+  /**
+   * Whether a shift is aimed or thrown, and from which tempo on it is a throw.
+   *
+   * @param perMinute the tempo at hand
+   */
+  public static String time(Shift s, double perMinute) {
+    double ceiling = perMinute * s.timeMs() / s.neededMs();
     return shown(
         s.timeMs() >= s.neededMs()
-            ? "%.0f ms, time enough to aim (about %.0f)"
-            : "%.0f ms; to aim takes about %.0f, so learn it as one throw",
+            ? "%.0f ms: time to aim and correct, up to %.0f"
+            : "%.0f ms: one throw, learned whole; to be aimed only below %.0f",
         s.timeMs(),
-        s.neededMs());
+        ceiling);
   }
 
   /** The guide note of a school, with the way that its finger slides. */

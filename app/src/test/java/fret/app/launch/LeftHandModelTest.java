@@ -230,7 +230,7 @@ class LeftHandModelTest extends OnDemoLibrary {
     assertThat(Words.shiftPath(studio.shown(), shift))
         .contains(" with " + shift.fromFinger().digit())
         .contains(" to " + reached.sounding());
-    assertThat(Words.time(shift)).contains(Math.round(shift.timeMs()) + " ms");
+    assertThat(Words.time(shift, 80)).contains(Math.round(shift.timeMs()) + " ms");
     assertThat(Words.guide(shift.newFinger(), false)).startsWith("New finger: slide");
     assertThat(Words.guide(Optional.empty(), true)).isEqualTo("Old finger: would overshoot");
     assertThat(Words.place(violin, reached)).contains("position", "mm from the nut");

@@ -107,9 +107,10 @@ class WordsTest {
   /** Ten bits a second can be aimed; quicker is a throw. */
   @Test
   void theTimeOfAShiftIsHeldAgainstWhatAimingTakes() {
-    assertThat(Words.time(shift(500, 4))).isEqualTo("500 ms, time enough to aim (about 400)");
-    assertThat(Words.time(shift(300, 4)))
-        .isEqualTo("300 ms; to aim takes about 400, so learn it as one throw");
+    assertThat(Words.time(shift(500, 4), 80))
+        .isEqualTo("500 ms: time to aim and correct, up to 100");
+    assertThat(Words.time(shift(300, 4), 80))
+        .isEqualTo("300 ms: one throw, learned whole; to be aimed only below 60");
   }
 
   @Test
