@@ -41,20 +41,22 @@ public record TempoRange(
    */
   public static TempoRange of(FingeringTask task, Fingering chosen, double perMinute, Token token) {
     int at = (int) Math.round(perMinute);
-    OptionalInt other = unlike(task, chosen, token);
+    // What stands is what was proposed with figures alike, or what the decisions made cheapest.
+    boolean alike = unlike(task, chosen, true, token).isEmpty();
+    OptionalInt other = alike ? OptionalInt.empty() : unlike(task, chosen, false, token);
     if (other.isPresent()) {
       return new TempoRange(at, at, at, OptionalInt.empty(), OptionalInt.empty(), other);
     }
     int lowest = at;
     OptionalInt below = OptionalInt.empty();
     while (below.isEmpty() && lowest > Math.min(at, LEAST)) {
-      below = unlike(at(task, (lowest - 1) / perMinute), chosen, token);
+      below = unlike(at(task, (lowest - 1) / perMinute), chosen, alike, token);
       lowest -= below.isEmpty() ? 1 : 0;
     }
     int highest = at;
     OptionalInt above = OptionalInt.empty();
     while (above.isEmpty() && highest < Math.max(at, MOST)) {
-      above = unlike(at(task, (highest + 1) / perMinute), chosen, token);
+      above = unlike(at(task, (highest + 1) / perMinute), chosen, alike, token);
       highest += above.isEmpty() ? 1 : 0;
     }
     return new TempoRange(at, lowest, highest, below, above, other);
@@ -71,8 +73,10 @@ public record TempoRange(
   }
 
   /** The first note that the cheapest fingering plays otherwise. */
-  private static OptionalInt unlike(FingeringTask task, Fingering chosen, Token token) {
-    Fingering best = new FingeringSolver(task, token).best();
+  private static OptionalInt unlike(
+      FingeringTask task, Fingering chosen, boolean alike, Token token) {
+    FingeringSolver solver = new FingeringSolver(task, token);
+    Fingering best = alike ? solver.consistent() : solver.best();
     if (best.notesUnlike(chosen) == 0) {
       return OptionalInt.empty();
     }

@@ -266,7 +266,14 @@ final class HandLane implements Lane {
       int last = until - 1;
       if (axis.has(from) && axis.has(last) && last > from) {
         double y = (p.isOpen() ? height - RADIUS - 0.35 : y(p.mmFromNut())) + under;
-        pen.line(axis.x(from) + RADIUS, y, axis.end(last), y, width, Ink.HAND, from);
+        pen.line(
+            axis.x(from) + RADIUS,
+            y,
+            axis.end(last),
+            y,
+            width,
+            width < 0.2 ? Ink.FAINT : Ink.HAND,
+            from);
       }
     }
 
