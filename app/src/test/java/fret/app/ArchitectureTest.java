@@ -47,6 +47,8 @@ class ArchitectureTest {
     row("fingering", "score", "mark", "player", "search");
     row("bowing", "score", "mark", "player", "search");
     row("joint", "fingering", "bowing");
+    row("harmony", "score");
+    row("intonation", "score", "mark", "player", "harmony", "fingering");
     row("load", "fingering", "bowing");
     row("drill", "joint");
     row("sound", "score", "mark");

@@ -68,6 +68,7 @@ final class FingeringsPane extends VBox {
     model.tempoRangeProperty().addListener(o -> showRange());
     model.triedProperty().addListener(o -> show());
     studio.shownProperty().addListener(o -> show());
+    parentProperty().addListener(o -> model.setRanging(getParent() != null));
     widthProperty().addListener((o, a, b) -> reflow(a.doubleValue(), b.doubleValue()));
   }
 

@@ -66,6 +66,7 @@ public final class LeftHandModel {
       new ReadOnlyObjectWrapper<>(Optional.empty());
   private final ReadOnlyIntegerWrapper anchor = new ReadOnlyIntegerWrapper(-1);
   private boolean compares;
+  private boolean looksAtRange;
   private boolean extending;
 
   public LeftHandModel(Studio studio) {
@@ -157,7 +158,6 @@ public final class LeftHandModel {
     if (starts) {
       findChoices();
       findOptions();
-      findTempoRange();
     }
   }
 
@@ -228,9 +228,15 @@ public final class LeftHandModel {
     return tempoRange.getReadOnlyProperty();
   }
 
+  /** The range is looked for only while it is looked at, for it takes many searches. */
+  public void setRanging(boolean wanted) {
+    looksAtRange = wanted;
+    findTempoRange();
+  }
+
   private void findTempoRange() {
     Session now = studio.shown();
-    if (now == null || !compares || tempoRange.get().isPresent()) {
+    if (now == null || !looksAtRange || !compares || tempoRange.get().isPresent()) {
       return;
     }
     studio.compute(

@@ -88,7 +88,7 @@ class StudioTest extends OnDemoLibrary {
     does(() -> studio.select(0));
     does(() -> studio.selectBar(1));
     does(() -> studio.selectBar(1));
-    does(() -> studio.select(studio.selectedProperty().get() + 3));
+    does(() -> studio.select(studio.selectedProperty().get() + 1));
     Finger wanted = other(studio.selectedProperty().get());
     does(() -> studio.decisions().pinFinger(wanted));
     String gone =
