@@ -13,13 +13,40 @@ public record Chord(int root, Quality quality) {
     "I", "bII", "II", "III", "#III", "IV", "#IV", "V", "VI", "#VI", "VII", "VII"
   };
 
+  /**
+   * Reads what {@link #text} writes: a root and a kind, such as {@code F#m7}.
+   *
+   * @throws IllegalArgumentException if it is no chord
+   */
+  public static Chord parse(String text) {
+    String t = text.strip();
+    int signs = 1;
+    while (signs < t.length() && (t.charAt(signs) == '#' || t.charAt(signs) == 'b')) {
+      signs++;
+    }
+    if (t.isEmpty() || "CDEFGAB".indexOf(t.charAt(0)) < 0) {
+      throw new IllegalArgumentException("no chord: " + text);
+    }
+    int root = fret.pitch.Pitch.parse(t.substring(0, signs) + "4").midi();
+    for (Quality q : Quality.values()) {
+      if (q.sign().equals(t.substring(signs))) {
+        return new Chord(Math.floorMod(root, 12), q);
+      }
+    }
+    throw new IllegalArgumentException("no chord: " + text);
+  }
+
   boolean has(int pitchClass) {
     return quality.members().contains(Math.floorMod(pitchClass - root, 12));
   }
 
   /** Root and kind, spelled as in a key: "G7", "F#m". */
   public String text(Key key) {
-    return Key.name(key.fifthsOf(root)) + quality.sign();
+    boolean leads = quality == Quality.DIMINISHED || quality == Quality.DIMINISHED_SEVENTH;
+    // A diminished chord that leads to a degree is spelled as its leading note.
+    int goal = Math.floorMod(root + 1, 12);
+    int fifths = leads && key.has(goal) ? key.fifthsOf(goal) + 5 : key.fifthsOf(root);
+    return Key.name(fifths) + quality.sign();
   }
 
   /**

@@ -294,7 +294,7 @@ public final class HarmonyFinder {
     // A line that moves by step throughout says little, whatever fits it.
     double said = Math.min(ofBar, said(all));
     double gap = Math.max(0, here - next);
-    double confidence = Math.max(0, Math.min(1, said * Math.min(1, 0.25 + here * 0.6 + gap)));
+    double confidence = Math.max(0, Math.min(0.98, said * (0.2 + here * 0.35 + gap * 0.6)));
     boolean clear = here > 0.25 && confidence >= CLEAR && said > 0.55;
     return new Harmony.ChordSpan(
         all.bar,

@@ -32,7 +32,8 @@ public record Key(int fifths, boolean minor) {
   /** The place in the chain of fifths of a pitch class, spelled as the key has it. */
   int fifthsOf(int pitchClass) {
     int best = 0;
-    int middle = signature() + 2;
+    // The raised sixth and seventh of minor lie on the sharp side.
+    int middle = signature() + (minor ? 3 : 2);
     for (int f = -15; f <= 19; f++) {
       boolean same = Math.floorMod(7 * f, 12) == pitchClass;
       best =

@@ -14,6 +14,7 @@ import java.util.OptionalDouble;
  * @param centsFromEqual where the note rings with it, against equal temperament on the player's A
  * @param mm how far its finger moves from its equal place, positive towards the bridge; 0 for an
  *     open string
+ * @param beside whether the two lie on neighbouring strings, so that the bow can sound both
  * @param gapMm distance of the two fingers then; empty where one of the notes is open
  * @param gapEqualMm that of their equal places
  */
@@ -26,6 +27,7 @@ public record Check(
     Ratio ratio,
     double centsFromEqual,
     double mm,
+    boolean beside,
     OptionalDouble gapMm,
     OptionalDouble gapEqualMm) {
   /** What it is heard against. */

@@ -235,7 +235,10 @@ public final class Tuner {
   private static int rank(Check c) {
     int within = Math.floorMod(c.interval().semitones(), 12);
     return switch (c.kind()) {
-      case OPEN -> within == 0 ? 0 : within == 7 || within == 5 ? 2 : 5;
+      case OPEN -> {
+        int own = within == 0 ? 0 : within == 7 || within == 5 ? 2 : 5;
+        yield within == 0 || c.beside() ? own : own + 6;
+      }
       case HARMONIC -> c.ratio().high() == 1 ? 1 : 3;
       case DOUBLE_STOP -> 4;
       case PEDAL -> 6;
@@ -272,16 +275,16 @@ public final class Tuner {
         Ratio.of(interval).orElseThrow(),
         cents,
         strings.mm(f.semitone(), from),
+        Math.abs(string - f.string()) == 1,
         OptionalDouble.empty(),
         OptionalDouble.empty());
   }
 
-  /** Neighbouring strings in every still interval, others in unison and octaves. */
+  /** Every string in every still interval; those that cannot sound with it are compared after. */
   private void open(int note, NoteFinger f, int string, List<Check> into) {
     Pitch open = instrument.open(string);
     int within = Math.floorMod(f.sounding().midi() - open.midi(), 12);
-    boolean beside = Math.abs(string - f.string()) == 1;
-    if (within == 0 || beside && STILL.contains(within)) {
+    if (STILL.contains(within)) {
       pure(f.sounding(), open, strings.of(string))
           .ifPresent(c -> into.add(check(note, f, Check.Kind.OPEN, open, string, c)));
     }
@@ -307,6 +310,7 @@ public final class Tuner {
               Ratio.of(interval).orElseThrow(),
               cents,
               strings.mm(f.semitone(), cents - strings.of(f.string())),
+              false,
               OptionalDouble.empty(),
               OptionalDouble.empty()));
     }
@@ -363,6 +367,7 @@ public final class Tuner {
             Ratio.of(interval).orElseThrow(),
             cents.get(),
             strings.mm(f.semitone(), from),
+            both,
             both ? OptionalDouble.of(Math.abs(here - his)) : OptionalDouble.empty(),
             both ? OptionalDouble.of(Math.abs(equal - his)) : OptionalDouble.empty()));
   }
@@ -391,7 +396,7 @@ public final class Tuner {
     return passage.notes().get(note).pitch().midi();
   }
 
-  /** The root of the bar's chord, else its fifth, in the octave below the note. */
+  /** The root of the bar's chord, else its fifth, else the tonic, in the octave below the note. */
   private Optional<Check> drone(int note, NoteFinger f) {
     SoundingNote n = passage.notes().get(note);
     Optional<Key> key = harmony.keyAt(n.key().barIndex());
@@ -404,7 +409,8 @@ public final class Tuner {
             .flatMap(Harmony.ChordSpan::chord)
             .map(Chord::root)
             .orElse(key.get().tonic());
-    for (int pitchClass : new int[] {root, Math.floorMod(root + 7, 12)}) {
+    int fifth = Math.floorMod(root + 7, 12);
+    for (int pitchClass : new int[] {root, fifth, key.get().tonic()}) {
       Pitch name = spelled(pitchClass, key.get());
       Pitch below = name;
       while (below.midi() + 12 <= f.sounding().midi()) {
@@ -440,7 +446,7 @@ public final class Tuner {
   private static Optional<Tuned.Conflict> conflict(List<Check> checks) {
     List<Check> open =
         checks.stream()
-            .filter(c -> c.kind() == Check.Kind.OPEN)
+            .filter(c -> c.kind() == Check.Kind.OPEN && c.beside())
             .sorted(Comparator.comparingDouble(Check::centsFromEqual))
             .toList();
     if (open.size() < 2) {

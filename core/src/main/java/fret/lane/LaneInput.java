@@ -6,6 +6,7 @@ import fret.bowing.PhraseMark;
 import fret.fingering.Fingering;
 import fret.instrument.BowGeometry;
 import fret.instrument.Instrument;
+import fret.intonation.Tuned;
 import fret.load.Load;
 import fret.mark.VibratoWish;
 import fret.score.ResolvedPassage;
@@ -20,13 +21,15 @@ import java.util.Optional;
  * @param fingering missing in drills
  * @param bow missing where nothing is known of the bow
  * @param load missing in drills
+ * @param tuned missing in drills
  */
 public record LaneInput(
     ResolvedPassage passage,
     Optional<Fingering> fingering,
     Instrument instrument,
     Optional<Bow> bow,
-    Optional<Loaded> load) {
+    Optional<Loaded> load,
+    Optional<Tuned> tuned) {
   /**
    * How hard each moment is.
    *
@@ -63,7 +66,7 @@ public record LaneInput(
 
   /** Without the bow. */
   public LaneInput(ResolvedPassage passage, Optional<Fingering> fingering, Instrument instrument) {
-    this(passage, fingering, instrument, Optional.empty(), Optional.empty());
+    this(passage, fingering, instrument, Optional.empty());
   }
 
   /** Without the load. */
@@ -72,7 +75,12 @@ public record LaneInput(
       Optional<Fingering> fingering,
       Instrument instrument,
       Optional<Bow> bow) {
-    this(passage, fingering, instrument, bow, Optional.empty());
+    this(passage, fingering, instrument, bow, Optional.empty(), Optional.empty());
+  }
+
+  /** The same in another tuning. */
+  public LaneInput withTuned(Tuned other) {
+    return new LaneInput(passage, fingering, instrument, bow, load, Optional.of(other));
   }
 
   public LaneInput {
@@ -81,5 +89,6 @@ public record LaneInput(
     Objects.requireNonNull(instrument);
     Objects.requireNonNull(bow);
     Objects.requireNonNull(load);
+    Objects.requireNonNull(tuned);
   }
 }

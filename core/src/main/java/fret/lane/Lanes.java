@@ -6,7 +6,13 @@ import java.util.Optional;
 /** The one list of lanes, in the order in which they stand. */
 public final class Lanes {
   public static final List<Lane> ALL =
-      List.of(new HandLane(), new BowArmLane(), new PlaneLane(), new LineLane(), new LoadLane());
+      List.of(
+          new HandLane(),
+          new BowArmLane(),
+          new PlaneLane(),
+          new LineLane(),
+          new RingLane(),
+          new LoadLane());
 
   private Lanes() {}
 

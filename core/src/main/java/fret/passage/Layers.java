@@ -5,6 +5,9 @@ import fret.drill.ChunkLayer;
 import fret.drill.ExcerptLayer;
 import fret.drill.FrameLayer;
 import fret.drill.OwnChunkLayer;
+import fret.harmony.ChordLayer;
+import fret.intonation.TemperamentLayer;
+import fret.intonation.TuningLayer;
 import fret.mark.BowLayer;
 import fret.mark.FingerLayer;
 import fret.mark.Layer;
@@ -42,7 +45,10 @@ public final class Layers {
                 ClickRangeLayer.CLICKS,
                 SourceLayer.SOURCE,
                 HeadingLayer.HEADING,
-                PracticeLayer.PRACTICE));
+                PracticeLayer.PRACTICE,
+                TuningLayer.TUNING,
+                TemperamentLayer.TEMPERAMENT,
+                ChordLayer.CHORD));
     BowLayers.ALL.stream().filter(l -> l != BowLayer.BOW).forEach(all::add);
     all.addAll(SettingLayers.ALL);
     return List.copyOf(all);

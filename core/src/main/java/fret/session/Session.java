@@ -212,7 +212,8 @@ public record Session(
                 passage.settings().target().perMinute(),
                 resolved().slices().stream()
                     .map(s -> resolved().notes().get(s.starting().get(0)).bar())
-                    .toList())));
+                    .toList())),
+        Optional.of(Ear.tuned(this, Ear.harmony(this, List.of()))));
   }
 
   /** How hard each moment is at the target tempo, as it stands. */

@@ -4,7 +4,9 @@ import fret.score.LoudnessLine;
 import fret.score.ResolvedPassage;
 import fret.score.SoundingNote;
 import fret.tempo.TempoMap;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.function.IntToDoubleFunction;
 
 /**
  * A plain performance of a passage as samples: its notes at its tempo with its printed dynamics, on
@@ -38,24 +40,46 @@ public final class Performance {
       double a4,
       int fromSlice,
       int toSlice) {
+    return samples(passage, loudness, tempo, a4, fromSlice, toSlice, note -> 0);
+  }
+
+  /**
+   * The same in a tuning.
+   *
+   * @param cents of each note from equal temperament, by its index
+   */
+  public static float[] samples(
+      ResolvedPassage passage,
+      LoudnessLine loudness,
+      TempoMap tempo,
+      double a4,
+      int fromSlice,
+      int toSlice,
+      IntToDoubleFunction cents) {
     double start = tempo.msAt(passage.slices().get(fromSlice).onset()) / 1000;
-    List<SoundingNote> notes =
-        passage.notes().stream()
-            .filter(n -> n.slice() >= fromSlice && n.slice() <= toSlice)
-            .filter(n -> tempo.msAt(n.end()) / 1000 - start <= LONGEST_S)
-            .toList();
+    List<SoundingNote> notes = new ArrayList<>();
+    List<Double> hertz = new ArrayList<>();
+    for (int i = 0; i < passage.notes().size(); i++) {
+      SoundingNote n = passage.notes().get(i);
+      boolean asked = n.slice() >= fromSlice && n.slice() <= toSlice;
+      if (asked && tempo.msAt(n.end()) / 1000 - start <= LONGEST_S) {
+        notes.add(n);
+        hertz.add(n.pitch().hertz(a4) * Math.pow(2, cents.applyAsDouble(i) / 1200));
+      }
+    }
     double end = start;
     for (SoundingNote n : notes) {
       end = Math.max(end, tempo.msAt(n.end()) / 1000);
     }
     int rate = ClickTrack.SAMPLE_RATE;
     float[] mix = new float[(int) Math.ceil((end - start + GRACE_S + TAIL_S) * rate)];
-    for (SoundingNote n : notes) {
+    for (int i = 0; i < notes.size(); i++) {
+      SoundingNote n = notes.get(i);
       double at = tempo.msAt(n.onset()) / 1000 - start;
       double lasts = n.isGrace() ? GRACE_S : tempo.durationMs(n.onset(), n.end()) / 1000;
       double early = n.isGrace() ? Math.min(at, GRACE_S * n.key().grace()) : 0;
       double gain = Math.pow(10, decibels(loudness.levelAt(n.onset())) / 20);
-      add(mix, n.pitch().hertz(a4), at - early, lasts, gain);
+      add(mix, hertz.get(i), at - early, lasts, gain);
     }
     return limited(mix);
   }

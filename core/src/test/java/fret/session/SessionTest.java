@@ -9,7 +9,10 @@ import fret.bowing.PhraseMark;
 import fret.drill.Chunk;
 import fret.drill.Frame;
 import fret.fingering.Fingering;
+import fret.harmony.Chord;
 import fret.instrument.Finger;
+import fret.intonation.Temperament;
+import fret.intonation.TuningSetup;
 import fret.mark.Anchor;
 import fret.mark.BowLayer;
 import fret.mark.FingerLayer;
@@ -152,6 +155,15 @@ class SessionTest {
     s = after(s, Decisions.bow(s, 4, Signs.Bow.DOWN));
     s = after(s, Decisions.toggle(s, VibratoLayer.VIBRATO, 6, VibratoWish.USUAL));
     s = after(s, Decisions.toggle(s, LengthLayer.LENGTH, 6, LengthWish.FULL));
+    s =
+        after(
+            s,
+            Ear.tune(
+                s,
+                new TuningSetup(
+                    Temperament.EQUAL, TuningSetup.Strings.OWN, List.of(1.5, 0.0, -2.0, -4.5))));
+    s = after(s, Ear.tune(s, 3, 3, Temperament.PYTHAGOREAN));
+    s = after(s, Ear.chord(s, 1, Optional.of(Chord.parse("F#m7"))));
     s =
         after(
             s, Decisions.toggle(s, ReminderLayer.REMINDER, 6, Reminder.of(Reminder.Kind.GLASSES)));

@@ -16,6 +16,7 @@ import picocli.CommandLine.Command;
     subcommands = {
       FingerCommand.class,
       BowCommand.class,
+      TuneCommand.class,
       PlanCommand.class,
       DrillCommand.class,
       ForecastCommand.class,

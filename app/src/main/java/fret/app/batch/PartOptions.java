@@ -77,12 +77,29 @@ final class PartOptions {
   @Spec(Spec.Target.MIXEE)
   private CommandSpec spec;
 
+  /** The other parts of the file. */
+  List<Score> otherScores() throws UnusableInput {
+    byte[] bytes = bytes();
+    List<Score> others = new ArrayList<>();
+    var parts = FILES.parts(file.toString(), bytes);
+    String own = partName == null || partName.isEmpty() ? parts.get(0).name() : partName;
+    for (var p : parts) {
+      if (!p.name().equals(own)) {
+        others.add(FILES.read(file.toString(), bytes, p.name()).value());
+      }
+    }
+    return others;
+  }
+
   /** The part asked for, with everything that was noticed on the way. */
   Outcome<Score> score() throws UnusableInput {
+    return FILES.read(file == null ? "" : file.toString(), bytes(), partName);
+  }
+
+  private byte[] bytes() throws UnusableInput {
     if (file == null) {
       throw usage("a FILE is needed");
     }
-    byte[] bytes;
     try {
       long size = Files.size(file);
       if (size > MusicXmlFile.LARGEST_BYTES) {
@@ -91,12 +108,11 @@ final class PartOptions {
             "The file is larger than " + MusicXmlFile.LARGEST_BYTES / 1_000_000 + " MB.",
             "Export only the part you play.");
       }
-      bytes = Files.readAllBytes(file);
+      return Files.readAllBytes(file);
     } catch (IOException e) {
       throw new UnusableInput(
           file.toString(), "The file cannot be read.", "Check the name and that it may be read.");
     }
-    return FILES.read(file.toString(), bytes, partName);
   }
 
   /**

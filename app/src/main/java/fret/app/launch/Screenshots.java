@@ -41,7 +41,6 @@ final class Screenshots {
     steps.add(new Step(() -> open(0, main, "left-hand"), ""));
     steps.add(new Step(() -> studio.select(6), "left-hand"));
     steps.add(new Step(() -> open(2, main, "left-hand"), ""));
-    steps.add(new Step(() -> open(4, main, "left-hand"), "left-hand-violin"));
     steps.add(new Step(() -> open(1, main, "left-hand"), ""));
     steps.add(new Step(() -> studio.select(9), ""));
     steps.add(new Step(main.leftHand()::exchange, "left-hand-cello"));
@@ -70,6 +69,10 @@ final class Screenshots {
     steps.add(new Step(() -> open(0, main, "bow-arm"), ""));
     steps.add(new Step(() -> studio.select(6), ""));
     steps.add(new Step(() -> main.fireEvent(press(KeyCode.F)), "bow-arm-bowings"));
+    steps.add(new Step(() -> main.fireEvent(press(KeyCode.N)), ""));
+    steps.add(new Step(() -> open(1, main, "tuning"), ""));
+    steps.add(new Step(() -> studio.select(10), "tuning"));
+    steps.add(new Step(() -> main.fireEvent(press(KeyCode.B)), "tuning-harmony"));
     steps.add(new Step(() -> main.fireEvent(press(KeyCode.N)), ""));
     steps.add(new Step(() -> open(0, main, "plan"), "plan"));
     steps.add(new Step(() -> main.go("practise"), ""));

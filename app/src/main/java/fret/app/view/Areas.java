@@ -6,6 +6,7 @@ import fret.app.viewmodel.Hearing;
 import fret.app.viewmodel.LeftHandModel;
 import fret.app.viewmodel.PracticeModel;
 import fret.app.viewmodel.Studio;
+import fret.app.viewmodel.TuningModel;
 import fret.app.viewmodel.WritingModel;
 import fret.app.widget.Look;
 import java.util.List;
@@ -24,6 +25,7 @@ final class Areas {
       MainView main,
       LeftHandModel leftHand,
       BowModel bow,
+      TuningModel tuning,
       PracticeModel practice,
       WritingModel writing,
       Hearing hearing,
@@ -37,6 +39,7 @@ final class Areas {
         new Area("part", KeyCode.F3, true, List.of(), new PartView(r)),
         new Area("left-hand", KeyCode.F4, true, List.of("hand", "load"), new LeftHandView(r)),
         new Area("bow-arm", KeyCode.F5, true, List.of("bow", "plane"), new BowArmView(r)),
+        new Area("tuning", KeyCode.F6, true, List.of("ring"), new TuningView(r)),
         new Area("plan", KeyCode.F7, true, List.of(), new PlanView(r)),
         new Area("practise", KeyCode.F8, true, List.of(), new PractiseView(r)),
         new Area("journal", KeyCode.F10, false, List.of(), new JournalView(r)));

@@ -8,6 +8,7 @@ import fret.app.viewmodel.LeftHandModel;
 import fret.app.viewmodel.PaperModel;
 import fret.app.viewmodel.PracticeModel;
 import fret.app.viewmodel.Studio;
+import fret.app.viewmodel.TuningModel;
 import fret.app.viewmodel.WritingModel;
 import fret.app.widget.Inks;
 import fret.app.widget.Look;
@@ -97,6 +98,7 @@ public final class MainView extends BorderPane {
                 this,
                 leftHandModel,
                 new BowModel(studio),
+                new TuningModel(studio, leftHandModel, devices.passage(), devices.drone()),
                 practice,
                 writing,
                 hearing,

@@ -500,6 +500,17 @@ public final class Studio {
     }
   }
 
+  /** Selects the first note of a bar, by its index. */
+  public void selectBarAt(int bar) {
+    Session now = shown();
+    for (int i = 0; now != null && i < now.resolved().notes().size(); i++) {
+      if (now.resolved().notes().get(i).key().barIndex() == bar) {
+        select(i);
+        return;
+      }
+    }
+  }
+
   public Optional<NoteFinger> selectedPlace() {
     boolean any =
         shown() != null

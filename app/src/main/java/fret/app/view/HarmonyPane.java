@@ -1,0 +1,90 @@
+package fret.app.view;
+
+import fret.app.viewmodel.Studio;
+import fret.app.viewmodel.TuningModel;
+import fret.app.words.Sentences;
+import fret.app.words.Words;
+import fret.harmony.Harmony;
+import fret.harmony.Key;
+import fret.intonation.Tuned;
+import fret.session.Session;
+import java.util.Optional;
+import javafx.scene.control.Button;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+
+/** The chords of the bars with their numerals; each can be named by the player. */
+final class HarmonyPane extends Cards {
+  private final Studio studio;
+  private final TuningModel model;
+  private final FlowPane bars = new FlowPane(6, 6);
+  private final TextField own = new TextField();
+
+  HarmonyPane(Studio studio, TuningModel model) {
+    this.studio = studio;
+    this.model = model;
+    own.setId("own-chord");
+    own.setPrefWidth(110);
+    own.setPromptText(Sentences.of("tuning.chord.prompt"));
+    own.setAccessibleText(Sentences.of("tuning.chord.name"));
+    own.setOnAction(e -> named());
+    VBox card =
+        Parts.card(
+            Sentences.of("tuning.chords"),
+            Parts.row(
+                8,
+                Parts.line(Sentences.of("tuning.chord.of-bar"), "quiet"),
+                own,
+                Parts.line(Sentences.of("tuning.chord.how"), "quiet")),
+            Parts.scroll(bars));
+    HBox.setHgrow(card, Priority.ALWAYS);
+    getChildren().add(card);
+    model.tunedProperty().addListener(o -> show());
+    studio.selectedProperty().addListener(o -> show());
+  }
+
+  private void named() {
+    model.selectedBar().ifPresent(b -> model.chord(b, own.getText()));
+    own.clear();
+  }
+
+  private void show() {
+    bars.getChildren().clear();
+    Session s = studio.shown();
+    Optional<Tuned> tuned = model.tunedProperty().get();
+    if (s == null || tuned.isEmpty()) {
+      return;
+    }
+    Harmony h = tuned.get().harmony();
+    int selected = model.selectedBar().orElse(-1);
+    for (Harmony.ChordSpan c : h.chords()) {
+      if (c.bar() < s.score().bars().size()) {
+        bars.getChildren().add(button(s, h, c, c.bar() == selected));
+      }
+    }
+  }
+
+  private Button button(Session s, Harmony h, Harmony.ChordSpan c, boolean selected) {
+    String number = s.score().bars().get(c.bar()).number();
+    Key key = h.keyAt(c.bar()).orElse(new Key(0, false));
+    String text =
+        c.chord().isPresent()
+            ? Sentences.of(
+                c.own() ? "tuning.chord.own" : "tuning.chord.at",
+                number,
+                h.numeral(c),
+                c.chord().get().text(key),
+                Words.shown("%.0f", 100 * c.confidence()))
+            : Sentences.of("tuning.chord.unclear", number);
+    Button b =
+        Parts.button(
+            text, "chord-" + bars.getChildren().size(), () -> studio.selectBarAt(c.bar()), "small");
+    if (selected) {
+      b.getStyleClass().add("strong");
+    }
+    return b;
+  }
+}

@@ -1,0 +1,154 @@
+package fret.app.view;
+
+import static fret.app.command.Action.key;
+import static fret.app.command.Action.shift;
+
+import fret.app.command.Action;
+import fret.app.viewmodel.TuningModel;
+import fret.app.widget.StripView;
+import fret.app.words.Sentences;
+import fret.app.words.Words;
+import fret.engraving.StripStyle;
+import fret.intonation.Temperament;
+import fret.intonation.Tuned;
+import fret.lane.LaneInput;
+import fret.session.Digits;
+import fret.session.Session;
+import fret.session.Sheets;
+import java.util.Optional;
+import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.input.KeyCode;
+import javafx.scene.layout.HBox;
+import javafx.util.StringConverter;
+
+/** Tuning: what each note is checked against, the chords, and how the strings are tuned. */
+final class TuningView extends StripArea {
+  private final TuningModel model;
+  private final Label summary = Parts.line("", "quiet");
+  private final ComboBox<Temperament> temperament = new ComboBox<>();
+  private boolean showing;
+
+  TuningView(Areas.Room room) {
+    super(room, "tuning", "tuning-strip");
+    this.model = room.tuning();
+    Button note = tab("note", "tab-tuning-note", new TuneNotePane(studio, model));
+    Button bars = tab("bars", "tab-tuning-bars", new HarmonyPane(studio, model));
+    Button pairs = tab("pairs", "tab-tuning-pairs", new PairsPane(studio, model));
+    Button strings = tab("strings", "tab-tuning-strings", new StringsPane(studio, model));
+    compose(tools());
+    note.fire();
+    actions.add(on("tuning-next", KeyCode.J, model::nextForNotes));
+    actions.add(on("tuning-both", KeyCode.E, model::hearBoth));
+    actions.add(on("tuning-drone", KeyCode.D, model::toggleDrone));
+    actions.add(on("tuning-hear", KeyCode.H, model::hearPassage));
+    actions.add(on("show-tuning-note", KeyCode.N, note::fire));
+    actions.add(on("show-tuning-bars", KeyCode.B, bars::fire));
+    actions.add(on("show-tuning-pairs", KeyCode.P, pairs::fire));
+    actions.add(on("show-tuning-strings", KeyCode.C, strings::fire));
+    actions.add(Action.of("tuning-check", "tuning", shift(KeyCode.E), this::hearBest));
+    studio.shownProperty().addListener(o -> paint());
+    studio.selectedProperty().addListener(o -> follow());
+    selection.anchorProperty().addListener(o -> follow());
+    model.tunedProperty().addListener(o -> paint());
+  }
+
+  private static Action on(String id, KeyCode code, Runnable handler) {
+    return Action.of(id, "tuning", key(code), handler);
+  }
+
+  private void hearBest() {
+    model.selected().flatMap(p -> p.checks().stream().findFirst()).ifPresent(model::hear);
+  }
+
+  private HBox tools() {
+    temperament.setId("temperament");
+    temperament.getItems().setAll(Temperament.values());
+    temperament.setConverter(
+        new StringConverter<>() {
+          @Override
+          public String toString(Temperament t) {
+            return t == null ? "" : Sentences.of("tuning.temperament." + t.id());
+          }
+
+          @Override
+          public Temperament fromString(String text) {
+            throw new UnsupportedOperationException(text);
+          }
+        });
+    temperament.setAccessibleText(Sentences.of("tuning.temperament"));
+    temperament
+        .valueProperty()
+        .addListener(
+            (o, before, now) -> {
+              if (!showing && now != null) {
+                model.use(model.setup().with(now));
+              }
+            });
+    return Parts.row(
+        10,
+        summary,
+        Parts.spring(),
+        Parts.line(Sentences.of("tuning.temperament"), "quiet"),
+        temperament,
+        Parts.button(Sentences.of("tuning.hear"), "tuning-hear", model::hearPassage, "normal"),
+        Parts.button(
+            Sentences.of("tuning.drone-button"), "tuning-drone", model::toggleDrone, "normal"));
+  }
+
+  @Override
+  public void shown() {
+    model.setLooking(true);
+  }
+
+  @Override
+  public void left() {
+    model.setLooking(false);
+  }
+
+  private void paint() {
+    Session s = studio.shown();
+    if (s == null) {
+      return;
+    }
+    showing = true;
+    temperament.setValue(model.setup().temperament());
+    showing = false;
+    Optional<Tuned> tuned =
+        model.tunedProperty().get().filter(t -> t.notes().size() == s.resolved().notes().size());
+    LaneInput lanes = s.laneInput();
+    strip.show(
+        new StripView.Music(
+            s.resolved(),
+            Digits.of(s, s.fingering(), s.passage().settings().fullDigits()),
+            StripStyle.PLAIN.withShiftMarks(Sheets.shiftMarks(s.fingering())),
+            Optional.of(tuned.map(lanes::withTuned).orElse(lanes))));
+    summary.setText(tuned.map(t -> keys(s, t)).orElse(Sentences.of("tuning.looking")));
+    follow();
+  }
+
+  private static String keys(Session s, Tuned t) {
+    StringBuilder all = new StringBuilder();
+    for (var k : t.harmony().keys()) {
+      String from = s.score().bars().get(k.fromBar()).number();
+      String to = s.score().bars().get(k.toBar()).number();
+      all.append(all.isEmpty() ? "" : "; ")
+          .append(
+              Sentences.of(
+                  from.equals(to) ? "tuning.key.one" : "tuning.key",
+                  k.key().text(),
+                  from,
+                  to,
+                  Words.shown("%.0f", 100 * k.confidence())));
+    }
+    return all.toString();
+  }
+
+  private void follow() {
+    if (showSelection()) {
+      int note = studio.selectedProperty().get();
+      strip.setAccessibleText(strip.spoken(studio.shown().resolved().notes().get(note).slice()));
+    }
+  }
+}

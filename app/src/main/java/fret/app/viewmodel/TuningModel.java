@@ -1,0 +1,267 @@
+package fret.app.viewmodel;
+
+import fret.app.words.Sentences;
+import fret.app.work.Computing.Rank;
+import fret.harmony.Chord;
+import fret.harmony.Harmony;
+import fret.intonation.Check;
+import fret.intonation.Temperament;
+import fret.intonation.Tuned;
+import fret.intonation.TuningSetup;
+import fret.pitch.Pitch;
+import fret.score.SoundingNote;
+import fret.session.Ear;
+import fret.session.Session;
+import fret.sound.Drone;
+import fret.sound.PassagePlayer;
+import fret.sound.Performance;
+import fret.sound.ReferenceSound;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+
+/** What the ear is helped with: the tuned passage, its harmony from all parts, and their sounds. */
+public final class TuningModel {
+  private static final double HEARD_S = 2.2;
+
+  private final Studio studio;
+  private final LeftHandModel selection;
+  private final PassagePlayer player;
+  private final PassagePlayer drone;
+  private final ReadOnlyObjectWrapper<Optional<Tuned>> tuned =
+      new ReadOnlyObjectWrapper<>(Optional.empty());
+  private boolean looks;
+
+  /**
+   * @param player for sounds that end
+   * @param drone for one that goes on
+   */
+  public TuningModel(
+      Studio studio, LeftHandModel selection, PassagePlayer player, PassagePlayer drone) {
+    this.studio = studio;
+    this.selection = selection;
+    this.player = player;
+    this.drone = drone;
+    studio.shownProperty().addListener(o -> find());
+  }
+
+  /** The passage in its tuning; empty while it is being found. */
+  public ReadOnlyObjectProperty<Optional<Tuned>> tunedProperty() {
+    return tuned.getReadOnlyProperty();
+  }
+
+  /** It is tuned only while it is looked at. */
+  public void setLooking(boolean wanted) {
+    looks = wanted;
+    find();
+  }
+
+  private void find() {
+    Session now = studio.shown();
+    if (now == null || !looks) {
+      return;
+    }
+    studio.compute(
+        "tuned",
+        Rank.BESIDE,
+        token -> {
+          Harmony harmony = Ear.harmony(now, studio.open().otherParts(now.passage()));
+          token.check();
+          return Ear.tuned(now, harmony);
+        },
+        () -> looks,
+        found -> tuned.set(Optional.of(found)));
+  }
+
+  public TuningSetup setup() {
+    return studio.shown() == null ? TuningSetup.USUAL : Ear.setup(studio.shown());
+  }
+
+  /** The place of the selected note; empty while it is not known. */
+  public Optional<Tuned.Place> selected() {
+    int note = studio.selectedProperty().get();
+    return tuned
+        .get()
+        .filter(t -> note >= 0 && note < t.notes().size())
+        .flatMap(t -> t.notes().get(note));
+  }
+
+  // ---- deciding --------------------------------------------------------------------------------
+
+  public void use(TuningSetup setup) {
+    if (studio.shown() != null && !setup.equals(setup())) {
+      studio.decide(s -> Ear.tune(s, setup));
+    }
+  }
+
+  /** The next tuning for the selected notes. */
+  public void nextForNotes() {
+    selected()
+        .ifPresent(
+            p -> {
+              Temperament[] all = Temperament.values();
+              Temperament next = all[(p.temperament().ordinal() + 1) % all.length];
+              int from = selection.firstSelected();
+              int to = selection.lastSelected();
+              studio.decide(s -> Ear.tune(s, from, to, next));
+            });
+  }
+
+  /** Names the chord of a bar; an empty text takes the name back. */
+  public void chord(int bar, String text) {
+    Optional<Chord> chord = Optional.empty();
+    if (!text.isBlank()) {
+      try {
+        chord = Optional.of(Chord.parse(text));
+      } catch (IllegalArgumentException e) {
+        studio.tell(Sentences.of("tuning.no-chord", text.strip()));
+        return;
+      }
+    }
+    Optional<Chord> asked = chord;
+    studio.decide(s -> Ear.chord(s, bar, asked));
+  }
+
+  /** The bar of the selected note, by its index; empty without one. */
+  public Optional<Integer> selectedBar() {
+    Session s = studio.shown();
+    int note = studio.selectedProperty().get();
+    boolean any = s != null && note >= 0 && note < s.resolved().notes().size();
+    return any ? Optional.of(s.resolved().notes().get(note).key().barIndex()) : Optional.empty();
+  }
+
+  // ---- hearing ---------------------------------------------------------------------------------
+
+  private double hertz(Tuned t, Pitch pitch, double cents) {
+    return t.strings().hertz(pitch, cents);
+  }
+
+  /** The note with what it is checked against, where the two ring. */
+  public void hear(Check check) {
+    tuned
+        .get()
+        .ifPresent(
+            t -> {
+              Pitch own = studio.shown().resolved().notes().get(check.note()).pitch();
+              double other = hertz(t, check.against(), reference(check));
+              double ringing = hertz(t, own, check.centsFromEqual());
+              sound(List.of(List.of(other), List.of(other, ringing)), HEARD_S);
+            });
+  }
+
+  /** Cents of the reference: back from where the note rings with it. */
+  private double reference(Check c) {
+    Pitch own = studio.shown().resolved().notes().get(c.note()).pitch();
+    double wider = c.ratio().cents() - 100 * c.interval().semitones();
+    return own.midi() >= c.against().midi()
+        ? c.centsFromEqual() - wider
+        : c.centsFromEqual() + wider;
+  }
+
+  /** The selected note and those that sound with it, in the tuning and then equal. */
+  public void hearBoth() {
+    Optional<Tuned.Place> place = selected();
+    if (place.isEmpty()) {
+      return;
+    }
+    Session s = studio.shown();
+    Tuned t = tuned.get().orElseThrow();
+    SoundingNote n = s.resolved().notes().get(place.get().note());
+    List<Double> inTune = new ArrayList<>();
+    List<Double> equal = new ArrayList<>();
+    for (int note : s.resolved().slices().get(n.slice()).starting()) {
+      Pitch pitch = s.resolved().notes().get(note).pitch();
+      double cents = t.notes().get(note).map(Tuned.Place::cents).orElse(0.0);
+      inTune.add(hertz(t, pitch, cents));
+      equal.add(hertz(t, pitch, 0));
+    }
+    sound(List.of(inTune, equal), HEARD_S);
+    studio.tell(Sentences.of("tuning.heard-both", player.description()));
+  }
+
+  private void sound(List<List<Double>> chords, double seconds) {
+    studio.compute(
+        "hear",
+        Rank.BESIDE,
+        token -> ReferenceSound.render(chords, seconds),
+        () -> true,
+        samples -> player.play(samples, false));
+  }
+
+  /** The passage, or what is selected of it, in its tuning. */
+  public void hearPassage() {
+    Session s = studio.shown();
+    if (player.isPlaying() || s == null || tuned.get().isEmpty()) {
+      player.stop();
+      return;
+    }
+    Tuned t = tuned.get().get();
+    boolean part = selection.hasRange();
+    int from = part ? s.resolved().notes().get(selection.firstSelected()).slice() : 0;
+    int to =
+        part
+            ? s.resolved().notes().get(selection.lastSelected()).slice()
+            : s.resolved().slices().size() - 1;
+    studio.compute(
+        "hear",
+        Rank.BESIDE,
+        token ->
+            Performance.samples(
+                s.resolved(),
+                s.bowTask().loudness(),
+                s.task().tempo(),
+                t.strings().a4(),
+                from,
+                to,
+                n -> t.notes().get(n).map(Tuned.Place::cents).orElse(0.0)),
+        () -> true,
+        samples -> {
+          player.play(samples, part);
+          studio.tell(Sentences.of("tuning.heard", player.description()));
+        });
+  }
+
+  /** The root of the selected bar's chord goes on sounding, or stops. */
+  public void toggleDrone() {
+    Optional<Tuned> now = tuned.get();
+    if (drone.isPlaying() || now.isEmpty() || selectedBar().isEmpty()) {
+      drone.stop();
+      return;
+    }
+    Pitch root = root(now.get());
+    double hertz = hertz(now.get(), root, fret.intonation.OpenStrings.inChain(root));
+    studio.compute(
+        "drone",
+        Rank.BESIDE,
+        token -> Drone.round(hertz),
+        () -> true,
+        samples -> {
+          drone.play(samples, true);
+          studio.tell(Sentences.of("tuning.drone", root, drone.description()));
+        });
+  }
+
+  /** The root of the chord at the selected note, else the key's tonic, low on the instrument. */
+  private Pitch root(Tuned t) {
+    Session s = studio.shown();
+    SoundingNote n = s.resolved().notes().get(Math.max(0, studio.selectedProperty().get()));
+    var key = t.harmony().keyAt(n.key().barIndex()).orElse(new fret.harmony.Key(0, false));
+    int root =
+        t.harmony()
+            .at(n.onset())
+            .flatMap(Harmony.ChordSpan::chord)
+            .map(Chord::root)
+            .orElse(key.tonic());
+    var instrument = s.task().hand().instrument();
+    int lowest = instrument.open(instrument.stringCount()).midi();
+    int octave = 0;
+    Pitch pitch = Pitch.parse(key.nameOf(root) + octave);
+    while (pitch.midi() < lowest) {
+      octave++;
+      pitch = Pitch.parse(key.nameOf(root) + octave);
+    }
+    return pitch;
+  }
+}

@@ -1,0 +1,47 @@
+package fret.intonation;
+
+import fret.base.Form;
+import fret.base.Said;
+import fret.mark.WholeLayer;
+import java.util.List;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+
+/** The tuning of the whole passage. */
+public final class TuningLayer implements WholeLayer<TuningSetup> {
+  public static final TuningLayer TUNING = new TuningLayer();
+
+  private TuningLayer() {}
+
+  @Override
+  public String id() {
+    return "tuning";
+  }
+
+  @Override
+  public Concern concern() {
+    return Concern.EAR;
+  }
+
+  @Override
+  public Form write(TuningSetup value) {
+    return Form.version(1)
+        .with("temperament", value.temperament().name())
+        .with("strings", value.strings().name())
+        .with("own", value.own().stream().map(String::valueOf).collect(Collectors.joining(" ")));
+  }
+
+  @Override
+  public TuningSetup read(Form form) {
+    String own = form.text("own");
+    return new TuningSetup(
+        form.word("temperament", Temperament.class, Temperament.JUST),
+        form.word("strings", TuningSetup.Strings.class, TuningSetup.Strings.PURE),
+        own.isBlank() ? List.of() : Stream.of(own.split(" ")).map(Double::valueOf).toList());
+  }
+
+  @Override
+  public Said told(TuningSetup value) {
+    return Said.of("mark.tuning." + value.temperament());
+  }
+}

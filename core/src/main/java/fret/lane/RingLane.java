@@ -1,0 +1,175 @@
+package fret.lane;
+
+import fret.base.Said;
+import fret.engraving.Axis;
+import fret.engraving.GlyphMetrics;
+import fret.engraving.LaneDrawing;
+import fret.engraving.Primitive;
+import fret.engraving.Primitive.Ink;
+import fret.engraving.Primitive.Text.Style;
+import fret.harmony.Harmony;
+import fret.intonation.Check;
+import fret.intonation.Tuned;
+import fret.score.Slice;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * The ring: where each note stands against equal temperament in the chosen tuning, as a short line
+ * over or under the middle; a ring around it where an open string answers; its best check as a mark
+ * of the string; the chords' numerals above.
+ */
+final class RingLane implements Lane {
+  @Override
+  public String id() {
+    return "ring";
+  }
+
+  @Override
+  public boolean suits(LaneInput input) {
+    return input.tuned().isPresent();
+  }
+
+  @Override
+  public LaneDrawing draw(LaneInput input, Axis axis, GlyphMetrics metrics, double height) {
+    return new Drawing(input, axis, metrics, height).drawn();
+  }
+
+  private static final class Drawing {
+    private static final double TOP = 4.6;
+    private static final double BOTTOM = 2.2;
+    private static final double SCALE = 6;
+
+    /** The comma fits: what is further away is drawn at the edge. */
+    private static final double MOST_CENTS = 24;
+
+    private static final double RINGING = 0.62;
+
+    private final LaneInput input;
+    private final Tuned tuned;
+    private final Axis axis;
+    private final double height;
+    private final LanePen pen;
+    private final LanePen scale;
+
+    Drawing(LaneInput input, Axis axis, GlyphMetrics metrics, double height) {
+      this.input = input;
+      this.tuned = input.tuned().orElseThrow();
+      this.axis = axis;
+      this.height = height;
+      this.pen = new LanePen(metrics);
+      this.scale = new LanePen(metrics);
+    }
+
+    private double y(double cents) {
+      double middle = TOP + (height - TOP - BOTTOM) / 2;
+      double half = (height - TOP - BOTTOM) / 2;
+      return middle - Math.max(-1, Math.min(1, cents / MOST_CENTS)) * half;
+    }
+
+    LaneDrawing drawn() {
+      scale();
+      numerals();
+      for (Slice slice : input.passage().slices()) {
+        int at = slice.index();
+        if (!axis.has(at)) {
+          continue;
+        }
+        pen.line(axis.start(at), y(0), axis.end(at), y(0), 0.08, Ink.FAINT, at);
+        for (int note : slice.starting()) {
+          tuned.notes().get(note).ifPresent(p -> place(p, at));
+        }
+      }
+      return new LaneDrawing(height, pen.drawn(), scale.drawn(), SCALE, spoken(), summary());
+    }
+
+    private void scale() {
+      for (int cents : new int[] {-20, 0, 20}) {
+        String figure = (cents > 0 ? "+" : "") + cents + (cents == 0 ? " c" : "");
+        if (cents != 0 && y(0) - y(20) < 1.5) {
+          continue;
+        }
+        scale.text(figure, 1.2, y(cents) + 0.4, 1.15, Style.REGULAR, false, Ink.FAINT, -1);
+        scale.line(SCALE - 0.5, y(cents), SCALE, y(cents), 0.12, Ink.FAINT, -1);
+      }
+    }
+
+    private void numerals() {
+      for (Harmony.ChordSpan c : tuned.harmony().chords()) {
+        for (Slice slice : input.passage().slices()) {
+          if (slice.onset().compareTo(c.onset()) >= 0) {
+            boolean inBar =
+                input.passage().notes().get(slice.starting().get(0)).key().barIndex() == c.bar();
+            if (inBar && axis.has(slice.index())) {
+              Ink ink = c.own() ? Ink.PINNED : Ink.TIME;
+              pen.text(
+                  tuned.harmony().numeral(c),
+                  axis.start(slice.index()) + 0.4,
+                  3.9,
+                  1.35,
+                  Style.BOLD,
+                  false,
+                  ink,
+                  slice.index());
+            }
+            break;
+          }
+        }
+      }
+    }
+
+    private void place(Tuned.Place p, int at) {
+      double x = axis.x(at);
+      double y = y(p.cents());
+      pen.line(x, y(0), x, y, 0.14, Ink.HAND, at);
+      pen.line(x - 0.6, y, x + 0.6, y, 0.34, Ink.HAND, at);
+      if (!p.ring().isEmpty()) {
+        boolean full = p.isMilestone();
+        pen.add(
+            new Primitive.Spot(
+                Primitive.Spot.Form.CIRCLE, x, y, full ? RINGING : 0.34, false, Ink.TIME, at));
+      }
+      best(p)
+          .ifPresent(
+              c ->
+                  pen.add(
+                      new Primitive.Spot(
+                          StringMark.of(c.string()), x, height - 1.1, 0.42, true, Ink.TIME, at)));
+    }
+
+    private static Optional<Check> best(Tuned.Place p) {
+      return p.checks().stream().filter(c -> c.kind() == Check.Kind.OPEN).findFirst();
+    }
+
+    private List<Said> spoken() {
+      List<Said> all = new ArrayList<>();
+      for (Slice slice : input.passage().slices()) {
+        Said said = Said.of("lane.ring.none");
+        for (int note : slice.starting()) {
+          Optional<Tuned.Place> p = tuned.notes().get(note);
+          if (p.isPresent()) {
+            said =
+                Said.of(
+                    p.get().isMilestone() ? "lane.ring.rings" : "lane.ring.at",
+                    Said.tenths(p.get().cents()),
+                    Said.tenths(p.get().mm()));
+          }
+        }
+        all.add(said);
+      }
+      return all;
+    }
+
+    private Said summary() {
+      long rings =
+          tuned.notes().stream().flatMap(Optional::stream).filter(Tuned.Place::isMilestone).count();
+      long apart =
+          tuned.notes().stream()
+              .flatMap(Optional::stream)
+              .filter(p -> p.conflict().isPresent())
+              .count();
+      return Said.of("lane.ring.summary", rings, apart, tuned.pairs().size());
+    }
+  }
+}

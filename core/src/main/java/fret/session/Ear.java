@@ -1,0 +1,117 @@
+package fret.session;
+
+import fret.base.Said;
+import fret.harmony.Chord;
+import fret.harmony.ChordLayer;
+import fret.harmony.Harmony;
+import fret.harmony.HarmonyFinder;
+import fret.harmony.HarmonyNote;
+import fret.intonation.Temperament;
+import fret.intonation.TemperamentLayer;
+import fret.intonation.Tuned;
+import fret.intonation.Tuner;
+import fret.intonation.TuningLayer;
+import fret.intonation.TuningSetup;
+import fret.mark.Anchor;
+import fret.mark.Place;
+import fret.score.Resolver;
+import fret.score.Score;
+import fret.score.SoundingNote;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** The ear's side of a passage: its harmony and tuning, and what the player decides of them. */
+public final class Ear {
+  private Ear() {}
+
+  /** How the passage is tuned. */
+  public static TuningSetup setup(Session s) {
+    return s.passage().marks().at(TuningLayer.TUNING, Place.WHOLE).orElse(TuningSetup.USUAL);
+  }
+
+  /**
+   * The harmony, from all parts that are given.
+   *
+   * @param others further parts of the file; those with other bars are left aside
+   */
+  public static Harmony harmony(Session s, List<Score> others) {
+    List<HarmonyNote> notes = new ArrayList<>();
+    add(s.resolved().notes(), notes);
+    for (Score other : others) {
+      if (other.bars().size() == s.page().bars().size()) {
+        add(Resolver.resolve(other).notes(), notes);
+      }
+    }
+    Map<Integer, Chord> asked = new HashMap<>();
+    s.passage()
+        .marks()
+        .of(ChordLayer.CHORD)
+        .forEach(
+            (place, chord) -> {
+              if (place.anchor() instanceof Anchor.OfBar bar) {
+                asked.put(bar.index(), chord);
+              }
+            });
+    return HarmonyFinder.of(s.score(), notes, asked);
+  }
+
+  private static void add(List<SoundingNote> notes, List<HarmonyNote> into) {
+    for (SoundingNote n : notes) {
+      if (!n.isGrace()) {
+        into.add(new HarmonyNote(n.onset(), n.duration(), n.pitch().midi()));
+      }
+    }
+  }
+
+  /** Every note in its place. */
+  public static Tuned tuned(Session s, Harmony harmony) {
+    TuningSetup setup = setup(s);
+    return Tuner.of(
+        s.resolved(),
+        s.fingering(),
+        s.task().hand(),
+        setup.of(s.task().hand().instrument(), s.passage().settings().setup().a4Hz()),
+        harmony,
+        n -> s.at(TemperamentLayer.TEMPERAMENT, n).orElse(setup.temperament()));
+  }
+
+  // ---- decisions -------------------------------------------------------------------------------
+
+  /** The passage is tuned otherwise. */
+  public static Change tune(Session s, TuningSetup setup) {
+    Optional<TuningSetup> own =
+        setup.equals(TuningSetup.USUAL) ? Optional.empty() : Optional.of(setup);
+    return Change.of(
+        Said.of("tuning.set"),
+        s.passage().marks(),
+        s.passage().marks().with(TuningLayer.TUNING, Place.WHOLE, own));
+  }
+
+  /** Notes are tuned otherwise; the passage's own tuning takes the mark away. */
+  public static Change tune(Session s, int fromNote, int toNote, Temperament temperament) {
+    boolean usual = setup(s).temperament() == temperament;
+    var marks = s.passage().marks();
+    for (int i = Math.min(fromNote, toNote); i <= Math.max(fromNote, toNote); i++) {
+      Place place = Place.of(s.resolved().notes().get(i).key());
+      marks =
+          marks.with(
+              TemperamentLayer.TEMPERAMENT,
+              place,
+              usual ? Optional.empty() : Optional.of(temperament));
+    }
+    return Change.of(
+        Said.of("tuning.notes", Said.of("mark.tuning." + temperament)), s.passage().marks(), marks);
+  }
+
+  /** The player names the chord of a bar; empty takes the name back. */
+  public static Change chord(Session s, int bar, Optional<Chord> chord) {
+    Place place = Place.of(new Anchor.OfBar(bar));
+    return Change.of(
+        Said.of("tuning.chord", s.score().bars().get(bar).number()),
+        s.passage().marks(),
+        s.passage().marks().with(ChordLayer.CHORD, place, chord));
+  }
+}
