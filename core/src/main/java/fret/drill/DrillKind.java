@@ -29,6 +29,12 @@ public enum DrillKind {
   END_CLICK(Of.CHUNK, 2, 7),
   SYLLABLES(Of.CHUNK, 2, 7),
   NO_VIBRATO(Of.CHUNK, 3, 7),
+  /** Each note and what it is checked against, in turn and together. */
+  CHECKS(Of.CHUNK, 3, 7),
+  /** Neighbours in time held as double stops. */
+  NEIGHBOURS(Of.CHUNK, 3, 7),
+  /** Chords built up in the order in which they are tuned. */
+  CHORD_BUILD(Of.CHUNK, 3, 7),
   VIBRATO_PULSES(Of.CHUNK, 4, 7),
   STEADY_NOTES(Of.CHUNK, 2, 7),
   DYNAMICS_SCALE(Of.CHUNK, 2, 7),

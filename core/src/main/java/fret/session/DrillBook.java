@@ -42,6 +42,7 @@ public final class DrillBook {
   private final Set<Integer> sparse;
   private Score page;
   private Score everyDigit;
+  private TuningDrills ear;
 
   public DrillBook(Session session) {
     this.session = session;
@@ -123,6 +124,10 @@ public final class DrillBook {
   private Optional<Drill> ofNotes(Chunk chunk, DrillKind kind) {
     if (kind == DrillKind.DYNAMICS_SCALE) {
       return Optional.of(new Drill(kind, List.of(fingered(scales().swell()))));
+    }
+    if (kind == DrillKind.CHECKS || kind == DrillKind.NEIGHBOURS || kind == DrillKind.CHORD_BUILD) {
+      ear = ear == null ? new TuningDrills(session) : ear;
+      return ear.of(chunk, kind).map(score -> new Drill(kind, List.of(score)));
     }
     if (kind == DrillKind.BLOCKS) {
       List<Score> blocks = new HandBlocks(session).of(chunk);
