@@ -454,4 +454,28 @@ class BatchCommandsTest {
         .isEqualTo(2);
     assertThat(err.toString(StandardCharsets.UTF_8)).contains(option.split("=")[0]);
   }
+
+  /** The form of the tune command, over a real part; figures are TunerTest's matter. */
+  @Test
+  void aPartIsTuned() throws IOException {
+    assertThat(run("tune", "DIR/violone.musicxml", "--instrument", "cello", "--json")).isZero();
+    JsonNode all = json();
+    assertThat(all.path("tuning").asText()).isEqualTo("just");
+    assertThat(all.path("keys").path(0).path("key").asText()).isEqualTo("d minor");
+    assertThat(all.path("notes")).isNotEmpty();
+    for (JsonNode note : all.path("notes")) {
+      for (JsonNode check : note.path("checks")) {
+        assertThat(check.path("against").asText()).isNotEmpty();
+        assertThat(check.path("mm").asDouble()).isGreaterThanOrEqualTo(0);
+        assertThat(check.has("towards")).isEqualTo(check.path("mm").asDouble() > 0);
+        boolean own =
+            check.path("kind").asText().equals("open")
+                && check.path("against").asText().equals(note.path("string").asText());
+        assertThat(own).as("never the string that it is stopped on").isFalse();
+      }
+    }
+    assertThat(run("tune", "DIR/violin.musicxml", "--instrument", "violin", "--tuning", "mean"))
+        .isEqualTo(2);
+    assertThat(err.toString(StandardCharsets.UTF_8)).contains("just, pythagorean, equal");
+  }
 }
