@@ -5,7 +5,7 @@ import fret.instrument.Instrument;
 /** What a movement of the hand amounts to: its way, its aim, its haste, its slide. */
 final class ShiftTerms {
   /** Haste never counts for more than this, in bits a second (from memory). */
-  private static final double MOST_RUSH = 90;
+  private static final double MOST_RUSH = 250;
 
   private static final double LOG_2 = Math.log(2);
 

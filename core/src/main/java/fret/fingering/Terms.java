@@ -46,6 +46,9 @@ final class Terms {
   /** High notes on the low strings of the bass speak worse still (from memory). */
   private static final double ON_THE_BASS = 2.5;
 
+  /** A single finger is placed out of home more easily than a chord (from memory). */
+  private static final double ONE_FINGER = 0.5;
+
   /** On the bass the hand is at home in half position too, a little less so (from memory). */
   private static final double HALF_ON_THE_BASS = 0.3;
 
@@ -443,7 +446,8 @@ final class Terms {
     }
     double half = instrument.type() == InstrumentType.BASS ? HALF_ON_THE_BASS : 1;
     // As with a shift, twice as far is not twice as hard.
-    return to.base() < 2 ? half : Math.log(1 + to.base() - 2) / Math.log(2);
+    double far = to.base() < 2 ? half : Math.log(1 + to.base() - 2) / Math.log(2);
+    return to.touches().size() > 1 ? far : ONE_FINGER * far;
   }
 
   private static double longSeconds(HandState s, double shortSeconds) {

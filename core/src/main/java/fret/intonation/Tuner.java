@@ -262,22 +262,26 @@ public final class Tuner {
     return a.midi() <= b.midi() ? Interval.between(a, b) : Interval.between(b, a);
   }
 
-  private Check check(
+  /** Empty where the spelling leaves no pure interval, such as a diminished second. */
+  private Optional<Check> check(
       int note, NoteFinger f, Check.Kind kind, Pitch against, int string, double cents) {
     Interval interval = between(f.sounding(), against);
     double from = cents - strings.of(f.string());
-    return new Check(
-        note,
-        kind,
-        against,
-        string,
-        interval,
-        Ratio.of(interval).orElseThrow(),
-        cents,
-        strings.mm(f.semitone(), from),
-        Math.abs(string - f.string()) == 1,
-        OptionalDouble.empty(),
-        OptionalDouble.empty());
+    Optional<Ratio> ratio = Ratio.of(interval);
+    return ratio.map(
+        r ->
+            new Check(
+                note,
+                kind,
+                against,
+                string,
+                interval,
+                r,
+                cents,
+                strings.mm(f.semitone(), from),
+                Math.abs(string - f.string()) == 1,
+                OptionalDouble.empty(),
+                OptionalDouble.empty()));
   }
 
   /** Every string in every still interval; those that cannot sound with it are compared after. */
@@ -286,7 +290,8 @@ public final class Tuner {
     int within = Math.floorMod(f.sounding().midi() - open.midi(), 12);
     if (STILL.contains(within)) {
       pure(f.sounding(), open, strings.of(string))
-          .ifPresent(c -> into.add(check(note, f, Check.Kind.OPEN, open, string, c)));
+          .flatMap(c -> check(note, f, Check.Kind.OPEN, open, string, c))
+          .ifPresent(into::add);
     }
   }
 
@@ -318,7 +323,8 @@ public final class Tuner {
       Pitch halfway = raised(instrument.open(string), 12);
       boolean beside = Math.abs(string - f.string()) == 1;
       if (beside && halfway.midi() == f.sounding().midi()) {
-        into.add(check(note, f, Check.Kind.HARMONIC, halfway, string, strings.of(string)));
+        check(note, f, Check.Kind.HARMONIC, halfway, string, strings.of(string))
+            .ifPresent(into::add);
       }
     }
   }
@@ -422,7 +428,7 @@ public final class Tuner {
       if (STILL.contains(Math.floorMod(interval.semitones(), 12))) {
         Optional<Check> found =
             pure(f.sounding(), against, reference)
-                .map(c -> check(note, f, Check.Kind.DRONE, against, 0, c));
+                .flatMap(c -> check(note, f, Check.Kind.DRONE, against, 0, c));
         if (found.isPresent()) {
           return found;
         }

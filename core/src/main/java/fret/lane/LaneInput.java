@@ -1,5 +1,6 @@
 package fret.lane;
 
+import fret.base.Later;
 import fret.bowing.BowReport;
 import fret.bowing.Bowing;
 import fret.bowing.PhraseMark;
@@ -28,8 +29,8 @@ public record LaneInput(
     Optional<Fingering> fingering,
     Instrument instrument,
     Optional<Bow> bow,
-    Optional<Loaded> load,
-    Optional<Tuned> tuned) {
+    Optional<Later<Loaded>> load,
+    Optional<Later<Tuned>> tuned) {
   /**
    * How hard each moment is.
    *
@@ -80,7 +81,7 @@ public record LaneInput(
 
   /** The same in another tuning. */
   public LaneInput withTuned(Tuned other) {
-    return new LaneInput(passage, fingering, instrument, bow, load, Optional.of(other));
+    return new LaneInput(passage, fingering, instrument, bow, load, Optional.of(Later.now(other)));
   }
 
   public LaneInput {

@@ -50,7 +50,7 @@ final class LoadLane implements Lane {
     private final LanePen scale;
 
     Drawing(LaneInput input, Axis axis, GlyphMetrics metrics, double height) {
-      this.loaded = input.load().orElseThrow();
+      this.loaded = input.load().orElseThrow().get();
       this.axis = axis;
       this.height = height;
       this.pen = new LanePen(metrics);

@@ -55,7 +55,7 @@ final class RingLane implements Lane {
 
     Drawing(LaneInput input, Axis axis, GlyphMetrics metrics, double height) {
       this.input = input;
-      this.tuned = input.tuned().orElseThrow();
+      this.tuned = input.tuned().orElseThrow().get();
       this.axis = axis;
       this.height = height;
       this.pen = new LanePen(metrics);

@@ -39,7 +39,7 @@ public record Preset(
               Map.entry(EffortKind.SHIFT, 0.27),
               Map.entry(EffortKind.RUSH, 0.012),
               Map.entry(EffortKind.TRAVEL, 0.003),
-              Map.entry(EffortKind.SLUR_SHIFT, 0.5),
+              Map.entry(EffortKind.SLUR_SHIFT, 0.85),
               Map.entry(EffortKind.UNCOVERED, 0.1),
               Map.entry(EffortKind.OFF_BEAT, 0.04),
               Map.entry(EffortKind.LANDING, 0.2),
@@ -86,16 +86,17 @@ public record Preset(
           "singing",
           "Singing line",
           "Keeps a phrase on one string and climbs it; avoids open strings; shifts are part of the line.",
-          Map.of(
-              EffortKind.SHIFT, 0.16,
-              EffortKind.CROSSING, 0.5,
-              EffortKind.SLUR_CROSSING, 0.5,
-              EffortKind.OPEN_LONG, 2.0,
-              EffortKind.OPEN_STRING, 0.5,
-              EffortKind.HEIGHT, 0.01,
-              EffortKind.COLOUR, 0.35,
-              EffortKind.UNCOVERED, 0.03,
-              EffortKind.SLUR_SHIFT, 0.15));
+          Map.ofEntries(
+              Map.entry(EffortKind.SHIFT, 0.13),
+              Map.entry(EffortKind.START, 0.1),
+              Map.entry(EffortKind.CROSSING, 0.5),
+              Map.entry(EffortKind.SLUR_CROSSING, 0.5),
+              Map.entry(EffortKind.OPEN_LONG, 2.0),
+              Map.entry(EffortKind.OPEN_STRING, 0.5),
+              Map.entry(EffortKind.HEIGHT, 0.01),
+              Map.entry(EffortKind.COLOUR, 0.35),
+              Map.entry(EffortKind.UNCOVERED, 0.03),
+              Map.entry(EffortKind.SLUR_SHIFT, 0.15)));
 
   /** Speed first: the hand stays, the bow crosses, weak pairs are avoided. */
   public static final Preset QUICK =
@@ -106,11 +107,11 @@ public record Preset(
           Map.ofEntries(
               Map.entry(EffortKind.SHIFT, 0.5),
               Map.entry(EffortKind.RUSH, 0.02),
-              Map.entry(EffortKind.CROSSING, 0.1),
-              Map.entry(EffortKind.WEAK_PAIR, 0.06),
+              Map.entry(EffortKind.CROSSING, 0.09),
+              Map.entry(EffortKind.WEAK_PAIR, 0.1),
               Map.entry(EffortKind.OPEN_STRING, 0.0),
               Map.entry(EffortKind.OPEN_LONG, 0.1),
-              Map.entry(EffortKind.FOURTH, 0.22),
+              Map.entry(EffortKind.FOURTH, 0.3),
               Map.entry(EffortKind.HEIGHT, 0.05)));
 
   /** A big sound: low strings for power, strong fingers, no open strings that stick out. */

@@ -1,5 +1,6 @@
 package fret.session;
 
+import fret.base.Later;
 import fret.base.Problem;
 import fret.bowing.BowLayers;
 import fret.bowing.BowSolver;
@@ -206,14 +207,17 @@ public record Session(
         Optional.of(hand),
         task().hand().instrument(),
         Optional.of(bow),
-        Optional.of(
-            new LaneInput.Loaded(
-                load(hand, arm.bowing()),
-                passage.settings().target().perMinute(),
-                resolved().slices().stream()
-                    .map(s -> resolved().notes().get(s.starting().get(0)).bar())
-                    .toList())),
-        Optional.of(Ear.tuned(this, Ear.harmony(this, List.of()))));
+        Optional.of(Later.of(() -> loaded(hand, arm))),
+        Optional.of(Later.of(() -> Ear.tuned(this, Ear.harmony(this, List.of())))));
+  }
+
+  private LaneInput.Loaded loaded(Fingering hand, Arm arm) {
+    return new LaneInput.Loaded(
+        load(hand, arm.bowing()),
+        passage.settings().target().perMinute(),
+        resolved().slices().stream()
+            .map(s -> resolved().notes().get(s.starting().get(0)).bar())
+            .toList());
   }
 
   /** How hard each moment is at the target tempo, as it stands. */

@@ -142,8 +142,8 @@ class TermsTest {
     assertThat(quantity(f, EffortKind.TRAVEL)).isCloseTo(46.49, within(0.01));
     // window 2 * 10 cents at the fifth semitone: 2.84 mm; log2(46.49 / 2.84 + 1) = 4.12 bits
     assertThat(quantity(f, EffortKind.SHIFT)).isCloseTo(4.12, within(0.01));
-    // half of the second that the first note lasts: r = 4.12 / 0.5, levelled off, r / (1 + r / 90)
-    assertThat(quantity(f, EffortKind.RUSH)).isCloseTo(7.55, within(0.03));
+    // half of the second that the first note lasts: r = 4.12 / 0.5, levelled off, r / (1 + r / 250)
+    assertThat(quantity(f, EffortKind.RUSH)).isCloseTo(7.98, within(0.03));
   }
 
   /**
@@ -163,7 +163,7 @@ class TermsTest {
     assertThat(quantity(f, EffortKind.TRAVEL)).isCloseTo(96.3, within(0.1));
     double perSecond = quantity(f, EffortKind.SHIFT) / 0.5;
     double rush = 1.177 * perSecond;
-    assertThat(quantity(f, EffortKind.RUSH)).isCloseTo(rush / (1 + rush / 90), within(0.02));
+    assertThat(quantity(f, EffortKind.RUSH)).isCloseTo(rush / (1 + rush / 250), within(0.02));
   }
 
   /** Distances on a string of 328 mm, worked out by hand. */

@@ -243,4 +243,28 @@ class TunerTest {
       assertThat(Ratio.of(i).orElseThrow()).as(Arrays.toString(row)).hasToString(row[2]);
     }
   }
+
+  /** However a note is spelled it is tuned, and no check is without its ratio. */
+  @ParameterizedTest
+  @EnumSource(Temperament.class)
+  void everySpellingIsTuned(Temperament temperament) {
+    LineBuilder line = new LineBuilder(TimeSignature.COMMON_TIME, KeySignature.NONE, Clef.TREBLE);
+    for (String octave : new String[] {"4", "5"}) {
+      for (String letter : "C D E F G A B".split(" ")) {
+        for (String sign : new String[] {"b", "", "#"}) {
+          line.add(Fraction.of(1, 4), Pitch.parse(letter + sign + octave));
+        }
+      }
+    }
+    ResolvedPassage passage = Resolver.resolve(line.build("all", Interval.UNISON));
+    Instrument violin = Instrument.standard(InstrumentType.VIOLIN);
+    HandModel hand = new HandModel(violin, School.USUAL, Hand.MEDIUM);
+    Fingering f =
+        new FingeringSolver(
+                new FingeringTask(
+                    passage, TempoMap.steady(new Tempo(Beat.QUARTER, 60)), hand, Preset.SURE))
+            .best();
+    Tuned t = Tuner.of(passage, f, hand, PURE.apply(violin), Harmony.NONE, n -> temperament);
+    assertThat(t.notes()).hasSize(42).allMatch(java.util.Optional::isPresent);
+  }
 }
