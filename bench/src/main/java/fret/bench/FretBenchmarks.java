@@ -19,8 +19,14 @@ import fret.fingering.Wishes;
 import fret.format.musicxml.MusicXmlFile;
 import fret.format.musicxml.MusicXmlReader;
 import fret.format.musicxml.MusicXmlWriter;
+import fret.harmony.HarmonyFinder;
+import fret.harmony.HarmonyNote;
 import fret.instrument.Instrument;
 import fret.instrument.InstrumentType;
+import fret.intonation.OpenStrings;
+import fret.intonation.Temperament;
+import fret.intonation.Tuned;
+import fret.intonation.Tuner;
 import fret.joint.Hands;
 import fret.pitch.Clef;
 import fret.pitch.Interval;
@@ -35,11 +41,13 @@ import fret.score.ResolvedPassage;
 import fret.score.Resolver;
 import fret.score.Score;
 import fret.score.Signs;
+import fret.score.SoundingNote;
 import fret.score.TimeSignature;
 import fret.search.Token;
 import fret.tempo.Beat;
 import fret.tempo.Tempo;
 import fret.tempo.TempoMap;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
@@ -209,6 +217,23 @@ public class FretBenchmarks {
       line.add(Fraction.of(1, 16), Pitch.ofMidi(at, KeySignature.NONE));
     }
     return line.build("walk", Interval.UNISON);
+  }
+
+  /** Harmony and every check of a line. */
+  @Benchmark
+  public Tuned tune(Line line) {
+    List<HarmonyNote> notes = new ArrayList<>();
+    for (SoundingNote n : line.task.passage().notes()) {
+      notes.add(new HarmonyNote(n.onset(), n.duration(), n.pitch().midi()));
+    }
+    Score score = line.task.passage().score();
+    return Tuner.of(
+        line.task.passage(),
+        line.standing.fingering(),
+        line.task.hand(),
+        OpenStrings.pure(line.task.hand().instrument(), 440),
+        HarmonyFinder.of(score, notes, Map.of()),
+        n -> Temperament.JUST);
   }
 
   @Benchmark

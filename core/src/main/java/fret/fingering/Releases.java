@@ -21,6 +21,6 @@ public final class Releases {
         ended.pitch().toString(),
         at.pitch().toString(),
         instrument.stringName(string),
-        early);
+        Said.tenths(early));
   }
 }

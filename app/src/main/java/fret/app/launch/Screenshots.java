@@ -72,8 +72,6 @@ final class Screenshots {
     steps.add(new Step(() -> main.fireEvent(press(KeyCode.N)), ""));
     steps.add(new Step(() -> open(1, main, "tuning"), ""));
     steps.add(new Step(() -> studio.select(10), "tuning"));
-    steps.add(new Step(() -> main.fireEvent(press(KeyCode.B)), "tuning-harmony"));
-    steps.add(new Step(() -> main.fireEvent(press(KeyCode.N)), ""));
     steps.add(new Step(() -> open(0, main, "plan"), "plan"));
     steps.add(new Step(() -> main.go("practise"), ""));
     steps.add(new Step(practice::next, "practise"));
