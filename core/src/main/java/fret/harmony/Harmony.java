@@ -43,13 +43,17 @@ public record Harmony(List<KeySpan> keys, List<ChordSpan> chords) {
 
   /** What is told of the chord at an onset. */
   public Optional<ChordSpan> at(Fraction onset) {
-    ChordSpan found = null;
-    for (ChordSpan c : chords) {
-      if (c.onset().compareTo(onset) <= 0) {
-        found = c;
+    int low = 0;
+    int high = chords.size();
+    while (low < high) {
+      int middle = (low + high) / 2;
+      if (chords.get(middle).onset().compareTo(onset) <= 0) {
+        low = middle + 1;
+      } else {
+        high = middle;
       }
     }
-    return Optional.ofNullable(found);
+    return low == 0 ? Optional.empty() : Optional.of(chords.get(low - 1));
   }
 
   /** The numeral at a chord, "?" where it is not clear. */

@@ -41,6 +41,9 @@ public final class HarmonyFinder {
   private final List<HarmonyNote> notes;
   private final Map<Integer, Chord> asked;
 
+  /** The first note that can sound in the bar at hand, for bars are looked at in order. */
+  private int first;
+
   private HarmonyFinder(Score score, List<HarmonyNote> notes, Map<Integer, Chord> asked) {
     this.score = score;
     this.notes = notes.stream().sorted(Comparator.comparing(HarmonyNote::onset)).toList();
@@ -94,6 +97,9 @@ public final class HarmonyFinder {
   // ---- beats -----------------------------------------------------------------------------------
 
   private List<Window> beats(Bar bar) {
+    while (first < notes.size() && notes.get(first).end().compareTo(bar.start()) <= 0) {
+      first++;
+    }
     List<Fraction> starts = new ArrayList<>();
     for (Fraction place : bar.time().groupStarts()) {
       Fraction onset = bar.start().add(place);
@@ -121,16 +127,17 @@ public final class HarmonyFinder {
     double[] weights = new double[12];
     double length = to.subtract(from).doubleValue();
     int lowest = Integer.MAX_VALUE;
-    for (HarmonyNote n : notes) {
-      if (n.onset().compareTo(to) < 0 && n.end().compareTo(from) > 0) {
+    for (int i = first; i < notes.size() && notes.get(i).onset().compareTo(to) < 0; i++) {
+      HarmonyNote n = notes.get(i);
+      if (n.end().compareTo(from) > 0) {
         lowest = Math.min(lowest, n.midi());
       }
     }
     double total = 0;
     double plain = 0;
-    for (int i = 0; i < notes.size(); i++) {
+    for (int i = first; i < notes.size() && notes.get(i).onset().compareTo(to) < 0; i++) {
       HarmonyNote n = notes.get(i);
-      if (n.onset().compareTo(to) >= 0 || n.end().compareTo(from) <= 0) {
+      if (n.end().compareTo(from) <= 0) {
         continue;
       }
       Fraction start = n.onset().compareTo(from) > 0 ? n.onset() : from;

@@ -22,8 +22,11 @@ import javafx.scene.text.TextAlignment;
 
 /** The lanes under a stave, one below the other: which there are, which are folded, as drawn. */
 final class LaneStack {
-  /** Height of a folded lane, in px. */
+  /** Height of a folded lane where there is room, in px. */
   static final double FOLDED = 20;
+
+  /** Height of one where there is little. */
+  static final double FOLDED_TIGHT = 15;
 
   /** Px of a staff space from top to bottom in lanes, which zooming leaves alone. */
   private static final double LANE_SPACE = 10;
@@ -33,6 +36,7 @@ final class LaneStack {
 
   private final MusicFont font;
   private final Map<String, Lane> lanes = new LinkedHashMap<>();
+  private double foldedPx = FOLDED;
   private final Map<String, Boolean> folded = new LinkedHashMap<>();
 
   /** Lanes that are open but have no room. */
@@ -90,6 +94,8 @@ final class LaneStack {
    * @param room px for all lanes; {@code least} of one that is open
    */
   void makeRoom(Optional<LaneInput> input, double room, double least) {
+    boolean tight = least + (suiting(input).size() - 1) * FOLDED > room;
+    foldedPx = tight ? FOLDED_TIGHT : FOLDED;
     crowded.clear();
     List<Lane> all = suiting(input);
     for (int i = all.size() - 1; i >= 0 && openCount(input) > 1; i--) {
@@ -115,7 +121,7 @@ final class LaneStack {
 
   /** Room of all that are folded, in px. */
   double foldedHeight(Optional<LaneInput> input) {
-    return (suiting(input).size() - openCount(input)) * FOLDED;
+    return (suiting(input).size() - openCount(input)) * foldedPx;
   }
 
   /** Draws lanes; may be called on any thread. */
@@ -151,7 +157,7 @@ final class LaneStack {
   }
 
   private double height(int i) {
-    return isFolded(drawn.ids().get(i)) ? FOLDED : drawn.height();
+    return isFolded(drawn.ids().get(i)) ? foldedPx : drawn.height();
   }
 
   /** Room of all, in px. */
@@ -169,7 +175,7 @@ final class LaneStack {
     for (int i = 0; i < drawn.ids().size(); i++) {
       String id = drawn.ids().get(i);
       boolean inside = y > top && y < top + height(i);
-      boolean onName = y < top + FOLDED && x < NAME;
+      boolean onName = y < top + foldedPx && x < NAME;
       if (inside && (onName || isFolded(id))) {
         return Optional.of(id);
       }
@@ -232,7 +238,7 @@ final class LaneStack {
       LaneDrawing lane = drawn.drawings().get(i);
       if (isFolded(drawn.ids().get(i))) {
         String line = name + ": " + Sentences.of(lane.summary());
-        text(g, inks, line, 12, y + FOLDED / 2, false);
+        text(g, inks, line, 12, y + foldedPx / 2, false);
       } else {
         g.save();
         g.translate(0, y);

@@ -72,6 +72,14 @@ class LaneStackTest {
   }
 
   @Test
+  void whereThereIsLittleRoomFoldedLinesAreLower() {
+    stack.makeRoom(Optional.empty(), 500, 80);
+    assertThat(stack.height()).isEqualTo(100 + FOLDED);
+    stack.makeRoom(Optional.empty(), 40, 80);
+    assertThat(stack.height()).isEqualTo(100 + LaneStack.FOLDED_TIGHT);
+  }
+
+  @Test
   void aClickOnANameOrAnywhereOnAFoldedLaneMeansThatLane() {
     assertThat(stack.foldedBy(20, 10)).contains("hand");
     assertThat(stack.foldedBy(300, 10)).as("a note of the lane").isEmpty();
