@@ -69,6 +69,11 @@ public record Goal(
     return new Goal(id, weight, ready, audition, target, other, units, wholeNotes, second);
   }
 
+  /** The same with another weight. */
+  Goal weighing(double other) {
+    return new Goal(id, other, ready, audition, target, ladder, units, wholeNotes, second);
+  }
+
   /** Seconds of so many whole notes at a level. */
   double seconds(double notes, double perMinute) {
     return notes * target.at(perMinute).wholeNoteMs() / 1000;

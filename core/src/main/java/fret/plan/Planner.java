@@ -28,6 +28,9 @@ import java.util.Set;
  * while something below its target may be done; worth per minute.
  */
 public final class Planner {
+  /** How much more a missed passage weighs when the days are packed again (from memory). */
+  private static final double MISSED_WEIGHS = 1.5;
+
   private static final double WARM_UP_SHARE = 0.2;
   private static final double WARM_UP_MOST = 10;
   private static final double FULL = 0.9;
@@ -93,7 +96,7 @@ public final class Planner {
 
   /** Makes the plan, from its first day to the last of the dates. */
   public static PracticePlan plan(PlanRequest request) {
-    PracticePlan plan = new Planner(request, Map.of()).run();
+    PracticePlan plan = bare(request);
     return new PracticePlan(
         plan.days(), plan.feasible(), Remedies.outcome(request, plan), plan.atTarget());
   }
@@ -105,7 +108,36 @@ public final class Planner {
 
   /** The plan without advice. */
   static PracticePlan bare(PlanRequest request) {
-    return bare(request, Map.of());
+    return secondLook(request, bare(request, Map.of()));
+  }
+
+  /**
+   * Days are packed one after the other, so a passage can miss its date by little although there is
+   * a way: then the days are packed once more with what was missed weighing more, and the plan that
+   * brings more passages to their targets stands.
+   */
+  private static PracticePlan secondLook(PlanRequest request, PracticePlan plan) {
+    Set<Goal.Id> missed = missed(request, plan);
+    if (missed.isEmpty()) {
+      return plan;
+    }
+    List<Goal> goals =
+        request.goals().stream()
+            .map(g -> missed.contains(g.id()) ? g.weighing(g.weight() * MISSED_WEIGHS) : g)
+            .toList();
+    PracticePlan other = bare(request.with(goals), Map.of());
+    return other.atTarget().size() > plan.atTarget().size() ? other : plan;
+  }
+
+  /** Passages that do not reach their target by their own day although nothing is held back. */
+  private static Set<Goal.Id> missed(PlanRequest request, PracticePlan plan) {
+    Set<Goal.Id> missed = new HashSet<>();
+    for (Goal g : request.goals()) {
+      if (!plan.atTarget().containsKey(g.id()) && !g.units().stream().allMatch(Unit::held)) {
+        missed.add(g.id());
+      }
+    }
+    return missed;
   }
 
   /**

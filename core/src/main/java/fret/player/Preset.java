@@ -105,14 +105,15 @@ public record Preset(
           "Quick and light",
           "The hand stays in place and the bow crosses; open strings are welcome; weak finger pairs are avoided.",
           Map.ofEntries(
-              Map.entry(EffortKind.SHIFT, 0.5),
+              Map.entry(EffortKind.SHIFT, 0.35),
               Map.entry(EffortKind.RUSH, 0.02),
+              Map.entry(EffortKind.START, 0.8),
               Map.entry(EffortKind.CROSSING, 0.09),
-              Map.entry(EffortKind.WEAK_PAIR, 0.1),
+              Map.entry(EffortKind.WEAK_PAIR, 0.12),
               Map.entry(EffortKind.OPEN_STRING, 0.0),
               Map.entry(EffortKind.OPEN_LONG, 0.1),
-              Map.entry(EffortKind.FOURTH, 0.3),
-              Map.entry(EffortKind.HEIGHT, 0.05)));
+              Map.entry(EffortKind.FOURTH, 0.13),
+              Map.entry(EffortKind.HEIGHT, 0.0)));
 
   /** A big sound: low strings for power, strong fingers, no open strings that stick out. */
   public static final Preset POWERFUL =

@@ -27,6 +27,8 @@ import java.util.Set;
 
 /** Puts what is learned in a passage into sections: its excerpts, frames of their own, the rest. */
 final class Sections {
+  private static final int MOST_LEVELS = 8;
+
   /** Below this many notes a second a line is slow. */
   private static final double SLOW = 2;
 
@@ -219,7 +221,8 @@ final class Sections {
 
   /**
    * Where the usual start, half the target, lies above the lowest ceiling of a join: just under
-   * that, but not under a third of the target; else 0 for the usual.
+   * that, but not under a third of the target, nor so low that even steps are more than eight; else
+   * 0 for the usual.
    */
   private double under(Tempo to, int fromSlice, int toSlice) {
     double lowest =
@@ -228,7 +231,12 @@ final class Sections {
             .mapToDouble(s -> s.ceiling(target.perMinute()))
             .min()
             .orElse(Double.POSITIVE_INFINITY);
-    boolean low = lowest < to.perMinute() / 2;
-    return low ? Math.max(Math.ceil(to.perMinute() / 3), Math.floor(lowest)) : 0;
+    int top = (int) Math.round(to.perMinute());
+    int usual = (int) Math.round(top / 2.0);
+    int from = (int) Math.max(Math.ceil(to.perMinute() / 3), Math.floor(lowest));
+    while (from < usual && Ladder.between(from, top).size() > MOST_LEVELS) {
+      from++;
+    }
+    return from < usual ? from : 0;
   }
 }

@@ -55,7 +55,7 @@ class PresetsDifferTest {
 
   @ParameterizedTest
   @ValueSource(strings = {"singing", "quick", "powerful", "gentle", "hidden"})
-  void eachDiffersFromTheDefaultInFourOfThemOrMore(String id) {
+  void eachDiffersFromTheDefaultInHalfOfThem(String id) {
     List<String> unlike = new ArrayList<>();
     for (Piece p : PIECES) {
       Fingering sure = of(p, Preset.SURE);
@@ -64,7 +64,7 @@ class PresetsDifferTest {
         unlike.add(p.notes());
       }
     }
-    assertThat(unlike).as(id).hasSizeGreaterThanOrEqualTo(4);
+    assertThat(unlike).as(id).hasSizeGreaterThanOrEqualTo(5);
   }
 
   @Test

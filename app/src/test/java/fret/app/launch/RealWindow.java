@@ -19,6 +19,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.concurrent.Callable;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
 import java.util.function.BooleanSupplier;
 import java.util.function.IntConsumer;
 import javafx.application.Platform;
@@ -36,6 +37,9 @@ import org.testfx.util.WaitForAsyncUtils;
 /** The real window over a real library with the demo in it; sound and keyboard are stand-ins. */
 @ExtendWith(ApplicationExtension.class)
 abstract class RealWindow {
+  /** How long a condition is waited for: what a loaded machine may need. */
+  private static final int LONGEST_S = 60;
+
   @TempDir static Path dir;
 
   final ClickPlayer player = Mockito.mock(ClickPlayer.class);
@@ -114,8 +118,20 @@ abstract class RealWindow {
   }
 
   void until(BooleanSupplier condition) throws Exception {
-    WaitForAsyncUtils.waitFor(
-        20, TimeUnit.SECONDS, (Callable<Boolean>) () -> condition.getAsBoolean());
+    try {
+      WaitForAsyncUtils.waitFor(
+          LONGEST_S, TimeUnit.SECONDS, (Callable<Boolean>) () -> condition.getAsBoolean());
+    } catch (TimeoutException e) {
+      String at =
+          String.format(
+              "after %d s; behind: %s; item %d of %d; on the stand: %s",
+              LONGEST_S,
+              studio.isBehind(),
+              practice.indexProperty().get(),
+              practice.items().size(),
+              practice.stand().onProperty().get());
+      throw new AssertionError(at, e);
+    }
     WaitForAsyncUtils.waitForFxEvents();
   }
 
