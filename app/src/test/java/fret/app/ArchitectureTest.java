@@ -53,7 +53,8 @@ class ArchitectureTest {
     row("drill", "joint");
     row("sound", "score", "mark");
     row("journal", "drill");
-    row("lane", "engraving", "joint", "load", "intonation");
+    row("take", "pitch", "search");
+    row("lane", "engraving", "joint", "load", "intonation", "take");
     row("plan", "journal", "drill");
     row("writing", "score");
     row("proof", "score");
@@ -67,6 +68,7 @@ class ArchitectureTest {
     row("format.table", "shelf");
     row("format.page", "shelf", "format.midi", "format.calendar", "format.table");
     row("format.part", "format.musicxml", "format.midi", "format.abc");
+    row("format.sound", "shelf");
     row("store", "shelf");
     row("app.words", "shelf");
     row("app.work", "shelf");
@@ -75,7 +77,14 @@ class ArchitectureTest {
     row("app.viewmodel", "app.command", "app.work");
     row("app.view", "app.viewmodel", "app.widget", "app.command");
     row("app.device", "shelf");
-    row("app.batch", "app.words", "app.work", "format.part", "format.page", "store");
+    row(
+        "app.batch",
+        "app.words",
+        "app.work",
+        "format.part",
+        "format.page",
+        "format.sound",
+        "store");
     row(
         "app.launch",
         "format.midi",

@@ -1,0 +1,279 @@
+package fret.take;
+
+import fret.take.Expected.Join;
+import fret.take.Expected.Moment;
+import fret.take.Fault.Kind;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
+
+/**
+ * What of a take is worth telling. Every bound lies between what nobody plays exactly (6 ms, 3
+ * cents) and what a listener notices; below it there is silence.
+ */
+final class Judge {
+  private static final double RUSH_PERCENT = 4;
+  private static final double LATE_MS = 29;
+  private static final double LATE_SHARE = 0.015;
+  private static final double CENTS = 12;
+  private static final double DRIFT_CENTS = 16;
+  private static final double GAP_MS = 25;
+  private static final double LENGTH_MS = 30;
+  private static final double LENGTH_SHARE = 0.15;
+  private static final double SHORTEST_PITCH_S = 0.11;
+  private static final double LOUD_DB = 5;
+  private static final double UNEVEN_PERCENT = 12;
+  private static final double ATTACK_MS = 75;
+  private static final double GLIDE_MS = 110;
+  private static final double SURE = 0.25;
+
+  private final Expected expected;
+  private final Heard heard;
+  private final TempoLine tempo;
+  private final double middle;
+  private final List<Finding> all = new ArrayList<>();
+
+  Judge(Expected expected, Heard heard, TempoLine tempo, double middle) {
+    this.expected = expected;
+    this.heard = heard;
+    this.tempo = tempo;
+    this.middle = middle;
+  }
+
+  List<Finding> findings() {
+    restarts();
+    bars();
+    uneven();
+    loudness();
+    for (int i = 0; i < heard.notes().size(); i++) {
+      note(i);
+    }
+    for (int m : heard.missing()) {
+      add(Kind.MISSING, m, 1, 0.8);
+    }
+    all.sort(Comparator.comparingInt(Finding::moment).thenComparing(Finding::kind));
+    return all;
+  }
+
+  private void add(Kind kind, int moment, double amount, double confidence) {
+    if (confidence >= SURE) {
+      all.add(new Finding(new Fault(kind, moment, amount), Math.min(1, confidence)));
+    }
+  }
+
+  private Moment moment(HeardNote n) {
+    return expected.moments().get(n.moment());
+  }
+
+  private void restarts() {
+    for (Heard.TakenUp t : heard.taken()) {
+      add(Kind.RESTART, t.moment(), 1, 0.9);
+    }
+  }
+
+  // ---- time ------------------------------------------------------------------------------------
+
+  private void bars() {
+    for (TempoLine.BarTempo b : tempo.bars()) {
+      double by = Math.abs(b.percent());
+      if (by >= Math.max(RUSH_PERCENT, 1.3 * b.exact())) {
+        int first = firstOf(b.bar());
+        add(b.percent() > 0 ? Kind.RUSH : Kind.DRAG, first, by, sure(by, RUSH_PERCENT));
+      }
+    }
+  }
+
+  private int firstOf(int bar) {
+    for (int i = 0; i < expected.moments().size(); i++) {
+      if (expected.moments().get(i).bar() == bar) {
+        return i;
+      }
+    }
+    return 0;
+  }
+
+  /** How sure a measure is that lies so far above its bound. */
+  private static double sure(double value, double bound) {
+    return Math.max(0.5, Math.min(0.98, 0.5 + 0.5 * (Math.abs(value) / bound - 1)));
+  }
+
+  /** Runs of equal notes in which every other one comes late or early. */
+  private void uneven() {
+    List<HeardNote> notes = heard.notes();
+    for (int i = 0; i + 4 < notes.size(); ) {
+      int k = i;
+      double step = step(i);
+      int bar = moment(notes.get(i)).bar();
+      while (k + 1 < notes.size()
+          && moment(notes.get(k)).bar() == bar
+          && step > 0
+          && step < 400
+          && Math.abs(step(k) - step) < 1) {
+        k++;
+      }
+      if (k - i >= 4) {
+        uneven(i, k, step);
+      }
+      i = Math.max(i + 1, k);
+    }
+  }
+
+  /** Written ms from a note to the next that was heard, where that is the next one; else -1. */
+  private double step(int i) {
+    if (i + 1 >= heard.notes().size()) {
+      return -1;
+    }
+    HeardNote a = heard.notes().get(i);
+    HeardNote b = heard.notes().get(i + 1);
+    return b.moment() == a.moment() + 1 ? moment(b).startMs() - moment(a).startMs() : -1;
+  }
+
+  private void uneven(int from, int to, double step) {
+    double[] sum = new double[2];
+    int[] count = new int[2];
+    double[][] lengths = new double[2][to - from];
+    for (int i = from; i < to; i++) {
+      double took = (heard.notes().get(i + 1).onsetS() - heard.notes().get(i).onsetS()) * 1000;
+      int odd = (i - from) % 2;
+      lengths[odd][count[odd]++] = took * tempo.times() / step;
+      sum[odd] += took * tempo.times() / step;
+    }
+    double apart = sum[0] / count[0] - sum[1] / count[1];
+    double spread = 0;
+    for (int odd = 0; odd < 2; odd++) {
+      double mean = sum[odd] / count[odd];
+      for (int i = 0; i < count[odd]; i++) {
+        spread = Math.max(spread, Math.abs(lengths[odd][i] - mean));
+      }
+    }
+    double percent = 50 * Math.abs(apart);
+    boolean steady = spread < 0.6 * Math.abs(apart) / 2 + 0.03;
+    double jitter = 100 * 14 / step;
+    if (percent >= Math.max(UNEVEN_PERCENT, jitter) && steady) {
+      add(Kind.UNEVEN, heard.notes().get(from).moment(), percent, sure(percent, UNEVEN_PERCENT));
+      // Every other note late is not each of them late.
+      int last = heard.notes().get(to).moment();
+      unevenUpTo.add(new int[] {heard.notes().get(from).moment(), last});
+    }
+  }
+
+  private final List<int[]> unevenUpTo = new ArrayList<>();
+
+  private boolean isUneven(int moment) {
+    return unevenUpTo.stream().anyMatch(r -> moment >= r[0] && moment <= r[1]);
+  }
+
+  // ---- loudness --------------------------------------------------------------------------------
+
+  /** Bars against what the line asks for, the take's own level taken away. */
+  private void loudness() {
+    double[] off =
+        heard.notes().stream()
+            .mapToDouble(this::levelOff)
+            .filter(x -> !Double.isNaN(x))
+            .sorted()
+            .toArray();
+    if (off.length < 8) {
+      return;
+    }
+    double usual = off[off.length / 2];
+    for (int b = 0; b < expected.bars().size(); b++) {
+      int bar = b;
+      double[] here =
+          heard.notes().stream()
+              .filter(n -> moment(n).bar() == bar)
+              .mapToDouble(this::levelOff)
+              .filter(x -> !Double.isNaN(x))
+              .sorted()
+              .toArray();
+      if (here.length >= 2) {
+        double by = here[here.length / 2] - usual;
+        if (Math.abs(by) >= LOUD_DB) {
+          Kind kind = by > 0 ? Kind.LOUD : Kind.SOFT;
+          add(kind, firstOf(b), Math.abs(by), sure(Math.abs(by), LOUD_DB));
+        }
+      }
+    }
+  }
+
+  private double levelOff(HeardNote n) {
+    return n.confidence() < SURE ? Double.NaN : n.levelDb() - 4 * moment(n).level();
+  }
+
+  // ---- single notes ----------------------------------------------------------------------------
+
+  private void note(int i) {
+    HeardNote n = heard.notes().get(i);
+    Moment m = moment(n);
+    if (n.otherSemitones() != 0) {
+      add(Kind.WRONG, n.moment(), Math.abs(n.otherSemitones()), 0.9);
+      return;
+    }
+    if (n.confidence() < SURE) {
+      return;
+    }
+    double late = tempo.lateMs(n.moment()).orElse(0.0);
+    // A low note takes half a period longer to be told from the one before.
+    double bound = LATE_MS + LATE_SHARE * m.lengthMs() + 500 / m.starting().get(0).hertz();
+    if (Math.abs(late) >= bound && !isUneven(n.moment())) {
+      add(late > 0 ? Kind.LATE : Kind.EARLY, n.moment(), Math.abs(late), sure(late, bound));
+    }
+    if (n.isPitched() && n.lengthS() >= SHORTEST_PITCH_S) {
+      double cents = n.cents() - middle;
+      if (Math.abs(n.driftCents()) >= DRIFT_CENTS) {
+        add(Kind.DRIFT, n.moment(), Math.abs(n.driftCents()), sure(n.driftCents(), DRIFT_CENTS));
+      } else if (Math.abs(cents) >= CENTS) {
+        Kind kind = cents > 0 ? Kind.SHARP : Kind.FLAT;
+        add(kind, n.moment(), Math.abs(cents), sure(Math.abs(cents), CENTS));
+      }
+    }
+    boolean beforeWrong = heard.of(n.moment() + 1).filter(x -> x.otherSemitones() != 0).isPresent();
+    if (n.addedMs() > 0 && !beforeWrong) {
+      add(Kind.ADDED, n.moment(), 1, 0.8);
+      return;
+    }
+    length(i, n, m);
+    double usualAttack = usualAttack();
+    if (n.attackMs() >= usualAttack + ATTACK_MS && m.join() != Join.SHIFT) {
+      add(Kind.ATTACK, n.moment(), n.attackMs(), 0.6);
+    }
+    if (n.glideMs() >= GLIDE_MS) {
+      add(Kind.GLIDE, n.moment(), n.glideMs(), 0.7);
+    }
+  }
+
+  private double usualAttack() {
+    double[] all = heard.notes().stream().mapToDouble(HeardNote::attackMs).toArray();
+    Arrays.sort(all);
+    return all.length == 0 ? 0 : all[all.length / 2];
+  }
+
+  private void length(int i, HeardNote n, Moment m) {
+    HeardNote next = i + 1 < heard.notes().size() ? heard.notes().get(i + 1) : null;
+    boolean follows = next != null && next.moment() == n.moment() + 1;
+    boolean stopped = follows && heard.taken().stream().anyMatch(t -> t.moment() == next.moment());
+    if (m.connected() && (!follows || stopped)) {
+      return; // What follows was not heard: where it should have begun nobody knows.
+    }
+    if (m.connected()) {
+      double silence = (next.onsetS() - n.endS()) * 1000;
+      if (silence >= GAP_MS) {
+        boolean slurred = moment(next).slurred();
+        add(slurred ? Kind.GAP : Kind.CLIPPED, n.moment(), silence, sure(silence, GAP_MS));
+      }
+      return;
+    }
+    boolean ends = !follows || next.onsetS() - n.endS() > 0.01;
+    double meant = m.soundsMs() / tempo.timesIn(m.bar());
+    double off = n.lengthS() * 1000 - meant;
+    double bound = Math.max(LENGTH_MS, LENGTH_SHARE * meant);
+    if (ends && Math.abs(off) >= bound) {
+      add(
+          off > 0 ? Kind.OVER_HELD : Kind.CLIPPED,
+          n.moment(),
+          Math.abs(off),
+          sure(Math.abs(off), bound));
+    }
+  }
+}

@@ -1,0 +1,49 @@
+package fret.take;
+
+import fret.search.Token;
+import java.util.List;
+import java.util.function.DoubleConsumer;
+
+/**
+ * All that a take tells.
+ *
+ * @param centsOff median of all pitches from the expected tuning; each note is told against it
+ * @param findings in order of playing
+ */
+public record TakeReport(
+    Expected expected, Heard heard, TempoLine tempo, double centsOff, List<Finding> findings) {
+  public TakeReport {
+    findings = List.copyOf(findings);
+  }
+
+  /** Listens to a recording; takes about a fiftieth of its time. */
+  public static TakeReport of(
+      Recording recording, Expected expected, Token token, DoubleConsumer progress) {
+    Heard heard = Listener.hear(recording, expected, token, progress);
+    return of(expected, heard);
+  }
+
+  /** From what was heard already. */
+  public static TakeReport of(Expected expected, Heard heard) {
+    TempoLine tempo = new TempoLine(expected, heard);
+    double[] cents =
+        heard.notes().stream()
+            .filter(n -> n.isPitched() && n.confidence() > 0.3)
+            .mapToDouble(HeardNote::cents)
+            .sorted()
+            .toArray();
+    double middle = cents.length == 0 ? 0 : cents[cents.length / 2];
+    return new TakeReport(
+        expected, heard, tempo, middle, new Judge(expected, heard, tempo, middle).findings());
+  }
+
+  /** The A that it is tuned to, in Hz. */
+  public double a4() {
+    return expected.a4() * Math.pow(2, (heard.tunedCents() + centsOff) / 1200);
+  }
+
+  /** A note's distance from where it is expected in the take's own tuning, in cents. */
+  public double cents(HeardNote n) {
+    return n.cents() - centsOff;
+  }
+}

@@ -1,0 +1,176 @@
+package fret.format.sound;
+
+import fret.base.UnusableInput;
+import fret.take.Recording;
+import fret.take.Resampler;
+import java.io.BufferedInputStream;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.Locale;
+import javax.sound.sampled.AudioFormat;
+import javax.sound.sampled.AudioInputStream;
+import javax.sound.sampled.AudioSystem;
+import javax.sound.sampled.UnsupportedAudioFileException;
+
+/**
+ * Reads and writes recordings. WAV of 8, 16, 24 or 32 bits or floating point, any number of
+ * channels up to 8 and any rate from 8000 to 192000 are taken; the channels are mixed to one.
+ */
+public final class WavFiles {
+  private static final int MOST_CHANNELS = 8;
+  private static final int CHUNK_FRAMES = 16_384;
+  private static final double SHORTEST_S = 0.3;
+  private static final double SILENT = 1e-4;
+  private static final double CLIPPED_SHARE = 0.02;
+
+  private WavFiles() {}
+
+  /** How a recording can be used although something is the matter with it. */
+  public enum Flaw {
+    NONE,
+    /** It stands at the very top for long: what is told of loudness and length is not certain. */
+    CLIPPED
+  }
+
+  /** The flaw of a recording. */
+  public static Flaw flaw(Recording recording) {
+    return recording.clippedShare() > CLIPPED_SHARE ? Flaw.CLIPPED : Flaw.NONE;
+  }
+
+  /**
+   * A recording for measuring.
+   *
+   * @throws UnusableInput if it cannot be read, holds next to nothing, is silent or too long
+   */
+  public static Recording read(Path file) throws UnusableInput {
+    String name = file.toString();
+    float[] samples = samples(file, Recording.RATE);
+    Recording recording = new Recording(samples);
+    if (recording.seconds() < SHORTEST_S) {
+      throw new UnusableInput(name, "The recording is empty.", "Record the passage once more.");
+    }
+    if (recording.peak() < SILENT) {
+      throw new UnusableInput(
+          name,
+          "The recording is silent.",
+          "Check which input it was recorded from, and its level, and record once more.");
+    }
+    return recording;
+  }
+
+  /**
+   * One channel at a rate.
+   *
+   * @throws UnusableInput if it cannot be read or is too long
+   */
+  public static float[] samples(Path file, int rate) throws UnusableInput {
+    String name = file.toString();
+    try (var in =
+        AudioSystem.getAudioInputStream(new BufferedInputStream(Files.newInputStream(file)))) {
+      AudioFormat format = in.getFormat();
+      refuse(name, format, in.getFrameLength());
+      return Resampler.resampled(mixed(in, format), Math.round(format.getSampleRate()), rate);
+    } catch (UnsupportedAudioFileException e) {
+      throw new UnusableInput(
+          name, "The file is not a WAV recording.", "Save the recording as WAV and try again.");
+    } catch (IOException | IllegalArgumentException e) {
+      throw new UnusableInput(
+          name,
+          "The recording cannot be read; it may be cut short.",
+          "Save it as WAV once more and try again.");
+    }
+  }
+
+  private static void refuse(String name, AudioFormat format, long frames) throws UnusableInput {
+    double rate = format.getSampleRate();
+    int bits = format.getSampleSizeInBits();
+    boolean known =
+        rate >= 8000
+            && rate <= 192_000
+            && format.getChannels() >= 1
+            && format.getChannels() <= MOST_CHANNELS
+            && (bits == 8 || bits == 16 || bits == 24 || bits == 32 || bits == 64);
+    if (!known) {
+      String found =
+          String.format(
+              Locale.ROOT, "%.0f Hz, %d channels, %d bits", rate, format.getChannels(), bits);
+      throw new UnusableInput(
+          name,
+          "This kind of recording (" + found + ") is not known.",
+          "Save it as WAV with 44100 Hz and 16 bits.");
+    }
+    if (frames / rate > Recording.LONGEST_S) {
+      throw new UnusableInput(
+          name,
+          String.format(Locale.ROOT, "The recording lasts %.1f minutes.", frames / rate / 60),
+          "Cut it: up to 10 minutes are taken.");
+    }
+  }
+
+  private static float[] mixed(AudioInputStream in, AudioFormat format) throws IOException {
+    int frame = format.getFrameSize();
+    int channels = format.getChannels();
+    int bytes = frame / channels;
+    long most = Math.round(Recording.LONGEST_S * format.getSampleRate()) + 1;
+    float[] samples = new float[(int) Math.max(0, Math.min(most, in.getFrameLength()))];
+    byte[] chunk = new byte[CHUNK_FRAMES * frame];
+    int at = 0;
+    int read;
+    while (at < samples.length && (read = in.readNBytes(chunk, 0, chunk.length)) > 0) {
+      ByteBuffer buffer = ByteBuffer.wrap(chunk);
+      buffer.order(format.isBigEndian() ? ByteOrder.BIG_ENDIAN : ByteOrder.LITTLE_ENDIAN);
+      for (int f = 0; f < read / frame && at < samples.length; f++) {
+        double sum = 0;
+        for (int c = 0; c < channels; c++) {
+          sum += value(buffer, f * frame + c * bytes, bytes, format.getEncoding());
+        }
+        samples[at++] = (float) (sum / channels);
+      }
+    }
+    return at == samples.length ? samples : Arrays.copyOf(samples, at);
+  }
+
+  private static double value(ByteBuffer b, int at, int bytes, AudioFormat.Encoding encoding) {
+    if (encoding.equals(AudioFormat.Encoding.PCM_FLOAT)) {
+      double x = bytes == 8 ? b.getDouble(at) : b.getFloat(at);
+      return Double.isFinite(x) ? Math.max(-1, Math.min(1, x)) : 0;
+    }
+    return switch (bytes) {
+      case 1 ->
+          encoding.equals(AudioFormat.Encoding.PCM_UNSIGNED)
+              ? ((b.get(at) & 0xFF) - 128) / 128.0
+              : b.get(at) / 128.0;
+      case 2 -> b.getShort(at) / 32_768.0;
+      case 3 -> three(b, at) / 8_388_608.0;
+      default -> b.getInt(at) / 2_147_483_648.0;
+    };
+  }
+
+  private static int three(ByteBuffer b, int at) {
+    boolean big = b.order() == ByteOrder.BIG_ENDIAN;
+    int high = b.get(big ? at : at + 2);
+    int low = b.get(big ? at + 2 : at) & 0xFF;
+    return high << 16 | (b.get(at + 1) & 0xFF) << 8 | low;
+  }
+
+  /** Writes one channel of 16 bits. */
+  public static void write(float[] samples, int rate, OutputStream out) throws IOException {
+    ByteBuffer all = ByteBuffer.allocate(44 + 2 * samples.length).order(ByteOrder.LITTLE_ENDIAN);
+    all.put("RIFF".getBytes(java.nio.charset.StandardCharsets.US_ASCII));
+    all.putInt(36 + 2 * samples.length);
+    all.put("WAVEfmt ".getBytes(java.nio.charset.StandardCharsets.US_ASCII));
+    all.putInt(16).putShort((short) 1).putShort((short) 1);
+    all.putInt(rate).putInt(2 * rate).putShort((short) 2).putShort((short) 16);
+    all.put("data".getBytes(java.nio.charset.StandardCharsets.US_ASCII));
+    all.putInt(2 * samples.length);
+    for (float s : samples) {
+      all.putShort((short) Math.round(Math.max(-1, Math.min(1, s)) * 32_767));
+    }
+    out.write(all.array());
+  }
+}

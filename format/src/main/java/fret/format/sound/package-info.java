@@ -1,0 +1,2 @@
+/** Recordings as WAV files. */
+package fret.format.sound;
