@@ -145,6 +145,14 @@ public final class Listener {
   /** Whether a moment was only passed through: it is not what sounds there. */
   private boolean isSqueezed(Stretch s) {
     double lasts = s.to() - s.from();
+    Moment m = expected.moments().get(s.moment());
+    for (int k = Math.max(0, s.moment() - 1);
+        k <= Math.min(expected.moments().size() - 1, s.moment() + 1);
+        k++) {
+      if (k != s.moment() && expected.moments().get(k).soundsLike(m)) {
+        return false; // Repeated notes are told apart later.
+      }
+    }
     return lasts <= SQUEEZED_S && lasts < SQUEEZED_SHARE * lasts(s.moment()) / 1000;
   }
 

@@ -19,6 +19,8 @@ import picocli.CommandLine.Command;
       TuneCommand.class,
       PlanCommand.class,
       DrillCommand.class,
+      TakeCommand.class,
+      SimulateCommand.class,
       ForecastCommand.class,
       ExportCommand.class
     })

@@ -7,6 +7,7 @@ import fret.bowing.BowSetup;
 import fret.format.musicxml.MusicXmlFile;
 import fret.format.part.PartFiles;
 import fret.instrument.InstrumentType;
+import fret.intonation.Temperament;
 import fret.passage.Passage;
 import fret.passage.Reading;
 import fret.passage.Setup;
@@ -76,6 +77,32 @@ final class PartOptions {
 
   @Spec(Spec.Target.MIXEE)
   private CommandSpec spec;
+
+  /** The options of a command that names its part otherwise. */
+  static PartOptions of(
+      CommandSpec spec, Path file, String partName, String instrument, String bars, String beat) {
+    PartOptions o = new PartOptions();
+    o.spec = spec;
+    o.file = file;
+    o.partName = partName;
+    o.instrumentName = instrument;
+    o.bars = bars;
+    o.beatName = beat;
+    o.presetName = "sure";
+    o.schoolName = "usual";
+    o.handName = "medium";
+    return o;
+  }
+
+  /** The tuning of a name. */
+  Temperament temperament(String name) {
+    for (Temperament t : Temperament.values()) {
+      if (t.id().equals(name.toLowerCase(Locale.ROOT))) {
+        return t;
+      }
+    }
+    throw usage("--tuning " + name + " is none of just, pythagorean, equal");
+  }
 
   /** The other parts of the file. */
   List<Score> otherScores() throws UnusableInput {

@@ -19,7 +19,6 @@ import fret.session.Ear;
 import fret.session.Session;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import org.apache.commons.numbers.fraction.Fraction;
@@ -64,15 +63,7 @@ final class TuneCommand implements Callable<Integer> {
     if (!(a4 >= 390) || !(a4 <= 470)) {
       throw options.usage("--a4 " + a4 + " is outside 390 to 470");
     }
-    Map<String, Temperament> known =
-        Map.of(
-            "just", Temperament.JUST,
-            "pythagorean", Temperament.PYTHAGOREAN,
-            "equal", Temperament.EQUAL);
-    Temperament temperament = known.get(tuning.toLowerCase(Locale.ROOT));
-    if (temperament == null) {
-      throw options.usage("--tuning " + tuning + " is none of just, pythagorean, equal");
-    }
+    Temperament temperament = options.temperament(tuning);
     boolean pure = strings.equalsIgnoreCase("pure");
     if (!pure && !strings.equalsIgnoreCase("tempered")) {
       throw options.usage("--strings " + strings + " is neither pure nor tempered");

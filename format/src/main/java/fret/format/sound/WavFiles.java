@@ -9,6 +9,7 @@ import java.io.OutputStream;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.Locale;
@@ -78,6 +79,8 @@ public final class WavFiles {
     } catch (UnsupportedAudioFileException e) {
       throw new UnusableInput(
           name, "The file is not a WAV recording.", "Save the recording as WAV and try again.");
+    } catch (NoSuchFileException e) {
+      throw new UnusableInput(name, "There is no such file.", "Check its name and folder.");
     } catch (IOException | IllegalArgumentException e) {
       throw new UnusableInput(
           name,

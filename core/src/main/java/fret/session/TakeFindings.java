@@ -1,0 +1,146 @@
+package fret.session;
+
+import fret.base.Said;
+import fret.drill.DrillKind;
+import fret.fingering.Shift;
+import fret.journal.Breakage;
+import fret.take.Expected;
+import fret.take.Expected.Join;
+import fret.take.Expected.Moment;
+import fret.take.Fault;
+import fret.take.Finding;
+import fret.take.TakeReport;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * What a take shows, in the player's words: where it is, its cause where the fingering or the
+ * bowing explains it, and the drill against it.
+ *
+ * @param weight how much it matters, for putting the worst first
+ */
+public record TakeFindings(
+    Finding finding,
+    String bar,
+    int slice,
+    Said words,
+    Optional<Said> cause,
+    DrillKind drill,
+    Breakage breakage,
+    double weight) {
+  /** How many are shown first. */
+  public static final int MOST = 5;
+
+  /** All findings of a take, in order of playing. */
+  public static List<TakeFindings> of(Session session, TakeReport report) {
+    List<TakeFindings> all = new ArrayList<>();
+    for (Finding f : report.findings()) {
+      all.add(told(session, report.expected(), f));
+    }
+    return all;
+  }
+
+  /** The few that matter most, the worst first. */
+  public static List<TakeFindings> worst(List<TakeFindings> all) {
+    return all.stream()
+        .sorted(Comparator.comparingDouble(TakeFindings::weight).reversed())
+        .limit(MOST)
+        .toList();
+  }
+
+  private static TakeFindings told(Session session, Expected expected, Finding f) {
+    Moment m = expected.moments().get(f.moment());
+    String bar = expected.barOf(m).number();
+    String note = m.starting().get(m.starting().size() - 1).pitch().toString();
+    Optional<Said> cause = cause(session, m, f);
+    double amount = Math.round(f.amount());
+    Said words = Said.of("take.finding." + f.kind(), bar, note, (long) amount);
+    return new TakeFindings(
+        f, bar, m.slice(), words, cause, drill(m, f.kind()), breakage(m, f.kind()), weighed(f));
+  }
+
+  /** The shift or the crossing on the way to a note that came late. */
+  private static Optional<Said> cause(Session session, Moment m, Finding f) {
+    if (f.kind() != Fault.Kind.LATE && f.kind() != Fault.Kind.GLIDE) {
+      return Optional.empty();
+    }
+    if (m.join() == Join.SHIFT) {
+      return session.fingering().shifts().stream()
+          .filter(s -> s.toSlice() == m.slice())
+          .findFirst()
+          .map(TakeFindings::shift);
+    }
+    return m.join() == Join.CROSSING
+        ? Optional.of(Said.of("take.cause.crossing"))
+        : Optional.empty();
+  }
+
+  private static Said shift(Shift s) {
+    return Said.of("take.cause.shift", Math.round(s.travelMm()), Math.round(s.timeMs()));
+  }
+
+  private static DrillKind drill(Moment m, Fault.Kind kind) {
+    return switch (kind) {
+      case RUSH, EARLY -> DrillKind.ACCENTS;
+      case DRAG -> DrillKind.BURSTS;
+      case UNEVEN -> DrillKind.RHYTHMS;
+      case LATE ->
+          switch (m.join()) {
+            case SHIFT -> DrillKind.STOP_BEFORE_SHIFT;
+            case CROSSING -> DrillKind.BLOCKS;
+            default -> DrillKind.SYLLABLES;
+          };
+      case GAP -> DrillKind.BLOCKS;
+      case CLIPPED, OVER_HELD -> DrillKind.END_CLICK;
+      case SHARP, FLAT -> DrillKind.CHECKS;
+      case DRIFT -> DrillKind.STEADY_NOTES;
+      case WRONG, MISSING, ADDED -> DrillKind.ADD_A_NOTE;
+      case RESTART -> DrillKind.CHAIN_BACK;
+      case LOUD, SOFT -> DrillKind.DYNAMICS_SCALE;
+      case ATTACK -> DrillKind.FINGER_FIRST;
+      case GLIDE -> DrillKind.COUNTED_SLIDE;
+    };
+  }
+
+  private static Breakage breakage(Moment m, Fault.Kind kind) {
+    return switch (kind) {
+      case RUSH, EARLY -> Breakage.RUSHED;
+      case DRAG -> Breakage.DRAGGED;
+      case UNEVEN -> Breakage.RHYTHM;
+      case LATE ->
+          switch (m.join()) {
+            case SHIFT -> Breakage.SHIFT;
+            case CROSSING -> Breakage.CROSSING;
+            default -> Breakage.RHYTHM;
+          };
+      case GAP, CLIPPED, OVER_HELD -> Breakage.NOTE_LENGTH;
+      case SHARP, FLAT, DRIFT -> Breakage.INTONATION;
+      case WRONG, MISSING, ADDED -> Breakage.MISREAD;
+      case RESTART -> Breakage.MEMORY;
+      case LOUD, SOFT -> Breakage.BOW;
+      case ATTACK -> Breakage.START;
+      case GLIDE -> Breakage.SHIFT;
+    };
+  }
+
+  /** A stop weighs most, then wrong notes, then time, pitch and length by how far they are off. */
+  private static double weighed(Finding f) {
+    double by =
+        switch (f.kind()) {
+          case RESTART -> 12;
+          case WRONG, MISSING -> 10;
+          case ADDED -> 8;
+          case RUSH, DRAG -> f.amount() * 0.8;
+          case UNEVEN -> f.amount() * 0.25;
+          case LATE, EARLY -> f.amount() / 11;
+          case SHARP, FLAT -> f.amount() / 4;
+          case DRIFT -> f.amount() / 6;
+          case GAP, CLIPPED, OVER_HELD -> f.amount() / 25;
+          case LOUD, SOFT -> f.amount() * 0.4;
+          case ATTACK, GLIDE -> f.amount() / 60;
+        };
+    return by * f.confidence();
+  }
+}
