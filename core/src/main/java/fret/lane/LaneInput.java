@@ -11,6 +11,7 @@ import fret.intonation.Tuned;
 import fret.load.Load;
 import fret.mark.VibratoWish;
 import fret.score.ResolvedPassage;
+import fret.take.TakeReport;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -23,6 +24,7 @@ import java.util.Optional;
  * @param bow missing where nothing is known of the bow
  * @param load missing in drills
  * @param tuned missing in drills
+ * @param take missing where no recording is looked at
  */
 public record LaneInput(
     ResolvedPassage passage,
@@ -30,7 +32,8 @@ public record LaneInput(
     Instrument instrument,
     Optional<Bow> bow,
     Optional<Later<Loaded>> load,
-    Optional<Later<Tuned>> tuned) {
+    Optional<Later<Tuned>> tuned,
+    Optional<TakeReport> take) {
   /**
    * How hard each moment is.
    *
@@ -76,12 +79,18 @@ public record LaneInput(
       Optional<Fingering> fingering,
       Instrument instrument,
       Optional<Bow> bow) {
-    this(passage, fingering, instrument, bow, Optional.empty(), Optional.empty());
+    this(passage, fingering, instrument, bow, Optional.empty(), Optional.empty(), Optional.empty());
   }
 
   /** The same in another tuning. */
   public LaneInput withTuned(Tuned other) {
-    return new LaneInput(passage, fingering, instrument, bow, load, Optional.of(Later.now(other)));
+    return new LaneInput(
+        passage, fingering, instrument, bow, load, Optional.of(Later.now(other)), take);
+  }
+
+  /** The same with a recording. */
+  public LaneInput withTake(TakeReport other) {
+    return new LaneInput(passage, fingering, instrument, bow, load, tuned, Optional.of(other));
   }
 
   public LaneInput {
@@ -91,5 +100,6 @@ public record LaneInput(
     Objects.requireNonNull(bow);
     Objects.requireNonNull(load);
     Objects.requireNonNull(tuned);
+    Objects.requireNonNull(take);
   }
 }

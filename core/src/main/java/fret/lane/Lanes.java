@@ -12,7 +12,8 @@ public final class Lanes {
           new PlaneLane(),
           new LineLane(),
           new RingLane(),
-          new LoadLane());
+          new LoadLane(),
+          new TakeLane());
 
   private Lanes() {}
 

@@ -7,7 +7,9 @@ import fret.score.ResolvedPassage;
 import fret.score.Slice;
 import fret.score.SoundingNote;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import org.apache.commons.numbers.fraction.Fraction;
 
 /** Which planned chunks a stretch that the player chose counts for. */
@@ -34,6 +36,13 @@ public final class Covered {
       }
     }
     return all;
+  }
+
+  /** The smallest chunk that a moment lies in; empty where it lies in none. */
+  public static Optional<Chunk> around(ResolvedPassage passage, List<Chunk> chunks, int slice) {
+    return chunks.stream()
+        .filter(c -> slice(passage, c, true) <= slice && slice <= slice(passage, c, false))
+        .min(Comparator.comparingInt(Chunk::noteCount));
   }
 
   /** A stretch as a chunk of the player's own. */

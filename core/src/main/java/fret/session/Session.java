@@ -208,7 +208,8 @@ public record Session(
         task().hand().instrument(),
         Optional.of(bow),
         Optional.of(Later.of(() -> loaded(hand, arm))),
-        Optional.of(Later.of(() -> Ear.tuned(this, Ear.harmony(this, List.of())))));
+        Optional.of(Later.of(() -> Ear.tuned(this, Ear.harmony(this, List.of())))),
+        Optional.empty());
   }
 
   private LaneInput.Loaded loaded(Fingering hand, Arm arm) {

@@ -111,6 +111,9 @@ public interface Library extends AutoCloseable {
   /** Takes a try out of the record; nothing happens where it is not there. */
   void removeEntry(long id);
 
+  /** The recordings. */
+  Takes takes();
+
   /** Everything that was set for the whole program. */
   Map<String, String> settings();
 

@@ -33,6 +33,7 @@ public final class TempoLine {
   private final Expected expected;
   private final List<HeardNote> notes;
   private final double[] lateMs;
+  private final double[] offMs;
   private final boolean[] judged;
   private final List<BarTempo> bars = new ArrayList<>();
   private final double times;
@@ -41,6 +42,7 @@ public final class TempoLine {
     this.expected = expected;
     this.notes = heard.notes();
     this.lateMs = new double[expected.moments().size()];
+    this.offMs = new double[expected.moments().size()];
     this.judged = new boolean[expected.moments().size()];
     List<List<HeardNote>> runs = runs(heard);
     double overall = overall(runs);
@@ -78,6 +80,11 @@ public final class TempoLine {
   /** By how many ms a moment came late (or early, negative); empty where that cannot be told. */
   public Optional<Double> lateMs(int moment) {
     return judged[moment] ? Optional.of(lateMs[moment]) : Optional.empty();
+  }
+
+  /** How far a moment lies behind the middle of its neighbours, told or not; in ms. */
+  Optional<Double> offMs(int moment) {
+    return judged[moment] ? Optional.of(offMs[moment]) : Optional.empty();
   }
 
   /** Notes that follow each other without a stop; what is not timed is left out. */
@@ -163,6 +170,7 @@ public final class TempoLine {
       boolean back =
           first * second < 0 && Math.min(Math.abs(first), Math.abs(second)) > 0.4 * Math.abs(mean);
       lateMs[m] = back ? mean : 0;
+      offMs[m] = mean;
     }
     // A late note makes its neighbours look early by as much: the larger one is the true one.
     double[] told = new double[run.size()];

@@ -21,7 +21,8 @@ final class Migrations {
             script(h, "V3__marks.sql");
             FirstForms.convert(h);
           },
-          h -> script(h, "V4__practice.sql"));
+          h -> script(h, "V4__practice.sql"),
+          h -> script(h, "V5__takes.sql"));
 
   private Migrations() {}
 

@@ -21,6 +21,7 @@ import fret.session.Step;
 import fret.shelf.Audition;
 import fret.shelf.Library;
 import fret.shelf.StoreFailure;
+import fret.shelf.Takes;
 import java.nio.file.Path;
 import java.sql.ResultSet;
 import java.sql.SQLException;
@@ -48,11 +49,13 @@ public final class SqliteLibrary implements Library {
 
   private final Path file;
   private final Handle handle;
+  private final TakeFiles takes;
   private final Map<String, Unread> unread = new LinkedHashMap<>();
 
   SqliteLibrary(Path file, Handle handle) {
     this.file = file;
     this.handle = handle;
+    this.takes = new TakeFiles(file.resolveSibling("takes"), this::write);
   }
 
   /**
@@ -404,6 +407,7 @@ public final class SqliteLibrary implements Library {
 
   @Override
   public void remove(long passageId) {
+    takes.of(passageId).forEach(t -> takes.remove(t.id()));
     write(
         h -> {
           for (String table :
@@ -583,6 +587,11 @@ public final class SqliteLibrary implements Library {
   @Override
   public void assign(long passageId, long auditionId) {
     write(h -> h.execute("UPDATE passage SET audition_id = ? WHERE id = ?", auditionId, passageId));
+  }
+
+  @Override
+  public Takes takes() {
+    return takes;
   }
 
   @Override

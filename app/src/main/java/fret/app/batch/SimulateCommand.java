@@ -16,7 +16,6 @@ import fret.take.SimulatedPlayer;
 import fret.take.SimulatedPlayer.Played;
 import fret.take.SimulatedPlayer.Style;
 import fret.take.SimulatedPlayer.Truth;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
@@ -74,7 +73,7 @@ final class SimulateCommand implements Callable<Integer> {
     }
     Style style = Style.USUAL.withSeed(seed).withNoise(noise);
     Played played = SimulatedPlayer.play(expected, planted, style);
-    write(played);
+    save(out, new WavFiles().wav(played.samples(), SimulatedPlayer.RATE));
     if (truth != null) {
       save(truth, Json.text(json(expected, planted, played)).getBytes(StandardCharsets.UTF_8));
     }
@@ -121,16 +120,6 @@ final class SimulateCommand implements Callable<Integer> {
     String last = expected.bars().get(expected.bars().size() - 1).number();
     throw options.usage(
         "--fault " + text + ": there is no bar " + parts[1] + " from " + first + " to " + last);
-  }
-
-  private void write(Played played) throws UnusableInput {
-    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-    try {
-      WavFiles.write(played.samples(), SimulatedPlayer.RATE, bytes);
-    } catch (IOException e) {
-      throw new IllegalStateException(e); // It goes into memory.
-    }
-    save(out, bytes.toByteArray());
   }
 
   private static void save(Path file, byte[] bytes) throws UnusableInput {

@@ -23,4 +23,14 @@ final class Pcm {
     }
     return bytes;
   }
+
+  /** Turns so many bytes into samples from -1 to 1. */
+  static float[] samples(byte[] bytes, int count) {
+    float[] samples = new float[count / 2];
+    for (int i = 0; i < samples.length; i++) {
+      int value = bytes[2 * i + 1] << 8 | bytes[2 * i] & 0xFF;
+      samples[i] = value / 32_768f;
+    }
+    return samples;
+  }
 }

@@ -2,6 +2,7 @@ package fret.app.launch;
 
 import fret.app.batch.ShippedFonts;
 import fret.app.device.AwakeScreen;
+import fret.app.device.LineMicrophone;
 import fret.app.device.StreamClickPlayer;
 import fret.app.device.StreamNotePlayer;
 import fret.app.device.StreamPassagePlayer;
@@ -14,6 +15,7 @@ import fret.app.widget.Look;
 import fret.app.widget.MusicFont;
 import fret.format.page.PagePrinter;
 import fret.format.part.PartFiles;
+import fret.format.sound.WavFiles;
 import fret.session.Printer;
 import fret.shelf.StoreFailure;
 import fret.store.LibraryFile;
@@ -159,6 +161,8 @@ public final class FretApplication extends Application {
                 new SystemMidiKeyboard(),
                 new StreamPassagePlayer(),
                 new StreamPassagePlayer(),
+                new LineMicrophone(),
+                new WavFiles(),
                 AwakeScreen.ofDesktop()::keep),
             new Look(MusicFont.load()),
             this::demoInstead);

@@ -6,6 +6,7 @@ import fret.app.viewmodel.Hearing;
 import fret.app.viewmodel.LeftHandModel;
 import fret.app.viewmodel.PracticeModel;
 import fret.app.viewmodel.Studio;
+import fret.app.viewmodel.TakesModel;
 import fret.app.viewmodel.TuningModel;
 import fret.app.viewmodel.WritingModel;
 import fret.app.widget.Look;
@@ -14,7 +15,7 @@ import javafx.scene.input.KeyCode;
 
 /**
  * The one list of areas, in the order in which players work. Side bar, keys, help and pictures come
- * from it. The keys F6 and F9 are kept free for the tuning and the takes.
+ * from it.
  */
 final class Areas {
   private Areas() {}
@@ -26,6 +27,7 @@ final class Areas {
       LeftHandModel leftHand,
       BowModel bow,
       TuningModel tuning,
+      TakesModel takes,
       PracticeModel practice,
       WritingModel writing,
       Hearing hearing,
@@ -42,6 +44,7 @@ final class Areas {
         new Area("tuning", KeyCode.F6, true, List.of("ring"), new TuningView(r)),
         new Area("plan", KeyCode.F7, true, List.of(), new PlanView(r)),
         new Area("practise", KeyCode.F8, true, List.of(), new PractiseView(r)),
+        new Area("takes", KeyCode.F9, true, List.of("take"), new TakesView(r)),
         new Area("journal", KeyCode.F10, false, List.of(), new JournalView(r)));
   }
 }

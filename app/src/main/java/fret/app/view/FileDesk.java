@@ -21,7 +21,9 @@ final class FileDesk {
     PART(40_000_000, "*.musicxml", "*.xml", "*.mxl", "*.mid", "*.midi", "*.abc"),
     /** A photo or scan of a page. */
     PICTURE(30_000_000, "*.png", "*.jpg", "*.jpeg", "*.pdf"),
-    TABLE(50_000_000, "*.csv", "*.json");
+    TABLE(50_000_000, "*.csv", "*.json"),
+    /** A recording: ten minutes at the finest that is usual. */
+    RECORDING(400_000_000, "*.wav", "*.wave");
 
     private final long largest;
     private final List<String> endings;

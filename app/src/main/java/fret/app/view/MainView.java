@@ -8,6 +8,7 @@ import fret.app.viewmodel.LeftHandModel;
 import fret.app.viewmodel.PaperModel;
 import fret.app.viewmodel.PracticeModel;
 import fret.app.viewmodel.Studio;
+import fret.app.viewmodel.TakesModel;
 import fret.app.viewmodel.TuningModel;
 import fret.app.viewmodel.WritingModel;
 import fret.app.widget.Inks;
@@ -25,6 +26,7 @@ import fret.passage.Setup;
 import fret.pitch.KeySignature;
 import fret.score.TimeSignature;
 import fret.shelf.StoreFailure;
+import fret.shelf.Take;
 import fret.writing.Draft;
 import fret.writing.Writing;
 import java.io.File;
@@ -67,6 +69,7 @@ public final class MainView extends BorderPane {
   private final VBox side = new VBox(4);
   private final List<Action> everywhere;
   private final Beating beating;
+  private final TakesModel takes;
   private final FileDesk files;
   private Area current;
 
@@ -91,6 +94,9 @@ public final class MainView extends BorderPane {
                         || practice.stand().gateProperty().get() == null
                     ? 0
                     : practice.stand().gateProperty().get().perMinute());
+    takes =
+        new TakesModel(
+            studio, leftHandModel, devices.passage(), devices.microphone(), devices.sounds());
     areas =
         Areas.in(
             new Areas.Room(
@@ -99,6 +105,7 @@ public final class MainView extends BorderPane {
                 leftHandModel,
                 new BowModel(studio),
                 new TuningModel(studio, leftHandModel, devices.passage(), devices.drone()),
+                takes,
                 practice,
                 writing,
                 hearing,
@@ -413,10 +420,40 @@ public final class MainView extends BorderPane {
     studio.paper().export(bytes -> part.paper().write(file, bytes));
   }
 
+  /** Asks for a recording of the open passage. */
+  void askForTake(Take.Whose whose) {
+    files
+        .ask(Sentences.of("take.bring-in"), FileDesk.Sort.RECORDING)
+        .ifPresent(f -> bringInTake(f, whose));
+  }
+
+  /** Keeps a recording as a take of the open passage. */
+  public void bringInTake(File file, Take.Whose whose) {
+    if (studio.shown() == null) {
+      studio.report(
+          new Problem(
+              file.getName(), Sentences.of("take.no-passage"), Sentences.of("take.no-passage.do")));
+      return;
+    }
+    go("takes");
+    files
+        .bytes(file, FileDesk.Sort.RECORDING)
+        .ifPresent(b -> takes.bringIn(file.getName(), b, whose));
+  }
+
+  /** The recordings of the open passage. */
+  public TakesModel takes() {
+    return takes;
+  }
+
   /** Reads a file into the library; of a picture, a passage without notes is made. */
   public void openFile(File file) {
     if (FileDesk.Sort.PICTURE.has(file)) {
       files.bytes(file, FileDesk.Sort.PICTURE).ifPresent(b -> openPicture(file.getName(), b));
+      return;
+    }
+    if (FileDesk.Sort.RECORDING.has(file)) {
+      bringInTake(file, Take.Whose.OWN);
       return;
     }
     files

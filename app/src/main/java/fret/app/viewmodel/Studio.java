@@ -21,8 +21,10 @@ import fret.session.Printer;
 import fret.session.Session;
 import fret.shelf.Library;
 import fret.shelf.StoreFailure;
+import fret.shelf.Takes;
 import java.time.Clock;
 import java.time.LocalDate;
+import java.time.LocalTime;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Executor;
@@ -247,6 +249,20 @@ public final class Studio {
   /** The open passage. */
   public OpenPassage open() {
     return open;
+  }
+
+  /** The recordings of the library. */
+  Takes recordings() {
+    return library.takes();
+  }
+
+  /** Does something on the interface thread, after what is to be done there now. */
+  void publish(Runnable then) {
+    threads.publish().execute(then);
+  }
+
+  LocalTime time() {
+    return LocalTime.now(clock);
   }
 
   public LocalDate today() {

@@ -1,5 +1,6 @@
 package fret.app.launch;
 
+import fret.app.device.SimulatedMicrophone;
 import fret.app.device.SimulatedMidiKeyboard;
 import fret.app.view.Devices;
 import fret.app.view.MainView;
@@ -7,6 +8,7 @@ import fret.app.viewmodel.PracticeModel;
 import fret.app.viewmodel.Studio;
 import fret.app.widget.Look;
 import fret.app.widget.MusicFont;
+import fret.format.sound.WavFiles;
 import fret.sound.ClickPlayer;
 import fret.sound.ClickTrack;
 import fret.sound.NotePlayer;
@@ -46,6 +48,7 @@ abstract class RealWindow {
   final NotePlayer notes = Mockito.mock(NotePlayer.class);
   final PassagePlayer passage = Mockito.mock(PassagePlayer.class);
   final PassagePlayer drone = Mockito.mock(PassagePlayer.class);
+  final SimulatedMicrophone microphone = new SimulatedMicrophone();
   final SimulatedMidiKeyboard keyboard = new SimulatedMidiKeyboard();
   Clock clock = Clock.systemDefaultZone();
   SqliteLibrary library;
@@ -76,7 +79,8 @@ abstract class RealWindow {
         new MainView(
             studio,
             practice,
-            new Devices(player, notes, keyboard, passage, drone, on -> {}),
+            new Devices(
+                player, notes, keyboard, passage, drone, microphone, new WavFiles(), on -> {}),
             new Look(MusicFont.load()),
             () -> {});
     Scene scene = new Scene(main, 1280, 800);

@@ -137,6 +137,11 @@ final class FaultyLibrary implements Library {
   }
 
   @Override
+  public fret.shelf.Takes takes() {
+    return real.takes();
+  }
+
+  @Override
   public Map<String, String> settings() {
     return real.settings();
   }

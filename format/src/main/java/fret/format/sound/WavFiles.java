@@ -1,11 +1,13 @@
 package fret.format.sound;
 
+import static java.nio.charset.StandardCharsets.US_ASCII;
+
 import fret.base.UnusableInput;
 import fret.take.Recording;
 import fret.take.Resampler;
-import java.io.BufferedInputStream;
+import fret.take.SoundFiles;
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
-import java.io.OutputStream;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.file.Files;
@@ -22,14 +24,12 @@ import javax.sound.sampled.UnsupportedAudioFileException;
  * Reads and writes recordings. WAV of 8, 16, 24 or 32 bits or floating point, any number of
  * channels up to 8 and any rate from 8000 to 192000 are taken; the channels are mixed to one.
  */
-public final class WavFiles {
+public final class WavFiles implements SoundFiles {
   private static final int MOST_CHANNELS = 8;
   private static final int CHUNK_FRAMES = 16_384;
   private static final double SHORTEST_S = 0.3;
   private static final double SILENT = 1e-4;
   private static final double CLIPPED_SHARE = 0.02;
-
-  private WavFiles() {}
 
   /** How a recording can be used although something is the matter with it. */
   public enum Flaw {
@@ -49,9 +49,20 @@ public final class WavFiles {
    * @throws UnusableInput if it cannot be read, holds next to nothing, is silent or too long
    */
   public static Recording read(Path file) throws UnusableInput {
-    String name = file.toString();
-    float[] samples = samples(file, Recording.RATE);
-    Recording recording = new Recording(samples);
+    try {
+      return new WavFiles().read(file.toString(), Files.readAllBytes(file));
+    } catch (NoSuchFileException e) {
+      throw new UnusableInput(
+          file.toString(), "There is no such file.", "Check its name and folder.");
+    } catch (IOException e) {
+      throw new UnusableInput(
+          file.toString(), "The file cannot be read.", "Check that it may be read.");
+    }
+  }
+
+  @Override
+  public Recording read(String name, byte[] file) throws UnusableInput {
+    Recording recording = new Recording(samples(name, file, Recording.RATE));
     if (recording.seconds() < SHORTEST_S) {
       throw new UnusableInput(name, "The recording is empty.", "Record the passage once more.");
     }
@@ -64,23 +75,15 @@ public final class WavFiles {
     return recording;
   }
 
-  /**
-   * One channel at a rate.
-   *
-   * @throws UnusableInput if it cannot be read or is too long
-   */
-  public static float[] samples(Path file, int rate) throws UnusableInput {
-    String name = file.toString();
-    try (var in =
-        AudioSystem.getAudioInputStream(new BufferedInputStream(Files.newInputStream(file)))) {
+  @Override
+  public float[] samples(String name, byte[] file, int rate) throws UnusableInput {
+    try (var in = AudioSystem.getAudioInputStream(new ByteArrayInputStream(file))) {
       AudioFormat format = in.getFormat();
       refuse(name, format, in.getFrameLength());
       return Resampler.resampled(mixed(in, format), Math.round(format.getSampleRate()), rate);
     } catch (UnsupportedAudioFileException e) {
       throw new UnusableInput(
           name, "The file is not a WAV recording.", "Save the recording as WAV and try again.");
-    } catch (NoSuchFileException e) {
-      throw new UnusableInput(name, "There is no such file.", "Check its name and folder.");
     } catch (IOException | IllegalArgumentException e) {
       throw new UnusableInput(
           name,
@@ -161,19 +164,16 @@ public final class WavFiles {
     return high << 16 | (b.get(at + 1) & 0xFF) << 8 | low;
   }
 
-  /** Writes one channel of 16 bits. */
-  public static void write(float[] samples, int rate, OutputStream out) throws IOException {
+  @Override
+  public byte[] wav(float[] samples, int rate) {
     ByteBuffer all = ByteBuffer.allocate(44 + 2 * samples.length).order(ByteOrder.LITTLE_ENDIAN);
-    all.put("RIFF".getBytes(java.nio.charset.StandardCharsets.US_ASCII));
-    all.putInt(36 + 2 * samples.length);
-    all.put("WAVEfmt ".getBytes(java.nio.charset.StandardCharsets.US_ASCII));
-    all.putInt(16).putShort((short) 1).putShort((short) 1);
+    all.put("RIFF".getBytes(US_ASCII)).putInt(36 + 2 * samples.length);
+    all.put("WAVEfmt ".getBytes(US_ASCII)).putInt(16).putShort((short) 1).putShort((short) 1);
     all.putInt(rate).putInt(2 * rate).putShort((short) 2).putShort((short) 16);
-    all.put("data".getBytes(java.nio.charset.StandardCharsets.US_ASCII));
-    all.putInt(2 * samples.length);
+    all.put("data".getBytes(US_ASCII)).putInt(2 * samples.length);
     for (float s : samples) {
       all.putShort((short) Math.round(Math.max(-1, Math.min(1, s)) * 32_767));
     }
-    out.write(all.array());
+    return all.array();
   }
 }

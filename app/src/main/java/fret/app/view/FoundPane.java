@@ -1,0 +1,145 @@
+package fret.app.view;
+
+import fret.app.viewmodel.PracticeModel;
+import fret.app.viewmodel.Studio;
+import fret.app.viewmodel.TakesModel;
+import fret.app.words.Sentences;
+import fret.app.words.Words;
+import fret.session.TakeFindings;
+import fret.take.Expected.Join;
+import fret.take.Lateness;
+import java.util.List;
+import java.util.Optional;
+import javafx.scene.control.Label;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+
+/** What matters most in a take, each with its cause and the drill against it. */
+final class FoundPane extends Cards {
+  private final Studio studio;
+  private final TakesModel model;
+  private final PracticeModel practice;
+  private final MainView main;
+  private final VBox worst = new VBox(10);
+  private final VBox rest = new VBox(5);
+
+  FoundPane(Studio studio, TakesModel model, PracticeModel practice, MainView main) {
+    this.studio = studio;
+    this.model = model;
+    this.practice = practice;
+    this.main = main;
+    worst.setId("take-findings");
+    VBox first = Parts.card(Sentences.of("take.worst"), Parts.scroll(worst));
+    VBox second = Parts.card(Sentences.of("take.rest"), Parts.scroll(rest));
+    HBox.setHgrow(first, Priority.ALWAYS);
+    HBox.setHgrow(second, Priority.ALWAYS);
+    first.setPrefWidth(560);
+    second.setPrefWidth(320);
+    getChildren().addAll(first, second);
+    model.checkedProperty().addListener(o -> show());
+  }
+
+  private void show() {
+    worst.getChildren().clear();
+    rest.getChildren().clear();
+    Optional<TakesModel.Checked> checked = model.checkedProperty().get();
+    if (checked.isEmpty() || studio.shown() == null) {
+      return;
+    }
+    List<TakeFindings> all = checked.get().findings();
+    List<TakeFindings> most = TakeFindings.worst(all);
+    if (all.isEmpty()) {
+      worst.getChildren().add(Parts.label(Sentences.of("take.clean"), "plain"));
+    }
+    for (int i = 0; i < most.size(); i++) {
+      worst.getChildren().add(finding(most.get(i), i));
+    }
+    after(checked.get(), Join.SHIFT);
+    after(checked.get(), Join.CROSSING);
+    all.stream().filter(f -> !most.contains(f)).forEach(f -> rest.getChildren().add(line(f)));
+    checked
+        .get()
+        .report()
+        .heard()
+        .leftOut()
+        .forEach(
+            x ->
+                rest.getChildren()
+                    .add(
+                        Parts.label(
+                            Sentences.of(
+                                "take.left-out",
+                                Words.shown("%.1f", x.from()),
+                                Words.shown("%.1f", x.to())),
+                            "quiet")));
+    if (rest.getChildren().isEmpty()) {
+      rest.getChildren().add(Parts.label(Sentences.of("take.rest.none"), "quiet"));
+    }
+  }
+
+  /** How late notes come after shifts or crossings, where there are enough cases. */
+  private void after(TakesModel.Checked c, Join join) {
+    Lateness.of(List.of(c.report()), join)
+        .ifPresent(
+            l ->
+                rest.getChildren()
+                    .add(
+                        Parts.label(
+                            Sentences.of(
+                                l.isSure() ? "take.after." + join : "take.after.none." + join,
+                                Words.shown("%+.0f", l.ms()),
+                                Words.shown("%+.0f", l.from()),
+                                Words.shown("%+.0f", l.to()),
+                                l.cases()),
+                            l.isSure() ? "plain" : "quiet")));
+  }
+
+  private Label line(TakeFindings f) {
+    Label label = Parts.label(Sentences.of(f.words()), "plain");
+    label.setOnMouseClicked(e -> studio.selectSlice(f.slice()));
+    return label;
+  }
+
+  private VBox finding(TakeFindings f, int at) {
+    Label words = Parts.label(Sentences.of(f.words()), "strong");
+    words.setOnMouseClicked(e -> studio.selectSlice(f.slice()));
+    String cause = f.cause().map(Sentences::of).orElse("");
+    String sure = Sentences.of("take.sure", Words.shown("%.0f", 100 * f.finding().confidence()));
+    FlowPane does =
+        Parts.flow(
+            8,
+            Parts.button(Sentences.of("take.show"), "found-show-" + at, () -> show(f), "small"),
+            Parts.button(
+                Sentences.of("take.drill", Sentences.of("drill." + f.drill().id())),
+                "found-drill-" + at,
+                () -> drill(f),
+                "small"),
+            Parts.button(
+                Sentences.of("take.to-journal"),
+                "found-journal-" + at,
+                () -> model.toJournal(f),
+                "small"));
+    Label why = Parts.label((cause + " " + sure).strip(), "quiet");
+    return new VBox(3, words, why, does);
+  }
+
+  private void show(TakeFindings f) {
+    studio.selectSlice(f.slice());
+    model.hear();
+  }
+
+  /** The drill of the notes around it goes on the stand. */
+  private void drill(TakeFindings f) {
+    var s = studio.shown();
+    int slices = s.resolved().slices().size();
+    int from = Math.max(0, f.slice() - 3);
+    int to = Math.min(slices - 1, f.slice() + 3);
+    practice.practise(
+        s.resolved().slices().get(from).starting().get(0),
+        s.resolved().slices().get(to).starting().get(0),
+        f.drill());
+    main.go("practise");
+  }
+}
