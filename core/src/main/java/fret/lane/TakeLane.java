@@ -129,10 +129,16 @@ final class TakeLane implements Lane {
     }
 
     private void scale() {
-      figure("+10%", tempoY(10));
-      figure("-10%", tempoY(-10));
-      figure("+20 c", pitchY(20));
-      figure("-20 c", pitchY(-20));
+      boolean tall = tempoY(-10) - tempoY(10) > 1.7;
+      if (tall) {
+        figure("+10%", tempoY(10));
+        figure("\u221210%", tempoY(-10));
+        figure("+20 c", pitchY(20));
+        figure("\u221220 c", pitchY(-20));
+      } else {
+        figure("tempo", tempoY(0));
+        figure("cents", pitchY(0));
+      }
       figure("dB", levelY(-26));
     }
 

@@ -131,6 +131,8 @@ public final class FretApplication extends Application {
     library = SqliteLibrary.open(file);
     Demo.fill(library, FORMATS, LocalDate.now());
     show();
+    SqliteLibrary demo = library;
+    studio.keepCopies(() -> DemoTakes.fill(demo, FORMATS, LocalDate.now()));
   }
 
   /** Opens a library, or says why not and what can be done. */

@@ -72,6 +72,12 @@ final class Screenshots {
     steps.add(new Step(() -> main.fireEvent(press(KeyCode.N)), ""));
     steps.add(new Step(() -> open(1, main, "tuning"), ""));
     steps.add(new Step(() -> studio.select(10), "tuning"));
+    steps.add(new Step(() -> open(1, main, "takes"), ""));
+    steps.add(new Step(() -> studio.select(7), "takes"));
+    steps.add(new Step(() -> main.fireEvent(press(KeyCode.O)), "takes-over"));
+    steps.add(new Step(() -> main.fireEvent(press(KeyCode.P)), "takes-player"));
+    steps.add(new Step(() -> main.fireEvent(press(KeyCode.B)), "takes-bars"));
+    steps.add(new Step(() -> main.fireEvent(press(KeyCode.L)), "takes-all"));
     steps.add(new Step(() -> open(0, main, "plan"), "plan"));
     steps.add(new Step(() -> main.go("practise"), ""));
     steps.add(new Step(practice::next, "practise"));

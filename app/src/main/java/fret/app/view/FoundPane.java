@@ -22,7 +22,7 @@ final class FoundPane extends Cards {
   private final TakesModel model;
   private final PracticeModel practice;
   private final MainView main;
-  private final VBox worst = new VBox(10);
+  private final VBox worst = new VBox(8);
   private final VBox rest = new VBox(5);
 
   FoundPane(Studio studio, TakesModel model, PracticeModel practice, MainView main) {
@@ -35,8 +35,8 @@ final class FoundPane extends Cards {
     VBox second = Parts.card(Sentences.of("take.rest"), Parts.scroll(rest));
     HBox.setHgrow(first, Priority.ALWAYS);
     HBox.setHgrow(second, Priority.ALWAYS);
-    first.setPrefWidth(560);
-    second.setPrefWidth(320);
+    first.setPrefWidth(680);
+    second.setPrefWidth(260);
     getChildren().addAll(first, second);
     model.checkedProperty().addListener(o -> show());
   }
@@ -102,7 +102,7 @@ final class FoundPane extends Cards {
     return label;
   }
 
-  private VBox finding(TakeFindings f, int at) {
+  private HBox finding(TakeFindings f, int at) {
     Label words = Parts.label(Sentences.of(f.words()), "strong");
     words.setOnMouseClicked(e -> studio.selectSlice(f.slice()));
     String cause = f.cause().map(Sentences::of).orElse("");
@@ -121,8 +121,13 @@ final class FoundPane extends Cards {
                 "found-journal-" + at,
                 () -> model.toJournal(f),
                 "small"));
-    Label why = Parts.label((cause + " " + sure).strip(), "quiet");
-    return new VBox(3, words, why, does);
+    does.setPrefWrapLength(360);
+    does.setMinWidth(360);
+    VBox told = new VBox(2, words, Parts.label((cause + " " + sure).strip(), "quiet"));
+    HBox.setHgrow(told, Priority.ALWAYS);
+    HBox row = Parts.row(10, told, does);
+    row.setAlignment(javafx.geometry.Pos.TOP_LEFT);
+    return row;
   }
 
   private void show(TakeFindings f) {

@@ -18,6 +18,7 @@ import java.util.Set;
 import java.util.function.Predicate;
 import javafx.geometry.VPos;
 import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.text.Text;
 import javafx.scene.text.TextAlignment;
 
 /** The lanes under a stave, one below the other: which there are, which are folded, as drawn. */
@@ -34,9 +35,14 @@ final class LaneStack {
   /** A click this far left in the first line of a lane is on its name. */
   private static final double NAME = 80;
 
+  private static final double TEXT_PX = 13;
+  private static final double LINE_LEFT = 12;
+
   private final MusicFont font;
   private final Map<String, Lane> lanes = new LinkedHashMap<>();
+  private final Map<String, Double> lineWidths = new LinkedHashMap<>();
   private double foldedPx = FOLDED;
+  private double width;
   private final Map<String, Boolean> folded = new LinkedHashMap<>();
 
   /** Lanes that are open but have no room. */
@@ -121,7 +127,50 @@ final class LaneStack {
 
   /** Room of all that are folded, in px. */
   double foldedHeight(Optional<LaneInput> input) {
-    return (suiting(input).size() - openCount(input)) * foldedPx;
+    List<String> ids = suiting(input).stream().map(Lane::id).toList();
+    return boxes(ids).stream().filter(b -> isFolded(b.id()) && b.x() == 0).count() * foldedPx;
+  }
+
+  /** How wide the strip is, in px; 0 while that is not known. */
+  void setWidth(double px) {
+    width = px;
+  }
+
+  /** Where a lane stands; {@code at} is its place among those drawn. */
+  private record Box(int at, String id, double x, double y, double width, double height) {
+    boolean has(double px, double py) {
+      return py > y && py < y + height && px >= x && px < x + width;
+    }
+  }
+
+  /**
+   * Open lanes take the whole width. Folded ones are lines; where there is little room as many of
+   * them as fit stand side by side.
+   */
+  private List<Box> boxes(List<String> ids) {
+    List<Box> all = new ArrayList<>();
+    double x = 0;
+    double y = 0;
+    for (int i = 0; i < ids.size(); i++) {
+      String id = ids.get(i);
+      if (!isFolded(id)) {
+        y += x > 0 ? foldedPx : 0;
+        x = 0;
+        all.add(new Box(i, id, 0, y, Double.MAX_VALUE, drawn.height()));
+        y += drawn.height();
+        continue;
+      }
+      double needs = lineWidths.getOrDefault(id, width);
+      boolean alone = foldedPx == FOLDED || width <= 0 || x + needs > width;
+      if (x > 0 && alone) {
+        y += foldedPx;
+        x = 0;
+      }
+      boolean more = foldedPx != FOLDED && width > 0;
+      all.add(new Box(i, id, x, y, more ? needs : Double.MAX_VALUE, foldedPx));
+      x += more ? needs : 1;
+    }
+    return all;
   }
 
   /** Draws lanes; may be called on any thread. */
@@ -138,6 +187,20 @@ final class LaneStack {
 
   void take(Drawn made) {
     drawn = made;
+    if (width <= 0) {
+      return;
+    }
+    for (int i = 0; i < made.ids().size(); i++) {
+      Text line = new Text(line(made, i));
+      line.setFont(MusicFont.textFont(Primitive.Text.Style.REGULAR, TEXT_PX));
+      lineWidths.put(made.ids().get(i), LINE_LEFT + line.getLayoutBounds().getWidth() + LINE_LEFT);
+    }
+  }
+
+  /** What is told of a folded lane. */
+  private static String line(Drawn made, int i) {
+    String name = Sentences.of("lane." + made.ids().get(i));
+    return name + ": " + Sentences.of(made.drawings().get(i).summary());
   }
 
   /** Whether there are lanes, drawn for another height than this. */
@@ -156,32 +219,18 @@ final class LaneStack {
     return all.toString();
   }
 
-  private double height(int i) {
-    return isFolded(drawn.ids().get(i)) ? foldedPx : drawn.height();
-  }
-
   /** Room of all, in px. */
   double height() {
-    double sum = 0;
-    for (int i = 0; i < drawn.ids().size(); i++) {
-      sum += height(i);
-    }
-    return sum;
+    return boxes(drawn.ids()).stream().mapToDouble(b -> b.y() + b.height()).max().orElse(0);
   }
 
   /** The lane that a click folds or opens: on its name, or anywhere on a folded one. */
   Optional<String> foldedBy(double x, double y) {
-    double top = 0;
-    for (int i = 0; i < drawn.ids().size(); i++) {
-      String id = drawn.ids().get(i);
-      boolean inside = y > top && y < top + height(i);
-      boolean onName = y < top + foldedPx && x < NAME;
-      if (inside && (onName || isFolded(id))) {
-        return Optional.of(id);
-      }
-      top += height(i);
-    }
-    return Optional.empty();
+    return boxes(drawn.ids()).stream()
+        .filter(b -> b.has(x, y))
+        .filter(b -> isFolded(b.id()) || y < b.y() + foldedPx && x < NAME)
+        .map(Box::id)
+        .findFirst();
   }
 
   /**
@@ -193,31 +242,28 @@ final class LaneStack {
 
   /** The open lane at a height, with what that height stands for in it; empty outside. */
   Optional<Spot> spotAt(Optional<LaneInput> input, double y) {
-    double top = 0;
-    for (int i = 0; i < drawn.ids().size() && input.isPresent(); i++) {
-      String id = drawn.ids().get(i);
-      if (y >= top && y < top + height(i) && !isFolded(id)) {
+    for (Box b : input.isPresent() ? boxes(drawn.ids()) : List.<Box>of()) {
+      if (y >= b.y() && y < b.y() + b.height() && !isFolded(b.id())) {
         OptionalDouble value =
-            lanes.get(id).valueAt(input.get(), drawn.height() / LANE_SPACE, (y - top) / LANE_SPACE);
+            lanes
+                .get(b.id())
+                .valueAt(input.get(), drawn.height() / LANE_SPACE, (y - b.y()) / LANE_SPACE);
         return value.isPresent()
-            ? Optional.of(new Spot(id, value.getAsDouble()))
+            ? Optional.of(new Spot(b.id(), value.getAsDouble()))
             : Optional.empty();
       }
-      top += height(i);
     }
     return Optional.empty();
   }
 
   /** Paints the ground of the lanes, which lies under the selection, from the origin down. */
-  void paintGround(GraphicsContext g, Inks inks, double width) {
-    double y = 0;
-    for (int i = 0; i < drawn.ids().size(); i++) {
+  void paintGround(GraphicsContext g, Inks inks, double to) {
+    for (Box b : boxes(drawn.ids())) {
       g.setFill(inks.lane());
-      g.fillRect(0, y, width, height(i));
+      g.fillRect(b.x(), b.y(), to - b.x(), b.height());
       g.setStroke(inks.rule());
       g.setLineWidth(1);
-      g.strokeLine(0, y + 0.5, width, y + 0.5);
-      y += height(i);
+      g.strokeLine(b.x(), b.y() + 0.5, to, b.y() + 0.5);
     }
   }
 
@@ -231,22 +277,17 @@ final class LaneStack {
   record Window(double shift, double space, double left, double right) {}
 
   /** Paints the lanes from the origin down. */
-  void paint(GraphicsContext g, Inks inks, double width, Window window) {
-    double y = 0;
-    for (int i = 0; i < drawn.ids().size(); i++) {
-      String name = Sentences.of("lane." + drawn.ids().get(i));
-      LaneDrawing lane = drawn.drawings().get(i);
-      if (isFolded(drawn.ids().get(i))) {
-        String line = name + ": " + Sentences.of(lane.summary());
-        text(g, inks, line, 12, y + foldedPx / 2, false);
+  void paint(GraphicsContext g, Inks inks, double to, Window window) {
+    for (Box b : boxes(drawn.ids())) {
+      if (isFolded(b.id())) {
+        text(g, inks, line(drawn, b.at()), b.x() + LINE_LEFT, b.y() + foldedPx / 2, false);
       } else {
         g.save();
-        g.translate(0, y);
-        paintLane(g, inks, lane, width, window);
+        g.translate(0, b.y());
+        paintLane(g, inks, drawn.drawings().get(b.at()), to, window);
         g.restore();
-        text(g, inks, name, 10, y + 15, true);
+        text(g, inks, Sentences.of("lane." + b.id()), 10, b.y() + 15, true);
       }
-      y += height(i);
     }
   }
 
@@ -254,7 +295,8 @@ final class LaneStack {
       GraphicsContext g, Inks inks, String text, double x, double y, boolean bold) {
     g.setFill(bold ? inks.hand() : inks.ebony());
     g.setFont(
-        MusicFont.textFont(bold ? Primitive.Text.Style.BOLD : Primitive.Text.Style.REGULAR, 13));
+        MusicFont.textFont(
+            bold ? Primitive.Text.Style.BOLD : Primitive.Text.Style.REGULAR, TEXT_PX));
     g.setTextAlign(TextAlignment.LEFT);
     g.setTextBaseline(VPos.CENTER);
     g.fillText(text, x, y);

@@ -396,6 +396,7 @@ public final class StripView extends Region {
 
   /** Height of each lane that is not folded. */
   private double laneHeight() {
+    lanes.setWidth(getWidth());
     if (adapts && getHeight() > 0) {
       lanes.makeRoom(input(), getHeight() - inkHeight(), LEAST_LANE);
     }
