@@ -30,6 +30,23 @@ public record HeardNote(
     int otherSemitones,
     double addedMs,
     double confidence) {
+  HeardNote adding(double ms) {
+    return new HeardNote(
+        moment,
+        onsetS,
+        endS,
+        cents,
+        driftCents,
+        vibratoHz,
+        vibratoCents,
+        levelDb,
+        attackMs,
+        glideMs,
+        otherSemitones,
+        ms,
+        confidence);
+  }
+
   HeardNote within(double from, double to) {
     return new HeardNote(
         moment,

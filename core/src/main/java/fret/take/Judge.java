@@ -14,9 +14,9 @@ import java.util.List;
  */
 final class Judge {
   private static final double RUSH_PERCENT = 4;
-  private static final double LATE_MS = 29;
-  private static final double LATE_SHARE = 0.015;
-  private static final double CENTS = 12;
+  private static final double LATE_MS = 27;
+  private static final double LATE_SHARE = 0.012;
+  private static final double CENTS = 12.8;
   private static final double DRIFT_CENTS = 16;
   private static final double GAP_MS = 25;
   private static final double LENGTH_MS = 30;

@@ -21,6 +21,8 @@ public final class Listener {
   private static final double REACH = 2.3;
   private static final double SQUEEZED_S = 0.045;
   private static final double SQUEEZED_SHARE = 0.28;
+  private static final double CLEAR = 0.08;
+  private static final double STEADY_CENTS = 20;
   private static final double DIP_DB = 2.5;
   private static final double UNLIKE = 0.15;
 
@@ -93,7 +95,7 @@ public final class Listener {
         token.check();
         HeardNote heard = measure(run, i);
         if (heard != null) {
-          last[heard.moment()] = heard;
+          last[heard.moment()] = i == 0 ? heard : own(heard, run.get(i - 1), last);
         }
         done++;
         progress.accept(0.45 + 0.55 * Math.min(1, done / expected.moments().size()));
@@ -389,6 +391,7 @@ public final class Listener {
     double hertz = hertz(m);
     int frames = (int) Math.floor((next - note.onsetS()) / FRAME_S);
     double[] cents = new double[Math.max(0, frames)];
+    double[] weights = new double[cents.length];
     for (int f = 0; f < frames; f++) {
       double at = note.onsetS() + (f + 0.5) * FRAME_S;
       Yin.Pitch p =
@@ -396,11 +399,47 @@ public final class Listener {
               ? Yin.Pitch.NONE
               : yin.at(at, hertz / REACH, hertz * REACH);
       cents[f] = p.isHeard() ? 1200 * Math.log(p.hertz() / hertz) / Math.log(2) : Double.NaN;
+      // What rings from the note before pulls the pitch towards it, and makes it less periodic.
+      weights[f] = Math.exp(-Math.max(0, p.aperiodic() - CLEAR) / CLEAR);
     }
     int first = (int) Math.round(Math.min(SETTLED_S, 0.4 * note.lengthS()) / FRAME_S);
     int last = (int) Math.ceil((note.endS() - note.onsetS()) / FRAME_S - 0.8);
-    return new PitchTrack(cents, first, Math.min(last, frames), FRAME_S)
+    return new PitchTrack(cents, weights, first, Math.min(last, frames), FRAME_S)
         .onto(note, NEAR_CENTS, OTHER_CENTS, SHORTEST_OTHER_S, LONG_S);
+  }
+
+  /** Where something else sounds first, it is one note too many after the one before. */
+  private HeardNote own(HeardNote note, Rough before, HeardNote[] last) {
+    Moment m = expected.moments().get(note.moment());
+    HeardNote left = last[before.moment];
+    boolean can = note.isPitched() && left != null && left.isPitched();
+    if (!can || note.lengthS() < 3 * SHORTEST_OTHER_S) {
+      return note;
+    }
+    double lead = otherFirst(note, hertz(m), hertz(moment(before)));
+    if (lead < SHORTEST_OTHER_S) {
+      return note;
+    }
+    last[before.moment] = left.adding(lead * 1000);
+    return pitched(note.within(note.onsetS() + lead, note.endS()), m, note.endS());
+  }
+
+  /** For how long a steady pitch stands at the beginning that is neither of two. */
+  private double otherFirst(HeardNote note, double own, double before) {
+    double first = 0;
+    int frames = 0;
+    for (double t = note.onsetS() + FRAME_S; t < note.endS(); t += FRAME_S) {
+      Yin.Pitch p = yin.at(t, own / REACH, own * REACH);
+      boolean other = p.isHeard() && !near(p.hertz(), own) && !near(p.hertz(), before);
+      boolean steady =
+          first == 0 || Math.abs(1200 * Math.log(p.hertz() / first) / Math.log(2)) < STEADY_CENTS;
+      if (!other || !steady) {
+        break;
+      }
+      first = p.hertz();
+      frames++;
+    }
+    return frames * FRAME_S;
   }
 
   // ---- what lies between -----------------------------------------------------------------------
@@ -461,7 +500,7 @@ public final class Listener {
   }
 
   private static HeardNote empty(int moment, double from, double to) {
-    return new HeardNote(moment, from, to, Double.NaN, 0, 0, 0, 0, 0, 0, 0, 0, 0.6);
+    return new HeardNote(moment, from, to, Double.NaN, 0, 0, 0, Double.NaN, 0, 0, 0, 0, 0.6);
   }
 
   /**

@@ -5,9 +5,10 @@ import java.util.Arrays;
 /**
  * Pitch of one note frame by frame, in cents from where it is expected; NaN where none is heard.
  *
+ * @param weights how much each frame counts: less where something else sounds with it
  * @param first frame that counts for its mean, {@code last} the one after the last
  */
-record PitchTrack(double[] cents, int first, int last, double frameS) {
+record PitchTrack(double[] cents, double[] weights, int first, int last, double frameS) {
   /** The note with what its pitch tells. */
   HeardNote onto(HeardNote n, double near, double other, double shortestOther, double longS) {
     double middle = median(first, last);
@@ -51,14 +52,14 @@ record PitchTrack(double[] cents, int first, int last, double frameS) {
 
   private double mean(int from, int to, double middle, double near) {
     double sum = 0;
-    int count = 0;
+    double count = 0;
     for (int f = Math.max(0, from); f < to; f++) {
       if (Math.abs(cents[f] - middle) <= near) {
-        sum += cents[f];
-        count++;
+        sum += weights[f] * cents[f];
+        count += weights[f];
       }
     }
-    return count == 0 ? middle : sum / count;
+    return count <= 0 ? middle : sum / count;
   }
 
   /** Rate and width of the wave, from its crossings of the middle. */
