@@ -28,30 +28,10 @@ final class Follower {
    */
   record Stretch(int moment, boolean sounds, double from, double to, double likeness) {}
 
-  private static final double WEIGHT = 14; // how much a frame's likeness counts against the ways
-  private static final double SILENT_AS_SOUND = 0.22;
-  private static final double SILENT_AS_GAP = 0.62;
-  private static final double OTHER_AS_GAP = 0.30;
-  private static final double ON = 0.5;
-  private static final double TO_GAP = 4;
-  private static final double TO_REST = 0.5;
-  private static final double LEAVE_OUT = 14;
-  private static final double TAKE_UP = 38;
-  private static final double TAKE_UP_BAR = 26;
-  private static final int SILENT_FRAMES = 8;
   private static final double HIGHEST_HZ = 5000;
   private static final int MOST_PARTIALS = 12;
   private static final double SILENT_UNDER_LOUD_DB = 34;
   private static final double SMOOTH_HZ = 180;
-
-  // How a state was reached; three bits for sounding, one for the gap behind it.
-  private static final int STAYED = 0;
-  private static final int FROM_BEFORE = 1;
-  private static final int FROM_GAP = 2;
-  private static final int LEFT_OUT = 3;
-  private static final int TAKEN_UP = 4;
-  private static final int LEFT_OUT_FROM_GAP = 5;
-  private static final int GAP_FROM_SOUND = 8;
 
   private final List<Moment> moments;
   private final Spectra spectra;
@@ -187,16 +167,11 @@ final class Follower {
     if (frames == 0) {
       return List.of();
     }
-    int n = moments.size();
-    byte[][] back = new byte[frames][];
-    int[] bestGap = new int[frames];
-    double[] sound = new double[n];
-    double[] gap = new double[n];
-    double before = 0; // the silence before the first note
-    int silence = 0;
-    int stopped = SILENT_FRAMES; // above 0 shortly after a silence
-    Arrays.fill(sound, Double.NEGATIVE_INFINITY);
-    Arrays.fill(gap, Double.NEGATIVE_INFINITY);
+    boolean[] connected = new boolean[moments.size()];
+    for (int i = 0; i < connected.length; i++) {
+      connected[i] = moments.get(i).connected();
+    }
+    Way way = new Way(soundOf, connected, startsBar);
     double[] likeness = new double[templates.size()];
     float[] raw = new float[(int) Math.min(spectra.bins(), HIGHEST_HZ / spectra.binHertz())];
     float[][] kept = new float[frames][];
@@ -209,69 +184,9 @@ final class Follower {
         liken(features(f, raw), likeness);
       }
       kept[f] = isSilent ? new float[0] : shortened(likeness);
-      double asGap = WEIGHT * (isSilent ? SILENT_AS_GAP : OTHER_AS_GAP);
-      int fromGap = -1;
-      double topGap = before;
-      for (int i = 0; i < n; i++) {
-        if (gap[i] > topGap) {
-          topGap = gap[i];
-          fromGap = i;
-        }
-      }
-      bestGap[f] = fromGap;
-      silence = isSilent ? silence + 1 : 0;
-      stopped = silence >= SILENT_FRAMES ? SILENT_FRAMES : Math.max(0, stopped - 1);
-      byte[] codes = new byte[n];
-      double soundBefore2 = Double.NEGATIVE_INFINITY;
-      double soundBefore = Double.NEGATIVE_INFINITY;
-      double gapBefore = before;
-      double gapBefore2 = Double.NEGATIVE_INFINITY;
-      for (int i = 0; i < n; i++) {
-        double stay = sound[i];
-        double best = stay;
-        int code = STAYED;
-        if (soundBefore - ON > best) {
-          best = soundBefore - ON;
-          code = FROM_BEFORE;
-        }
-        if (gapBefore - ON > best) {
-          best = gapBefore - ON;
-          code = FROM_GAP;
-        }
-        if (soundBefore2 - LEAVE_OUT > best) {
-          best = soundBefore2 - LEAVE_OUT;
-          code = LEFT_OUT;
-        }
-        if (gapBefore2 - LEAVE_OUT > best) {
-          best = gapBefore2 - LEAVE_OUT;
-          code = LEFT_OUT_FROM_GAP;
-        }
-        // Nobody takes a passage up elsewhere without a stop.
-        double up = topGap - (startsBar[i] ? TAKE_UP_BAR : TAKE_UP);
-        if (stopped > 0 && up > best) {
-          best = up;
-          code = TAKEN_UP;
-        }
-        double rest = gap[i];
-        double stops = stay - (moments.get(i).connected() ? TO_GAP : TO_REST);
-        int gapCode = 0;
-        if (stops > rest) {
-          rest = stops;
-          gapCode = GAP_FROM_SOUND;
-        }
-        double as = WEIGHT * (isSilent ? SILENT_AS_SOUND : likeness[soundOf[i]]);
-        soundBefore2 = soundBefore;
-        soundBefore = sound[i];
-        gapBefore2 = gapBefore;
-        gapBefore = gap[i];
-        sound[i] = best + as;
-        gap[i] = rest + asGap;
-        codes[i] = (byte) (code | gapCode);
-      }
-      before += asGap;
-      back[f] = codes;
+      way.step(likeness, isSilent);
     }
-    return stretches(traced(back, bestGap, sound, gap, before), kept);
+    return stretches(way.path(), kept);
   }
 
   private static float[] shortened(double[] likeness) {
@@ -280,45 +195,6 @@ final class Follower {
       all[i] = (float) likeness[i];
     }
     return all;
-  }
-
-  /** By frame: 2 i for moment i, 2 i + 1 for the gap behind it, -1 before the first. */
-  private int[] traced(byte[][] back, int[] bestGap, double[] sound, double[] gap, double before) {
-    int state = -1;
-    double best = before;
-    for (int i = 0; i < sound.length; i++) {
-      if (sound[i] > best) {
-        best = sound[i];
-        state = 2 * i;
-      }
-      if (gap[i] > best) {
-        best = gap[i];
-        state = 2 * i + 1;
-      }
-    }
-    int[] path = new int[frames];
-    for (int f = frames - 1; f >= 0; f--) {
-      path[f] = state;
-      if (state < 0) {
-        continue;
-      }
-      int i = state / 2;
-      int code = back[f][i];
-      if (state % 2 == 1) {
-        state = (code & GAP_FROM_SOUND) != 0 ? 2 * i : state;
-      } else {
-        state =
-            switch (code & 7) {
-              case FROM_BEFORE -> 2 * (i - 1);
-              case FROM_GAP -> i == 0 ? -1 : 2 * (i - 1) + 1;
-              case LEFT_OUT -> 2 * (i - 2);
-              case TAKEN_UP -> bestGap[f] < 0 ? -1 : 2 * bestGap[f] + 1;
-              case LEFT_OUT_FROM_GAP -> i == 1 ? -1 : 2 * (i - 2) + 1;
-              default -> state;
-            };
-      }
-    }
-    return path;
   }
 
   private List<Stretch> stretches(int[] path, float[][] kept) {
