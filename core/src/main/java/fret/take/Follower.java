@@ -31,6 +31,7 @@ final class Follower {
   private static final double HIGHEST_HZ = 5000;
   private static final int MOST_PARTIALS = 12;
   private static final double SILENT_UNDER_LOUD_DB = 34;
+  private static final double NOTHING = 1e-5;
   private static final double SMOOTH_HZ = 180;
 
   private final List<Moment> moments;
@@ -84,7 +85,7 @@ final class Follower {
     double loud = sorted[(int) (0.9 * (sorted.length - 1))];
     double quiet = sorted[(int) (0.02 * (sorted.length - 1))];
     double under = loud * Math.pow(10, -SILENT_UNDER_LOUD_DB / 20);
-    return Math.max(under, Math.min(3 * quiet, loud / 8));
+    return Math.max(NOTHING, Math.max(under, Math.min(3 * quiet, loud / 8)));
   }
 
   private Template template(List<Double> hertz, double tunedCents) {

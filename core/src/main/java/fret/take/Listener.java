@@ -17,7 +17,7 @@ public final class Listener {
   private static final double SHORTEST_OTHER_S = 0.045;
   private static final double LONG_S = 0.4;
   private static final double LEFT_OUT_S = 0.4;
-  private static final double ALIKE = 0.3;
+  private static final double ALIKE = 0.42;
   private static final double REACH = 2.3;
   private static final double SQUEEZED_S = 0.045;
   private static final double SQUEEZED_SHARE = 0.28;

@@ -5,6 +5,7 @@ import fret.app.viewmodel.DaySummary;
 import fret.app.viewmodel.PracticeModel;
 import fret.app.viewmodel.Skipped;
 import fret.app.viewmodel.Studio;
+import fret.app.viewmodel.TakesModel;
 import fret.app.words.Sentences;
 import fret.drill.DrillKind;
 import fret.sound.PassagePlayer;
@@ -14,7 +15,9 @@ import java.util.Locale;
 import java.util.function.Consumer;
 import javafx.application.Platform;
 import javafx.scene.Node;
+import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
@@ -23,6 +26,8 @@ import javafx.scene.layout.VBox;
 
 /** What stands beside a set: one thing to judge by, a loop, hearing it, a skip, a word, the day. */
 final class StandTools {
+  private static final double IN_TUNE_CENTS = 3;
+
   private final Studio studio;
   private final PracticeModel practice;
   private final PassagePlayer hearing;
@@ -34,6 +39,10 @@ final class StandTools {
   private final ComboBox<DrillKind> drills = new ComboBox<>();
   private final FlowPane skips = Parts.flow(6);
   private final TextField note = new TextField();
+  private final TakesModel takes;
+  private final Button recording;
+  private final Button holding;
+  private final Label held = Parts.line("", "strong");
   private final VBox asked = new VBox(skips, note);
   private boolean opening;
 
@@ -49,6 +58,10 @@ final class StandTools {
     this.stop = stop;
     this.loop = loop;
     this.after = after;
+    this.takes = room.takes();
+    this.recording = Parts.button("", "stand-record", takes::record, "small");
+    this.holding = Parts.button("", "stand-held", takes::toggleHeld, "small");
+    held.setId("held-pitch");
     build();
     PractiseView.shown(skips, false);
     PractiseView.shown(note, false);
@@ -61,6 +74,25 @@ final class StandTools {
   /** What is asked, while it is. */
   Node asked() {
     return asked;
+  }
+
+  private void showTakes() {
+    recording.setText(
+        Sentences.of(takes.isRecording() ? "practise.record.stop" : "practise.record"));
+    holding.setText(Sentences.of(takes.isHolding() ? "practise.held.stop" : "practise.held"));
+    held.setText(
+        takes
+            .heldProperty()
+            .get()
+            .map(
+                r ->
+                    Sentences.of(
+                        Math.abs(r.cents()) < IN_TUNE_CENTS
+                            ? "practise.held.good"
+                            : r.cents() > 0 ? "practise.held.high" : "practise.held.low",
+                        r.nearest().pitch(),
+                        Math.round(Math.abs(r.cents()))))
+            .orElse(""));
   }
 
   /** What a set is judged by alone, what is left out and why, a word to the last try. */
@@ -78,7 +110,13 @@ final class StandTools {
             Parts.button(Sentences.of("practise.hear"), "hear-drill", this::hear, "small"),
             Parts.button(Sentences.of("practise.skip"), "skip", this::askSkip, "small"),
             Parts.button(Sentences.of("practise.note"), "note-to", this::askNote, "small"),
-            Parts.button(Sentences.of("practise.summary"), "summary", this::summary, "small"));
+            Parts.button(Sentences.of("practise.summary"), "summary", this::summary, "small"),
+            recording,
+            holding,
+            held);
+    takes.levelProperty().addListener(o -> showTakes());
+    takes.heldProperty().addListener(o -> showTakes());
+    showTakes();
     drills.setId("drill-choice");
     drills.setPromptText(Sentences.of("practise.another-drill"));
     drills.setAccessibleText(Sentences.of("practise.another-drill"));
@@ -209,6 +247,8 @@ final class StandTools {
               () -> focus(kind)));
     }
     all.add(on("drill-choice", KeyCode.Q, drills::show));
+    all.add(Action.of("record-run", "practise", Action.shift(KeyCode.G), takes::record));
+    all.add(Action.of("held-pitch", "practise", Action.shift(KeyCode.V), takes::toggleHeld));
     return all;
   }
 

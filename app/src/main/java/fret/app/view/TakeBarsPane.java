@@ -5,14 +5,17 @@ import fret.app.viewmodel.TakesModel;
 import fret.app.viewmodel.TakesModel.Checked;
 import fret.app.words.Sentences;
 import fret.app.words.Words;
+import fret.session.TakePace;
 import fret.take.Expected;
 import fret.take.HeardNote;
 import fret.take.TakeReport;
 import fret.take.TempoLine.BarTempo;
+import fret.tempo.Beat;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 import javafx.beans.property.ReadOnlyStringWrapper;
 import javafx.scene.control.Label;
 import javafx.scene.control.TableColumn;
@@ -37,13 +40,15 @@ final class TakeBarsPane extends Cards {
   private final TableView<Row> other = table("take-bars-beside");
   private final Label name = Parts.line("", "strong");
   private final Label otherName = Parts.line("", "strong");
+  private final Label paces = Parts.label("", "quiet");
+  private final Label otherPaces = Parts.label("", "quiet");
   private final VBox second;
 
   TakeBarsPane(Studio studio, TakesModel model) {
     this.studio = studio;
     this.model = model;
-    VBox first = Parts.card("", name, table);
-    second = Parts.card("", otherName, other);
+    VBox first = Parts.card("", name, paces, table);
+    second = Parts.card("", otherName, otherPaces, other);
     HBox.setHgrow(first, Priority.ALWAYS);
     HBox.setHgrow(second, Priority.ALWAYS);
     getChildren().addAll(first, second);
@@ -93,21 +98,32 @@ final class TakeBarsPane extends Cards {
   }
 
   private void show() {
-    fill(model.checkedProperty().get(), table, name);
+    fill(model.checkedProperty().get(), table, name, paces);
     Optional<Checked> beside = model.besideProperty().get();
     second.setVisible(beside.isPresent());
     second.setManaged(beside.isPresent());
-    fill(beside, other, otherName);
+    fill(beside, other, otherName, otherPaces);
   }
 
-  private void fill(Optional<Checked> checked, TableView<Row> into, Label title) {
+  private void fill(Optional<Checked> checked, TableView<Row> into, Label title, Label values) {
     title.setText(checked.map(c -> TakesView.name(c.take())).orElse(""));
     into.getItems().clear();
+    values.setText("");
     if (checked.isEmpty() || studio.shown() == null) {
       return;
     }
     TakeReport r = checked.get().report();
     double target = studio.shown().passage().settings().target().perMinute();
+    values.setText(
+        TakePace.of(studio.shown().resolved(), r).stream()
+            .filter(p -> !new Beat(p.length()).displayName().equals("bar"))
+            .map(
+                p ->
+                    Sentences.of(
+                        "take.pace",
+                        Sentences.of("beat." + new Beat(p.length()).displayName()),
+                        Words.shown("%.0f", target * p.times())))
+            .collect(Collectors.joining(", ")));
     List<Row> rows = new ArrayList<>();
     for (BarTempo b : r.tempo().bars()) {
       Expected.Span span = r.expected().bars().get(b.bar());

@@ -54,6 +54,7 @@ final class TakesView extends StripArea {
     this.cancel = Parts.button(Sentences.of("take.cancel"), "take-cancel", model::cancel, "small");
     Button found =
         tab("found", "tab-takes-found", new FoundPane(studio, model, room.practice(), room.main()));
+    Button note = tab("note", "tab-takes-note", new HeardNotePane(studio, model));
     Button bars = tab("bars", "tab-takes-bars", new TakeBarsPane(studio, model));
     Button all = tab("all", "tab-takes-all", new TakeListPane(studio, model));
     LandingPane landing = new LandingPane(studio, model);
@@ -70,6 +71,7 @@ final class TakesView extends StripArea {
     actions.add(on("take-slower", KeyCode.S, this::nextSpeed));
     actions.add(Action.of("take-reference", "takes", shift(KeyCode.H), () -> reference.fire()));
     actions.add(on("show-take-found", KeyCode.F, found::fire));
+    actions.add(on("show-take-note", KeyCode.N, note::fire));
     actions.add(on("show-take-bars", KeyCode.B, bars::fire));
     actions.add(on("show-take-all", KeyCode.L, all::fire));
     actions.add(on("show-take-over", KeyCode.O, over::fire));

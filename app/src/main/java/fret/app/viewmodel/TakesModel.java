@@ -21,6 +21,7 @@ import fret.sound.Performance;
 import fret.take.Expected;
 import fret.take.Fault;
 import fret.take.HeardNote;
+import fret.take.HeldPitch;
 import fret.take.Landing;
 import fret.take.Recording;
 import fret.take.SimulatedPlayer;
@@ -86,6 +87,9 @@ public final class TakesModel {
   private boolean looks;
   private boolean withReference;
   private double slower = 1;
+  private final ReadOnlyObjectWrapper<Optional<HeldPitch.Reading>> held =
+      new ReadOnlyObjectWrapper<>(Optional.empty());
+  private boolean holds;
 
   public TakesModel(
       Studio studio,
@@ -363,6 +367,10 @@ public final class TakesModel {
     if (studio.shown() == null) {
       return;
     }
+    if (holds) {
+      microphone.stop();
+      holds = false;
+    }
     player.stop();
     recorded.clear();
     recordedSamples = 0;
@@ -400,6 +408,51 @@ public final class TakesModel {
     recorded.clear();
     String name = Sentences.of("take.recorded", takes.get().size() + 1);
     keep(name, Whose.OWN, () -> sounds.wav(all, ClickTrack.SAMPLE_RATE));
+  }
+
+  // ---- what is being held ----------------------------------------------------------------------
+
+  /** The tone that is being held; empty for none. */
+  public ReadOnlyObjectProperty<Optional<HeldPitch.Reading>> heldProperty() {
+    return held.getReadOnlyProperty();
+  }
+
+  public boolean isHolding() {
+    return holds;
+  }
+
+  /** Listens to held tones from now on, or no more. */
+  public void toggleHeld() {
+    if (holds) {
+      microphone.stop();
+      return;
+    }
+    Session now = studio.shown();
+    if (now == null || isRecording() || now.resolved().notes().isEmpty()) {
+      return;
+    }
+    studio.run(
+        "held",
+        Rank.BESIDE,
+        token -> new HeldPitch(expected(now), ClickTrack.SAMPLE_RATE),
+        pitch -> {
+          holds =
+              microphone.start(
+                  block -> {
+                    // The reading is worked out where the sound comes in.
+                    Optional<HeldPitch.Reading> reading = pitch.take(block);
+                    studio.publish(() -> held.set(holds ? reading : Optional.empty()));
+                  },
+                  () ->
+                      studio.publish(
+                          () -> {
+                            holds = false;
+                            held.set(Optional.empty());
+                          }));
+          if (!holds) {
+            studio.tell(Sentences.of("take.no-input"));
+          }
+        });
   }
 
   // ---- keeping in order ----------------------------------------------------------------------
