@@ -178,4 +178,30 @@ class TakesWindowTest extends RealWindow {
     assertThat(studio.errorProperty().get().toString()).contains("not a WAV");
     assertThat(takes().takesProperty().get()).isEmpty();
   }
+
+  @Test
+  void aRunIsRecordedFromThePracticeRoomAndAHeldToneIsTold(FxRobot robot) throws Exception {
+    openTakes(robot);
+    long passageId = studio.shown().passage().id();
+    robot.type(KeyCode.F8);
+    until(() -> practice.stand().onProperty().get() != null && !studio.isBehind());
+    microphone.hear(SimulatedPlayer.play(expected(), List.of(), Style.USUAL).samples());
+    fire(robot, "#stand-record");
+    until(() -> library.takes().of(passageId).size() == 1 && !studio.isBehind());
+
+    float[] tone = new float[44_100];
+    for (int i = 0; i < tone.length; i++) {
+      tone[i] = (float) (0.3 * Math.sin(2 * Math.PI * 222 * i / 44_100));
+    }
+    List<String> said = new ArrayList<>();
+    robot.interact(
+        () ->
+            takes()
+                .heldProperty()
+                .addListener((o, a, r) -> r.ifPresent(x -> said.add(x.nearest().pitch() + ""))));
+    microphone.hear(tone);
+    fire(robot, "#stand-held");
+    until(() -> !said.isEmpty() && !takes().isHolding());
+    assertThat(said).containsOnly("A3");
+  }
 }
