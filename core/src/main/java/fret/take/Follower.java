@@ -54,10 +54,7 @@ final class Follower {
     int window = expected.lowestHertz() >= 150 ? 1024 : 2048;
     this.spectra = new Spectra(recording, window, window);
     this.frames = (int) (recording.seconds() / HOP_S);
-    this.level = new double[frames];
-    for (int f = 0; f < frames; f++) {
-      level[f] = recording.level(f * HOP_S - HOP_S / 2, f * HOP_S + HOP_S / 2);
-    }
+    this.level = levels(recording);
     this.silent = silentBelow(level);
     this.soundOf = new int[moments.size()];
     this.startsBar = new boolean[moments.size()];
@@ -75,8 +72,21 @@ final class Follower {
     }
   }
 
+  private static double[] levels(Recording recording) {
+    double[] level = new double[(int) (recording.seconds() / HOP_S)];
+    for (int f = 0; f < level.length; f++) {
+      level[f] = recording.level(f * HOP_S - HOP_S / 2, f * HOP_S + HOP_S / 2);
+    }
+    return level;
+  }
+
+  /** The level under which a recording is silent. */
+  static double silentBelow(Recording recording) {
+    return silentBelow(levels(recording));
+  }
+
   /** The level under which a recording is silent: between its quiet and its loud frames. */
-  static double silentBelow(double[] level) {
+  private static double silentBelow(double[] level) {
     double[] sorted = level.clone();
     Arrays.sort(sorted);
     if (sorted.length == 0) {

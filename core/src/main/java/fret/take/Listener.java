@@ -56,12 +56,7 @@ public final class Listener {
     this.expected = expected;
     this.yin = new Yin(recording);
     this.tuned = TuningOffset.of(recording, expected, yin);
-    double[] level = new double[(int) (recording.seconds() / Follower.HOP_S)];
-    for (int f = 0; f < level.length; f++) {
-      double at = f * Follower.HOP_S;
-      level[f] = recording.level(at - Follower.HOP_S / 2, at + Follower.HOP_S / 2);
-    }
-    this.silent = Follower.silentBelow(level);
+    this.silent = Follower.silentBelow(recording);
     this.onsets = new Onsets(recording, silent);
   }
 

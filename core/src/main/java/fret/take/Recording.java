@@ -10,6 +10,8 @@ public final class Recording {
   /** Longest recording that is taken, in seconds. */
   public static final double LONGEST_S = 600;
 
+  private static final double CLIPPED_SHARE = 0.02;
+
   private final float[] samples;
 
   /**
@@ -58,13 +60,18 @@ public final class Recording {
   }
 
   /** Share of the samples that stand at the very top: a clipped recording has many. */
-  public double clippedShare() {
+  double clippedShare() {
     double top = 0.995;
     int count = 0;
     for (float s : samples) {
       count += Math.abs(s) >= top ? 1 : 0;
     }
     return samples.length == 0 ? 0 : count / (double) samples.length;
+  }
+
+  /** Whether it stands at the very top for long: then loudness and lengths are not certain. */
+  public boolean isClipped() {
+    return clippedShare() > CLIPPED_SHARE;
   }
 
   /** Half the rate: what is above its half is taken away first. */

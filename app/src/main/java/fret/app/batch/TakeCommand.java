@@ -3,6 +3,7 @@ package fret.app.batch;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import fret.app.words.Sentences;
+import fret.base.Problem;
 import fret.base.UnusableInput;
 import fret.format.sound.WavFiles;
 import fret.intonation.OpenStrings;
@@ -95,9 +96,16 @@ final class TakeCommand implements Callable<Integer> {
     Expected expected = TakeScore.of(s, tuned);
     TakeReport report = TakeReport.of(recording, expected, Token.NEVER, p -> {});
     List<TakeFindings> findings = TakeFindings.of(s, report);
+    List<Problem> problems =
+        recording.isClipped()
+            ? List.of(new Problem("", Sentences.of("take.clipped", take.getFileName()), ""))
+            : List.of();
     if (json) {
-      spec.commandLine().getOut().println(Json.text(json(s, report, findings)));
+      ObjectNode root = json(s, report, findings);
+      Json.problems(root, problems);
+      spec.commandLine().getOut().println(Json.text(root));
     } else {
+      problems.forEach(p -> spec.commandLine().getErr().println(p));
       text(report, findings);
     }
     return 0;

@@ -52,7 +52,6 @@ final class Screenshots {
     steps.add(new Step(() -> studio.select(20), ""));
     steps.add(new Step(() -> main.fireEvent(press(KeyCode.F)), "left-hand-fingerings"));
     steps.add(new Step(() -> main.leftHand().findRanges(), ""));
-    steps.add(new Step(() -> main.fireEvent(press(KeyCode.C)), "left-hand-cares"));
     steps.add(new Step(() -> main.fireEvent(press(KeyCode.N)), ""));
     steps.add(new Step(() -> main.newPage(InstrumentType.VIOLA), ""));
     steps.add(new Step(() -> type(main), "writing"));
@@ -65,7 +64,6 @@ final class Screenshots {
     steps.add(new Step(studio.preferences()::toggleDark, ""));
     steps.add(new Step(() -> open(1, main, "bow-arm"), ""));
     steps.add(new Step(() -> studio.select(10), "bow-arm"));
-    steps.add(new Step(() -> main.fireEvent(press(KeyCode.W)), "bow-arm-watch"));
     steps.add(new Step(() -> open(0, main, "bow-arm"), ""));
     steps.add(new Step(() -> studio.select(6), ""));
     steps.add(new Step(() -> main.fireEvent(press(KeyCode.F)), "bow-arm-bowings"));
@@ -75,9 +73,6 @@ final class Screenshots {
     steps.add(new Step(() -> open(1, main, "takes"), ""));
     steps.add(new Step(() -> studio.select(7), "takes"));
     steps.add(new Step(() -> main.fireEvent(press(KeyCode.O)), "takes-over"));
-    steps.add(new Step(() -> main.fireEvent(press(KeyCode.P)), "takes-player"));
-    steps.add(new Step(() -> main.fireEvent(press(KeyCode.B)), "takes-bars"));
-    steps.add(new Step(() -> main.fireEvent(press(KeyCode.L)), "takes-all"));
     steps.add(new Step(() -> open(0, main, "plan"), "plan"));
     steps.add(new Step(() -> main.go("practise"), ""));
     steps.add(new Step(practice::next, "practise"));

@@ -5,6 +5,7 @@ import fret.app.viewmodel.Studio;
 import fret.app.viewmodel.TakesModel;
 import fret.app.words.Sentences;
 import fret.app.words.Words;
+import fret.drill.DrillKind;
 import fret.session.TakeFindings;
 import fret.take.Expected.Join;
 import fret.take.Lateness;
@@ -32,7 +33,22 @@ final class FoundPane extends Cards {
     this.main = main;
     worst.setId("take-findings");
     VBox first = Parts.card(Sentences.of("take.worst"), Parts.scroll(worst));
-    VBox second = Parts.card(Sentences.of("take.rest"), Parts.scroll(rest));
+    VBox second =
+        Parts.card(
+            Sentences.of("take.rest"),
+            Parts.scroll(rest),
+            Parts.flow(
+                8,
+                Parts.button(
+                    Sentences.of("take.run"),
+                    "take-run",
+                    () -> model.runToJournal(DrillKind.RUN_THROUGH),
+                    "small"),
+                Parts.button(
+                    Sentences.of("take.mock"),
+                    "take-mock",
+                    () -> model.runToJournal(DrillKind.MOCK),
+                    "small")));
     HBox.setHgrow(first, Priority.ALWAYS);
     HBox.setHgrow(second, Priority.ALWAYS);
     first.setPrefWidth(680);
@@ -120,6 +136,11 @@ final class FoundPane extends Cards {
                 Sentences.of("take.to-journal"),
                 "found-journal-" + at,
                 () -> model.toJournal(f),
+                "small"),
+            Parts.button(
+                Sentences.of("take.make-chunk"),
+                "found-chunk-" + at,
+                () -> model.chunkOf(f),
                 "small"));
     does.setPrefWrapLength(360);
     does.setMinWidth(360);

@@ -5,7 +5,11 @@ import fret.app.viewmodel.LeftHandModel;
 import fret.app.viewmodel.Studio;
 import fret.app.widget.StripView;
 import fret.app.words.Sentences;
+import fret.engraving.StripStyle;
+import fret.lane.LaneInput;
+import fret.session.Digits;
 import fret.session.Session;
+import fret.session.Sheets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -76,6 +80,24 @@ abstract class StripArea implements AreaView {
   @Override
   public List<Action> actions() {
     return actions;
+  }
+
+  /** The passage with its digits and shifts, over lanes. */
+  void music(Session s, LaneInput lanes) {
+    strip.show(
+        new StripView.Music(
+            s.resolved(),
+            Digits.of(s, s.fingering(), s.passage().settings().fullDigits()),
+            StripStyle.PLAIN.withShiftMarks(Sheets.shiftMarks(s.fingering())),
+            Optional.of(lanes)));
+  }
+
+  /** What the lanes say of the selected note is what the strip says. */
+  void speakSelected() {
+    if (showSelection()) {
+      int note = studio.selectedProperty().get();
+      strip.setAccessibleText(strip.spoken(studio.shown().resolved().notes().get(note).slice()));
+    }
   }
 
   /** Marks what is selected on the strip; false where nothing is. */

@@ -6,14 +6,10 @@ import static fret.app.command.Action.shift;
 import fret.app.command.Action;
 import fret.app.viewmodel.TakesModel;
 import fret.app.viewmodel.TakesModel.Checked;
-import fret.app.widget.StripView;
 import fret.app.words.Sentences;
 import fret.app.words.Words;
-import fret.engraving.StripStyle;
 import fret.lane.LaneInput;
-import fret.session.Digits;
 import fret.session.Session;
-import fret.session.Sheets;
 import fret.shelf.Take;
 import java.util.List;
 import java.util.Optional;
@@ -77,8 +73,8 @@ final class TakesView extends StripArea {
     actions.add(on("show-take-over", KeyCode.O, over::fire));
     actions.add(on("show-take-player", KeyCode.P, player::fire));
     studio.shownProperty().addListener(o -> paint());
-    studio.selectedProperty().addListener(o -> follow());
-    selection.anchorProperty().addListener(o -> follow());
+    studio.selectedProperty().addListener(o -> speakSelected());
+    selection.anchorProperty().addListener(o -> speakSelected());
     model.checkedProperty().addListener(o -> paint());
     model.besideProperty().addListener(o -> paint());
     model.takesProperty().addListener(o -> list());
@@ -235,19 +231,14 @@ final class TakesView extends StripArea {
     }
     Optional<Checked> checked = model.checkedProperty().get();
     LaneInput lanes = s.laneInput();
-    strip.show(
-        new StripView.Music(
-            s.resolved(),
-            Digits.of(s, s.fingering(), s.passage().settings().fullDigits()),
-            StripStyle.PLAIN.withShiftMarks(Sheets.shiftMarks(s.fingering())),
-            Optional.of(checked.map(c -> lanes.withTake(c.report())).orElse(lanes))));
+    music(s, checked.map(c -> lanes.withTake(c.report())).orElse(lanes));
     summary.setText(
         checked
             .map(c -> told(s, c))
             .orElse(
                 Sentences.of(
                     model.takesProperty().get().isEmpty() ? "take.none" : "take.listening")));
-    follow();
+    speakSelected();
   }
 
   private static String told(Session s, Checked c) {
@@ -259,12 +250,5 @@ final class TakesView extends StripArea {
         Words.shown("%.0f", target),
         Words.shown("%.1f", c.report().a4()),
         Sentences.of("take.whose." + c.take().whose()));
-  }
-
-  private void follow() {
-    if (showSelection()) {
-      int note = studio.selectedProperty().get();
-      strip.setAccessibleText(strip.spoken(studio.shown().resolved().notes().get(note).slice()));
-    }
   }
 }

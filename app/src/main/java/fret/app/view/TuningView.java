@@ -5,16 +5,12 @@ import static fret.app.command.Action.shift;
 
 import fret.app.command.Action;
 import fret.app.viewmodel.TuningModel;
-import fret.app.widget.StripView;
 import fret.app.words.Sentences;
 import fret.app.words.Words;
-import fret.engraving.StripStyle;
 import fret.intonation.Temperament;
 import fret.intonation.Tuned;
 import fret.lane.LaneInput;
-import fret.session.Digits;
 import fret.session.Session;
-import fret.session.Sheets;
 import java.util.Optional;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
@@ -49,8 +45,8 @@ final class TuningView extends StripArea {
     actions.add(on("show-tuning-strings", KeyCode.C, strings::fire));
     actions.add(Action.of("tuning-check", "tuning", shift(KeyCode.E), this::hearBest));
     studio.shownProperty().addListener(o -> paint());
-    studio.selectedProperty().addListener(o -> follow());
-    selection.anchorProperty().addListener(o -> follow());
+    studio.selectedProperty().addListener(o -> speakSelected());
+    selection.anchorProperty().addListener(o -> speakSelected());
     model.tunedProperty().addListener(o -> paint());
   }
 
@@ -118,14 +114,9 @@ final class TuningView extends StripArea {
     Optional<Tuned> tuned =
         model.tunedProperty().get().filter(t -> t.notes().size() == s.resolved().notes().size());
     LaneInput lanes = s.laneInput();
-    strip.show(
-        new StripView.Music(
-            s.resolved(),
-            Digits.of(s, s.fingering(), s.passage().settings().fullDigits()),
-            StripStyle.PLAIN.withShiftMarks(Sheets.shiftMarks(s.fingering())),
-            Optional.of(tuned.map(lanes::withTuned).orElse(lanes))));
+    music(s, tuned.map(lanes::withTuned).orElse(lanes));
     summary.setText(tuned.map(t -> keys(s, t)).orElse(Sentences.of("tuning.looking")));
-    follow();
+    speakSelected();
   }
 
   private static String keys(Session s, Tuned t) {
@@ -143,12 +134,5 @@ final class TuningView extends StripArea {
                   Words.shown("%.0f", 100 * k.confidence())));
     }
     return all.toString();
-  }
-
-  private void follow() {
-    if (showSelection()) {
-      int note = studio.selectedProperty().get();
-      strip.setAccessibleText(strip.spoken(studio.shown().resolved().notes().get(note).slice()));
-    }
   }
 }

@@ -3,9 +3,13 @@ package fret.app.viewmodel;
 import fret.app.words.Sentences;
 import fret.app.work.Computing.Rank;
 import fret.drill.Chunk;
+import fret.drill.DrillKind;
+import fret.journal.Breakage;
 import fret.journal.JournalEntry;
 import fret.journal.Verdict;
+import fret.plan.PracticePlan;
 import fret.search.Token;
+import fret.session.ChunkDecisions;
 import fret.session.Covered;
 import fret.session.Ear;
 import fret.session.Session;
@@ -62,6 +66,8 @@ public final class TakesModel {
 
   private static final double PROGRESS_STEP = 0.05;
   private static final int MOST_OVER = 20;
+  private static final int FEW = 2;
+  private static final int AROUND = 3;
 
   private final Studio studio;
   private final LeftHandModel selection;
@@ -339,22 +345,24 @@ public final class TakesModel {
         Rank.BESIDE,
         token -> {
           byte[] bytes = file.get();
-          double seconds = sounds.read(name, bytes).seconds();
-          return new Ready(new Take(0, passage, made, name, "", seconds, perMinute, whose), bytes);
+          Recording recording = sounds.read(name, bytes);
+          Take take = new Take(0, passage, made, name, "", recording.seconds(), perMinute, whose);
+          return new Ready(take, bytes, recording.isClipped());
         },
         ready ->
             studio.store(
                 "takes",
                 () -> shelf().add(ready.take(), ready.file()),
                 kept -> {
-                  studio.tell(Sentences.of("take.kept", kept.name()));
+                  studio.tell(
+                      Sentences.of(ready.clipped() ? "take.clipped" : "take.kept", kept.name()));
                   if (listed == passage) {
                     list(passage, Optional.of(kept.id()));
                   }
                 }));
   }
 
-  private record Ready(Take take, byte[] file) {}
+  private record Ready(Take take, byte[] file, boolean clipped) {}
 
   // ---- recording -----------------------------------------------------------------------------
 
@@ -615,5 +623,64 @@ public final class TakesModel {
             f.breakage(),
             Sentences.of(f.words())));
     studio.tell(Sentences.of("take.in-journal", f.bar()));
+  }
+
+  /**
+   * The whole take becomes a run-through of the journal: clean with nothing found, nearly with two
+   * things at most; so it counts for what is ready.
+   *
+   * @param kind a run-through or a mock audition
+   */
+  public void runToJournal(DrillKind kind) {
+    Session s = studio.shown();
+    Optional<Checked> now = checked.get();
+    if (s == null || now.isEmpty()) {
+      return;
+    }
+    Take take = now.get().take();
+    if (take.whose() != Whose.OWN) {
+      studio.tell(Sentences.of("take.not-own"));
+      return;
+    }
+    List<TakeFindings> worst = TakeFindings.worst(now.get().findings());
+    int count = now.get().findings().size();
+    Verdict verdict = count == 0 ? Verdict.CLEAN : count <= FEW ? Verdict.NEARLY : Verdict.MISSED;
+    double target = s.passage().settings().target().perMinute();
+    studio.record(
+        new JournalEntry(
+            0,
+            s.passage().id(),
+            take.made().toLocalDate(),
+            PracticePlan.WHOLE,
+            kind,
+            Math.round(target * now.get().report().tempo().times() * 10) / 10.0,
+            0,
+            (int) Math.round(take.seconds()),
+            verdict,
+            worst.isEmpty() ? Breakage.NONE : worst.get(0).breakage(),
+            take.name()));
+    studio.tell(Sentences.of("take.run-in-journal", Sentences.of("verdict." + verdict)));
+  }
+
+  /** The notes around a finding become a chunk that carries the reason as its name. */
+  public void chunkOf(TakeFindings f) {
+    Session s = studio.shown();
+    int last = s.resolved().slices().size() - 1;
+    int from = note(s, Math.max(0, f.slice() - AROUND));
+    int to = note(s, Math.min(last, f.slice() + AROUND));
+    String why = Sentences.of(f.words());
+    studio.open().decide(now -> new ChunkDecisions(now).cut(from, to));
+    studio
+        .open()
+        .decide(
+            now -> {
+              ChunkDecisions chunks = new ChunkDecisions(now);
+              return chunks.at(note(now, f.slice())).flatMap(c -> chunks.name(c.id(), why));
+            });
+    studio.tell(Sentences.of("take.chunk-made", why));
+  }
+
+  private static int note(Session s, int slice) {
+    return s.resolved().slices().get(slice).starting().get(0);
   }
 }

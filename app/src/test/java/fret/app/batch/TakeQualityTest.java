@@ -139,7 +139,7 @@ class TakeQualityTest {
   private static void spoilt(StringBuilder page, List<Expected> pieces) {
     line(page, "## Worse recordings");
     line(page, "");
-    line(page, "| recording | onsets within | cents (95 %%) | clean | not heard |");
+    line(page, "| recording | onsets within | cents (95 %) | clean | not heard |");
     line(page, "|---|---:|---:|---:|---:|");
     row(page, "noise 40 dB below", pieces, Style.USUAL, x -> x);
     row(page, "noise 26 dB below", pieces, Style.USUAL.withNoise(26), x -> x);

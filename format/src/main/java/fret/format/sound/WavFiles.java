@@ -29,19 +29,6 @@ public final class WavFiles implements SoundFiles {
   private static final int CHUNK_FRAMES = 16_384;
   private static final double SHORTEST_S = 0.3;
   private static final double SILENT = 1e-4;
-  private static final double CLIPPED_SHARE = 0.02;
-
-  /** How a recording can be used although something is the matter with it. */
-  public enum Flaw {
-    NONE,
-    /** It stands at the very top for long: what is told of loudness and length is not certain. */
-    CLIPPED
-  }
-
-  /** The flaw of a recording. */
-  public static Flaw flaw(Recording recording) {
-    return recording.clippedShare() > CLIPPED_SHARE ? Flaw.CLIPPED : Flaw.NONE;
-  }
 
   /**
    * A recording for measuring.
