@@ -51,8 +51,8 @@ final class FoundPane extends Cards {
                     "small")));
     HBox.setHgrow(first, Priority.ALWAYS);
     HBox.setHgrow(second, Priority.ALWAYS);
-    first.setPrefWidth(680);
-    second.setPrefWidth(260);
+    first.setPrefWidth(780);
+    second.setPrefWidth(250);
     getChildren().addAll(first, second);
     model.checkedProperty().addListener(o -> show());
   }
@@ -142,8 +142,8 @@ final class FoundPane extends Cards {
                 "found-chunk-" + at,
                 () -> model.chunkOf(f),
                 "small"));
-    does.setPrefWrapLength(360);
-    does.setMinWidth(360);
+    does.setPrefWrapLength(480);
+    does.setMinWidth(480);
     VBox told = new VBox(2, words, Parts.label((cause + " " + sure).strip(), "quiet"));
     HBox.setHgrow(told, Priority.ALWAYS);
     HBox row = Parts.row(10, told, does);
