@@ -42,12 +42,12 @@ final class FoundPane extends Cards {
                 Parts.button(
                     Sentences.of("take.run"),
                     "take-run",
-                    () -> model.runToJournal(DrillKind.RUN_THROUGH),
+                    () -> model.entries().runToJournal(DrillKind.RUN_THROUGH),
                     "small"),
                 Parts.button(
                     Sentences.of("take.mock"),
                     "take-mock",
-                    () -> model.runToJournal(DrillKind.MOCK),
+                    () -> model.entries().runToJournal(DrillKind.MOCK),
                     "small")));
     HBox.setHgrow(first, Priority.ALWAYS);
     HBox.setHgrow(second, Priority.ALWAYS);
@@ -135,12 +135,12 @@ final class FoundPane extends Cards {
             Parts.button(
                 Sentences.of("take.to-journal"),
                 "found-journal-" + at,
-                () -> model.toJournal(f),
+                () -> model.entries().toJournal(f),
                 "small"),
             Parts.button(
                 Sentences.of("take.make-chunk"),
                 "found-chunk-" + at,
-                () -> model.chunkOf(f),
+                () -> model.entries().chunkOf(f),
                 "small"));
     does.setPrefWrapLength(480);
     does.setMinWidth(480);

@@ -59,8 +59,8 @@ final class StandTools {
     this.loop = loop;
     this.after = after;
     this.takes = room.takes();
-    this.recording = Parts.button("", "stand-record", takes::record, "small");
-    this.holding = Parts.button("", "stand-held", takes::toggleHeld, "small");
+    this.recording = Parts.button("", "stand-record", takes.input()::record, "small");
+    this.holding = Parts.button("", "stand-held", takes.input()::toggleHeld, "small");
     held.setId("held-pitch");
     build();
     PractiseView.shown(skips, false);
@@ -78,10 +78,12 @@ final class StandTools {
 
   private void showTakes() {
     recording.setText(
-        Sentences.of(takes.isRecording() ? "practise.record.stop" : "practise.record"));
-    holding.setText(Sentences.of(takes.isHolding() ? "practise.held.stop" : "practise.held"));
+        Sentences.of(takes.input().isRecording() ? "practise.record.stop" : "practise.record"));
+    holding.setText(
+        Sentences.of(takes.input().isHolding() ? "practise.held.stop" : "practise.held"));
     held.setText(
         takes
+            .input()
             .heldProperty()
             .get()
             .map(
@@ -114,8 +116,8 @@ final class StandTools {
             recording,
             holding,
             held);
-    takes.levelProperty().addListener(o -> showTakes());
-    takes.heldProperty().addListener(o -> showTakes());
+    takes.input().levelProperty().addListener(o -> showTakes());
+    takes.input().heldProperty().addListener(o -> showTakes());
     showTakes();
     drills.setId("drill-choice");
     drills.setPromptText(Sentences.of("practise.another-drill"));
@@ -247,8 +249,9 @@ final class StandTools {
               () -> focus(kind)));
     }
     all.add(on("drill-choice", KeyCode.Q, drills::show));
-    all.add(Action.of("record-run", "practise", Action.shift(KeyCode.G), takes::record));
-    all.add(Action.of("held-pitch", "practise", Action.shift(KeyCode.V), takes::toggleHeld));
+    all.add(Action.of("record-run", "practise", Action.shift(KeyCode.G), takes.input()::record));
+    all.add(
+        Action.of("held-pitch", "practise", Action.shift(KeyCode.V), takes.input()::toggleHeld));
     return all;
   }
 

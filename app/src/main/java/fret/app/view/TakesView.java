@@ -81,7 +81,7 @@ final class TakesView extends StripArea {
     model.chosenProperty().addListener(o -> list());
     ChangeListener<Number> moves = (o, a, b) -> progress();
     model.progressProperty().addListener(moves);
-    model.levelProperty().addListener(moves);
+    model.input().levelProperty().addListener(moves);
   }
 
   private static Action on(String id, KeyCode code, Runnable handler) {
@@ -151,8 +151,8 @@ final class TakesView extends StripArea {
       progress();
       return;
     }
-    if (model.isRecording()) {
-      model.record();
+    if (model.input().isRecording()) {
+      model.input().record();
       return;
     }
     left = COUNTDOWN;
@@ -164,7 +164,7 @@ final class TakesView extends StripArea {
                 e -> {
                   left--;
                   if (left == 0) {
-                    model.record();
+                    model.input().record();
                   }
                   progress();
                 }));
@@ -174,10 +174,10 @@ final class TakesView extends StripArea {
   }
 
   private void progress() {
-    boolean recording = model.isRecording();
+    boolean recording = model.input().isRecording();
     double done = model.progressProperty().get();
     bar.setVisible(recording || done >= 0);
-    bar.setProgress(recording ? model.levelProperty().get() : Math.max(0, done));
+    bar.setProgress(recording ? model.input().levelProperty().get() : Math.max(0, done));
     bar.setAccessibleText(Sentences.of(recording ? "take.level" : "take.listening"));
     cancel.setVisible(done >= 0);
     cancel.setManaged(done >= 0);

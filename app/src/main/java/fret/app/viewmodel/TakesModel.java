@@ -2,15 +2,7 @@ package fret.app.viewmodel;
 
 import fret.app.words.Sentences;
 import fret.app.work.Computing.Rank;
-import fret.drill.Chunk;
-import fret.drill.DrillKind;
-import fret.journal.Breakage;
-import fret.journal.JournalEntry;
-import fret.journal.Verdict;
-import fret.plan.PracticePlan;
 import fret.search.Token;
-import fret.session.ChunkDecisions;
-import fret.session.Covered;
 import fret.session.Ear;
 import fret.session.Session;
 import fret.session.TakeFindings;
@@ -25,7 +17,6 @@ import fret.sound.Performance;
 import fret.take.Expected;
 import fret.take.Fault;
 import fret.take.HeardNote;
-import fret.take.HeldPitch;
 import fret.take.Landing;
 import fret.take.Recording;
 import fret.take.SimulatedPlayer;
@@ -66,14 +57,13 @@ public final class TakesModel {
 
   private static final double PROGRESS_STEP = 0.05;
   private static final int MOST_OVER = 20;
-  private static final int FEW = 2;
-  private static final int AROUND = 3;
 
   private final Studio studio;
   private final LeftHandModel selection;
   private final PassagePlayer player;
-  private final Microphone microphone;
   private final SoundFiles sounds;
+  private final TakeEntries entries;
+  private final TakeInput input;
   private final ReadOnlyObjectWrapper<List<Take>> takes = new ReadOnlyObjectWrapper<>(List.of());
   private final ReadOnlyObjectWrapper<Optional<Take>> chosen =
       new ReadOnlyObjectWrapper<>(Optional.empty());
@@ -84,18 +74,12 @@ public final class TakesModel {
   private final ReadOnlyObjectWrapper<Optional<Over>> over =
       new ReadOnlyObjectWrapper<>(Optional.empty());
   private final ReadOnlyDoubleWrapper progress = new ReadOnlyDoubleWrapper(-1);
-  private final ReadOnlyDoubleWrapper level = new ReadOnlyDoubleWrapper(-1);
   private final Map<Long, Checked> known = new HashMap<>();
-  private final List<float[]> recorded = new ArrayList<>();
-  private long recordedSamples;
   private Session knownFor;
   private long listed = -1;
   private boolean looks;
   private boolean withReference;
   private double slower = 1;
-  private final ReadOnlyObjectWrapper<Optional<HeldPitch.Reading>> held =
-      new ReadOnlyObjectWrapper<>(Optional.empty());
-  private boolean holds;
 
   public TakesModel(
       Studio studio,
@@ -106,8 +90,9 @@ public final class TakesModel {
     this.studio = studio;
     this.selection = selection;
     this.player = player;
-    this.microphone = microphone;
     this.sounds = sounds;
+    this.entries = new TakeEntries(studio, checked::get);
+    this.input = new TakeInput(studio, microphone, player::stop, this::expected, this::recorded);
     studio.shownProperty().addListener(o -> follow());
   }
 
@@ -143,15 +128,6 @@ public final class TakesModel {
   /** How far the listening is, from 0 to 1; below 0 where there is none. */
   public ReadOnlyDoubleProperty progressProperty() {
     return progress.getReadOnlyProperty();
-  }
-
-  /** Level of what is being recorded, 0 to 1; below 0 where nothing is. */
-  public ReadOnlyDoubleProperty levelProperty() {
-    return level.getReadOnlyProperty();
-  }
-
-  public boolean isRecording() {
-    return level.get() >= 0;
   }
 
   /** Takes are looked at from now on, or no more. */
@@ -364,103 +340,9 @@ public final class TakesModel {
 
   private record Ready(Take take, byte[] file, boolean clipped) {}
 
-  // ---- recording -----------------------------------------------------------------------------
-
-  /** Records from now on, or stops; what was recorded becomes a take. */
-  public void record() {
-    if (isRecording()) {
-      microphone.stop();
-      return;
-    }
-    if (studio.shown() == null) {
-      return;
-    }
-    if (holds) {
-      microphone.stop();
-      holds = false;
-    }
-    player.stop();
-    recorded.clear();
-    recordedSamples = 0;
-    level.set(0);
-    boolean starts =
-        microphone.start(
-            block -> studio.publish(() -> block(block)), () -> studio.publish(this::recorded));
-    if (!starts) {
-      level.set(-1);
-      studio.tell(Sentences.of("take.no-input"));
-    }
-  }
-
-  private void block(float[] block) {
-    recorded.add(block);
-    recordedSamples += block.length;
-    double most = 0;
-    for (float s : block) {
-      most = Math.max(most, Math.abs(s));
-    }
-    level.set(Math.max(most, level.get() * 0.8));
-    if (recordedSamples >= Recording.LONGEST_S * ClickTrack.SAMPLE_RATE) {
-      microphone.stop();
-    }
-  }
-
-  private void recorded() {
-    level.set(-1);
-    float[] all = new float[(int) recordedSamples];
-    int at = 0;
-    for (float[] block : recorded) {
-      System.arraycopy(block, 0, all, at, block.length);
-      at += block.length;
-    }
-    recorded.clear();
+  private void recorded(float[] samples) {
     String name = Sentences.of("take.recorded", takes.get().size() + 1);
-    keep(name, Whose.OWN, () -> sounds.wav(all, ClickTrack.SAMPLE_RATE));
-  }
-
-  // ---- what is being held ----------------------------------------------------------------------
-
-  /** The tone that is being held; empty for none. */
-  public ReadOnlyObjectProperty<Optional<HeldPitch.Reading>> heldProperty() {
-    return held.getReadOnlyProperty();
-  }
-
-  public boolean isHolding() {
-    return holds;
-  }
-
-  /** Listens to held tones from now on, or no more. */
-  public void toggleHeld() {
-    if (holds) {
-      microphone.stop();
-      return;
-    }
-    Session now = studio.shown();
-    if (now == null || isRecording() || now.resolved().notes().isEmpty()) {
-      return;
-    }
-    studio.run(
-        "held",
-        Rank.BESIDE,
-        token -> new HeldPitch(expected(now), ClickTrack.SAMPLE_RATE),
-        pitch -> {
-          holds =
-              microphone.start(
-                  block -> {
-                    // The reading is worked out where the sound comes in.
-                    Optional<HeldPitch.Reading> reading = pitch.take(block);
-                    studio.publish(() -> held.set(holds ? reading : Optional.empty()));
-                  },
-                  () ->
-                      studio.publish(
-                          () -> {
-                            holds = false;
-                            held.set(Optional.empty());
-                          }));
-          if (!holds) {
-            studio.tell(Sentences.of("take.no-input"));
-          }
-        });
+    keep(name, Whose.OWN, () -> sounds.wav(samples, ClickTrack.SAMPLE_RATE));
   }
 
   // ---- keeping in order ----------------------------------------------------------------------
@@ -591,96 +473,13 @@ public final class TakesModel {
     return last;
   }
 
-  // ---- into the rest ---------------------------------------------------------------------------
-
-  /** A finding becomes an entry of the journal. */
-  public void toJournal(TakeFindings f) {
-    Session s = studio.shown();
-    if (s == null || checked.get().isEmpty()) {
-      return;
-    }
-    Take take = checked.get().get().take();
-    if (take.whose() != Whose.OWN) {
-      studio.tell(Sentences.of("take.not-own"));
-      return;
-    }
-    List<Chunk> chunks = studio.plans().ofOpen().map(e -> e.chunks()).orElse(List.of());
-    String chunk =
-        Covered.around(s.resolved(), chunks, f.slice())
-            .map(Chunk::id)
-            .orElse(Covered.stretch(s.resolved(), f.slice(), f.slice()).id());
-    studio.record(
-        new JournalEntry(
-            0,
-            s.passage().id(),
-            take.made().toLocalDate(),
-            chunk,
-            f.drill(),
-            take.perMinute(),
-            JournalEntry.NOT_KEPT,
-            0,
-            Verdict.MISSED,
-            f.breakage(),
-            Sentences.of(f.words())));
-    studio.tell(Sentences.of("take.in-journal", f.bar()));
+  /** What follows from a take elsewhere: entries of the journal, chunks. */
+  public TakeEntries entries() {
+    return entries;
   }
 
-  /**
-   * The whole take becomes a run-through of the journal: clean with nothing found, nearly with two
-   * things at most; so it counts for what is ready.
-   *
-   * @param kind a run-through or a mock audition
-   */
-  public void runToJournal(DrillKind kind) {
-    Session s = studio.shown();
-    Optional<Checked> now = checked.get();
-    if (s == null || now.isEmpty()) {
-      return;
-    }
-    Take take = now.get().take();
-    if (take.whose() != Whose.OWN) {
-      studio.tell(Sentences.of("take.not-own"));
-      return;
-    }
-    List<TakeFindings> worst = TakeFindings.worst(now.get().findings());
-    int count = now.get().findings().size();
-    Verdict verdict = count == 0 ? Verdict.CLEAN : count <= FEW ? Verdict.NEARLY : Verdict.MISSED;
-    double target = s.passage().settings().target().perMinute();
-    studio.record(
-        new JournalEntry(
-            0,
-            s.passage().id(),
-            take.made().toLocalDate(),
-            PracticePlan.WHOLE,
-            kind,
-            Math.round(target * now.get().report().tempo().times() * 10) / 10.0,
-            0,
-            (int) Math.round(take.seconds()),
-            verdict,
-            worst.isEmpty() ? Breakage.NONE : worst.get(0).breakage(),
-            take.name()));
-    studio.tell(Sentences.of("take.run-in-journal", Sentences.of("verdict." + verdict)));
-  }
-
-  /** The notes around a finding become a chunk that carries the reason as its name. */
-  public void chunkOf(TakeFindings f) {
-    Session s = studio.shown();
-    int last = s.resolved().slices().size() - 1;
-    int from = note(s, Math.max(0, f.slice() - AROUND));
-    int to = note(s, Math.min(last, f.slice() + AROUND));
-    String why = Sentences.of(f.words());
-    studio.open().decide(now -> new ChunkDecisions(now).cut(from, to));
-    studio
-        .open()
-        .decide(
-            now -> {
-              ChunkDecisions chunks = new ChunkDecisions(now);
-              return chunks.at(note(now, f.slice())).flatMap(c -> chunks.name(c.id(), why));
-            });
-    studio.tell(Sentences.of("take.chunk-made", why));
-  }
-
-  private static int note(Session s, int slice) {
-    return s.resolved().slices().get(slice).starting().get(0);
+  /** What is recorded, and held. */
+  public TakeInput input() {
+    return input;
   }
 }

@@ -156,9 +156,9 @@ class TakesWindowTest extends RealWindow {
   @Test
   void whatIsRecordedIsKeptAndWithoutAnInputThatIsTold(FxRobot robot) throws Exception {
     openTakes(robot);
-    robot.interact(() -> takes().record());
+    robot.interact(() -> takes().input().record());
     until(() -> studio.messageProperty().get().contains("no sound input"));
-    assertThat(takes().isRecording()).isFalse();
+    assertThat(takes().input().isRecording()).isFalse();
 
     microphone.hear(SimulatedPlayer.play(expected(), List.of(), Style.USUAL).samples());
     robot.type(KeyCode.R);
@@ -197,11 +197,12 @@ class TakesWindowTest extends RealWindow {
     robot.interact(
         () ->
             takes()
+                .input()
                 .heldProperty()
                 .addListener((o, a, r) -> r.ifPresent(x -> said.add(x.nearest().pitch() + ""))));
     microphone.hear(tone);
     fire(robot, "#stand-held");
-    until(() -> !said.isEmpty() && !takes().isHolding());
+    until(() -> !said.isEmpty() && !takes().input().isHolding());
     assertThat(said).containsOnly("A3");
   }
 }

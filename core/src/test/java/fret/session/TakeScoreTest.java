@@ -1,0 +1,187 @@
+package fret.session;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import fret.base.Said;
+import fret.drill.DrillKind;
+import fret.journal.Breakage;
+import fret.score.Bar;
+import fret.score.Score;
+import fret.search.Token;
+import fret.take.Expected;
+import fret.take.Expected.Join;
+import fret.take.Fault;
+import fret.take.Finding;
+import fret.take.Heard;
+import fret.take.HeardNote;
+import fret.take.Planting;
+import fret.take.Recording;
+import fret.take.SimulatedPlayer;
+import fret.take.SimulatedPlayer.Style;
+import fret.take.TakeReport;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.IntStream;
+import org.junit.jupiter.api.Test;
+
+/** What takes are checked against, and how what they show is told. Eighths at quarter = 80. */
+class TakeScoreTest {
+  private static final double EIGHTH = 375;
+
+  private static Expected expected(Session s) {
+    return TakeScore.of(s, Ear.tuned(s, Ear.harmony(s, List.of())));
+  }
+
+  private static TakeReport report(Session s, List<Fault> faults, long seed) {
+    Expected e = expected(s);
+    var played = SimulatedPlayer.play(e, faults, Style.USUAL.withSeed(seed));
+    Recording r = Recording.of(played.samples(), SimulatedPlayer.RATE);
+    return TakeReport.of(r, e, Token.NEVER, p -> {});
+  }
+
+  /** Nothing heard but what is said. */
+  private static TakeReport saying(Session s, Fault fault) {
+    Expected e = expected(s);
+    Heard heard = new Heard(1, List.of(), List.of(), List.of(), List.of(), 0, 1);
+    TakeReport empty = TakeReport.of(e, heard);
+    return new TakeReport(e, heard, empty.tempo(), 0, List.of(new Finding(fault, 0.9)));
+  }
+
+  private static Session twice(String notes) {
+    Score page = Lines.page(notes);
+    List<Bar> bars = new ArrayList<>();
+    for (Bar b : page.bars()) {
+      bars.add(b.withRepeats(b.index() == 0, b.index() == page.bars().size() - 1, List.of()));
+    }
+    return Session.of(Lines.passage(), page.withBars(bars));
+  }
+
+  @Test
+  void everyMomentStandsAtItsTimeInItsTuning() {
+    Session s = Lines.session("B4 C5 D5 E5 F5 G5 A5 B5");
+    Expected e = expected(s);
+    assertThat(e.moments()).hasSize(8);
+    for (int i = 0; i < 8; i++) {
+      assertThat(e.moments().get(i).startMs()).isCloseTo(EIGHTH * i, within(1e-6));
+      double pitch = s.resolved().notes().get(i).pitch().hertz(440);
+      double hertz = e.moments().get(i).starting().get(0).hertz();
+      assertThat(1200 * Math.log(hertz / pitch) / Math.log(2)).isBetween(-25.0, 25.0);
+    }
+    assertThat(e.moments().get(0).join()).isEqualTo(Join.ENTRY);
+    assertThat(e.lengthMs()).isCloseTo(8 * EIGHTH, within(1e-6));
+  }
+
+  @Test
+  void repeatsAreWrittenOutWithTheirOwnTimes() {
+    Session s = twice("B4 C5 D5 E5 F5 G5 A5 B5");
+    Expected e = expected(s);
+    assertThat(e.moments()).hasSize(16);
+    assertThat(e.bars()).hasSize(2);
+    assertThat(e.bars().get(1).number()).isEqualTo(e.bars().get(0).number());
+    assertThat(e.moments().get(8).slice()).isZero();
+    assertThat(e.moments().get(8).startMs()).isCloseTo(8 * EIGHTH, within(1e-6));
+    assertThat(e.moments().get(8).join()).isEqualTo(Join.PLAIN);
+  }
+
+  @Test
+  void aRepeatIsHeardBothTimes() {
+    Session s = twice("B4 C5 D5 E5 F5 G5 A5 B5");
+    TakeReport r = report(s, List.of(), 3);
+    assertThat(r.heard().notes()).hasSize(16);
+    assertThat(r.heard().taken()).isEmpty();
+    assertThat(r.findings()).isEmpty();
+  }
+
+  @Test
+  void shiftsAndSlursAreKnownFromTheFingeringAndThePage() {
+    Session s = Lines.session("(B4 C5 D5 E5) G5 C6 E6 G6");
+    Expected e = expected(s);
+    List<Integer> shifts =
+        IntStream.range(0, 8).filter(i -> e.moments().get(i).join() == Join.SHIFT).boxed().toList();
+    assertThat(shifts)
+        .isEqualTo(s.fingering().shifts().stream().map(x -> x.toSlice()).distinct().toList());
+    assertThat(IntStream.range(0, 8).filter(i -> e.moments().get(i).slurred()).boxed())
+        .containsExactly(1, 2, 3);
+  }
+
+  @Test
+  void aLateNoteAfterAShiftIsTellingOfTheShift() {
+    Session s = Lines.session("B4 C5 D5 E5 G5 C6 E6 G6");
+    Expected e = expected(s);
+    int at =
+        IntStream.range(0, 8)
+            .filter(i -> e.moments().get(i).join() == Join.SHIFT)
+            .findFirst()
+            .orElseThrow();
+    TakeFindings f = TakeFindings.of(s, saying(s, new Fault(Fault.Kind.LATE, at, 60))).get(0);
+    assertThat(f.drill()).isEqualTo(DrillKind.STOP_BEFORE_SHIFT);
+    assertThat(f.breakage()).isEqualTo(Breakage.SHIFT);
+    assertThat(f.cause().map(Said::id)).contains("take.cause.shift");
+    assertThat(f.words().args()).contains(60L);
+    assertThat(f.slice()).isEqualTo(at);
+  }
+
+  @Test
+  void everyKindHasItsDrillAndItsPlaceInTheRecord() {
+    Session s = Lines.session("B4 C5 D5 E5 F5 G5 A5 B5");
+    for (Fault.Kind kind : Fault.Kind.values()) {
+      TakeFindings f =
+          TakeFindings.of(s, saying(s, new Fault(kind, 3, Planting.usual(kind)))).get(0);
+      assertThat(f.drill()).as(kind.id()).isNotEqualTo(DrillKind.NONE);
+      assertThat(f.breakage()).as(kind.id()).isNotEqualTo(Breakage.NONE);
+      assertThat(f.weight()).as(kind.id()).isPositive();
+      assertThat(Fault.Kind.named(kind.id())).contains(kind);
+    }
+    assertThat(Fault.Kind.named("out-of-tune")).isEmpty();
+  }
+
+  @Test
+  void theWorstStandFirstAndAreFive() {
+    Session s = Lines.session("B4 C5 D5 E5 F5 G5 A5 B5");
+    Expected e = expected(s);
+    Heard heard = new Heard(1, List.of(), List.of(), List.of(), List.of(), 0, 1);
+    List<Finding> found = new ArrayList<>();
+    for (int i = 0; i < 7; i++) {
+      found.add(new Finding(new Fault(Fault.Kind.SHARP, i, 13 + 3 * i), 0.9));
+    }
+    found.add(new Finding(new Fault(Fault.Kind.RESTART, 7, 1), 0.9));
+    TakeReport r = new TakeReport(e, heard, TakeReport.of(e, heard).tempo(), 0, found);
+    List<TakeFindings> worst = TakeFindings.worst(TakeFindings.of(s, r));
+    assertThat(worst).hasSize(TakeFindings.MOST);
+    assertThat(worst.get(0).finding().kind()).isEqualTo(Fault.Kind.RESTART);
+    assertThat(worst.get(1).finding().amount()).isEqualTo(31);
+  }
+
+  @Test
+  void tempoIsToldApartByNoteValue() {
+    Session s = Lines.session("B4 C5 D5 E5 F5 G5 A5 B5 A5 G5 F5 E5 D5 C5 B4 C5");
+    TakeReport r = report(s, List.of(), 4);
+    List<TakePace> paces = TakePace.of(s.resolved(), r);
+    assertThat(paces).hasSize(1);
+    assertThat(paces.get(0).times()).isCloseTo(1, within(0.02));
+    assertThat(paces.get(0).steps()).isEqualTo(15);
+    assertThat(TakePace.of(s.resolved(), saying(s, new Fault(Fault.Kind.LATE, 1, 40)))).isEmpty();
+  }
+
+  @Test
+  void whatIsHeardOfANoteCanBeAskedForByItsMoment() {
+    Session s = Lines.session("B4 C5 D5 E5 F5 G5 A5 B5");
+    Heard heard = report(s, List.of(), 5).heard();
+    for (int i = 0; i < 8; i++) {
+      assertThat(heard.of(i).map(HeardNote::moment)).contains(i);
+    }
+    assertThat(heard.of(99)).isEmpty();
+    assertThat(heard.alignedShare()).isGreaterThan(0.95);
+  }
+
+  @Test
+  void theSmallestChunkAroundAMomentIsFound() {
+    Session s = Lines.session("B4 C5 D5 E5 F5 G5 A5 B5 A5 G5 F5 E5 D5 C5 B4 C5");
+    var wide = Covered.stretch(s.resolved(), 0, 15);
+    var near = Covered.stretch(s.resolved(), 4, 8);
+    assertThat(Covered.around(s.resolved(), List.of(wide, near), 5)).contains(near);
+    assertThat(Covered.around(s.resolved(), List.of(wide, near), 12)).contains(wide);
+    assertThat(Covered.around(s.resolved(), List.of(near), 12)).isEmpty();
+  }
+}
