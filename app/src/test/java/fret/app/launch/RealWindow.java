@@ -4,6 +4,7 @@ import fret.app.device.SimulatedMicrophone;
 import fret.app.device.SimulatedMidiKeyboard;
 import fret.app.view.Devices;
 import fret.app.view.MainView;
+import fret.app.viewmodel.OnStand;
 import fret.app.viewmodel.PracticeModel;
 import fret.app.viewmodel.Studio;
 import fret.app.widget.Look;
@@ -19,6 +20,7 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
@@ -133,7 +135,7 @@ abstract class RealWindow {
               studio.isBehind(),
               practice.indexProperty().get(),
               practice.items().size(),
-              practice.stand().onProperty().get());
+              Optional.ofNullable(practice.stand().onProperty().get()).map(OnStand::title));
       throw new AssertionError(at, e);
     }
     WaitForAsyncUtils.waitForFxEvents();
