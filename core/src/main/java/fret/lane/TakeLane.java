@@ -177,7 +177,7 @@ final class TakeLane implements Lane {
     private void pitch(HeardNote n, int at) {
       double x = axis.x(at);
       pen.line(axis.start(at), pitchY(0), axis.end(at), pitchY(0), 0.08, Ink.FAINT, at);
-      if (!n.isPitched()) {
+      if (!n.pitch().isTold()) {
         return;
       }
       double y = pitchY(take.cents(n));
@@ -234,7 +234,7 @@ final class TakeLane implements Lane {
         Moment m = moment(n.moment());
         if (m.slice() == slice) {
           double late = take.tempo().lateMs(n.moment()).orElse(0.0);
-          return n.isPitched()
+          return n.pitch().isTold()
               ? Said.of("lane.take.at", Math.round(take.cents(n)), Math.round(late))
               : Said.of("lane.take.unpitched", Math.round(late));
         }

@@ -30,7 +30,7 @@ public record TakePace(Fraction length, double times, int steps) {
       Expected.Moment m = report.expected().moments().get(a.moment());
       Expected.Moment next = report.expected().moments().get(b.moment());
       double took = (b.onsetS() - a.onsetS()) * 1000;
-      boolean step = b.moment() == a.moment() + 1 && took > 0 && a.otherSemitones() == 0;
+      boolean step = b.moment() == a.moment() + 1 && took > 0 && !a.pitch().isOther();
       boolean grace = passage.slices().get(m.slice()).grace() > 0;
       boolean rest = next.startMs() - m.endMs() > 2;
       if (step && !grace && !rest) {

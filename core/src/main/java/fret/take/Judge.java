@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
+import java.util.stream.IntStream;
 
 /**
  * What of a take is worth telling. Every bound lies between what nobody plays exactly (6 ms, 3
@@ -26,6 +27,7 @@ final class Judge {
   private static final double UNEVEN_PERCENT = 12;
   private static final double ATTACK_MS = 75;
   private static final double GLIDE_MS = 110;
+  private static final int FEWEST_SHORT = 4;
   private static final double SURE = 0.25;
 
   private final Expected expected;
@@ -33,6 +35,11 @@ final class Judge {
   private final TempoLine tempo;
   private final double middle;
   private final List<Finding> all = new ArrayList<>();
+
+  /** First and last moments of runs that were told as uneven. */
+  private final List<int[]> uneven = new ArrayList<>();
+
+  private double room;
 
   Judge(Expected expected, Heard heard, TempoLine tempo, double middle) {
     this.expected = expected;
@@ -42,6 +49,7 @@ final class Judge {
   }
 
   List<Finding> findings() {
+    room = room();
     restarts();
     bars();
     uneven();
@@ -154,14 +162,12 @@ final class Judge {
       add(Kind.UNEVEN, heard.notes().get(from).moment(), percent, sure(percent, UNEVEN_PERCENT));
       // Every other note late is not each of them late.
       int last = heard.notes().get(to).moment();
-      unevenUpTo.add(new int[] {heard.notes().get(from).moment(), last});
+      uneven.add(new int[] {heard.notes().get(from).moment(), last});
     }
   }
 
-  private final List<int[]> unevenUpTo = new ArrayList<>();
-
   private boolean isUneven(int moment) {
-    return unevenUpTo.stream().anyMatch(r -> moment >= r[0] && moment <= r[1]);
+    return uneven.stream().anyMatch(r -> moment >= r[0] && moment <= r[1]);
   }
 
   // ---- loudness --------------------------------------------------------------------------------
@@ -206,8 +212,8 @@ final class Judge {
   private void note(int i) {
     HeardNote n = heard.notes().get(i);
     Moment m = moment(n);
-    if (n.otherSemitones() != 0) {
-      add(Kind.WRONG, n.moment(), Math.abs(n.otherSemitones()), 0.9);
+    if (n.pitch().isOther()) {
+      add(Kind.WRONG, n.moment(), Math.abs(n.pitch().otherSemitones()), 0.9);
       return;
     }
     if (n.confidence() < SURE) {
@@ -219,16 +225,20 @@ final class Judge {
     if (Math.abs(late) >= bound && !isUneven(n.moment())) {
       add(late > 0 ? Kind.LATE : Kind.EARLY, n.moment(), Math.abs(late), sure(late, bound));
     }
-    if (n.isPitched() && n.lengthS() >= SHORTEST_PITCH_S) {
-      double cents = n.cents() - middle;
-      if (Math.abs(n.driftCents()) >= DRIFT_CENTS) {
-        add(Kind.DRIFT, n.moment(), Math.abs(n.driftCents()), sure(n.driftCents(), DRIFT_CENTS));
+    if (n.pitch().isTold() && n.lengthS() >= SHORTEST_PITCH_S) {
+      double cents = n.pitch().cents() - middle;
+      if (Math.abs(n.pitch().driftCents()) >= DRIFT_CENTS) {
+        add(
+            Kind.DRIFT,
+            n.moment(),
+            Math.abs(n.pitch().driftCents()),
+            sure(n.pitch().driftCents(), DRIFT_CENTS));
       } else if (Math.abs(cents) >= CENTS) {
         Kind kind = cents > 0 ? Kind.SHARP : Kind.FLAT;
         add(kind, n.moment(), Math.abs(cents), sure(Math.abs(cents), CENTS));
       }
     }
-    boolean beforeWrong = heard.of(n.moment() + 1).filter(x -> x.otherSemitones() != 0).isPresent();
+    boolean beforeWrong = heard.of(n.moment() + 1).filter(x -> x.pitch().isOther()).isPresent();
     if (n.addedMs() > 0 && !beforeWrong) {
       add(Kind.ADDED, n.moment(), 1, 0.8);
       return;
@@ -238,8 +248,8 @@ final class Judge {
     if (n.attackMs() >= usualAttack + ATTACK_MS && m.join() != Join.SHIFT) {
       add(Kind.ATTACK, n.moment(), n.attackMs(), 0.6);
     }
-    if (n.glideMs() >= GLIDE_MS) {
-      add(Kind.GLIDE, n.moment(), n.glideMs(), 0.7);
+    if (n.pitch().glideMs() >= GLIDE_MS) {
+      add(Kind.GLIDE, n.moment(), n.pitch().glideMs(), 0.7);
     }
   }
 
@@ -252,28 +262,53 @@ final class Judge {
   private void length(int i, HeardNote n, Moment m) {
     HeardNote next = i + 1 < heard.notes().size() ? heard.notes().get(i + 1) : null;
     boolean follows = next != null && next.moment() == n.moment() + 1;
-    boolean stopped = follows && heard.taken().stream().anyMatch(t -> t.moment() == next.moment());
-    if (m.connected() && (!follows || stopped)) {
+    if (m.connected()) {
+      boolean stopped =
+          follows && heard.taken().stream().anyMatch(t -> t.moment() == next.moment());
+      if (follows && !stopped) {
+        touching(n, next);
+      }
       return; // What follows was not heard: where it should have begun nobody knows.
     }
-    if (m.connected()) {
-      double silence = (next.onsetS() - n.endS()) * 1000;
-      if (silence >= GAP_MS) {
-        boolean slurred = moment(next).slurred();
-        add(slurred ? Kind.GAP : Kind.CLIPPED, n.moment(), silence, sure(silence, GAP_MS));
-      }
-      return;
+    double off = tooLong(i) - room;
+    double bound = lengthBound(m);
+    if (Math.abs(off) >= bound) {
+      Kind kind = off > 0 ? Kind.OVER_HELD : Kind.CLIPPED;
+      add(kind, n.moment(), Math.abs(off), sure(off, bound));
     }
+  }
+
+  private double lengthBound(Moment m) {
+    return Math.max(LENGTH_MS, LENGTH_SHARE * m.soundsMs() / tempo.timesIn(m.bar()));
+  }
+
+  private void touching(HeardNote n, HeardNote next) {
+    double arrives = next.onsetS() - next.pitch().glideMs() / 1000;
+    double silence = (arrives - n.endS()) * 1000;
+    if (silence >= GAP_MS) {
+      Kind kind = moment(next).slurred() ? Kind.GAP : Kind.CLIPPED;
+      add(kind, n.moment(), silence, sure(silence, GAP_MS));
+    }
+  }
+
+  /** By how many ms a note before a rest sounds too long; 0 where the next cuts it off. */
+  private double tooLong(int i) {
+    HeardNote n = heard.notes().get(i);
+    HeardNote next = i + 1 < heard.notes().size() ? heard.notes().get(i + 1) : null;
+    boolean follows = next != null && next.moment() == n.moment() + 1;
     boolean ends = !follows || next.onsetS() - n.endS() > 0.01;
-    double meant = m.soundsMs() / tempo.timesIn(m.bar());
-    double off = n.lengthS() * 1000 - meant;
-    double bound = Math.max(LENGTH_MS, LENGTH_SHARE * meant);
-    if (ends && Math.abs(off) >= bound) {
-      add(
-          off > 0 ? Kind.OVER_HELD : Kind.CLIPPED,
-          n.moment(),
-          Math.abs(off),
-          sure(Math.abs(off), bound));
-    }
+    Moment m = moment(n);
+    return ends ? n.lengthS() * 1000 - m.soundsMs() / tempo.timesIn(m.bar()) : 0;
+  }
+
+  /** What the room adds to every short note: the usual excess of the take, where it has some. */
+  private double room() {
+    double[] all =
+        IntStream.range(0, heard.notes().size())
+            .filter(i -> !moment(heard.notes().get(i)).connected())
+            .mapToDouble(this::tooLong)
+            .sorted()
+            .toArray();
+    return all.length < FEWEST_SHORT ? 0 : Math.max(0, all[all.length / 2]);
   }
 }

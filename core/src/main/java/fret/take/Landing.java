@@ -48,7 +48,7 @@ public record Landing(
       for (TakeReport r : takes) {
         r.heard()
             .of(m)
-            .filter(n -> n.isPitched() && n.lengthS() >= 0.1)
+            .filter(n -> n.pitch().isTold() && n.lengthS() >= 0.1)
             .ifPresent(n -> cents.add(r.cents(n)));
       }
       if (cents.size() >= FEWEST) {

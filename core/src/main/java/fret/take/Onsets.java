@@ -14,6 +14,7 @@ final class Onsets {
   private static final double REACH_S = 0.09;
   private static final double LEVEL_WINDOW_S = 0.006;
   private static final int MOST_BINS = 220;
+  private static final double SILENT_S = 0.02;
   private static final double STAYS_S = 0.01;
 
   private final Recording recording;
@@ -67,7 +68,8 @@ final class Onsets {
   }
 
   /**
-   * The end of a note before silence or before the next one.
+   * The end of a note before silence or before the next one: from where it stays below -20 dB of
+   * its peak for a while. What sounds again later, a click or an echo, is not the note.
    *
    * @param from its beginning, {@code to} where the next begins
    */
@@ -75,11 +77,21 @@ final class Onsets {
     double peak = peak(from, to, hertz);
     double floor = Math.max(TENTH * peak, 0.6 * noise);
     double last = to - Math.max(LEVEL_WINDOW_S, 1.2 / hertz) / 2 - STEP_S / 2;
-    double at = last;
-    while (at > from && level(at, hertz) < floor) {
-      at -= STEP_S / 2;
+    double at = from;
+    while (at < last && level(at, hertz) < 0.7 * peak) {
+      at += STEP_S;
     }
-    return at >= last ? to : at;
+    double below = -1;
+    for (; at < last; at += STEP_S) {
+      if (level(at, hertz) >= floor) {
+        below = -1;
+      } else if (below < 0) {
+        below = at;
+      } else if (at - below >= SILENT_S) {
+        return below;
+      }
+    }
+    return below < 0 ? to : below;
   }
 
   /** How long the level takes from -20 dB to -3 dB of the note's peak, in ms. */

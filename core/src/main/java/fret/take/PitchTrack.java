@@ -8,37 +8,42 @@ import java.util.Arrays;
  * @param weights how much each frame counts: less where something else sounds with it
  * @param first frame that counts for its mean, {@code last} the one after the last
  */
-record PitchTrack(double[] cents, double[] weights, int first, int last, double frameS) {
+record PitchTrack(double[] cents, double[] weights, int first, int last) {
+  /** From one look at the pitch to the next. */
+  static final double FRAME_S = 0.01;
+
+  /** The shortest other note that is told. */
+  static final double SHORTEST_OTHER_S = 0.045;
+
+  private static final double NEAR_CENTS = 60;
+  private static final double OTHER_CENTS = 75;
+  private static final double LONG_S = 0.4;
+
   /** The note with what its pitch tells. */
-  HeardNote onto(HeardNote n, double near, double other, double shortestOther, double longS) {
+  HeardNote onto(HeardNote n) {
     double middle = median(first, last);
     if (Double.isNaN(middle)) {
-      return n;
+      return n.with(HeardPitch.NONE, 0);
     }
-    int semitones = Math.abs(middle) > other ? (int) Math.round(middle / 100) : 0;
-    double mean = mean(first, last, middle, near);
-    boolean isLong = (last - first) * frameS >= longS;
+    boolean isOther = Math.abs(middle) > OTHER_CENTS;
+    double glide = glideMs(middle);
+    if (isOther) {
+      int semitones = (int) Math.round(middle / 100);
+      return n.with(new HeardPitch(Double.NaN, 0, 0, 0, glide, semitones), 0);
+    }
+    double added = longestOther(middle);
+    return n.with(told(middle, glide), added >= SHORTEST_OTHER_S ? added * 1000 : 0);
+  }
+
+  private HeardPitch told(double middle, double glide) {
+    double mean = mean(first, last, middle);
+    if ((last - first) * FRAME_S < LONG_S) {
+      return new HeardPitch(mean, 0, 0, 0, glide, 0);
+    }
     int third = (last - first) / 3;
-    double drift =
-        isLong
-            ? mean(last - third, last, middle, near) - mean(first, first + third, middle, near)
-            : 0;
-    double[] vibrato = isLong ? vibrato(middle, near) : new double[2];
-    double added = semitones == 0 ? longestOther(middle, near) : 0;
-    return new HeardNote(
-        n.moment(),
-        n.onsetS(),
-        n.endS(),
-        semitones == 0 ? mean : Double.NaN,
-        drift,
-        vibrato[0],
-        vibrato[1],
-        n.levelDb(),
-        n.attackMs(),
-        glideMs(middle),
-        semitones,
-        added >= shortestOther ? added * 1000 : 0,
-        n.confidence());
+    double drift = mean(last - third, last, middle) - mean(first, first + third, middle);
+    double[] vibrato = vibrato(middle);
+    return new HeardPitch(mean, drift, vibrato[0], vibrato[1], glide, 0);
   }
 
   private double median(int from, int to) {
@@ -50,11 +55,11 @@ record PitchTrack(double[] cents, double[] weights, int first, int last, double 
     return heard.length == 0 ? Double.NaN : heard[heard.length / 2];
   }
 
-  private double mean(int from, int to, double middle, double near) {
+  private double mean(int from, int to, double middle) {
     double sum = 0;
     double count = 0;
     for (int f = Math.max(0, from); f < to; f++) {
-      if (Math.abs(cents[f] - middle) <= near) {
+      if (Math.abs(cents[f] - middle) <= NEAR_CENTS) {
         sum += weights[f] * cents[f];
         count += weights[f];
       }
@@ -63,14 +68,14 @@ record PitchTrack(double[] cents, double[] weights, int first, int last, double 
   }
 
   /** Rate and width of the wave, from its crossings of the middle. */
-  private double[] vibrato(double middle, double near) {
+  private double[] vibrato(double middle) {
     int crossings = 0;
     int firstAt = -1;
     int lastAt = -1;
     double square = 0;
     int count = 0;
     for (int f = first + 6; f < last; f++) {
-      if (Math.abs(cents[f] - middle) > near || Double.isNaN(cents[f - 1])) {
+      if (Math.abs(cents[f] - middle) > NEAR_CENTS || Double.isNaN(cents[f - 1])) {
         continue;
       }
       square += (cents[f] - middle) * (cents[f] - middle);
@@ -84,27 +89,27 @@ record PitchTrack(double[] cents, double[] weights, int first, int last, double 
     if (count == 0 || crossings < 4) {
       return new double[2];
     }
-    double rate = (crossings - 1) / 2.0 / ((lastAt - firstAt) * frameS);
+    double rate = (crossings - 1) / 2.0 / ((lastAt - firstAt) * FRAME_S);
     double width = Math.sqrt(2 * square / count);
     boolean waves = rate >= 3 && rate <= 9 && width >= 4;
     return waves ? new double[] {rate, width} : new double[2];
   }
 
   /** Seconds of the longest steady stretch that is another note, its own edges left aside. */
-  private double longestOther(double middle, double near) {
+  private double longestOther(double middle) {
     int longest = 0;
     int from = first;
     while (from < cents.length) {
       int to = from;
       while (to < cents.length
-          && Math.abs(cents[to] - middle) > near
-          && Math.abs(cents[to] - cents[from]) < near / 2) {
+          && Math.abs(cents[to] - middle) > NEAR_CENTS
+          && Math.abs(cents[to] - cents[from]) < NEAR_CENTS / 2) {
         to++;
       }
       longest = Math.max(longest, to - from);
       from = Math.max(to, from + 1);
     }
-    return longest * frameS;
+    return longest * FRAME_S;
   }
 
   /** How long the way to the note is, in ms. */
@@ -115,6 +120,6 @@ record PitchTrack(double[] cents, double[] weights, int first, int last, double 
         && Math.abs(cents[f] - middle) < 1300) {
       f++;
     }
-    return f >= cents.length ? 0 : f * frameS * 1000;
+    return f >= cents.length ? 0 : f * FRAME_S * 1000;
   }
 }

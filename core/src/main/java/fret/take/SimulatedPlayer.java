@@ -21,6 +21,7 @@ public final class SimulatedPlayer {
   private static final double RELEASE_20DB_S = 0.035;
   private static final double VIBRATO_FROM_S = 0.25;
   private static final double GLIDE_S = 0.05;
+  private static final double REACHED_CENTS = 50;
   private static final double RESTART_PAUSE_S = 0.9;
   private static final double SHORTEST_S = 0.05;
   private static final double TENTH = 0.1; // -20 dB
@@ -154,8 +155,10 @@ public final class SimulatedPlayer {
       Sounded s = new Sounded(i, at[i], Math.max(at[i] + SHORTEST_S, end));
       boolean tuned = has(Fault.Kind.SHARP, i) || has(Fault.Kind.FLAT, i);
       s.cents = tuned ? 0 : 3 * random.nextGaussian();
-      s.glide = m.join() == Expected.Join.SHIFT && m.slurred() ? GLIDE_S : 0;
       sounded.add(s);
+      if (m.join() == Expected.Join.SHIFT && m.slurred()) {
+        glide(i, GLIDE_S);
+      }
     }
   }
 
@@ -211,13 +214,34 @@ public final class SimulatedPlayer {
         case MISSING -> s.silent = true;
         case ADDED -> add(s);
         case ATTACK -> s.attack = f.amount() / 1000;
-        case GLIDE -> s.glide = f.amount() / 1000;
+        case GLIDE -> glide(f.moment(), f.amount() / 1000);
         case LOUD, SOFT, UNEVEN -> bar(f);
         case RUSH, DRAG, LATE, EARLY, RESTART -> {
           // In the laying out of time.
         }
       }
     }
+  }
+
+  /** The way to a note is heard before it, so that it is there in time. */
+  private void glide(int moment, double seconds) {
+    double way = moment == 0 ? 0 : Math.abs(way(moment - 1, moment));
+    if (way <= REACHED_CENTS) {
+      return; // There is no way to be heard.
+    }
+    Sounded s = sounded.get(moment);
+    double left = Math.acos(1 - 2 * REACHED_CENTS / way) / Math.PI;
+    s.glide = seconds;
+    s.start -= (1 - left) * seconds;
+    Sounded before = sounded.get(moment - 1);
+    before.end = Math.min(before.end, s.start + 0.004);
+  }
+
+  /** Cents from one moment's tone to another's, an octave at most. */
+  private double way(int from, int to) {
+    double was = expected.moments().get(from).starting().get(0).hertz();
+    double is = expected.moments().get(to).starting().get(0).hertz();
+    return Math.max(-1200, Math.min(1200, 1200 * Math.log(was / is) / Math.log(2)));
   }
 
   /** By how much a note ends sooner so that the silence after it is as long as asked for. */
@@ -354,9 +378,7 @@ public final class SimulatedPlayer {
     double rate = 5.2 + 0.8 * random.nextDouble();
     double from = 0;
     if (s.glide > 0 && before != null) {
-      Moment was = expected.moments().get(before.moment);
-      from = 1200 * Math.log(was.starting().get(0).hertz() / t.hertz()) / Math.log(2);
-      from = Math.max(-1200, Math.min(1200, from));
+      from = way(before.moment, s.moment);
     }
     return new Voice(s, hertz, gain(s), width, rate, from, random.nextLong());
   }
@@ -462,7 +484,7 @@ public final class SimulatedPlayer {
       double length = s.end - s.start;
       for (double t = 0; t < length; t += STEP_S) {
         double own = gain * envelope(t);
-        boolean reached = Math.abs(bend(t)) <= 50 + width;
+        boolean reached = Math.abs(bend(t)) <= REACHED_CENTS + width;
         if (own >= TENTH * gain && own >= ring.applyAsDouble(s.start + t) && reached) {
           onset = s.start + t;
           break;

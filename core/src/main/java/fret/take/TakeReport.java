@@ -28,8 +28,8 @@ public record TakeReport(
     TempoLine tempo = new TempoLine(expected, heard);
     double[] cents =
         heard.notes().stream()
-            .filter(n -> n.isPitched() && n.confidence() > 0.3)
-            .mapToDouble(HeardNote::cents)
+            .filter(n -> n.pitch().isTold() && n.confidence() > 0.3)
+            .mapToDouble(n -> n.pitch().cents())
             .sorted()
             .toArray();
     double middle = cents.length == 0 ? 0 : cents[cents.length / 2];
@@ -44,6 +44,6 @@ public record TakeReport(
 
   /** A note's distance from where it is expected in the take's own tuning, in cents. */
   public double cents(HeardNote n) {
-    return n.cents() - centsOff;
+    return n.pitch().cents() - centsOff;
   }
 }

@@ -102,7 +102,7 @@ public final class TempoLine {
         run = new ArrayList<>();
       }
       boolean grace = moment(n).lengthMs() < 60;
-      if (!grace && n.otherSemitones() == 0) {
+      if (!grace && !n.pitch().isOther()) {
         run.add(n);
       }
     }

@@ -19,6 +19,7 @@ import fret.take.Fault;
 import fret.take.Finding;
 import fret.take.Heard;
 import fret.take.HeardNote;
+import fret.take.HeardPitch;
 import fret.take.TakeReport;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -57,7 +58,9 @@ class MeasuredLanesTest {
     for (int i = 0; i < e.moments().size(); i++) {
       double step = e.moments().get(i).lengthMs() / 1000 / (i >= 8 ? 1.1 : 1);
       double cents = i == 5 ? 20 : 0;
-      notes.add(new HeardNote(i, at, at + step, cents, 0, 0, 0, -20 - i, 10, 0, 0, 0, 0.9));
+      notes.add(
+          new HeardNote(
+              i, at, at + step, -20 - i, 10, new HeardPitch(cents, 0, 0, 0, 0, 0), 0, 0.9));
       at += step;
     }
     Heard heard = new Heard(at, notes, List.of(), List.of(), List.of(), 0, 1);

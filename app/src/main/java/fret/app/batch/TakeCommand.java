@@ -127,7 +127,7 @@ final class TakeCommand implements Callable<Integer> {
             .put("pitch", t.pitch().toString())
             .put("onsetS", Json.round(n.onsetS(), 4))
             .put("endS", Json.round(n.endS(), 4));
-        if (n.isPitched()) {
+        if (n.pitch().isTold()) {
           node.put("centsOff", Json.round(r.cents(n), 2));
         } else {
           node.putNull("centsOff");

@@ -77,33 +77,33 @@ final class HeardNotePane extends Cards {
             Words.shown("%.0f", 1000 * h.lengthS()),
             r.tempo().lateMs(h.moment()).map(x -> Words.shown("%+.0f", x)).orElse("?")),
         "plain");
-    if (h.isPitched()) {
+    if (h.pitch().isTold()) {
       add(
           told,
           Sentences.of(
               "take.note.pitch",
               Words.shown("%+.1f", r.cents(h)),
-              Words.shown("%+.0f", h.driftCents())),
+              Words.shown("%+.0f", h.pitch().driftCents())),
           "plain");
     } else {
       add(
           told,
-          h.otherSemitones() == 0
+          !h.pitch().isOther()
               ? Sentences.of("take.note.no-pitch")
-              : Sentences.of("take.note.other", h.otherSemitones()),
+              : Sentences.of("take.note.other", h.pitch().otherSemitones()),
           "plain");
     }
-    if (h.vibratoHz() > 0) {
+    if (h.pitch().vibratoHz() > 0) {
       add(
           told,
           Sentences.of(
               "take.note.vibrato",
-              Words.shown("%.1f", h.vibratoHz()),
-              Words.shown("%.0f", h.vibratoCents())),
+              Words.shown("%.1f", h.pitch().vibratoHz()),
+              Words.shown("%.0f", h.pitch().vibratoCents())),
           "plain");
     }
-    if (h.glideMs() > 0) {
-      add(told, Sentences.of("take.note.glide", Words.shown("%.0f", h.glideMs())), "plain");
+    if (h.pitch().glideMs() > 0) {
+      add(told, Sentences.of("take.note.glide", Words.shown("%.0f", h.pitch().glideMs())), "plain");
     }
     add(
         told,

@@ -127,7 +127,7 @@ final class TakeBarsPane extends Cards {
     List<Row> rows = new ArrayList<>();
     for (BarTempo b : r.tempo().bars()) {
       Expected.Span span = r.expected().bars().get(b.bar());
-      double[] cents = inBar(r, b.bar(), n -> n.isPitched() ? r.cents(n) : Double.NaN);
+      double[] cents = inBar(r, b.bar(), n -> n.pitch().isTold() ? r.cents(n) : Double.NaN);
       double[] level = inBar(r, b.bar(), HeardNote::levelDb);
       rows.add(
           new Row(

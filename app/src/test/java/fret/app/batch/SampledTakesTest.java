@@ -60,8 +60,8 @@ class SampledTakesTest {
           HeardNote n = heard.get();
           double off = (n.onsetS() - t.onsetS()) * 1000;
           onsets.add(off);
-          if (n.isPitched() && t.lengthS() >= 0.15) {
-            double by = report.heard().tunedCents() + n.cents() - t.cents();
+          if (n.pitch().isTold() && t.lengthS() >= 0.15) {
+            double by = report.heard().tunedCents() + n.pitch().cents() - t.cents();
             cents.add(by);
           }
         }

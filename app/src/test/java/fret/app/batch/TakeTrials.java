@@ -102,8 +102,8 @@ final class TakeTrials {
       double off = (n.onsetS() - t.onsetS()) * 1000;
       onsetErrors.add(off);
       onsetOver.add(Math.abs(off) / allowed);
-      if (m.isSingle() && n.isPitched() && t.endS() - t.onsetS() >= 0.15) {
-        double tuned = report.heard().tunedCents() + n.cents();
+      if (m.isSingle() && n.pitch().isTold() && t.endS() - t.onsetS() >= 0.15) {
+        double tuned = report.heard().tunedCents() + n.pitch().cents();
         centErrors.add(tuned - t.cents());
       }
     }

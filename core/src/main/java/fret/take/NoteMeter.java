@@ -1,0 +1,137 @@
+package fret.take;
+
+import fret.take.Expected.Join;
+import fret.take.Expected.Moment;
+import java.util.List;
+import java.util.Optional;
+
+/** Measures the notes of a recording: how long, how loud, at which pitch. */
+final class NoteMeter {
+  private static final double SETTLED_S = 0.04;
+  private static final double SILENCE_AFTER_S = 0.15;
+  private static final double UNLIKE = 0.15;
+  private static final double CLEAR = 0.08;
+  private static final double STEADY_CENTS = 20;
+  private static final double REACHED_CENTS = 50;
+  private static final double LONGEST_GLIDE_S = 0.15;
+
+  private final Listened heard;
+
+  NoteMeter(Listened heard) {
+    this.heard = heard;
+  }
+
+  /** A note of a run; empty where nothing of it is there: it was only passed over. */
+  Optional<HeardNote> measure(List<Rough> run, int i) {
+    Rough now = run.get(i);
+    if (now.likeness < UNLIKE && !heard.sounds(now.from, now.to)) {
+      return Optional.empty();
+    }
+    Moment m = now.expected;
+    double hertz = heard.hertz(m);
+    boolean goesOn = i + 1 < run.size();
+    double next = goesOn ? owned(now, run.get(i + 1)) : now.to + SILENCE_AFTER_S;
+    double end = heard.onsets().end(now.from, next, hertz);
+    double level = heard.recording().level(now.from + 0.25 * (end - now.from), end);
+    HeardNote plain =
+        new HeardNote(
+            now.moment,
+            now.from,
+            end,
+            20 * Math.log10(Math.max(1e-7, level)),
+            heard.onsets().attackMs(now.from, end, hertz),
+            HeardPitch.NONE,
+            0,
+            Math.max(0, Math.min(1, (now.likeness - 0.3) / 0.3)));
+    if (!m.isSingle() || m.ornament()) {
+      return Optional.of(plain);
+    }
+    HeardNote pitched = pitched(plain, goesOn ? next : end);
+    return Optional.of(m.join() == Join.SHIFT ? reached(pitched) : pitched);
+  }
+
+  /** Up to where a note may last: where one is left out behind it, that one has its share. */
+  private double owned(Rough now, Rough next) {
+    if (next.moment == now.moment + 1) {
+      return next.from;
+    }
+    if (now.endsAtTo) {
+      return now.to;
+    }
+    double own = heard.lastsMs(now.moment);
+    double all = next.expected.startMs() - now.expected.startMs();
+    return now.from + own / Math.max(own, all) * (next.from - now.from);
+  }
+
+  /** A note with its pitch, up to a time. */
+  HeardNote pitched(HeardNote note, double to) {
+    double hertz = heard.hertz(heard.moment(note.moment()));
+    double step = PitchTrack.FRAME_S;
+    int frames = (int) Math.max(0, Math.floor((to - note.onsetS()) / step));
+    double[] cents = new double[frames];
+    double[] weights = new double[frames];
+    for (int f = 0; f < frames; f++) {
+      double at = note.onsetS() + (f + 0.5) * step;
+      Yin.Pitch p =
+          heard.sounds(at - step / 2, at + step / 2) ? heard.pitch(at, hertz) : Yin.Pitch.NONE;
+      cents[f] = p.isHeard() ? Listened.cents(p.hertz(), hertz) : Double.NaN;
+      // What rings from the note before pulls the pitch towards it, and makes it less periodic.
+      weights[f] = Math.exp(-Math.max(0, p.aperiodic() - CLEAR) / CLEAR);
+    }
+    int first = (int) Math.round(Math.min(SETTLED_S, 0.4 * note.lengthS()) / step);
+    int last = (int) Math.ceil(note.lengthS() / step - 0.8);
+    return new PitchTrack(cents, weights, first, Math.min(last, frames)).onto(note);
+  }
+
+  /** After a glide a note begins when it is near its pitch. */
+  private HeardNote reached(HeardNote note) {
+    if (!note.pitch().isTold() || note.lengthS() < 2 * LONGEST_GLIDE_S) {
+      return note;
+    }
+    double hertz =
+        heard.hertz(heard.moment(note.moment())) * Math.pow(2, note.pitch().cents() / 1200);
+    double step = PitchTrack.FRAME_S / 2;
+    double last = Double.NaN;
+    double moved = 0;
+    double at = note.onsetS();
+    for (; at < note.onsetS() + LONGEST_GLIDE_S; at += step) {
+      Yin.Pitch p = heard.pitch(at, hertz);
+      double off = p.isHeard() ? Listened.cents(p.hertz(), hertz) : Double.NaN;
+      if (Math.abs(off) <= REACHED_CENTS) {
+        break;
+      }
+      moved += Double.isNaN(off) || Double.isNaN(last) ? 0 : Math.abs(off - last);
+      last = off;
+    }
+    // What stands still before is the note left, ringing; only what moves is a glide.
+    boolean glides = moved >= REACHED_CENTS && at < note.onsetS() + LONGEST_GLIDE_S;
+    if (!glides) {
+      return note;
+    }
+    HeardPitch pitch = note.pitch().gliding((at - note.onsetS()) * 1000);
+    return note.within(at, note.endS()).with(pitch, note.addedMs());
+  }
+
+  /**
+   * A note whose first part may be another one that nobody wrote: then it begins behind that.
+   *
+   * @return how long the other one is, in s; 0 for none
+   */
+  double otherFirst(HeardNote note, Moment before) {
+    double own = heard.hertz(heard.moment(note.moment()));
+    double left = heard.hertz(before);
+    double first = 0;
+    int frames = 0;
+    for (double t = note.onsetS() + PitchTrack.FRAME_S; t < note.endS(); t += PitchTrack.FRAME_S) {
+      Yin.Pitch p = heard.pitch(t, own);
+      boolean other =
+          p.isHeard() && !Listened.near(p.hertz(), own) && !Listened.near(p.hertz(), left);
+      if (!other || first > 0 && Math.abs(Listened.cents(p.hertz(), first)) >= STEADY_CENTS) {
+        break;
+      }
+      first = p.hertz();
+      frames++;
+    }
+    return frames * PitchTrack.FRAME_S;
+  }
+}
