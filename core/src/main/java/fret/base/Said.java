@@ -12,6 +12,9 @@ import java.util.Objects;
  *     own words), a whole or decimal number, or another {@code Said}
  */
 public record Said(String id, List<Object> args) {
+  /** No words. */
+  public static final Said NOTHING = words("");
+
   public Said {
     Objects.requireNonNull(id);
     args = List.copyOf(args);

@@ -7,12 +7,19 @@ public final class UnusableInput extends Exception {
   private final transient Problem problem;
 
   public UnusableInput(Problem problem) {
-    super(problem.toString());
+    super(problem.where() + ": " + problem.message());
     this.problem = problem;
   }
 
-  public UnusableInput(String where, String message, String nextStep) {
+  public UnusableInput(Said where, Said message, Said nextStep) {
     this(new Problem(where, message, nextStep));
+  }
+
+  /**
+   * @param file its name
+   */
+  public UnusableInput(String file, Said message, Said nextStep) {
+    this(Said.words(file), message, nextStep);
   }
 
   /** What happened, where, and what to do. */

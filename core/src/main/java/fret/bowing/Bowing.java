@@ -92,8 +92,7 @@ public record Bowing(List<BowMoment> moments, List<Stroke> strokes, Explanation 
               .toList();
       double effort = s.quantity() * weight;
       total += effort;
-      shares.add(
-          new Explanation.Share(s.id(), s.unit(), s.description(), s.quantity(), effort, causes));
+      shares.add(new Explanation.Share(s.id(), s.unit(), s.quantity(), effort, causes));
     }
     return new Bowing(moments, strokes, new Explanation(total, shares));
   }

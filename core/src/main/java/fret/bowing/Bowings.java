@@ -205,7 +205,7 @@ final class Bowings {
       double quantity = all.stream().mapToDouble(Cause::quantity).sum();
       double effort = all.stream().mapToDouble(Cause::effort).sum();
       total += effort;
-      shares.add(new Share(kind.id(), kind.unit(), kind.description(), quantity, effort, all));
+      shares.add(new Share(kind.id(), kind.unit(), quantity, effort, all));
     }
     return new Explanation(total, shares);
   }

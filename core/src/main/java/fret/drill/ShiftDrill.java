@@ -110,7 +110,7 @@ public final class ShiftDrill {
     step("back");
     note(to, Fraction.of(1, 2), joined(true));
     note(from, Fraction.of(1, 2), joined(false));
-    Score plain = line.build("Shift in bar " + bar.number(), passage.score().transposition());
+    Score plain = line.build("", passage.score().transposition());
     return plain.withBars(
         plain.bars().stream()
             .map(

@@ -155,13 +155,7 @@ public final class FingeringSolver {
         weight -> {
           List<Weighted<HandState>> other =
               new Terms(instrument)
-                  .weighted(
-                      task.preset()
-                          .with(
-                              task.preset().id(),
-                              task.preset().displayName(),
-                              task.preset().description(),
-                              Map.of(kind, weight)));
+                  .weighted(task.preset().with(task.preset().id(), Map.of(kind, weight)));
           Path<HandState> path =
               new LayeredSearch<>(hands.weighed(other), token).best().orElseThrow();
           return Explanation.of(other, path.states());

@@ -1,6 +1,7 @@
 package fret.fingering;
 
 import fret.base.Problem;
+import fret.base.Said;
 import fret.instrument.Instrument;
 import fret.score.ResolvedPassage;
 import fret.score.Slice;
@@ -21,29 +22,28 @@ final class Obstacles {
   Problem againstStretch(Slice slice) {
     return Problem.atBar(
         bar(slice),
-        "What is asked of this stretch does not suit "
-            + names(slice.starting())
-            + ", or a pin on it; that note is fingered without it.",
-        "Take the pin off, or end the stretch before it.");
+        Said.of("obstacle.stretch", names(slice.starting())),
+        Said.of("obstacle.stretch.do"));
   }
 
   String bar(Slice slice) {
     return task.passage().notes().get(slice.starting().get(0)).bar();
   }
 
-  private String names(List<Integer> notes) {
-    List<String> names =
-        notes.stream().map(n -> task.passage().notes().get(n).pitch().toString()).toList();
-    return String.join(" and ", names);
+  private Said names(List<Integer> notes) {
+    return notes.stream()
+        .map(n -> Said.words(pitch(n)))
+        .reduce((a, b) -> Said.of("and", a, b))
+        .orElse(Said.NOTHING);
+  }
+
+  private String pitch(int note) {
+    return task.passage().notes().get(note).pitch().toString();
   }
 
   Problem againstPin(Slice slice) {
     return Problem.atBar(
-        bar(slice),
-        "The finger or string asked for cannot play "
-            + names(slice.starting())
-            + "; it is fingered without it.",
-        "Choose another finger or string there.");
+        bar(slice), Said.of("obstacle.pin", names(slice.starting())), Said.of("obstacle.pin.do"));
   }
 
   Problem unplayable(Slice slice) {
@@ -56,75 +56,67 @@ final class Obstacles {
       if (n.pitch().midi() < lowest) {
         return Problem.atBar(
             bar(slice),
-            n.pitch()
-                + " lies below the lowest string of the "
-                + instrument.type().displayName()
-                + " ("
-                + instrument.open(instrument.stringCount())
-                + ").",
-            "Check the clef and the instrument, or leave the note out.");
+            Said.of(
+                "obstacle.low",
+                n.pitch(),
+                instrument.type().displayName(),
+                instrument.open(instrument.stringCount())),
+            Said.of("obstacle.low.do"));
       }
       if (n.pitch().midi() > instrument.open(1).midi() + instrument.highestSemitone()) {
         return Problem.atBar(
-            bar(slice),
-            n.pitch() + " lies beyond the end of the fingerboard.",
-            "Check the clef and the octave line, or play it as a harmonic.");
+            bar(slice), Said.of("obstacle.high", n.pitch()), Said.of("obstacle.high.do"));
       }
     }
-    String what =
-        all.size() == 1
-            ? names(all) + " cannot be played as marked."
-            : names(all) + " cannot be held by one hand on neighbouring strings.";
-    return Problem.atBar(
-        bar(slice), what, all.size() == 1 ? "Check the harmonic sign." : nearestWay(all));
+    return all.size() == 1
+        ? Problem.atBar(
+            bar(slice), Said.of("obstacle.marked", names(all)), Said.of("obstacle.marked.do"))
+        : Problem.atBar(bar(slice), Said.of("obstacle.wide", names(all)), nearestWay(all));
   }
 
   /**
    * What of a chord that is too wide can be played: without one note, or one part after another.
    */
-  private String nearestWay(List<Integer> chord) {
+  private Said nearestWay(List<Integer> chord) {
     List<Integer> upward = new ArrayList<>(chord);
     upward.sort(
         (a, b) ->
             task.passage().notes().get(a).pitch().compareTo(task.passage().notes().get(b).pitch()));
     HandStates states = new HandStates(task);
-    List<String> ways = new ArrayList<>();
+    Said ways = null;
     if (upward.size() > 2) {
       for (int leftOut : upward) {
         List<Integer> rest = upward.stream().filter(n -> n != leftOut).toList();
         if (states.canSound(rest)) {
-          ways.add("leave out " + task.passage().notes().get(leftOut).pitch());
+          String pitch = pitch(leftOut);
+          ways =
+              ways == null
+                  ? Said.of("obstacle.leave", pitch)
+                  : Said.of("obstacle.or-leave", ways, pitch);
         }
       }
       for (int cut = upward.size() - 1; cut >= 1; cut--) {
         List<Integer> low = upward.subList(0, cut);
         List<Integer> high = upward.subList(cut, upward.size());
         if (states.canSound(low) && states.canSound(high)) {
-          ways.add("roll it: " + names(low) + ", then " + names(high));
+          ways =
+              ways == null
+                  ? Said.of("obstacle.roll", names(low), names(high))
+                  : Said.of("obstacle.or-roll", ways, names(low), names(high));
           break;
         }
       }
     }
-    if (ways.isEmpty()) {
-      ways.add("play one note after the other, or divide it");
-    }
-    String all = String.join("; or ", ways);
-    return Character.toUpperCase(all.charAt(0)) + all.substring(1) + ".";
+    return ways == null ? Said.of("obstacle.divide") : Said.of("obstacle.way", ways);
   }
 
   Problem handCannotStay(Slice slice) {
     return Problem.atBar(
-        bar(slice),
-        "The hand cannot stay in position there and reach "
-            + names(slice.starting())
-            + " as it is decided; it moves.",
-        "Take the pin off, or shorten the stretch that stays in position.");
+        bar(slice), Said.of("obstacle.stay", names(slice.starting())), Said.of("obstacle.stay.do"));
   }
 
   Problem cannotBeHeld(Slice slice) {
     return Problem.atBar(
-        bar(slice),
-        "The held note cannot be kept down under " + names(slice.starting()) + ".",
-        "Let it go early, or play one of the voices.");
+        bar(slice), Said.of("obstacle.held", names(slice.starting())), Said.of("obstacle.held.do"));
   }
 }

@@ -189,11 +189,6 @@ final class Terms {
       return kind.unit();
     }
 
-    @Override
-    public String description() {
-      return kind.description();
-    }
-
     /**
      * A move is the way from the hand that stood last, and the way to another finger on the same
      * note; a hand that changes on its note is as hard as the harder of the two.

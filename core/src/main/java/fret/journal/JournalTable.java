@@ -2,6 +2,7 @@ package fret.journal;
 
 import fret.base.Outcome;
 import fret.base.Problem;
+import fret.base.Said;
 import fret.drill.DrillKind;
 import java.time.DateTimeException;
 import java.time.LocalDate;
@@ -72,9 +73,9 @@ public final class JournalTable {
       } catch (IllegalArgumentException | DateTimeException e) {
         problems.add(
             new Problem(
-                "row " + (i + 1),
-                "It is no try: " + e.getMessage() + ".",
-                "A row has " + String.join(", ", COLUMNS) + "; the passage stands on the shelf."));
+                Said.of("where.row", String.valueOf(i + 1)),
+                Said.of("table.no-try", e.getMessage()),
+                Said.of("table.no-try.do", String.join(", ", COLUMNS))));
       }
     }
     return new Outcome<>(all, problems);

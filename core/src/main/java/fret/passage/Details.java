@@ -33,33 +33,16 @@ public record Details(
 
   /** What there is to know. */
   public enum Topic {
-    STYLE("Style", "period, style, how short and how light"),
-    CHARACTER("Character", "the word that it should sound like"),
-    MARKS("Composer's marks", "words on the page and what they mean here"),
-    ACCOMPANIMENT("Accompaniment", "what the others play; who leads"),
-    RECORDINGS("Recordings", "which ones, and what to listen for"),
-    MOVEMENT("Movement", "work, movement, rehearsal letters"),
-    SOURCE("Source", "edition, what was changed in it"),
-    PRINTED_TEMPO("Printed tempo", "as on the page, with its words or range"),
-    DYNAMICS("My dynamics", "how I read or change the printed ones"),
-    VIBRATO("Vibrato", "which notes, how wide, growing or not");
-
-    private final String title;
-    private final String hint;
-
-    Topic(String title, String hint) {
-      this.title = title;
-      this.hint = hint;
-    }
-
-    public String title() {
-      return title;
-    }
-
-    /** What belongs there, in players' words. */
-    public String hint() {
-      return hint;
-    }
+    STYLE,
+    CHARACTER,
+    MARKS,
+    ACCOMPANIMENT,
+    RECORDINGS,
+    MOVEMENT,
+    SOURCE,
+    PRINTED_TEMPO,
+    DYNAMICS,
+    VIBRATO
   }
 
   /**

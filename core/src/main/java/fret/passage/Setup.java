@@ -61,9 +61,7 @@ public record Setup(
   /** The preset with the player's own weights in it. */
   public Preset preset() {
     Preset named = Preset.named(presetId).orElse(Preset.SURE);
-    return weights.isEmpty()
-        ? named
-        : named.with(named.id(), named.displayName(), named.description(), weights);
+    return weights.isEmpty() ? named : named.with(named.id(), weights);
   }
 
   /** Another instrument, in its usual tuning and size. */

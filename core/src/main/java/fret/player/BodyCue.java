@@ -1,5 +1,6 @@
 package fret.player;
 
+import fret.base.Said;
 import fret.instrument.InstrumentType;
 
 /**
@@ -42,27 +43,11 @@ public enum BodyCue {
   }
 
   /** The words that stand there until the player changes them. */
-  public String usualText(InstrumentType type) {
+  public Said usual(InstrumentType type) {
+    if (this == THUMB_UP || this == THUMB_DOWN) {
+      return Said.of("cue." + id);
+    }
     boolean shoulder = type == InstrumentType.VIOLIN || type == InstrumentType.VIOLA;
-    return switch (this) {
-      case HIGH_UP ->
-          shoulder
-              ? "Elbow round under the body first, then the hand; the thumb goes along, light."
-              : "Elbow up and forward before the hand goes; the thumb comes round the neck, light.";
-      case HIGH_DOWN ->
-          shoulder
-              ? "The thumb leads back a little early; the elbow follows, the wrist stays quiet."
-              : "Let the arm's weight take the hand back; the thumb finds the neck again, light.";
-      case THUMB_UP -> "Thumb and fingers arrive as one frame; the arm carries them, shoulder low.";
-      case THUMB_DOWN -> "Release the thumb first; the arm brings the whole frame back.";
-      case NECK_UP ->
-          shoulder
-              ? "Hand, thumb and forearm move as one; release the finger before it slides."
-              : "The forearm carries the hand; the thumb travels with the second finger, light.";
-      case NECK_DOWN ->
-          shoulder
-              ? "Never reach back with the wrist: the forearm opens and takes the hand along."
-              : "The elbow leads down; release the finger's weight before it slides.";
-    };
+    return Said.of("cue." + id + (shoulder ? ".shoulder" : ".upright"));
   }
 }

@@ -14,8 +14,7 @@ import java.util.Optional;
  * @param id stable short name
  * @param weights 0 or more for every kind
  */
-public record Preset(
-    String id, String displayName, String description, Map<EffortKind, Double> weights) {
+public record Preset(String id, Map<EffortKind, Double> weights) {
   public Preset {
     Objects.requireNonNull(id);
     EnumMap<EffortKind, Double> copy = new EnumMap<>(EffortKind.class);
@@ -33,8 +32,6 @@ public record Preset(
   public static final Preset SURE =
       new Preset(
           "sure",
-          "Sure and simple",
-          "Low positions and few shifts; open strings are welcome where they pass quickly.",
           Map.ofEntries(
               Map.entry(EffortKind.SHIFT, 0.27),
               Map.entry(EffortKind.RUSH, 0.012),
@@ -84,8 +81,6 @@ public record Preset(
   public static final Preset SINGING =
       SURE.with(
           "singing",
-          "Singing line",
-          "Keeps a phrase on one string and climbs it; avoids open strings; shifts are part of the line.",
           Map.ofEntries(
               Map.entry(EffortKind.SHIFT, 0.13),
               Map.entry(EffortKind.START, 0.1),
@@ -102,8 +97,6 @@ public record Preset(
   public static final Preset QUICK =
       SURE.with(
           "quick",
-          "Quick and light",
-          "The hand stays in place and the bow crosses; open strings are welcome; weak finger pairs are avoided.",
           Map.ofEntries(
               Map.entry(EffortKind.SHIFT, 0.35),
               Map.entry(EffortKind.RUSH, 0.02),
@@ -119,8 +112,6 @@ public record Preset(
   public static final Preset POWERFUL =
       SURE.with(
           "powerful",
-          "Big sound",
-          "Goes back to a lower string for power and stays there; strong fingers on long notes; climbs sooner than it crosses.",
           Map.ofEntries(
               Map.entry(EffortKind.SHIFT, 0.14),
               Map.entry(EffortKind.START, 0.12),
@@ -138,8 +129,6 @@ public record Preset(
   public static final Preset GENTLE =
       SURE.with(
           "gentle",
-          "Gentle hand",
-          "Shifts sooner than it stretches; spares the fourth finger; open strings and harmonics are welcome.",
           Map.ofEntries(
               Map.entry(EffortKind.STRETCH, 2.5),
               Map.entry(EffortKind.SHIFT, 0.2),
@@ -154,8 +143,6 @@ public record Preset(
   public static final Preset HIDDEN =
       SURE.with(
           "hidden",
-          "Hidden shifts",
-          "Shifts where something covers them, on the beat and between different fingers; never a slide that can be heard.",
           Map.ofEntries(
               Map.entry(EffortKind.UNCOVERED, 2.4),
               Map.entry(EffortKind.SHIFT, 0.2),
@@ -181,10 +168,9 @@ public record Preset(
   }
 
   /** A variant under another name with some weights changed. */
-  public Preset with(
-      String newId, String newName, String newDescription, Map<EffortKind, Double> changed) {
+  public Preset with(String newId, Map<EffortKind, Double> changed) {
     EnumMap<EffortKind, Double> copy = new EnumMap<>(weights);
     copy.putAll(changed);
-    return new Preset(newId, newName, newDescription, copy);
+    return new Preset(newId, copy);
   }
 }

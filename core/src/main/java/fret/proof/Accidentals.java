@@ -1,5 +1,6 @@
 package fret.proof;
 
+import fret.base.Said;
 import fret.pitch.KeySignature;
 import fret.pitch.Pitch;
 import fret.pitch.Step;
@@ -41,8 +42,8 @@ final class Accidentals extends Check {
             add(
                 Finding.Kind.CARRIED_ACCIDENTAL,
                 e,
-                p + " after " + before + " in the same bar: does the sign hold here too?",
-                "Make it " + new Pitch(p.step(), before.alter(), p.octave()),
+                Said.of("proof.carried", p, before),
+                Said.of("proof.make", new Pitch(p.step(), before.alter(), p.octave())),
                 Edits.event(
                     page,
                     e,
@@ -80,11 +81,8 @@ final class Accidentals extends Check {
                 Finding.Kind.KEY_SIGNATURE,
                 first.number(),
                 first.start(),
-                "Nearly every "
-                    + last
-                    + (sign > 0 ? " is sharp" : " is flat")
-                    + ": was the key signature forgotten?",
-                "Write " + Math.abs(fifths) + (sign > 0 ? " sharps" : " flats"),
+                sign > 0 ? Said.of("proof.key.sharp", last) : Said.of("proof.key.flat", last),
+                sign > 0 ? Said.of("proof.sharps", fifths) : Said.of("proof.flats", -fifths),
                 Optional.of(page.withBars(bars))));
       }
     }
@@ -136,8 +134,8 @@ final class Accidentals extends Check {
           add(
               Finding.Kind.FAR_FROM_KEY,
               e,
-              p + " lies far from the key.",
-              "Write " + other,
+              Said.of("proof.far", p),
+              Said.of("proof.write", other),
               Edits.event(page, e, x -> Edits.pitches(x, q -> q.equals(p) ? other : q)));
         }
       }

@@ -1,6 +1,7 @@
 package fret.proof;
 
 import fret.base.Fractions;
+import fret.base.Said;
 import fret.score.Bar;
 import fret.score.Event;
 import fret.score.NoteValue;
@@ -40,8 +41,8 @@ final class BarLengths extends Check {
                 Finding.Kind.BAR_LENGTH,
                 bar.number(),
                 bar.start(),
-                "The bar is too long by " + length(over) + ".",
-                "",
+                Said.of("proof.long", length(over)),
+                Said.NOTHING,
                 Optional.empty()));
       } else if (compared < 0 && (!bar.events().isEmpty() || i + 1 < page.bars().size())) {
         tooShort(bar, content, declared);
@@ -66,9 +67,9 @@ final class BarLengths extends Check {
             bar.number(),
             bar.start(),
             content.signum() == 0
-                ? "The bar is empty."
-                : "The bar is too short by " + length(missing) + ".",
-            mended == null ? "" : "Fill it with rests",
+                ? Said.of("proof.empty")
+                : Said.of("proof.short", length(missing)),
+            mended == null ? Said.NOTHING : Said.of("proof.fill"),
             Optional.ofNullable(mended)));
   }
 
@@ -93,9 +94,10 @@ final class BarLengths extends Check {
     return left.signum() == 0;
   }
 
-  private static String length(Fraction length) {
-    return new Beat(length).displayName().equals("bar")
-        ? Fractions.text(length) + " of a whole note"
-        : "a " + new Beat(length).displayName().replace('-', ' ');
+  private static Said length(Fraction length) {
+    String name = new Beat(length).displayName();
+    return name.equals("bar")
+        ? Said.of("length.whole", Fractions.text(length))
+        : Said.of("length.a", Said.of("beat." + name));
   }
 }

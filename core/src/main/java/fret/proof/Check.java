@@ -1,5 +1,6 @@
 package fret.proof;
 
+import fret.base.Said;
 import fret.instrument.Instrument;
 import fret.pitch.Pitch;
 import fret.score.Event;
@@ -43,7 +44,7 @@ abstract class Check {
    *
    * @param mended the page after the fix; null for none
    */
-  final void add(Finding.Kind kind, Event at, String message, String fix, Score mended) {
+  final void add(Finding.Kind kind, Event at, Said message, Said fix, Score mended) {
     report(
         new Finding(kind, bar(at.onset()), at.onset(), message, fix, Optional.ofNullable(mended)));
   }

@@ -1,5 +1,6 @@
 package fret.proof;
 
+import fret.base.Said;
 import fret.score.Bar;
 import fret.score.Event;
 import fret.score.Head;
@@ -51,8 +52,8 @@ final class Figures extends Check {
     add(
         Finding.Kind.FIGURE_DIFFERS,
         odd,
-        top(odd) + " where the same figure around it has " + top(model) + ".",
-        "Make it " + top(model),
+        Said.of("proof.figure", top(odd), top(model)),
+        Said.of("proof.make", top(model)),
         Edits.event(page, odd, x -> x.withHeads(model.heads())));
   }
 

@@ -1,5 +1,6 @@
 package fret.proof;
 
+import fret.base.Said;
 import fret.score.Score;
 import java.util.Objects;
 import java.util.Optional;
@@ -10,12 +11,12 @@ import org.apache.commons.numbers.fraction.Fraction;
  *
  * @param kind what it may be
  * @param bar printed number
- * @param message what stands there, in players' words
- * @param fix what mending does, in players' words; empty when it cannot be mended at one press
+ * @param message what stands there
+ * @param fix what mending does; nothing when it cannot be mended at one press
  * @param mended the page after mending
  */
 public record Finding(
-    Kind kind, String bar, Fraction onset, String message, String fix, Optional<Score> mended) {
+    Kind kind, String bar, Fraction onset, Said message, Said fix, Optional<Score> mended) {
   /** What may be wrong. */
   public enum Kind {
     BAR_LENGTH,
@@ -38,8 +39,13 @@ public record Finding(
     Objects.requireNonNull(fix);
   }
 
+  /** Whether it can be mended at one press. */
+  public boolean canBeMended() {
+    return mended.isPresent();
+  }
+
   /** Stable for the same thing at the same place, so that it can be accepted for good. */
   public String id() {
-    return kind + "|" + bar + "|" + onset + "|" + message.hashCode();
+    return kind + "|" + bar + "|" + onset + "|" + message.id() + message.args();
   }
 }

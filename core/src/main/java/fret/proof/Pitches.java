@@ -1,5 +1,6 @@
 package fret.proof;
 
+import fret.base.Said;
 import fret.score.Bar;
 import fret.score.Direction;
 import fret.score.Event;
@@ -37,8 +38,8 @@ final class Pitches extends Check {
           add(
               Finding.Kind.OUT_OF_RANGE,
               e,
-              h.pitch() + " lies " + (by > 0 ? "below" : "above") + " the " + name + ".",
-              by > 0 ? "Move it an octave up" : "Move it an octave down",
+              Said.of(by > 0 ? "proof.below" : "proof.above", h.pitch(), name),
+              Said.of(by > 0 ? "proof.octave-up" : "proof.octave-down"),
               Edits.event(page, e, x -> Edits.pitches(x, p -> Edits.octaves(p, by))));
         }
       }
@@ -59,8 +60,8 @@ final class Pitches extends Check {
         add(
             Finding.Kind.CLEF_MISSED,
             b,
-            "A leap from " + top(a) + " to " + top(b) + ": was a change of clef missed?",
-            "Move what follows an octave " + (by > 0 ? "up" : "down") + ", to bar " + bar(end),
+            Said.of("proof.leap", top(a), top(b)),
+            Said.of(by > 0 ? "proof.follow-up" : "proof.follow-down", bar(end)),
             Edits.events(
                 page,
                 (bar, e) ->
@@ -100,8 +101,8 @@ final class Pitches extends Check {
           add(
               Finding.Kind.OCTAVE_LINE,
               e,
-              top(e) + " needs " + (position - 8) / 2 + " ledger lines: is it under an 8va line?",
-              "",
+              Said.of("proof.ledger", top(e), (position - 8) / 2),
+              Said.NOTHING,
               null);
         }
         told = far;

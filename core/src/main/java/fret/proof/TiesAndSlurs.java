@@ -1,5 +1,6 @@
 package fret.proof;
 
+import fret.base.Said;
 import fret.score.Event;
 import fret.score.Head;
 import fret.score.Score;
@@ -39,8 +40,8 @@ final class TiesAndSlurs extends Check {
           add(
               Finding.Kind.TIE_OR_SLUR,
               e,
-              "The tie from " + h.pitch() + " meets no " + h.pitch() + ".",
-              after.isPresent() ? "Make it a slur" : "Take the tie away",
+              Said.of("proof.tie", h.pitch()),
+              Said.of(after.isPresent() ? "proof.make-slur" : "proof.no-tie"),
               slurInstead(e, after));
         }
       }
@@ -99,8 +100,8 @@ final class TiesAndSlurs extends Check {
         add(
             Finding.Kind.TIE_OR_SLUR,
             e,
-            "A slur over " + top(e) + " twice: is it a tie?",
-            "Make it a tie",
+            Said.of("proof.twice", top(e)),
+            Said.of("proof.make-tie"),
             Edits.event(
                 first,
                 second,

@@ -13,9 +13,6 @@ public interface EffortTerm<S> {
   /** Unit of {@link #amount}, such as {@code mm}. */
   String unit();
 
-  /** What it means, in players' words. */
-  String description();
-
   /** Whether the amount depends on the choice before; if not, {@code from} is ignored. */
   boolean dependsOnPrevious();
 

@@ -17,13 +17,7 @@ public record Explanation(double effort, List<Share> shares) {
    * @param effort weight times quantity
    * @param causes where it came from, in order
    */
-  public record Share(
-      String id,
-      String unit,
-      String description,
-      double quantity,
-      double effort,
-      List<Cause> causes) {
+  public record Share(String id, String unit, double quantity, double effort, List<Cause> causes) {
     public Share {
       causes = List.copyOf(causes);
     }
@@ -55,13 +49,7 @@ public record Explanation(double effort, List<Share> shares) {
       }
       total += quantity * w.weight();
       shares.add(
-          new Share(
-              w.term().id(),
-              w.term().unit(),
-              w.term().description(),
-              quantity,
-              quantity * w.weight(),
-              causes));
+          new Share(w.term().id(), w.term().unit(), quantity, quantity * w.weight(), causes));
     }
     return new Explanation(total, shares);
   }
@@ -74,7 +62,7 @@ public record Explanation(double effort, List<Share> shares) {
       double quantity = causes.stream().mapToDouble(Cause::quantity).sum();
       double effort = causes.stream().mapToDouble(Cause::effort).sum();
       if (effort > 0) {
-        here.add(new Share(s.id(), s.unit(), s.description(), quantity, effort, causes));
+        here.add(new Share(s.id(), s.unit(), quantity, effort, causes));
       }
     }
     return here;

@@ -121,8 +121,7 @@ class AlikeTest {
   }
 
   private static double bestAt(FingeringTask task, EffortKind kind, double weight) {
-    return new FingeringSolver(
-            task.withPreset(task.preset().with("x", "x", "x", Map.of(kind, weight))))
+    return new FingeringSolver(task.withPreset(task.preset().with("x", Map.of(kind, weight))))
         .best()
         .effort();
   }
@@ -164,7 +163,7 @@ class AlikeTest {
             .mapToObj(i -> NoteRule.onString(i, string))
             .toList();
     FingeringTask neutral =
-        task.withPreset(task.preset().with("neutral", "", "", Map.of(EffortKind.HIGH_ON_LOW, 0.0)))
+        task.withPreset(task.preset().with("neutral", Map.of(EffortKind.HIGH_ON_LOW, 0.0)))
             .withRules(rules);
     return Exercises.digits(new FingeringSolver(neutral).best());
   }

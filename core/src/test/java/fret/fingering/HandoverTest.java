@@ -149,7 +149,7 @@ class HandoverTest {
         new FingeringSolver(task("B4 C6 F#5", HALF, 60, replaced(1, Finger.FOURTH, Finger.OPEN, 1)))
             .best();
     assertThat(f.problems()).hasSize(1);
-    assertThat(f.problems().get(0).message()).contains("C6");
+    assertThat(f.problems().get(0).message().toString()).contains("C6");
     assertThat(f.notes().get(1)).isPresent();
   }
 

@@ -268,7 +268,9 @@ class SearchLawsTest {
         Exercises.task(InstrumentType.VIOLIN, Exercises.line("A4 B4 C5", Fraction.of(1, 4)), 80);
     Fingering f =
         new FingeringSolver(task.withRules(List.of(NoteRule.pin(1, Finger.SECOND, 1)))).best();
-    assertThat(f.problems()).singleElement().satisfies(p -> assertThat(p.message()).contains("B4"));
+    assertThat(f.problems())
+        .singleElement()
+        .satisfies(p -> assertThat(p.message().toString()).contains("B4"));
     assertThat(f.notes()).allMatch(Optional::isPresent);
   }
 

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import fret.base.Said;
 import fret.instrument.Finger;
 import fret.instrument.Instrument;
 import fret.instrument.InstrumentType;
@@ -181,7 +182,7 @@ class ShiftDetailsTest {
     assertThat(BodyCue.of(type, 2, 9, false)).isEqualTo(BodyCue.HIGH_UP);
     assertThat(BodyCue.of(type, 5, 12, true)).isEqualTo(BodyCue.THUMB_UP);
     for (BodyCue cue : BodyCue.values()) {
-      assertThat(cue.usualText(type)).endsWith(".").doesNotContain("\n");
+      assertThat(cue.usual(type).id()).startsWith("cue." + cue.id());
     }
   }
 
@@ -243,8 +244,9 @@ class ShiftDetailsTest {
     assertThat(f.notes().get(f.notes().size() - 1)).isPresent();
     assertThat(f.problems())
         .singleElement()
-        .satisfies(p -> assertThat(p.nextStep()).containsIgnoringCase("leave out"));
+        .satisfies(p -> assertThat(p.nextStep().toString()).contains("obstacle.leave"));
     Fingering wide = fingered(InstrumentType.VIOLIN, "A3+D#4+F#5 A4", 60);
-    assertThat(wide.problems()).allSatisfy(p -> assertThat(p.nextStep()).isNotBlank());
+    assertThat(wide.problems())
+        .allSatisfy(p -> assertThat(p.nextStep()).isNotEqualTo(Said.NOTHING));
   }
 }

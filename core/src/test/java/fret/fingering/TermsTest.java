@@ -74,7 +74,6 @@ class TermsTest {
     var term = new Terms(Instrument.standard(InstrumentType.VIOLIN)).term(kind);
     assertThat(term.id()).isEqualTo(kind.id());
     assertThat(term.unit()).isEqualTo(kind.unit()).isNotBlank();
-    assertThat(term.description()).isNotBlank();
     Set<String> ids =
         EnumSet.allOf(EffortKind.class).stream().map(EffortKind::id).collect(Collectors.toSet());
     assertThat(ids).hasSize(EffortKind.values().length);

@@ -129,7 +129,9 @@ class WishesTest {
   void aBanThatNothingCanKeepIsNamed() {
     ResolvedPassage low = Exercises.line("B4 G3 B4", EIGHTH);
     Fingering f = asked(low, Wish.Kind.NOT_FINGER, 1, 1, Finger.OPEN.ordinal() + 1);
-    assertThat(f.problems()).singleElement().satisfies(p -> assertThat(p.message()).contains("G3"));
+    assertThat(f.problems())
+        .singleElement()
+        .satisfies(p -> assertThat(p.message().toString()).contains("G3"));
     assertThat(f.notes().get(1).orElseThrow().isOpen()).isTrue();
   }
 
@@ -154,7 +156,7 @@ class WishesTest {
     assertThat(f.notes().get(3).orElseThrow().isOpen()).isTrue();
     assertThat(f.problems())
         .singleElement()
-        .satisfies(p -> assertThat(p.toString()).contains("bar 1").contains("E5"));
+        .matches(p -> p.bar().equals("1") && p.toString().contains("E5"));
   }
 
   @Test
@@ -171,7 +173,7 @@ class WishesTest {
     assertThat(f.notes().get(6).orElseThrow().finger()).isEqualTo(Finger.FIRST);
     assertThat(f.problems())
         .isNotEmpty()
-        .allSatisfy(p -> assertThat(p.message()).contains("stay in position"));
+        .allSatisfy(p -> assertThat(p.message().id()).isEqualTo("obstacle.stay"));
   }
 
   private static ResolvedPassage withWords(String... words) {

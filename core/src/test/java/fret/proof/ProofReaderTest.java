@@ -2,6 +2,7 @@ package fret.proof;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import fret.base.Said;
 import fret.instrument.Instrument;
 import fret.instrument.InstrumentType;
 import fret.pitch.Clef;
@@ -69,7 +70,10 @@ class ProofReaderTest {
     bars.set(0, first.withEvents(five));
     assertThat(of(page.withBars(bars), Finding.Kind.BAR_LENGTH))
         .singleElement()
-        .matches(f -> f.message().contains("too long by a quarter"));
+        .matches(
+            f ->
+                f.message()
+                    .equals(Said.of("proof.long", Said.of("length.a", Said.of("beat.quarter")))));
   }
 
   @Test
@@ -88,7 +92,7 @@ class ProofReaderTest {
   void manyLedgerLinesMayBeAnOctaveLine() {
     assertThat(of(line(0, 4, "F6 C7 D7 E7"), Finding.Kind.OCTAVE_LINE))
         .singleElement()
-        .matches(f -> f.message().contains("8va"));
+        .matches(f -> f.message().id().equals("proof.ledger"));
   }
 
   private static Score edited(Score page, int event, java.util.function.UnaryOperator<Event> edit) {

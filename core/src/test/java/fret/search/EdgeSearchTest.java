@@ -30,11 +30,6 @@ class EdgeSearchTest {
     }
 
     @Override
-    public String description() {
-      return id;
-    }
-
-    @Override
     public boolean dependsOnPrevious() {
       return false;
     }

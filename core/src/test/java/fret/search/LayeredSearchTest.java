@@ -28,11 +28,6 @@ class LayeredSearchTest {
         }
 
         @Override
-        public String description() {
-          return "how far apart";
-        }
-
-        @Override
         public boolean dependsOnPrevious() {
           return true;
         }
@@ -58,11 +53,6 @@ class LayeredSearchTest {
         @Override
         public String unit() {
           return "units";
-        }
-
-        @Override
-        public String description() {
-          return "how large";
         }
 
         @Override

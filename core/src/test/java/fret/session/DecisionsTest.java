@@ -179,7 +179,6 @@ class DecisionsTest {
     assertThat(b.fingering().notes()).allMatch(Optional::isPresent);
     assertThat(b.task().preset()).isEqualTo(preset);
     assertThat(Preset.named(preset.id())).contains(preset);
-    assertThat(preset.description()).endsWith(".");
     for (EffortKind kind : EffortKind.values()) {
       assertThat(preset.weight(kind)).isNotNegative();
     }
@@ -192,7 +191,7 @@ class DecisionsTest {
     assertThat(mine.preset().weight(EffortKind.SHIFT))
         .isEqualTo(Preset.SURE.weight(EffortKind.SHIFT));
     assertThat(mine.withPreset("quick").weights()).as("another preset starts afresh").isEmpty();
-    assertThatThrownBy(() -> Preset.SURE.with("x", "x", "x", Map.of(EffortKind.SHIFT, Double.NaN)))
+    assertThatThrownBy(() -> Preset.SURE.with("x", Map.of(EffortKind.SHIFT, Double.NaN)))
         .isInstanceOf(IllegalArgumentException.class);
   }
 }

@@ -1,5 +1,6 @@
 package fret.app.batch;
 
+import fret.app.words.Sentences;
 import fret.base.UnusableInput;
 import java.io.PrintStream;
 import java.io.PrintWriter;
@@ -44,7 +45,7 @@ public final class BatchCommands implements Runnable {
     line.setExecutionExceptionHandler(
         (e, commandLine, parsed) -> {
           if (e instanceof UnusableInput bad) {
-            commandLine.getErr().println(bad.problem());
+            commandLine.getErr().println(Sentences.of(bad.problem()));
           } else {
             commandLine
                 .getErr()

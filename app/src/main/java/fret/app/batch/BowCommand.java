@@ -3,7 +3,6 @@ package fret.app.batch;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import fret.app.words.Sentences;
-import fret.base.Problem;
 import fret.base.UnusableInput;
 import fret.bowing.BowEffort;
 import fret.bowing.BowPreset;
@@ -284,7 +283,6 @@ final class BowCommand implements Callable<Integer> {
         out.println("bar " + w.bar() + ": " + Sentences.of(w.message()));
       }
     }
-    out.println(
-        session.problems().stream().map(Problem::toString).collect(Collectors.joining("\n")));
+    out.println(session.problems().stream().map(Sentences::of).collect(Collectors.joining("\n")));
   }
 }

@@ -3,6 +3,7 @@ package fret.app.batch;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import fret.app.words.Sentences;
+import fret.base.Said;
 import fret.base.UnusableInput;
 import fret.drill.BowDrillKind;
 import fret.drill.Chunk;
@@ -92,9 +93,7 @@ final class DrillCommand implements Callable<Integer> {
 
   private UnusableInput nothing() {
     return new UnusableInput(
-        options.file.toString(),
-        "These bars have nothing for the drill " + kind + ".",
-        "Choose other bars with --bars, or another drill.");
+        options.file.toString(), Said.of("batch.no-drill", kind), Said.of("batch.no-drill.do"));
   }
 
   private Optional<Drill> made(Session session, Chunk all) {
@@ -124,7 +123,7 @@ final class DrillCommand implements Callable<Integer> {
       Files.write(out, MusicXmlWriter.write(drill.whole()));
     } catch (IOException e) {
       throw new UnusableInput(
-          out.toString(), "The file cannot be written.", "Check the folder and the free space.");
+          out.toString(), Said.of("file.not-written"), Said.of("file.not-written.do"));
     }
   }
 

@@ -2,6 +2,7 @@ package fret.app.batch;
 
 import fret.app.words.Sentences;
 import fret.app.work.SafeFile;
+import fret.base.Said;
 import fret.base.UnusableInput;
 import fret.engraving.FingerText;
 import fret.engraving.Page;
@@ -62,9 +63,9 @@ final class ExportCommand implements Callable<Integer> {
       SafeFile.write(out, bytes);
     } catch (IOException e) {
       throw new UnusableInput(
-          out.toString(), Sentences.of("file.not-written"), Sentences.of("file.not-written.do"));
+          out.toString(), Said.of("file.not-written"), Said.of("file.not-written.do"));
     }
-    session.problems().forEach(p -> spec.commandLine().getErr().println(p));
+    session.problems().forEach(p -> spec.commandLine().getErr().println(Sentences.of(p)));
     return 0;
   }
 

@@ -2,8 +2,8 @@ package fret.app.batch;
 
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import fret.app.words.Sentences;
 import fret.base.Fractions;
-import fret.base.Problem;
 import fret.base.UnusableInput;
 import fret.fingering.Fingering;
 import fret.fingering.FingeringSolver;
@@ -200,7 +200,7 @@ final class FingerCommand implements Callable<Integer> {
       out.println(line.substring(Math.min(line.length(), System.lineSeparator().length())));
       out.println(
           fingering.problems().stream()
-              .map(Problem::toString)
+              .map(Sentences::of)
               .collect(Collectors.joining(System.lineSeparator())));
     }
   }

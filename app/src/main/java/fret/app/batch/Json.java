@@ -5,6 +5,7 @@ import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.SerializationFeature;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import fret.app.words.Sentences;
 import fret.base.Problem;
 import fret.search.Explanation;
 import java.util.List;
@@ -35,7 +36,7 @@ final class Json {
       if (!p.bar().isEmpty()) {
         node.put("bar", p.bar());
       }
-      node.put("message", (p.message() + " " + p.nextStep()).trim());
+      node.put("message", Sentences.of(Problem.of(p.message(), p.nextStep())));
     }
   }
 

@@ -2,6 +2,7 @@ package fret.app.batch;
 
 import fret.base.Outcome;
 import fret.base.Problem;
+import fret.base.Said;
 import fret.base.UnusableInput;
 import fret.bowing.BowSetup;
 import fret.format.musicxml.MusicXmlFile;
@@ -132,13 +133,12 @@ final class PartOptions {
       if (size > MusicXmlFile.LARGEST_BYTES) {
         throw new UnusableInput(
             file.toString(),
-            "The file is larger than " + MusicXmlFile.LARGEST_BYTES / 1_000_000 + " MB.",
-            "Export only the part you play.");
+            Said.of("read.large", MusicXmlFile.LARGEST_BYTES / 1_000_000),
+            Said.of("read.large.do"));
       }
       return Files.readAllBytes(file);
     } catch (IOException e) {
-      throw new UnusableInput(
-          file.toString(), "The file cannot be read.", "Check the name and that it may be read.");
+      throw new UnusableInput(file.toString(), Said.of("read.closed"), Said.of("read.closed.do"));
     }
   }
 
@@ -163,11 +163,7 @@ final class PartOptions {
             made.withSettings(s.withTitle(title).withTarget(tempo).withBow(bow)), read.value());
     List<Problem> problems = new ArrayList<>(read.problems());
     if (s.reading().soundsOctaveLow()) {
-      problems.add(
-          new Problem(
-              "",
-              "The part says nothing of transposition: on the bass it is read as sounding an octave lower than written.",
-              ""));
+      problems.add(Problem.of(Said.of("batch.bass-octave"), Said.NOTHING));
     }
     problems.addAll(session.fingering().problems());
     return session.withPage(read.value(), problems);

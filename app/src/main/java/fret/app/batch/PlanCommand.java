@@ -5,6 +5,7 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import fret.app.words.Sentences;
 import fret.base.Fractions;
 import fret.base.Problem;
+import fret.base.Said;
 import fret.base.UnusableInput;
 import fret.drill.Chunk;
 import fret.drill.DrillKind;
@@ -142,9 +143,7 @@ final class PlanCommand implements Callable<Integer> {
     Path file = library.resolve(SqliteLibrary.FILE_NAME);
     if (!Files.exists(file)) {
       throw new UnusableInput(
-          library.toString(),
-          "There is no library in this folder.",
-          "Name the folder that the program keeps its data in.");
+          library.toString(), Said.of("batch.no-library"), Said.of("batch.no-library.do"));
     }
     try (SqliteLibrary kept = SqliteLibrary.open(file)) {
       Map<String, String> settings = kept.settings();

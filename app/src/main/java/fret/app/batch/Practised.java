@@ -3,6 +3,7 @@ package fret.app.batch;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
+import fret.base.Said;
 import fret.base.UnusableInput;
 import fret.drill.DrillKind;
 import fret.journal.Breakage;
@@ -36,14 +37,14 @@ final class Practised {
     try {
       root = new ObjectMapper().readTree(Files.readAllBytes(file));
     } catch (JsonProcessingException e) {
-      throw bad(file, "It is no JSON: line " + e.getLocation().getLineNr() + ".");
+      throw bad(file, Said.of("read.no-json", String.valueOf(e.getLocation().getLineNr())));
     } catch (IOException e) {
-      throw bad(file, "The file cannot be read.");
+      throw bad(file, Said.of("read.closed"));
     }
     List<Timed> all = new ArrayList<>();
     JsonNode tries = root.path("tries");
     if (!tries.isArray()) {
-      throw bad(file, "It has no list named tries.");
+      throw bad(file, Said.of("batch.no-tries"));
     }
     for (int i = 0; i < tries.size(); i++) {
       all.add(one(file, i, tries.get(i), passages));
@@ -59,7 +60,7 @@ final class Practised {
     Long id = passages.get(passage);
     boolean alone = passages.size() == 1 && passage.isEmpty();
     if (id == null && !alone) {
-      throw bad(file, "Try " + (index + 1) + ": no passage is named " + passage + ".");
+      throw bad(file, tried(index, Said.of("batch.try.passage", passage)));
     }
     try {
       JournalEntry e =
@@ -79,7 +80,7 @@ final class Practised {
               "");
       return new Timed(at, e);
     } catch (IllegalArgumentException | DateTimeParseException e) {
-      throw bad(file, "Try " + (index + 1) + ": " + e.getMessage() + ".");
+      throw bad(file, tried(index, Said.words(String.valueOf(e.getMessage()))));
     }
   }
 
@@ -89,10 +90,11 @@ final class Practised {
         : Breakage.valueOf(text.toUpperCase(Locale.ROOT).replace('-', '_').replace(' ', '_'));
   }
 
-  private static UnusableInput bad(Path file, String what) {
-    return new UnusableInput(
-        file.toString(),
-        what,
-        "A try has at, passage, chunk, drill, bpm and verdict (clean, nearly, missed, hurts).");
+  private static Said tried(int index, Said what) {
+    return Said.of("batch.try", String.valueOf(index + 1), what);
+  }
+
+  private static UnusableInput bad(Path file, Said what) {
+    return new UnusableInput(file.toString(), what, Said.of("batch.try.do"));
   }
 }

@@ -3,6 +3,7 @@ package fret.app.batch;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import fret.app.work.SafeFile;
+import fret.base.Said;
 import fret.base.UnusableInput;
 import fret.format.sound.WavFiles;
 import fret.session.Ear;
@@ -64,7 +65,7 @@ final class SimulateCommand implements Callable<Integer> {
     Session s = options.session(options.score(), perMinute);
     if (s.resolved().notes().isEmpty()) {
       throw new UnusableInput(
-          options.file.toString(), "There is no note to play.", "Choose other bars or a part.");
+          options.file.toString(), Said.of("batch.no-play"), Said.of("batch.no-check.do"));
     }
     Expected expected = TakeScore.of(s, Ear.tuned(s, Ear.harmony(s, List.of())));
     List<Fault> planted = new ArrayList<>();
@@ -127,7 +128,7 @@ final class SimulateCommand implements Callable<Integer> {
       SafeFile.write(file, bytes);
     } catch (IOException e) {
       throw new UnusableInput(
-          file.toString(), "The file cannot be written.", "Choose another folder.");
+          file.toString(), Said.of("file.not-written"), Said.of("file.not-written.do"));
     }
   }
 

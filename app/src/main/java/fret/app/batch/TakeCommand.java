@@ -4,6 +4,7 @@ import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import fret.app.words.Sentences;
 import fret.base.Problem;
+import fret.base.Said;
 import fret.base.UnusableInput;
 import fret.format.sound.WavFiles;
 import fret.intonation.OpenStrings;
@@ -82,7 +83,7 @@ final class TakeCommand implements Callable<Integer> {
     Session s = options.session(options.score(), perMinute);
     if (s.resolved().notes().isEmpty()) {
       throw new UnusableInput(
-          part.toString(), "There is no note to check.", "Choose other bars or a part.");
+          part.toString(), Said.of("batch.no-check"), Said.of("batch.no-check.do"));
     }
     Recording recording = WavFiles.read(take);
     var tuned =
@@ -98,14 +99,14 @@ final class TakeCommand implements Callable<Integer> {
     List<TakeFindings> findings = TakeFindings.of(s, report);
     List<Problem> problems =
         recording.isClipped()
-            ? List.of(new Problem("", Sentences.of("take.clipped", take.getFileName()), ""))
+            ? List.of(Problem.of(Said.of("take.clipped", take.getFileName()), Said.NOTHING))
             : List.of();
     if (json) {
       ObjectNode root = json(s, report, findings);
       Json.problems(root, problems);
       spec.commandLine().getOut().println(Json.text(root));
     } else {
-      problems.forEach(p -> spec.commandLine().getErr().println(p));
+      problems.forEach(p -> spec.commandLine().getErr().println(Sentences.of(p)));
       text(report, findings);
     }
     return 0;

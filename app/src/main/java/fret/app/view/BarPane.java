@@ -1,5 +1,6 @@
 package fret.app.view;
 
+import fret.app.viewmodel.Proofing;
 import fret.app.viewmodel.Studio;
 import fret.app.words.Sentences;
 import fret.base.Problem;
@@ -125,10 +126,10 @@ final class BarPane extends Cards {
                 Releases.said(s.resolved(), s.task().hand().instrument(), s.fingering(), r)));
       }
     }
-    problems.stream().filter(p -> p.bar().equals(bar)).forEach(p -> all.add(p.toString()));
+    problems.stream().filter(p -> p.bar().equals(bar)).forEach(p -> all.add(Sentences.of(p)));
     studio.proofing().proofProperty().get().findings().stream()
-        .filter(f -> f.bar().equals(bar) && !details.accepted().contains(f.id()))
-        .forEach(f -> all.add(f.message()));
+        .filter(f -> f.bar().equals(bar) && !Proofing.isAccepted(details, f))
+        .forEach(f -> all.add(Sentences.of(f.message())));
     long notes = s.resolved().notes().stream().filter(n -> n.key().barIndex() == index).count();
     Map<NoteKey, Boolean> placed = new java.util.HashMap<>();
     s.resolved().notes().stream()

@@ -45,7 +45,7 @@ final class BowCaresPane extends Cards {
         new WeightRows<>(
             List.of(BowEffort.values()),
             BowEffort::id,
-            BowEffort::description,
+            "bow-effort.",
             k -> preset().weight(k),
             model.decisions()::weigh,
             "bow-weight-");

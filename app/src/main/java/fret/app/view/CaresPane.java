@@ -72,7 +72,7 @@ final class CaresPane extends Cards {
         new WeightRows<>(
             List.of(EffortKind.values()),
             EffortKind::id,
-            EffortKind::description,
+            "effort.",
             k -> named().weight(k),
             model::weigh,
             "weight-");
@@ -186,7 +186,11 @@ final class CaresPane extends Cards {
     }
     showing = true;
     Setup setup = b.passage().settings().setup();
-    about.setText(named().displayName() + ": " + named().description());
+    about.setText(
+        Sentences.of(
+            "cares.preset",
+            Sentences.of("preset." + named().id()),
+            Sentences.of("preset." + named().id() + ".about")));
     size.setValue(setup.hand().size());
     school.setValue(setup.school());
     Instrument on = setup.strung();

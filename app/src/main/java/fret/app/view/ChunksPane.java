@@ -7,6 +7,7 @@ import fret.app.viewmodel.Studio;
 import fret.app.words.Sentences;
 import fret.app.words.Words;
 import fret.base.Problem;
+import fret.base.Said;
 import fret.drill.Chunk;
 import fret.drill.DrillKind;
 import fret.drill.ExcerptLayer;
@@ -249,9 +250,9 @@ final class ChunksPane {
     if (notes.isEmpty() || target < 0) {
       studio.report(
           new Problem(
-              Sentences.of("excerpts"),
-              Sentences.of(notes.isEmpty() ? "excerpts.no-notes" : "excerpts.no-target"),
-              Sentences.of("excerpts.do")));
+              Said.of("excerpts"),
+              Said.of(notes.isEmpty() ? "excerpts.no-notes" : "excerpts.no-target"),
+              Said.of("excerpts.do")));
       return;
     }
     String named = excerptName.getText().isBlank() ? range.getText() : excerptName.getText();

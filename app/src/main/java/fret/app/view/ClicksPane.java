@@ -4,6 +4,7 @@ import fret.app.viewmodel.Clicking;
 import fret.app.viewmodel.Studio;
 import fret.app.words.Sentences;
 import fret.base.Problem;
+import fret.base.Said;
 import fret.sound.ClickRange;
 import java.util.ArrayList;
 import java.util.List;
@@ -78,9 +79,7 @@ final class ClicksPane {
       to.clear();
       values.clear();
     } catch (IllegalArgumentException | ArithmeticException e) {
-      studio.report(
-          new Problem(
-              Sentences.of("clicks"), Sentences.of("clicks.wrong"), Sentences.of("clicks.do")));
+      studio.report(new Problem(Said.of("clicks"), Said.of("clicks.wrong"), Said.of("clicks.do")));
     }
   }
 

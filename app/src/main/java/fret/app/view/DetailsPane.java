@@ -62,8 +62,8 @@ final class DetailsPane {
     for (Topic topic : Topic.values()) {
       TextField field = new TextField();
       field.setId("topic-" + topic.name().toLowerCase(Locale.ROOT));
-      field.setPromptText(topic.hint());
-      field.setAccessibleText(topic.title());
+      field.setPromptText(Sentences.of("topic." + topic + ".hint"));
+      field.setAccessibleText(Sentences.of("topic." + topic));
       Parts.onCommit(field, () -> saveTopic(topic, field.getText()));
       fields.put(topic, field);
     }
@@ -77,7 +77,8 @@ final class DetailsPane {
   Node about() {
     for (Topic topic : Topic.values()) {
       if (topic != Topic.CHARACTER) {
-        VBox named = new VBox(2, Parts.line(topic.title(), "quiet"), fields.get(topic));
+        VBox named =
+            new VBox(2, Parts.line(Sentences.of("topic." + topic), "quiet"), fields.get(topic));
         fields.get(topic).setPrefWidth(330);
         named.managedProperty().bind(named.visibleProperty());
         topics.put(topic, named);
@@ -236,8 +237,7 @@ final class DetailsPane {
     boolean there =
         studio.session().page() != null && studio.session().page().barNumbered(number).isPresent();
     if (!there) {
-      studio.report(
-          new Problem("", Sentences.of("no.bar", number), Sentences.of("details.give-a")));
+      studio.report(Problem.of(Said.of("no.bar", number), Said.of("details.give-a")));
     }
     return there;
   }
@@ -270,9 +270,9 @@ final class DetailsPane {
     } else {
       studio.report(
           new Problem(
-              Sentences.of("details.performance-tempo"),
-              Sentences.of("no.tempo", performance.getText()),
-              Sentences.of("details.give-beats")));
+              Said.of("details.performance-tempo"),
+              Said.of("no.tempo", performance.getText()),
+              Said.of("details.give-beats")));
     }
   }
 
@@ -298,9 +298,9 @@ final class DetailsPane {
     if (!(value > 0) || value > 1000) {
       studio.report(
           new Problem(
-              Sentences.of("set.tempo-from-bar", bar),
-              Sentences.of("no.tempo", markValue.getText()),
-              Sentences.of("details.give-beats-a")));
+              Said.of("set.tempo-from-bar", bar),
+              Said.of("no.tempo", markValue.getText()),
+              Said.of("details.give-beats-a")));
       return;
     }
     TempoMark mark = new TempoMark(bar, markKind.getValue(), value);

@@ -3,6 +3,7 @@ package fret.app.view;
 import fret.app.viewmodel.Studio;
 import fret.app.words.Sentences;
 import fret.base.Problem;
+import fret.base.Said;
 import java.io.File;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -81,16 +82,16 @@ final class FileDesk {
       if (file.length() > sort.largest) {
         studio.report(
             new Problem(
-                file.getName(),
-                Sentences.of("file.large", sort.largest / 1_000_000),
-                Sentences.of("file.large." + sort)));
+                Said.words(file.getName()),
+                Said.of("file.large", sort.largest / 1_000_000),
+                Said.of("file.large." + sort)));
         return Optional.empty();
       }
       return Optional.of(Files.readAllBytes(file.toPath()));
     } catch (IOException e) {
       studio.report(
           new Problem(
-              file.getName(), Sentences.of("main.the-file"), Sentences.of("main.check-that")));
+              Said.words(file.getName()), Said.of("main.the-file"), Said.of("main.check-that")));
       return Optional.empty();
     }
   }

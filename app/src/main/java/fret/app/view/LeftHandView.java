@@ -154,13 +154,13 @@ final class LeftHandView extends StripArea {
 
   private HBox tools() {
     preset.getItems().setAll(Preset.all());
-    preset.setConverter(Parts.named(Preset::displayName));
+    preset.setConverter(Parts.named(p -> Sentences.of("preset." + p.id())));
     preset.setAccessibleText(Sentences.of("hand.what-you"));
     preset.setId("preset");
     preset.setOnAction(
         e -> {
           if (!showing && studio.shown() != null) {
-            model.usePreset(preset.getValue().id(), preset.getValue().displayName());
+            model.usePreset(preset.getValue());
           }
         });
     return Parts.row(

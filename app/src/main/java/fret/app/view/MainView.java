@@ -18,6 +18,7 @@ import fret.app.widget.StripView;
 import fret.app.words.Sentences;
 import fret.app.work.Storing;
 import fret.base.Problem;
+import fret.base.Said;
 import fret.instrument.InstrumentType;
 import fret.lane.Lane;
 import fret.lane.Lanes;
@@ -308,7 +309,7 @@ public final class MainView extends BorderPane {
           .getChildren()
           .add(
               error(
-                  p.toString(),
+                  Sentences.of(p),
                   "error",
                   Parts.button(Sentences.of("main.close"), "close-error", studio::dismissError)));
     }
@@ -432,7 +433,9 @@ public final class MainView extends BorderPane {
     if (studio.shown() == null) {
       studio.report(
           new Problem(
-              file.getName(), Sentences.of("take.no-passage"), Sentences.of("take.no-passage.do")));
+              Said.words(file.getName()),
+              Said.of("take.no-passage"),
+              Said.of("take.no-passage.do")));
       return;
     }
     go("takes");
@@ -481,7 +484,7 @@ public final class MainView extends BorderPane {
   private void pasteTune() {
     String text = Clipboard.getSystemClipboard().getString();
     if (text == null || text.isBlank()) {
-      studio.report(new Problem("", Sentences.of("main.there-is"), Sentences.of("main.copy-an")));
+      studio.report(Problem.of(Said.of("main.there-is"), Said.of("main.copy-an")));
     } else {
       studio.importFile("pasted.abc", text.getBytes(StandardCharsets.UTF_8));
       go("part");

@@ -14,7 +14,6 @@ import fret.mark.FingerLayer;
 import fret.mark.VibratoLayer;
 import fret.mark.VibratoWish;
 import fret.mark.Wish;
-import fret.player.EffortKind;
 import fret.score.NoteKey;
 import fret.score.SoundingNote;
 import fret.search.Explanation;
@@ -197,11 +196,7 @@ final class NotePane extends Cards {
   }
 
   private static String name(String id) {
-    return List.of(EffortKind.values()).stream()
-        .filter(k -> k.id().equals(id))
-        .map(k -> k.description().split(":", 2)[0])
-        .findFirst()
-        .orElse(id);
+    return Sentences.of("effort." + id);
   }
 
   private static HBox reason(Explanation.Share s) {
@@ -209,7 +204,7 @@ final class NotePane extends Cards {
     amount.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
     return Parts.row(
         8,
-        Parts.line(s.description().split(":", 2)[0], "quiet"),
+        Parts.line(name(s.id()), "quiet"),
         Parts.spring(),
         amount,
         Parts.line(Words.shown("%.2f", s.effort()), "effort"));

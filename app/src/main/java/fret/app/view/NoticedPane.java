@@ -1,5 +1,6 @@
 package fret.app.view;
 
+import fret.app.viewmodel.Proofing;
 import fret.app.viewmodel.Studio;
 import fret.app.words.Sentences;
 import fret.base.Problem;
@@ -98,7 +99,7 @@ final class NoticedPane extends VBox {
     all.addAll(b.fingering().problems());
     List<Finding> findings =
         studio.proofing().proofProperty().get().findings().stream()
-            .filter(f -> !b.passage().settings().details().accepted().contains(f.id()))
+            .filter(f -> !Proofing.isAccepted(b.passage().settings().details(), f))
             .toList();
     if (all.isEmpty() && findings.isEmpty()) {
       problems
@@ -110,7 +111,7 @@ final class NoticedPane extends VBox {
                   "quiet"));
     }
     all.subList(0, Math.min(MOST_SHOWN, all.size()))
-        .forEach(p -> problems.getChildren().add(Parts.label(p.toString(), "problem")));
+        .forEach(p -> problems.getChildren().add(Parts.label(Sentences.of(p), "problem")));
     for (Finding f : findings.subList(0, Math.min(MOST_SHOWN, findings.size()))) {
       problems.getChildren().add(finding(f));
     }
@@ -123,12 +124,13 @@ final class NoticedPane extends VBox {
   }
 
   private HBox finding(Finding f) {
-    Label text = Parts.label(Sentences.of("noticed.finding", f.bar(), f.message()), "plain");
+    Label text =
+        Parts.label(Sentences.of("noticed.finding", f.bar(), Sentences.of(f.message())), "plain");
     HBox.setHgrow(text, Priority.ALWAYS);
     text.setMaxWidth(Double.MAX_VALUE);
     HBox row = Parts.row(8, text);
     if (f.mended().isPresent()) {
-      row.getChildren().add(small(f.fix(), () -> studio.proofing().mend(f)));
+      row.getChildren().add(small(Sentences.of(f.fix()), () -> studio.proofing().mend(f)));
     }
     row.getChildren()
         .add(small(Sentences.of("noticed.right-as"), () -> studio.proofing().accept(f)));

@@ -4,6 +4,8 @@ import fret.app.viewmodel.Studio;
 import fret.app.widget.Look;
 import fret.app.widget.StripView;
 import fret.app.words.Sentences;
+import fret.base.Problem;
+import fret.base.Said;
 import fret.passage.Reading;
 import fret.passage.ScoreReader.PartChoice;
 import fret.score.Divided;
@@ -93,8 +95,7 @@ final class PickPart extends VBox {
             .findFirst();
     if (wrong.isPresent()) {
       studio.report(
-          new fret.base.Problem(
-              name, Sentences.of("no.bar", wrong.get()), Sentences.of("pick.leave-the")));
+          new Problem(Said.words(name), Said.of("no.bar", wrong.get()), Said.of("pick.leave-the")));
       return;
     }
     Reading reading =

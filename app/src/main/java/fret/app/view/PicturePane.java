@@ -197,9 +197,9 @@ final class PicturePane {
     } catch (IllegalArgumentException e) {
       studio.report(
           new Problem(
-              field.getAccessibleText(),
-              Sentences.of("frame.wrong", field.getText()),
-              Sentences.of("frame.wrong.do")));
+              Said.words(field.getAccessibleText()),
+              Said.of("frame.wrong", field.getText()),
+              Said.of("frame.wrong.do")));
       show();
     }
   }

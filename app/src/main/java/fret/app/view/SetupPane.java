@@ -183,9 +183,7 @@ final class SetupPane extends VBox {
     } catch (IllegalArgumentException e) {
       studio.report(
           new Problem(
-              Sentences.of("setup.own-tuning"),
-              Sentences.of("no.tuning", text),
-              Sentences.of("setup.give-the")));
+              Said.of("setup.own-tuning"), Said.of("no.tuning", text), Said.of("setup.give-the")));
     }
   }
 
@@ -205,9 +203,9 @@ final class SetupPane extends VBox {
     } else {
       studio.report(
           new Problem(
-              Sentences.of("setup.string-length-2"),
-              Sentences.of("no.length", text),
-              Sentences.of("setup.measure-from")));
+              Said.of("setup.string-length-2"),
+              Said.of("no.length", text),
+              Said.of("setup.measure-from")));
     }
   }
 
@@ -229,9 +227,9 @@ final class SetupPane extends VBox {
       if (!number.isEmpty() && studio.session().page().barNumbered(number).isEmpty()) {
         studio.report(
             new Problem(
-                Sentences.of("setup.bars-asked"),
-                Sentences.of("no.bar", number),
-                Sentences.of(
+                Said.of("setup.bars-asked"),
+                Said.of("no.bar", number),
+                Said.of(
                     "setup.bars-there",
                     studio.session().page().bars().get(0).number(),
                     studio

@@ -262,7 +262,11 @@ final class StrokePane extends Cards {
     for (Explanation.Share s : shares) {
       Label text =
           Parts.label(
-              Sentences.of("bow.reason", s.description(), Words.one(s.quantity()), s.unit()),
+              Sentences.of(
+                  "bow.reason",
+                  Sentences.of("bow-effort." + s.id()),
+                  Words.one(s.quantity()),
+                  s.unit()),
               "plain");
       HBox.setHgrow(text, Priority.ALWAYS);
       text.setMaxWidth(Double.MAX_VALUE);

@@ -37,6 +37,7 @@ final class WeightRows<K extends Enum<K>> extends GridPane {
   private boolean showing;
 
   /**
+   * @param words before the kind's id, for what is told of it
    * @param usual the preset's own weight
    * @param weigh takes a weight that the player gives
    * @param idPrefix before the kind's id, for the sliders
@@ -44,7 +45,7 @@ final class WeightRows<K extends Enum<K>> extends GridPane {
   WeightRows(
       List<K> kinds,
       Function<K, String> idOf,
-      Function<K, String> description,
+      String words,
       ToDoubleFunction<K> usual,
       BiConsumer<K, Double> weigh,
       String idPrefix) {
@@ -54,7 +55,7 @@ final class WeightRows<K extends Enum<K>> extends GridPane {
     // Room for the scroll bar beside the numbers.
     setPadding(new Insets(0, 14, 0, 0));
     for (K kind : kinds) {
-      rows.put(kind, row(kind, idPrefix + idOf.apply(kind), description.apply(kind), weigh));
+      rows.put(kind, row(kind, idPrefix + idOf.apply(kind), words + idOf.apply(kind), weigh));
     }
     layOut();
   }
@@ -87,12 +88,13 @@ final class WeightRows<K extends Enum<K>> extends GridPane {
     }
   }
 
-  private Row row(K kind, String id, String description, BiConsumer<K, Double> weigh) {
+  private Row row(K kind, String id, String words, BiConsumer<K, Double> weigh) {
     Slider slider = new Slider(0, 3, 1);
     slider.setPrefWidth(110);
     slider.setMinWidth(90);
     slider.setId(id);
-    slider.setAccessibleText(Sentences.of("cares.weight", description));
+    String called = Sentences.of(words);
+    slider.setAccessibleText(Sentences.of("cares.weight", called));
     slider.setBlockIncrement(0.25);
     PauseTransition pause = new PauseTransition(Duration.millis(180));
     pause.setOnFinished(e -> weigh.accept(kind, weightAt(kind, slider.getValue())));
@@ -105,8 +107,8 @@ final class WeightRows<K extends Enum<K>> extends GridPane {
                 pause.playFromStart();
               }
             });
-    Label name = Parts.line(description.split(":", 2)[0], "plain");
-    name.setTooltip(new Tooltip(description));
+    Label name = Parts.line(called, "plain");
+    Sentences.find(words + ".about").ifPresent(about -> name.setTooltip(new Tooltip(about)));
     name.setPrefWidth(222);
     Row row =
         new Row(

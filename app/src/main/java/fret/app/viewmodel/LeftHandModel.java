@@ -16,6 +16,7 @@ import fret.passage.Passage;
 import fret.player.BodyCue;
 import fret.player.EffortKind;
 import fret.player.Hand;
+import fret.player.Preset;
 import fret.search.Token;
 import fret.search.WeightRange;
 import fret.session.Decisions;
@@ -364,7 +365,7 @@ public final class LeftHandModel {
   /** Gives one kind of effort another weight. */
   public void weigh(EffortKind kind, double weight) {
     studio.keepChanging(
-        Said.of("weigh", kind.description().split(":", 2)[0]),
+        Said.of("weigh", Said.of("effort." + kind.id())),
         s -> {
           Map<EffortKind, Double> all = new EnumMap<>(EffortKind.class);
           all.putAll(s.setup().weights());
@@ -373,8 +374,10 @@ public final class LeftHandModel {
         });
   }
 
-  public void usePreset(String id, String name) {
-    studio.changeSettings(Said.of("preset", name), s -> s.withSetup(s.setup().withPreset(id)));
+  public void usePreset(Preset preset) {
+    studio.changeSettings(
+        Said.of("preset", Said.of("preset." + preset.id())),
+        s -> s.withSetup(s.setup().withPreset(preset.id())));
   }
 
   public void changeHand(Said what, java.util.function.UnaryOperator<Hand> edit) {
@@ -432,13 +435,13 @@ public final class LeftHandModel {
   /** The line on elbow, thumb and forearm, in the player's own words where there are some. */
   public String cue(BodyCue cue) {
     InstrumentType type = studio.shown().task().hand().instrument().type();
-    return studio.preferences().get(cueKey(cue, type)).orElse(cue.usualText(type));
+    return studio.preferences().get(cueKey(cue, type)).orElse(Sentences.of(cue.usual(type)));
   }
 
   /** Other words for a cue; empty ones bring the usual words back. */
   public void setCue(BodyCue cue, String words) {
     InstrumentType type = studio.shown().task().hand().instrument().type();
-    String kept = words.isBlank() ? cue.usualText(type) : words.strip();
+    String kept = words.isBlank() ? Sentences.of(cue.usual(type)) : words.strip();
     studio.preferences().put(cueKey(cue, type), kept);
   }
 

@@ -270,7 +270,7 @@ public final class OpenPassage {
 
   private void broughtIn(long id, SourceLayer.Source source, Outcome<Score> read) {
     if (session.passage().id() != id) {
-      studio.report(new Problem("", Sentences.of("source.left"), Sentences.of("source.left.do")));
+      studio.report(Problem.of(Said.of("source.left"), Said.of("source.left.do")));
       return;
     }
     Decisions.Moved moved = Decisions.bringIn(session, source, read.value());
@@ -289,23 +289,23 @@ public final class OpenPassage {
             .sorted()
             .collect(Collectors.joining(", "));
     if (!moved.isEmpty()) {
-      told.add(new Problem("", Sentences.of("reattached.moved", moved), ""));
+      told.add(Problem.of(Said.of("reattached.moved", moved), Said.NOTHING));
     }
     for (Reattachment.Lost lost : r.lost()) {
-      told.add(new Problem("", lost(lost), Sentences.of("reattached.do")));
+      told.add(Problem.of(lost(lost), Said.of("reattached.do")));
     }
     return told;
   }
 
-  private String lost(Reattachment.Lost lost) {
+  private Said lost(Reattachment.Lost lost) {
     Anchor anchor = lost.place().anchor();
-    String what = Sentences.of(lost.told());
+    Said what = lost.told();
     var key =
         anchor instanceof Anchor.Note n
             ? n.key()
             : anchor instanceof Anchor.Stretch s ? s.from() : null;
     if (key == null) {
-      return Sentences.of("reattached.lost.place", what);
+      return Said.of("reattached.lost.place", what);
     }
     String bar =
         session.page().bars().stream()
@@ -314,8 +314,8 @@ public final class OpenPassage {
             .findFirst()
             .orElse("?");
     return lost.place().counts()
-        ? Sentences.of("reattached.lost", what, key.pitch(), bar)
-        : Sentences.of("reattached.lost.kept", what, key.pitch(), bar, lost.place().version());
+        ? Said.of("reattached.lost", what, key.pitch(), bar)
+        : Said.of("reattached.lost.kept", what, key.pitch(), bar, lost.place().version());
   }
 
   // ---- deciding ------------------------------------------------------------------------------
@@ -459,7 +459,7 @@ public final class OpenPassage {
 
   private void refused(long id) {
     forget(id);
-    studio.report(new Problem("", Sentences.of("store.refused"), Sentences.of("store.refused.do")));
+    studio.report(Problem.of(Said.of("store.refused"), Said.of("store.refused.do")));
   }
 
   /** Drops what is not stored of a passage and shows it as it is stored. */

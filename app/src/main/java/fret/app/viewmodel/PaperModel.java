@@ -4,6 +4,7 @@ import fret.app.words.Sentences;
 import fret.app.work.Computing.Rank;
 import fret.app.work.SafeFile;
 import fret.base.Problem;
+import fret.base.Said;
 import fret.engraving.Page;
 import fret.instrument.InstrumentType;
 import fret.lane.Lane;
@@ -188,9 +189,7 @@ public final class PaperModel {
                   if (done) {
                     studio.tell(Sentences.of("paper.sent-to"));
                   } else {
-                    studio.report(
-                        new Problem(
-                            "", Sentences.of("paper.no-printer"), Sentences.of("paper.save-a")));
+                    studio.report(Problem.of(Said.of("paper.no-printer"), Said.of("paper.save-a")));
                   }
                 }));
   }
@@ -216,7 +215,7 @@ public final class PaperModel {
           } else {
             studio.report(
                 new Problem(
-                    name, Sentences.of("file.not-written"), Sentences.of("file.not-written.do")));
+                    Said.words(name), Said.of("file.not-written"), Said.of("file.not-written.do")));
           }
         });
   }

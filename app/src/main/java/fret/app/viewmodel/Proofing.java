@@ -1,7 +1,9 @@
 package fret.app.viewmodel;
 
+import fret.app.words.Sentences;
 import fret.app.work.Computing.Rank;
 import fret.base.Said;
+import fret.passage.Details;
 import fret.proof.Finding;
 import fret.proof.ProofReader;
 import fret.score.Score;
@@ -45,6 +47,22 @@ public final class Proofing {
       studio.writePage(
           Said.of("proof.mended", finding.fix(), finding.bar()), finding.mended().get());
     }
+  }
+
+  /**
+   * Whether the player said that a finding is right as it is. Libraries of before know it by the
+   * sentence that was shown.
+   */
+  public static boolean isAccepted(Details details, Finding finding) {
+    String before =
+        finding.kind()
+            + "|"
+            + finding.bar()
+            + "|"
+            + finding.onset()
+            + "|"
+            + Sentences.of(finding.message()).hashCode();
+    return details.accepted().contains(finding.id()) || details.accepted().contains(before);
   }
 
   /** The finding is right as it is and is not asked again. */

@@ -204,7 +204,7 @@ public final class StrokeDecisions {
   /** Gives one kind of effort another weight. */
   public void weigh(BowEffort kind, double weight) {
     studio.keepChanging(
-        Said.of("weigh", kind.description().split(":", 2)[0]),
+        Said.of("weigh", Said.of("bow-effort." + kind.id())),
         s -> s.withBow(s.bow().withWeight(kind, weight)));
   }
 

@@ -156,10 +156,8 @@ public final class Studio {
 
   private void left(Library.Unread unread) {
     error.set(
-        new Problem(
-            "",
-            Sentences.of("store.unread", unread.what(), unread.why()),
-            Sentences.of("store.unread.do")));
+        Problem.of(
+            Said.of("store.unread", unread.what(), unread.why()), Said.of("store.unread.do")));
   }
 
   public ObservableList<Passage> passages() {
@@ -323,10 +321,9 @@ public final class Studio {
       error.set(bad.problem());
     } else if (t instanceof StoreFailure f) {
       error.set(
-          new Problem(
-              "",
-              Sentences.of("store." + f.why()),
-              Sentences.of(
+          Problem.of(
+              Said.of("store." + f.why()),
+              Said.of(
                   switch (f.why()) {
                     case GONE -> "store.do.GONE";
                     case DAMAGED -> "store.do.DAMAGED";
@@ -335,10 +332,9 @@ public final class Studio {
     } else {
       System.getLogger("fret").log(System.Logger.Level.ERROR, "work failed", t);
       error.set(
-          new Problem(
-              "",
-              Sentences.of(storing.waiting() == 0 ? "wrong.inside" : "wrong.inside.waits"),
-              Sentences.of("wrong.inside.do", preferences.logName())));
+          Problem.of(
+              Said.of(storing.waiting() == 0 ? "wrong.inside" : "wrong.inside.waits"),
+              Said.of("wrong.inside.do", preferences.logName())));
     }
   }
 

@@ -1,5 +1,6 @@
 package fret.app.words;
 
+import fret.base.Problem;
 import fret.base.Said;
 import java.text.NumberFormat;
 import java.time.LocalDate;
@@ -7,6 +8,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.MissingResourceException;
+import java.util.Optional;
 import java.util.ResourceBundle;
 import java.util.Set;
 import java.util.TreeSet;
@@ -57,6 +59,18 @@ public final class Sentences {
       at = close + 1;
     }
     return sentence.toString();
+  }
+
+  /** A problem in one line: where, what, and what to do. */
+  public static String of(Problem problem) {
+    String where = of(problem.where());
+    String told = of(problem.message()) + " " + of(problem.nextStep());
+    return (where.isEmpty() ? told : where + ": " + told).strip();
+  }
+
+  /** Words without arguments that need not be there. */
+  public static Optional<String> find(String id) {
+    return WORDS.containsKey(id) ? Optional.of(WORDS.getString(id)) : Optional.empty();
   }
 
   /** All ids that have words. */

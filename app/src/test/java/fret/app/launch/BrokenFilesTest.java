@@ -2,6 +2,7 @@ package fret.app.launch;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import fret.app.words.Sentences;
 import fret.base.UnusableInput;
 import fret.format.midi.MidiWriter;
 import fret.score.Resolver;
@@ -93,7 +94,7 @@ class BrokenFilesTest {
       Resolver.resolve(read.value());
       return true;
     } catch (UnusableInput e) {
-      assertThat(e.problem().toString()).contains(file);
+      assertThat(Sentences.of(e.problem())).contains(file);
       return false;
     }
   }

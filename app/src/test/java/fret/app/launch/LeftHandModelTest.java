@@ -3,6 +3,7 @@ package fret.app.launch;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import fret.app.viewmodel.LeftHandModel;
+import fret.app.words.Sentences;
 import fret.app.words.Words;
 import fret.base.Said;
 import fret.drill.ShiftDrill;
@@ -18,6 +19,7 @@ import fret.plan.PracticePlan;
 import fret.player.BodyCue;
 import fret.player.EffortKind;
 import fret.player.Hand;
+import fret.player.Preset;
 import fret.search.Token;
 import fret.search.WeightRange;
 import fret.shelf.Planning;
@@ -69,7 +71,7 @@ class LeftHandModelTest extends OnDemoLibrary {
     does(() -> model.tryOut(other));
     does(model::adopt);
     assertThat(standing().notesUnlike(other)).isZero();
-    does(() -> model.usePreset("singing", "Singing line"));
+    does(() -> model.usePreset(Preset.SINGING));
     assertThat(standing().notesUnlike(other)).as("no weight changes what is adopted").isZero();
     does(model::release);
     assertThat(studio.shown().isAdopted()).isFalse();
@@ -109,7 +111,7 @@ class LeftHandModelTest extends OnDemoLibrary {
     for (int i = 4; i <= 7; i++) {
       assertThat(at(i).string()).isEqualTo(string);
     }
-    does(() -> model.usePreset("quick", "Quick and light"));
+    does(() -> model.usePreset(Preset.QUICK));
     for (int i = 4; i <= 7; i++) {
       assertThat(at(i).string()).isEqualTo(string);
     }
@@ -188,7 +190,7 @@ class LeftHandModelTest extends OnDemoLibrary {
     assertThat(at(5)).isEqualTo(was);
     does(() -> model.wish(Wish.Kind.NOT_STRING));
     assertThat(at(5).string()).isNotEqualTo(was.string());
-    does(() -> model.usePreset("singing", "Singing line"));
+    does(() -> model.usePreset(Preset.SINGING));
     assertThat(at(5).string()).as("the ban holds").isNotEqualTo(was.string());
   }
 
@@ -214,7 +216,7 @@ class LeftHandModelTest extends OnDemoLibrary {
     ShiftDrill.Manner mine = new ShiftDrill.Manner(false, true, 3);
     does(() -> model.setManner(mine));
     assertThat(new LeftHandModel(studio).manner()).isEqualTo(mine);
-    String usual = BodyCue.NECK_UP.usualText(InstrumentType.VIOLIN);
+    String usual = Sentences.of(BodyCue.NECK_UP.usual(InstrumentType.VIOLIN));
     assertThat(model.cue(BodyCue.NECK_UP)).isEqualTo(usual);
     does(() -> model.setCue(BodyCue.NECK_UP, "  Elbow first. "));
     assertThat(model.cue(BodyCue.NECK_UP)).isEqualTo("Elbow first.");

@@ -2,6 +2,7 @@ package fret.app.launch;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import fret.app.words.Sentences;
 import fret.instrument.InstrumentType;
 import fret.passage.Passage;
 import java.io.IOException;
@@ -79,7 +80,7 @@ class PartWindowTest extends RealWindow {
     until(() -> !studio.isBehind());
     type(robot, "#pick-from", "77");
     fire(robot, "#pick-open");
-    assertThat(studio.errorProperty().get().toString()).contains("no bar \"77\"");
+    assertThat(Sentences.of(studio.errorProperty().get())).contains("no bar \"77\"");
     robot.clickOn("#close-error");
     type(robot, "#pick-from", "1");
     type(robot, "#pick-to", "3");
@@ -103,7 +104,7 @@ class PartWindowTest extends RealWindow {
     type(robot, "#string-length", "660");
     assertThat(studio.shown().task().hand().instrument().stringLengthMm()).isEqualTo(660);
     type(robot, "#string-length", "12");
-    assertThat(studio.errorProperty().get().toString()).contains("150").contains("1400");
+    assertThat(Sentences.of(studio.errorProperty().get())).contains("150").contains("1400");
     robot.clickOn("#close-error");
     assertThat(studio.shown().task().hand().instrument().stringLengthMm()).isEqualTo(660);
     type(robot, "#own-tuning", "A3 D3 G2 B1");
@@ -128,7 +129,7 @@ class PartWindowTest extends RealWindow {
         .extracting(n -> n.bar())
         .containsOnly("2", "3");
     type(robot, "#to-bar", "99");
-    assertThat(studio.errorProperty().get().toString()).contains("99");
+    assertThat(Sentences.of(studio.errorProperty().get())).contains("99");
     robot.clickOn("#close-error");
     robot.push(KeyCode.CONTROL, KeyCode.Z);
     until(() -> !studio.isBehind());
@@ -145,7 +146,7 @@ class PartWindowTest extends RealWindow {
     assertThat(settings().details().barNotes()).containsKey("3");
     type(robot, "#note-bar", "300");
     type(robot, "#note-text", "nowhere");
-    assertThat(studio.errorProperty().get().toString()).contains("300");
+    assertThat(Sentences.of(studio.errorProperty().get())).contains("300");
     robot.clickOn("#close-error");
     until(() -> robot.lookup("Answered").tryQuery().isPresent());
     fire(robot, "Answered");
@@ -169,13 +170,13 @@ class PartWindowTest extends RealWindow {
     assertThat(hardest()).as("half the tempo, half the haste").isLessThan(before);
     type(robot, "#mark-value", "fast");
     fire(robot, "#mark-add");
-    assertThat(studio.errorProperty().get().toString()).contains("fast");
+    assertThat(Sentences.of(studio.errorProperty().get())).contains("fast");
     robot.clickOn("#close-error");
     until(() -> robot.lookup("Take away").tryQuery().isPresent());
     fire(robot, "Take away");
     assertThat(settings().details().tempoMarks()).isEmpty();
     type(robot, "#performance", "12 000");
-    assertThat(studio.errorProperty().get().toString()).contains("no tempo");
+    assertThat(Sentences.of(studio.errorProperty().get())).contains("no tempo");
   }
 
   private double hardest() {

@@ -31,6 +31,7 @@ import javafx.scene.Group;
 import javafx.scene.Scene;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
 import org.mockito.Mockito;
@@ -39,6 +40,7 @@ import org.testfx.framework.junit5.ApplicationExtension;
 import org.testfx.util.WaitForAsyncUtils;
 
 /** The real window over a real library with the demo in it; sound and keyboard are stand-ins. */
+@Tag("window")
 @ExtendWith(ApplicationExtension.class)
 abstract class RealWindow {
   /** How long a condition is waited for: what a loaded machine may need. */

@@ -3,6 +3,7 @@ package fret.app.launch;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import fret.app.viewmodel.PracticeModel;
+import fret.app.words.Sentences;
 import fret.base.Said;
 import fret.base.UnusableInput;
 import fret.drill.Chunk;
@@ -96,7 +97,7 @@ class StudioTest extends OnDemoLibrary {
             .replaceFirst("(?s)<measure number=\"2\".*?</measure>", "");
     does(() -> studio.bringInAgain("part.musicxml", gone.getBytes(StandardCharsets.UTF_8)));
     assertThat(studio.session().problems())
-        .anyMatch(p -> p.toString().contains("has no note any more"));
+        .anyMatch(p -> Sentences.of(p).contains("has no note any more"));
     assertThat(studio.shown().passage().marks().of(FingerLayer.PINNED).values()).isEmpty();
     does(studio::undo);
     assertThat(studio.shown().passage().marks().of(FingerLayer.PINNED).values()).hasSize(1);
@@ -260,20 +261,20 @@ class StudioTest extends OnDemoLibrary {
                 Said.words("On the bass"),
                 s -> s.withSetup(s.setup().withInstrument(InstrumentType.BASS))));
     assertThat(studio.shown().fingering().problems())
-        .anyMatch(p -> p.toString().contains("fingerboard"));
+        .anyMatch(p -> Sentences.of(p).contains("fingerboard"));
     does(
         () ->
             studio.changeSettings(
                 Said.words("Two octaves down"), s -> s.withReading(s.reading().withOctaves(-2))));
     assertThat(studio.shown().fingering().problems())
-        .noneMatch(p -> p.toString().contains("end of the fingerboard"));
+        .noneMatch(p -> Sentences.of(p).contains("end of the fingerboard"));
   }
 
   @Test
   void aBadFileIsNamedAndTheOpenPassageStays() throws Exception {
     openDemo(1);
     does(() -> studio.importFile("odd.musicxml", new byte[] {1, 2, 3}));
-    assertThat(studio.errorProperty().get().toString()).contains("odd.musicxml");
+    assertThat(Sentences.of(studio.errorProperty().get())).contains("odd.musicxml");
     assertThat(studio.shown().passage().id()).isEqualTo(studio.passages().get(1).id());
   }
 

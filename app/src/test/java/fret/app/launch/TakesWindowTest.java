@@ -5,6 +5,7 @@ import static org.mockito.ArgumentMatchers.any;
 import static org.mockito.ArgumentMatchers.anyBoolean;
 
 import fret.app.viewmodel.TakesModel;
+import fret.app.words.Sentences;
 import fret.journal.Breakage;
 import fret.session.Ear;
 import fret.session.Session;
@@ -175,7 +176,7 @@ class TakesWindowTest extends RealWindow {
     Files.writeString(wav, "not a sound");
     robot.interact(() -> main.openFile(wav.toFile()));
     until(() -> studio.errorProperty().get() != null && !studio.isBehind());
-    assertThat(studio.errorProperty().get().toString()).contains("not a WAV");
+    assertThat(Sentences.of(studio.errorProperty().get())).contains("not a WAV");
     assertThat(takes().takesProperty().get()).isEmpty();
   }
 

@@ -3,6 +3,7 @@ package fret.app.launch;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import fret.app.viewmodel.PaperModel;
+import fret.app.words.Sentences;
 import fret.base.Said;
 import fret.instrument.Finger;
 import fret.journal.Verdict;
@@ -147,7 +148,7 @@ class WindowTest extends RealWindow {
     Files.writeString(broken.toPath(), "<score-partwise>");
     robot.interact(() -> main.openFile(broken));
     until(() -> studio.errorProperty().get() != null);
-    assertThat(studio.errorProperty().get().toString()).contains("broken.musicxml", "line");
+    assertThat(Sentences.of(studio.errorProperty().get())).contains("broken.musicxml", "line");
     assertThat(robot.lookup("#error").tryQuery()).isPresent();
     robot.clickOn("#close-error");
     assertThat(robot.lookup("#error").tryQuery()).isEmpty();

@@ -88,7 +88,7 @@ class InterleavingTest {
     studio.open(room.passage(1));
     pin(3, Finger.FOURTH);
     room.settle();
-    assertThat(studio.errorProperty().get().toString()).contains("not in the library");
+    assertThat(Sentences.of(studio.errorProperty().get())).contains("not in the library");
     assertThat(studio.session().passage().id()).isEqualTo(room.passage(0).id());
     pin(5, Finger.SECOND);
     room.settle();
@@ -203,7 +203,7 @@ class InterleavingTest {
       second.studio.select(5);
       second.studio.decisions().pinFinger(Finger.SECOND);
       second.settle();
-      assertThat(second.studio.errorProperty().get().toString())
+      assertThat(Sentences.of(second.studio.errorProperty().get()))
           .contains(Sentences.of("store.refused"));
       assertThat(second.studio.shown().passage()).isEqualTo(inLibrary(0));
       second.studio.select(5);
@@ -283,7 +283,7 @@ class InterleavingTest {
         x -> {});
     pin(3, Finger.FOURTH);
     room.settle();
-    assertThat(studio.errorProperty().get().toString()).contains("went wrong inside Fret");
+    assertThat(Sentences.of(studio.errorProperty().get())).contains("went wrong inside Fret");
     assertThat(studio.isBehind()).isFalse();
     assertThat(stored(0)).hasSize(1);
   }

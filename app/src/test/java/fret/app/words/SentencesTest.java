@@ -3,13 +3,18 @@ package fret.app.words;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import fret.base.Problem;
 import fret.base.Said;
+import fret.bowing.BowEffort;
+import fret.instrument.InstrumentType;
 import fret.lane.Lane;
 import fret.lane.Lanes;
 import fret.mark.Layer;
 import fret.mark.Reminder;
 import fret.mark.Wish;
+import fret.passage.Details;
 import fret.passage.Layers;
+import fret.player.BodyCue;
 import fret.shelf.StoreFailure;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -31,7 +36,7 @@ class SentencesTest {
   /** Ids that are made at run time end with a dot in the source. */
   private static Set<String> toldInTheSources() throws IOException {
     Set<String> ids = new TreeSet<>();
-    for (String module : List.of("core", "app")) {
+    for (String module : List.of("core", "format", "app")) {
       Path root = Path.of("..", module, "src", "main", "java");
       try (Stream<Path> files = Files.walk(root)) {
         for (Path file : files.filter(f -> f.toString().endsWith(".java")).toList()) {
@@ -89,6 +94,18 @@ class SentencesTest {
     for (StoreFailure.Cause why : StoreFailure.Cause.values()) {
       assertThat(Sentences.of("store." + why)).endsWith(".");
     }
+    for (BowEffort kind : BowEffort.values()) {
+      assertThat(Sentences.of("bow-effort." + kind.id())).isNotBlank();
+    }
+    for (Details.Topic topic : Details.Topic.values()) {
+      assertThat(Sentences.of("topic." + topic)).isNotBlank();
+      assertThat(Sentences.of("topic." + topic + ".hint")).isNotBlank();
+    }
+    for (BodyCue cue : BodyCue.values()) {
+      for (InstrumentType type : InstrumentType.values()) {
+        assertThat(Sentences.of(cue.usual(type))).endsWith(".");
+      }
+    }
     for (Wish.Kind kind : Wish.Kind.values()) {
       assertThat(Sentences.of("wish." + kind)).isNotBlank();
     }
@@ -111,6 +128,40 @@ class SentencesTest {
     assertThatThrownBy(() -> Sentences.of("bar")).isInstanceOf(IllegalArgumentException.class);
     assertThat(Said.read(Said.of("wish.asked", Said.of("x", 3, 2.5)).form()))
         .isEqualTo(Said.of("wish.asked", Said.of("x", 3, 2.5)));
+  }
+
+  @Test
+  void aProblemIsToldInOneLine() {
+    Said message = Said.of("obstacle.high", "C8");
+    Problem at = Problem.atBar("7", message, Said.of("obstacle.high.do"));
+    assertThat(Sentences.of(at))
+        .isEqualTo(
+            "bar 7: C8 lies beyond the end of the fingerboard. "
+                + "Check the clef and the octave line, or play it as a harmonic.");
+    assertThat(Sentences.of(Problem.of(message, Said.NOTHING)))
+        .isEqualTo("C8 lies beyond the end of the fingerboard.");
+    assertThat(Sentences.of(new Problem(Said.words("a.mid"), message, Said.NOTHING)))
+        .startsWith("a.mid: C8");
+  }
+
+  /**
+   * A reader's refusal, a chord's other ways: told by a sentence that stands in the bundle only.
+   */
+  @Test
+  void coreAndTheReadersHoldNoSentences() throws IOException {
+    Pattern sentence = Pattern.compile("\"[A-Z][a-z]+,? [a-z]+[^\"]*\"");
+    Pattern inside =
+        Pattern.compile("Exception\\(|requireNonNull|<text x=|Level\\.|^\\*|^//|^/\\*");
+    for (String module : List.of("core", "format", "store")) {
+      try (Stream<Path> files = Files.walk(Path.of("..", module, "src", "main", "java"))) {
+        for (Path file : files.filter(f -> f.toString().endsWith(".java")).toList()) {
+          assertThat(Files.readAllLines(file).stream().map(String::strip))
+              .as(file.toString())
+              .filteredOn(line -> sentence.matcher(line).find())
+              .allSatisfy(line -> assertThat(line).containsPattern(inside));
+        }
+      }
+    }
   }
 
   @Test

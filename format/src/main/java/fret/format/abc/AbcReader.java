@@ -2,6 +2,7 @@ package fret.format.abc;
 
 import fret.base.Outcome;
 import fret.base.Problem;
+import fret.base.Said;
 import fret.base.UnusableInput;
 import fret.pitch.Clef;
 import fret.pitch.Interval;
@@ -37,7 +38,7 @@ public final class AbcReader {
   private static final Pattern FIELD = Pattern.compile("([A-Za-z]):\\s*(.*)");
   private static final Pattern LENGTH = Pattern.compile("(\\d{0,4})(/*)(\\d{0,4})");
   private static final String LETTERS = "CDEFGABcdefgab";
-  private static final String NEXT = "Mend the text there and open it again.";
+  private static final Said NEXT = Said.of("read.abc.do");
 
   private final String file;
   private final List<Problem> problems = new ArrayList<>();
@@ -86,15 +87,15 @@ public final class AbcReader {
    */
   public static Outcome<Score> read(String file, String text) throws UnusableInput {
     if (text.length() > LONGEST) {
-      throw new UnusableInput(file, "The text is longer than a tune can be.", NEXT);
+      throw new UnusableInput(file, Said.of("read.abc-long"), NEXT);
     }
     AbcReader reader = new AbcReader(file);
     try {
       return reader.run(text);
     } catch (IllegalArgumentException | ArithmeticException e) {
       throw new UnusableInput(
-          file + ", line " + reader.line,
-          "Something in this line cannot be read (" + e.getMessage() + ").",
+          Said.of("where.file-line", file, String.valueOf(reader.line)),
+          Said.of("read.line", String.valueOf(e.getMessage())),
           NEXT);
     }
   }
@@ -123,8 +124,7 @@ public final class AbcReader {
     closeBar(Bar.Line.FINAL, false);
     boolean any = bars.stream().flatMap(b -> b.events().stream()).anyMatch(e -> !e.isRest());
     if (!any) {
-      throw new UnusableInput(
-          file, "There are no notes in this ABC text.", "It needs a K: line and notes after it.");
+      throw new UnusableInput(file, Said.of("read.abc-empty"), Said.of("read.abc-empty.do"));
     }
     return new Outcome<>(
         new Score(title, composer, "", Interval.UNISON, bars).laidOut(), List.copyOf(problems));
@@ -177,7 +177,7 @@ public final class AbcReader {
         at++;
       }
       if (eventCount > MOST_EVENTS) {
-        throw new UnusableInput(file, "The tune is longer than a part can be.", NEXT);
+        throw new UnusableInput(file, Said.of("read.tune-long"), NEXT);
       }
     }
   }
@@ -226,7 +226,9 @@ public final class AbcReader {
       if (!Character.isWhitespace(c) && "`\\y$*;".indexOf(c) < 0) {
         problems.add(
             new Problem(
-                "line " + line, "\"" + c + "\" is not known here and was passed over.", ""));
+                Said.of("where.line", String.valueOf(line)),
+                Said.of("read.passed-over", String.valueOf(c)),
+                Said.NOTHING));
       }
       at++;
     }
@@ -475,7 +477,8 @@ public final class AbcReader {
   private void endSlurInBarBefore() {
     slurs--;
     problems.add(
-        new Problem("line " + line, "A slur ends before a note of its bar; it was left open.", ""));
+        new Problem(
+            Said.of("where.line", String.valueOf(line)), Said.of("read.slur-open"), Said.NOTHING));
   }
 
   private int lastNote() {

@@ -2,6 +2,7 @@ package fret.format.midi;
 
 import fret.base.Outcome;
 import fret.base.Problem;
+import fret.base.Said;
 import fret.base.UnusableInput;
 import fret.pitch.KeySignature;
 import fret.score.Score;
@@ -14,7 +15,6 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
 import javax.sound.midi.InvalidMidiDataException;
@@ -38,7 +38,7 @@ public final class MidiReader {
   private static final int SET_TEMPO = 0x51;
   private static final int TIME_SIGNATURE = 0x58;
   private static final int KEY_SIGNATURE = 0x59;
-  private static final String NEXT = "Export the part again as MIDI, or as MusicXML.";
+  private static final Said NEXT = Said.of("read.midi.do");
 
   /** A note in quarters from the file's start. */
   record Played(double onset, double end, int midi) {}
@@ -85,7 +85,7 @@ public final class MidiReader {
       }
     }
     if (choices.isEmpty()) {
-      throw new UnusableInput(file, "The MIDI file has no notes.", NEXT);
+      throw new UnusableInput(file, Said.of("read.midi-empty"), NEXT);
     }
     return choices;
   }
@@ -107,7 +107,7 @@ public final class MidiReader {
                 .orElseThrow(
                     () ->
                         new UnusableInput(
-                            file, "There is no track \"" + trackId + "\".", "Pick another track."));
+                            file, Said.of("read.no-track", trackId), Said.of("read.no-track.do")));
     MidiReader reader = open(file, bytes);
     reader.readMeta();
     List<Played> played = reader.played(reader.sequence.getTracks()[Integer.parseInt(choice.id())]);
@@ -115,31 +115,29 @@ public final class MidiReader {
     Score score =
         quantizer.score(choice.name(), played, new Tempo(Beat.QUARTER, reader.quartersPerMinute));
     double msPerQuarter = 60_000 / reader.quartersPerMinute;
-    String moved =
-        String.format(
-            Locale.ROOT,
-            "The notes were set on a grid: moved by %.0f ms on average, %.0f ms at most.",
-            quantizer.meanError() * msPerQuarter,
-            quantizer.worstError() * msPerQuarter);
-    return new Outcome<>(
-        score, List.of(new Problem("", moved, "Look through the rhythm where it is uneven.")));
+    Said moved =
+        Said.of(
+            "read.moved",
+            Math.round(quantizer.meanError() * msPerQuarter),
+            Math.round(quantizer.worstError() * msPerQuarter));
+    return new Outcome<>(score, List.of(Problem.of(moved, Said.of("read.moved.do"))));
   }
 
   private static MidiReader open(String file, byte[] bytes) throws UnusableInput {
     if (bytes.length > LARGEST_BYTES) {
-      throw new UnusableInput(file, "The MIDI file is larger than 10 MB.", NEXT);
+      throw new UnusableInput(file, Said.of("read.midi-large"), NEXT);
     }
     try {
       Sequence sequence = MidiSystem.getSequence(new ByteArrayInputStream(bytes));
       if (sequence.getDivisionType() != Sequence.PPQ || sequence.getResolution() < 1) {
-        throw new UnusableInput(file, "The MIDI file counts in film frames, not in beats.", NEXT);
+        throw new UnusableInput(file, Said.of("read.midi-frames"), NEXT);
       }
       return new MidiReader(file, sequence);
     } catch (InvalidMidiDataException | IOException e) {
-      throw new UnusableInput(file, "This is not a MIDI file that can be read.", NEXT);
+      throw new UnusableInput(file, Said.of("read.no-midi"), NEXT);
     } catch (RuntimeException e) {
       // The platform's reader answers some broken files with exceptions of its own.
-      throw new UnusableInput(file, "The MIDI file is damaged.", NEXT);
+      throw new UnusableInput(file, Said.of("read.midi-damaged"), NEXT);
     }
   }
 
@@ -170,8 +168,7 @@ public final class MidiReader {
               || s.getCommand() == ShortMessage.NOTE_ON && s.getData2() == 0;
       double at = quarters(track.get(i));
       if (at > LONGEST_QUARTERS || notes.size() > MOST_NOTES) {
-        throw new UnusableInput(
-            file, "The track is longer than a part can be.", "Export only the passage.");
+        throw new UnusableInput(file, Said.of("read.track-long"), Said.of("read.track-long.do"));
       }
       int key = s.getData1() + 128 * s.getChannel();
       if (on || off) {

@@ -1,5 +1,6 @@
 package fret.format.musicxml;
 
+import fret.base.Said;
 import fret.base.UnusableInput;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
@@ -37,7 +38,7 @@ public final class MusicXmlFile {
 
   private static final String DEPTH = "http://www.oracle.com/xml/jaxp/properties/maxElementDepth";
 
-  private static final String NEXT = "Export the part again as MusicXML and open that file.";
+  private static final Said NEXT = Said.of("read.xml.do");
 
   private MusicXmlFile() {}
 
@@ -52,7 +53,7 @@ public final class MusicXmlFile {
    */
   public static Document open(String name, byte[] bytes) throws UnusableInput {
     if (bytes.length == 0) {
-      throw new UnusableInput(name, "The file is empty.", NEXT);
+      throw new UnusableInput(name, Said.of("read.empty"), NEXT);
     }
     if (bytes.length > LARGEST_BYTES) {
       throw tooLarge(name);
@@ -61,12 +62,10 @@ public final class MusicXmlFile {
     Document document = parse(name, xml);
     String root = document.getDocumentElement().getTagName();
     if (root.equals("score-timewise")) {
-      throw new UnusableInput(
-          name, "The file is time-wise MusicXML.", "Export it part-wise and open that file.");
+      throw new UnusableInput(name, Said.of("read.timewise"), Said.of("read.timewise.do"));
     }
     if (!root.equals("score-partwise")) {
-      throw new UnusableInput(
-          name, "This is not a MusicXML score: it starts with <" + root + ">.", NEXT);
+      throw new UnusableInput(name, Said.of("read.no-score", root), NEXT);
     }
     return document;
   }
@@ -90,9 +89,7 @@ public final class MusicXmlFile {
 
   private static UnusableInput tooLarge(String name) {
     return new UnusableInput(
-        name,
-        "The file is larger than " + LARGEST_BYTES / 1_000_000 + " MB.",
-        "Export only the part you play.");
+        name, Said.of("read.large", LARGEST_BYTES / 1_000_000), Said.of("read.large.do"));
   }
 
   private static boolean isZip(byte[] bytes) {
@@ -119,7 +116,7 @@ public final class MusicXmlFile {
         entry = zip.getNextEntry();
       }
     } catch (IOException | IllegalArgumentException e) {
-      throw new UnusableInput(name, "The compressed file is damaged.", NEXT);
+      throw new UnusableInput(name, Said.of("read.zip-damaged"), NEXT);
     }
     String rooted = firstScore;
     byte[] container = entries.get("META-INF/container.xml");
@@ -131,7 +128,7 @@ public final class MusicXmlFile {
     }
     byte[] score = entries.getOrDefault(rooted, entries.get(firstScore));
     if (score == null) {
-      throw new UnusableInput(name, "The compressed file holds no score.", NEXT);
+      throw new UnusableInput(name, Said.of("read.zip-empty"), NEXT);
     }
     return score;
   }
@@ -144,9 +141,7 @@ public final class MusicXmlFile {
     while (n >= 0) {
       if (out.size() + n > room) {
         throw new UnusableInput(
-            name,
-            "The compressed file unpacks to more than " + LARGEST_BYTES / 1_000_000 + " MB.",
-            "Export only the part you play.");
+            name, Said.of("read.zip-large", LARGEST_BYTES / 1_000_000), Said.of("read.large.do"));
       }
       out.write(buffer, 0, n);
       n = in.read(buffer);
@@ -171,15 +166,14 @@ public final class MusicXmlFile {
       boolean entities =
           document.getDoctype() != null && document.getDoctype().getEntities().getLength() > 0;
       if (entities || hasEntityReference(document.getDocumentElement())) {
-        throw new UnusableInput(
-            name, "The file defines entities, which are not allowed here.", NEXT);
+        throw new UnusableInput(name, Said.of("read.entities"), NEXT);
       }
       return document;
     } catch (SAXParseException e) {
-      throw new UnusableInput(name, "The XML is broken at line " + e.getLineNumber() + ".", NEXT);
-    } catch (SAXException | IOException e) {
       throw new UnusableInput(
-          name, "The text of the file does not match the encoding it declares.", NEXT);
+          name, Said.of("read.broken", String.valueOf(e.getLineNumber())), NEXT);
+    } catch (SAXException | IOException e) {
+      throw new UnusableInput(name, Said.of("read.encoding"), NEXT);
     } catch (ParserConfigurationException e) {
       throw new IllegalStateException(e);
     }

@@ -1,7 +1,9 @@
 package fret.format.musicxml;
 
+import fret.base.Fractions;
 import fret.base.Outcome;
 import fret.base.Problem;
+import fret.base.Said;
 import fret.base.UnusableInput;
 import fret.pitch.Clef;
 import fret.pitch.Interval;
@@ -88,16 +90,16 @@ public final class MusicXmlReader {
       return new Linked(score, reader.links(score.value()));
     } catch (IllegalArgumentException | ArithmeticException e) {
       throw new UnusableInput(
-          file + ", bar " + reader.barNumber,
-          "A value in this bar cannot be read (" + e.getMessage() + ").",
-          "Mend the bar in the program the file comes from and export it again.");
+          Said.of("where.file-bar", file, reader.barNumber),
+          Said.of("read.value", String.valueOf(e.getMessage())),
+          Said.of("read.value.do"));
     }
   }
 
   static Element pick(String file, Document document, String partName) throws UnusableInput {
     List<Element> parts = Dom.children(document.getDocumentElement(), "part");
     if (parts.isEmpty()) {
-      throw new UnusableInput(file, "The file has no part.", "Export the part again.");
+      throw new UnusableInput(file, Said.of("read.no-part"), Said.of("read.no-part.do"));
     }
     if (partName.isEmpty()) {
       return parts.stream()
@@ -117,8 +119,8 @@ public final class MusicXmlReader {
     }
     throw new UnusableInput(
         file,
-        "There is no part called \"" + partName + "\".",
-        "The parts are: " + String.join(", ", names) + ".");
+        Said.of("read.no-such-part", partName),
+        Said.of("read.no-such-part.do", String.join(", ", names)));
   }
 
   private Outcome<Score> run() throws UnusableInput {
@@ -130,17 +132,11 @@ public final class MusicXmlReader {
     }
     boolean anyNote = bars.stream().flatMap(b -> b.events().stream()).anyMatch(e -> !e.isRest());
     if (!anyNote) {
-      throw new UnusableInput(file, "The part has no notes.", "Pick another part or another file.");
+      throw new UnusableInput(file, Said.of("read.no-notes"), Said.of("read.no-notes.do"));
     }
     if (!transposeSeen && isBassWithoutOctave()) {
       transposition = Interval.OCTAVE_DOWN;
-      problems.add(
-          new Problem(
-              "",
-              "The part is named \""
-                  + partName()
-                  + "\" and says nothing of transposition: it is read as sounding an octave lower than written.",
-              "Change this in the Part area if it sounds as written."));
+      problems.add(Problem.of(Said.of("read.octave", partName()), Said.of("read.octave.do")));
     }
     Score score = new Score(title(), composer(), partName(), transposition, bars).laidOut();
     return new Outcome<>(score, problems);
@@ -173,20 +169,17 @@ public final class MusicXmlReader {
   private void refuseUnusable() throws UnusableInput {
     for (Element measure : Dom.children(part, "measure")) {
       for (Element attributes : Dom.children(measure, "attributes")) {
-        String bar = file + ", bar " + measure.getAttribute("number");
+        Said bar = Said.of("where.file-bar", file, measure.getAttribute("number"));
         if (Dom.number(attributes, "staves", 1) > 1) {
-          throw new UnusableInput(
-              bar,
-              "The part has more than one stave, as for a keyboard.",
-              "Pick the part of a string instrument.");
+          throw new UnusableInput(bar, Said.of("read.staves"), Said.of("read.staves.do"));
         }
         for (Element sign : Dom.children(attributes, "clef")) {
           String name = Dom.text(sign, "sign");
           if (name.equals("TAB") || name.equals("percussion")) {
             throw new UnusableInput(
                 bar,
-                name.equals("TAB") ? "The part is tablature." : "The part is for percussion.",
-                "Pick a part in ordinary notation.");
+                Said.of(name.equals("TAB") ? "read.tablature" : "read.percussion"),
+                Said.of("read.notation.do"));
           }
         }
       }
@@ -314,22 +307,14 @@ public final class MusicXmlReader {
       problems.add(
           Problem.atBar(
               barNumber,
-              "The bar is longer than its metre: expected "
-                  + fret.base.Fractions.text(full)
-                  + " but found "
-                  + fret.base.Fractions.text(written)
-                  + " of a whole note.",
-              "Check the note values there."));
+              Said.of("read.bar-long", Fractions.text(full), Fractions.text(written)),
+              Said.of("read.bar-long.do")));
     } else if (written.compareTo(full) < 0 && !implicit && !firstBar && !isPartial(parts)) {
       problems.add(
           Problem.atBar(
               barNumber,
-              "The bar is shorter than its metre: expected "
-                  + fret.base.Fractions.text(full)
-                  + " but found "
-                  + fret.base.Fractions.text(written)
-                  + " of a whole note.",
-              "It is kept as it is."));
+              Said.of("read.bar-short", Fractions.text(full), Fractions.text(written)),
+              Said.of("read.bar-short.do")));
     }
     parts.events.sort(Comparator.comparing(Event::onset));
     bars.add(

@@ -134,16 +134,15 @@ public final class PagePrinter implements Printer {
         throw new UnusableInput(
             name,
             image == null
-                ? "This is no picture that can be shown."
-                : "The picture is larger than " + LARGEST_SIDE + " dots.",
-            "Use a PNG or JPEG picture, or a PDF document.");
+                ? Said.of("read.no-picture")
+                : Said.of("read.picture-large", LARGEST_SIDE),
+            Said.of("read.picture.do"));
       }
       ByteArrayOutputStream out = new ByteArrayOutputStream();
       ImageIO.write(image, "png", out);
       return out.toByteArray();
     } catch (IOException | RuntimeException e) {
-      throw new UnusableInput(
-          name, "The page cannot be shown.", "Use a PNG or JPEG picture, or a PDF document.");
+      throw new UnusableInput(name, Said.of("read.page"), Said.of("read.picture.do"));
     }
   }
 

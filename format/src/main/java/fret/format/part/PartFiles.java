@@ -1,6 +1,7 @@
 package fret.format.part;
 
 import fret.base.Outcome;
+import fret.base.Said;
 import fret.base.UnusableInput;
 import fret.bowing.BowLayers;
 import fret.format.abc.AbcReader;
@@ -64,14 +65,9 @@ public final class PartFiles implements ScoreReader, MarkedFileWriter {
     } catch (IllegalArgumentException | ArithmeticException | IndexOutOfBoundsException e) {
       System.getLogger("fret").log(System.Logger.Level.WARNING, "cannot read " + name, e);
       throw new UnusableInput(
-          name,
-          "Something in the file cannot be read: " + e.getMessage() + ".",
-          "Export the part again and open that file.");
+          name, Said.of("read.something", String.valueOf(e.getMessage())), Said.of("read.again"));
     } catch (StackOverflowError e) {
-      throw new UnusableInput(
-          name,
-          "The file is built up too deep to be read.",
-          "Export the part again and open that file.");
+      throw new UnusableInput(name, Said.of("read.deep"), Said.of("read.again"));
     }
   }
 
@@ -94,9 +90,9 @@ public final class PartFiles implements ScoreReader, MarkedFileWriter {
           int midi = head.pitch().midi() + score.transposition().semitones();
           if (midi < LOWEST || midi > HIGHEST) {
             throw new UnusableInput(
-                name + ", bar " + bar.number(),
-                head.pitch() + " sounds outside everything that can be heard as a note.",
-                "Look at its octave and at the transposition of the part.");
+                Said.of("where.file-bar", name, bar.number()),
+                Said.of("read.unheard", head.pitch()),
+                Said.of("read.unheard.do"));
           }
         }
       }

@@ -2,6 +2,7 @@ package fret.format.sound;
 
 import static java.nio.charset.StandardCharsets.US_ASCII;
 
+import fret.base.Said;
 import fret.base.UnusableInput;
 import fret.take.Recording;
 import fret.take.Resampler;
@@ -14,7 +15,6 @@ import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.util.Arrays;
-import java.util.Locale;
 import javax.sound.sampled.AudioFormat;
 import javax.sound.sampled.AudioInputStream;
 import javax.sound.sampled.AudioSystem;
@@ -39,11 +39,9 @@ public final class WavFiles implements SoundFiles {
     try {
       return new WavFiles().read(file.toString(), Files.readAllBytes(file));
     } catch (NoSuchFileException e) {
-      throw new UnusableInput(
-          file.toString(), "There is no such file.", "Check its name and folder.");
+      throw new UnusableInput(file.toString(), Said.of("read.no-file"), Said.of("read.no-file.do"));
     } catch (IOException e) {
-      throw new UnusableInput(
-          file.toString(), "The file cannot be read.", "Check that it may be read.");
+      throw new UnusableInput(file.toString(), Said.of("read.closed"), Said.of("read.closed.do"));
     }
   }
 
@@ -51,13 +49,10 @@ public final class WavFiles implements SoundFiles {
   public Recording read(String name, byte[] file) throws UnusableInput {
     Recording recording = new Recording(samples(name, file, Recording.RATE));
     if (recording.seconds() < SHORTEST_S) {
-      throw new UnusableInput(name, "The recording is empty.", "Record the passage once more.");
+      throw new UnusableInput(name, Said.of("read.wav-empty"), Said.of("read.wav-empty.do"));
     }
     if (recording.peak() < SILENT) {
-      throw new UnusableInput(
-          name,
-          "The recording is silent.",
-          "Check which input it was recorded from, and its level, and record once more.");
+      throw new UnusableInput(name, Said.of("read.wav-silent"), Said.of("read.wav-silent.do"));
     }
     return recording;
   }
@@ -69,13 +64,9 @@ public final class WavFiles implements SoundFiles {
       refuse(name, format, in.getFrameLength());
       return Resampler.resampled(mixed(in, format), Math.round(format.getSampleRate()), rate);
     } catch (UnsupportedAudioFileException e) {
-      throw new UnusableInput(
-          name, "The file is not a WAV recording.", "Save the recording as WAV and try again.");
+      throw new UnusableInput(name, Said.of("read.no-wav"), Said.of("read.no-wav.do"));
     } catch (IOException | IllegalArgumentException e) {
-      throw new UnusableInput(
-          name,
-          "The recording cannot be read; it may be cut short.",
-          "Save it as WAV once more and try again.");
+      throw new UnusableInput(name, Said.of("read.wav-cut"), Said.of("read.wav-cut.do"));
     }
   }
 
@@ -89,19 +80,16 @@ public final class WavFiles implements SoundFiles {
             && format.getChannels() <= MOST_CHANNELS
             && (bits == 8 || bits == 16 || bits == 24 || bits == 32 || bits == 64);
     if (!known) {
-      String found =
-          String.format(
-              Locale.ROOT, "%.0f Hz, %d channels, %d bits", rate, format.getChannels(), bits);
       throw new UnusableInput(
           name,
-          "This kind of recording (" + found + ") is not known.",
-          "Save it as WAV with 44100 Hz and 16 bits.");
+          Said.of("read.wav-kind", Math.round(rate), format.getChannels(), bits),
+          Said.of("read.wav-kind.do"));
     }
     if (frames / rate > Recording.LONGEST_S) {
       throw new UnusableInput(
           name,
-          String.format(Locale.ROOT, "The recording lasts %.1f minutes.", frames / rate / 60),
-          "Cut it: up to 10 minutes are taken.");
+          Said.of("read.wav-long", Said.tenths(frames / rate / 60)),
+          Said.of("read.wav-long.do"));
     }
   }
 

@@ -5,6 +5,7 @@ import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import fret.base.Said;
 import fret.base.UnusableInput;
 import java.io.IOException;
 import java.io.StringReader;
@@ -63,16 +64,16 @@ public final class TableFiles {
    */
   public static List<List<String>> read(String name, byte[] bytes) throws UnusableInput {
     if (bytes.length > MOST_BYTES) {
-      throw bad(name, "The file is larger than " + MOST_BYTES / 1_000_000 + " MB.");
+      throw bad(name, Said.of("read.large", MOST_BYTES / 1_000_000));
     }
     String text = new String(bytes, StandardCharsets.UTF_8).replace("\uFEFF", "");
     boolean json = text.stripLeading().startsWith("[");
     try {
       return json ? ofJson(name, text) : ofCsv(text);
     } catch (JsonProcessingException e) {
-      throw bad(name, "It is no JSON: line " + e.getLocation().getLineNr() + ".");
+      throw bad(name, Said.of("read.no-json", String.valueOf(e.getLocation().getLineNr())));
     } catch (IOException | UncheckedIOException | IllegalStateException e) {
-      throw bad(name, "It is no table of comma separated values.");
+      throw bad(name, Said.of("read.no-table"));
     }
   }
 
@@ -92,7 +93,7 @@ public final class TableFiles {
     Set<String> names = new LinkedHashSet<>();
     all.forEach(n -> n.fieldNames().forEachRemaining(f -> names.add(f.toLowerCase(Locale.ROOT))));
     if (names.isEmpty() && !all.isEmpty()) {
-      throw bad(name, "Its list has no objects.");
+      throw bad(name, Said.of("read.no-objects"));
     }
     List<List<String>> rows = new ArrayList<>();
     rows.add(List.copyOf(names));
@@ -102,8 +103,7 @@ public final class TableFiles {
     return rows;
   }
 
-  private static UnusableInput bad(String name, String what) {
-    return new UnusableInput(
-        name, what, "Bring in a table (CSV) or a JSON list as the program saves them.");
+  private static UnusableInput bad(String name, Said what) {
+    return new UnusableInput(name, what, Said.of("read.table.do"));
   }
 }

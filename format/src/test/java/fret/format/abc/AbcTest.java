@@ -112,7 +112,7 @@ class AbcTest {
   void aBadLineIsNamed() {
     assertThatThrownBy(() -> read("c d e [Q"))
         .isInstanceOf(UnusableInput.class)
-        .hasMessageContaining("line 6");
+        .hasMessageContaining("where.file-line, args=[x.abc, 6]");
   }
 
   private static Direction tempo(String field) throws UnusableInput {
@@ -139,7 +139,7 @@ class AbcTest {
   void lengthsWithoutEndAndDigitsOfOtherScriptsAreNotTaken() {
     assertThatThrownBy(() -> AbcReader.read("t.abc", "X:1\nL:1000/8\nK:C\nC9999|\n"))
         .isInstanceOf(UnusableInput.class)
-        .hasMessageContaining("line 4");
+        .hasMessageContaining("where.file-line, args=[t.abc, 4]");
     assertThatCode(() -> AbcReader.read("t.abc", "X:1\nL:1/8\nK:C\nC\u0663 D(\u0663EFG|\n"))
         .satisfiesAnyOf(
             t -> assertThat(t).isNull(), t -> assertThat(t).isInstanceOf(UnusableInput.class));

@@ -244,7 +244,7 @@ class AroundNotesTest {
     org.assertj.core.api.Assertions.assertThatThrownBy(
             () -> read(other.getBytes(StandardCharsets.UTF_8)))
         .isInstanceOf(UnusableInput.class)
-        .hasMessageContaining("bar")
+        .hasMessageContaining("where.file-bar")
         .hasMessageContaining(said.strip());
   }
 }

@@ -248,14 +248,14 @@ class MusicXmlTest {
   @CsvSource(
       delimiter = '|',
       value = {
-        "<part-name>Violin I</part-name> | <part-name>V</part-name><oops> | broken at line",
-        "<divisions>480</divisions> | <divisions>480</divisions><staves>2</staves> | more than one stave",
-        "<sign>G</sign> | <sign>TAB</sign> | tablature",
-        "<sign>G</sign> | <sign>percussion</sign> | percussion",
-        "encoding=\"UTF-8\" | encoding=\"UTF-7777\" | encoding",
-        "<step>B</step> | <step>H</step> | cannot be read",
-        "score-partwise | opus | not a MusicXML score",
-        "<duration>480</duration> | <duration>many</duration> | bar 1",
+        "<part-name>Violin I</part-name> | <part-name>V</part-name><oops> | read.broken,",
+        "<divisions>480</divisions> | <divisions>480</divisions><staves>2</staves> | read.staves,",
+        "<sign>G</sign> | <sign>TAB</sign> | read.tablature,",
+        "<sign>G</sign> | <sign>percussion</sign> | read.percussion,",
+        "encoding=\"UTF-8\" | encoding=\"UTF-7777\" | read.encoding,",
+        "<step>B</step> | <step>H</step> | read.value,",
+        "score-partwise | opus | read.no-score,",
+        "<duration>480</duration> | <duration>many</duration> | where.file-bar, args=[test, 1]",
       })
   void whatCannotBeUsedIsNamed(String from, String to, String said) {
     byte[] bytes = text(VIOLIN).replace(from.strip(), to.strip()).getBytes(StandardCharsets.UTF_8);
@@ -272,7 +272,7 @@ class MusicXmlTest {
             .replace("Violin I", "&x;");
     assertThatThrownBy(() -> read(evil.getBytes(StandardCharsets.UTF_8)))
         .isInstanceOf(UnusableInput.class)
-        .hasMessageContaining("entities");
+        .hasMessageContaining("read.entities,");
   }
 
   @Test
@@ -287,17 +287,17 @@ class MusicXmlTest {
     }
     assertThatThrownBy(() -> read(zipped.toByteArray()))
         .isInstanceOf(UnusableInput.class)
-        .hasMessageContaining("unpacks");
+        .hasMessageContaining("read.zip-large,");
   }
 
   @Test
   void tooLargeAndEmptyAreRefused() {
     assertThatThrownBy(() -> read(new byte[MusicXmlFile.LARGEST_BYTES + 1]))
-        .hasMessageContaining("larger than");
-    assertThatThrownBy(() -> read(new byte[0])).hasMessageContaining("empty");
+        .hasMessageContaining("read.large, args=[40]");
+    assertThatThrownBy(() -> read(new byte[0])).hasMessageContaining("read.empty,");
     String silent = text(VIOLIN).replaceAll("(?s)<pitch>.*?</pitch>", "<rest/>");
     assertThatThrownBy(() -> read(silent.getBytes(StandardCharsets.UTF_8)))
-        .hasMessageContaining("no notes");
+        .hasMessageContaining("read.no-notes,");
   }
 
   @Test
@@ -306,7 +306,9 @@ class MusicXmlTest {
     assertThat(MusicXmlReader.read("v", document, "violin i").value().partName())
         .isEqualTo("Violin I");
     assertThatThrownBy(() -> MusicXmlReader.read("v", document, "Flute"))
-        .hasMessageContaining("The parts are: Violin I");
+        .isInstanceOfSatisfying(
+            UnusableInput.class,
+            e -> assertThat(e.problem().nextStep().args()).containsExactly("Violin I"));
   }
 
   @Test
@@ -318,6 +320,6 @@ class MusicXmlTest {
                     "deep.musicxml",
                     (deep + "</score-partwise>").getBytes(java.nio.charset.StandardCharsets.UTF_8)))
         .isInstanceOf(UnusableInput.class)
-        .hasMessageContaining("line 1");
+        .hasMessageContaining("read.broken, args=[1]");
   }
 }

@@ -50,7 +50,7 @@ class PartFilesTest {
         "<transpose><chromatic>0</chromatic><octave-change>-3</octave-change></transpose>";
     assertThatThrownBy(() -> FILES.read("low.musicxml", part(down, note("C", 1, "")), ""))
         .isInstanceOf(UnusableInput.class)
-        .hasMessageContaining("bar 7");
+        .hasMessageContaining("where.file-bar, args=[low.musicxml, 7]");
   }
 
   private static Session session(byte[] file) throws UnusableInput {

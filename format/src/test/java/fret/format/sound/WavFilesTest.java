@@ -116,12 +116,12 @@ class WavFilesTest {
 
   @Test
   void brokenEmptySilentLongAndForeignFilesAreRefusedWithTheReason() throws Exception {
-    refused(new byte[0], "not a WAV");
-    refused("RIFF and then nothing of use".getBytes("US-ASCII"), "not a WAV");
-    refused(file(44_100, 16, 1, 0.1), "empty");
-    refused(FILES.wav(new float[44_100], 44_100), "silent");
-    refused(FILES.wav(new float[8000 * 601], 8000), "10.0 minutes");
-    refused(file(4000, 16, 1, 1), "4000 Hz");
+    refused(new byte[0], "read.no-wav,");
+    refused("RIFF and then nothing of use".getBytes("US-ASCII"), "read.no-wav,");
+    refused(file(44_100, 16, 1, 0.1), "read.wav-empty,");
+    refused(FILES.wav(new float[44_100], 44_100), "read.wav-silent,");
+    refused(FILES.wav(new float[8000 * 601], 8000), "read.wav-long, args=[10.0]");
+    refused(file(4000, 16, 1, 1), "read.wav-kind, args=[4000,");
     byte[] cut = Arrays.copyOf(file(44_100, 16, 1, 2), 30_000);
     assertThat(FILES.read("cut.wav", cut).seconds()).isBetween(0.2, 0.5);
   }
@@ -130,6 +130,6 @@ class WavFilesTest {
   void aFileThatIsNotThereIsTold() {
     assertThatThrownBy(() -> WavFiles.read(dir.resolve("none.wav")))
         .isInstanceOf(UnusableInput.class)
-        .hasMessageContaining("no such file");
+        .hasMessageContaining("read.no-file,");
   }
 }

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import fret.base.Outcome;
+import fret.base.Said;
 import fret.base.UnusableInput;
 import fret.drill.DrillKind;
 import fret.journal.Breakage;
@@ -71,7 +72,7 @@ class TableFilesTest {
     Outcome<List<JournalEntry>> read = back(file.getBytes(StandardCharsets.UTF_8), List.of());
     assertThat(read.value()).hasSize(1);
     assertThat(read.problems()).hasSize(4);
-    assertThat(read.problems().get(0).where()).isEqualTo("row 3");
+    assertThat(read.problems().get(0).where()).isEqualTo(Said.of("where.row", "3"));
     assertThat(read.problems().get(2).toString()).contains("Elsewhere");
   }
 

@@ -1,7 +1,9 @@
-package fret.player;
+package fret.app.words;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import fret.player.EffortKind;
+import fret.player.Preset;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -22,7 +24,7 @@ class EffortPageTest {
     List<String> rows = page().stream().filter(l -> l.contains("| `" + kind.id() + "` |")).toList();
     assertThat(rows).hasSize(1);
     String[] cells = rows.get(0).split("\\|");
-    assertThat(cells[1].strip()).isEqualTo(kind.description().split(":", 2)[0]);
+    assertThat(cells[1].strip()).isEqualTo(Sentences.of("effort." + kind.id()));
     assertThat(Double.parseDouble(cells[4].strip())).isEqualTo(Preset.SURE.weight(kind));
   }
 
@@ -30,7 +32,8 @@ class EffortPageTest {
   void everyOtherPresetIsExplained() throws IOException {
     String all = String.join("\n", page());
     for (Preset preset : Preset.all().subList(1, Preset.all().size())) {
-      assertThat(all).contains("**" + preset.displayName() + "**: " + preset.description());
+      String id = "preset." + preset.id();
+      assertThat(all).contains("**" + Sentences.of(id) + "**: " + Sentences.of(id + ".about"));
     }
   }
 }
