@@ -83,6 +83,11 @@ public enum DrillKind {
   public static final java.util.List<DrillKind> FOCUS =
       java.util.List.of(FOCUS_TUNE, FOCUS_SHIFT, FOCUS_BOW, FOCUS_RELEASE);
 
+  /** Whether it is the whole passage once, as it is. */
+  public boolean isRun() {
+    return this == RUN_THROUGH || this == MOCK;
+  }
+
   public Of of() {
     return of;
   }

@@ -25,6 +25,7 @@ import java.util.Optional;
  * @param load missing in drills
  * @param tuned missing in drills
  * @param take missing where no recording is looked at
+ * @param beside another take to be drawn faintly with it
  */
 public record LaneInput(
     ResolvedPassage passage,
@@ -33,7 +34,8 @@ public record LaneInput(
     Optional<Bow> bow,
     Optional<Later<Loaded>> load,
     Optional<Later<Tuned>> tuned,
-    Optional<TakeReport> take) {
+    Optional<TakeReport> take,
+    Optional<TakeReport> beside) {
   /**
    * How hard each moment is.
    *
@@ -79,18 +81,27 @@ public record LaneInput(
       Optional<Fingering> fingering,
       Instrument instrument,
       Optional<Bow> bow) {
-    this(passage, fingering, instrument, bow, Optional.empty(), Optional.empty(), Optional.empty());
+    this(
+        passage,
+        fingering,
+        instrument,
+        bow,
+        Optional.empty(),
+        Optional.empty(),
+        Optional.empty(),
+        Optional.empty());
   }
 
   /** The same in another tuning. */
   public LaneInput withTuned(Tuned other) {
     return new LaneInput(
-        passage, fingering, instrument, bow, load, Optional.of(Later.now(other)), take);
+        passage, fingering, instrument, bow, load, Optional.of(Later.now(other)), take, beside);
   }
 
-  /** The same with a recording. */
-  public LaneInput withTake(TakeReport other) {
-    return new LaneInput(passage, fingering, instrument, bow, load, tuned, Optional.of(other));
+  /** The same with a recording, and another one beside it. */
+  public LaneInput withTake(TakeReport other, Optional<TakeReport> another) {
+    return new LaneInput(
+        passage, fingering, instrument, bow, load, tuned, Optional.of(other), another);
   }
 
   public LaneInput {
@@ -101,5 +112,6 @@ public record LaneInput(
     Objects.requireNonNull(load);
     Objects.requireNonNull(tuned);
     Objects.requireNonNull(take);
+    Objects.requireNonNull(beside);
   }
 }

@@ -51,6 +51,7 @@ final class TakeLane implements Lane {
     private static final double SOFTEST_DB = -46;
 
     private final TakeReport take;
+    private final Optional<TakeReport> beside;
     private final Axis axis;
     private final double height;
     private final LanePen pen;
@@ -59,6 +60,7 @@ final class TakeLane implements Lane {
 
     Drawing(LaneInput input, Axis axis, GlyphMetrics metrics, double height) {
       this.take = input.take().orElseThrow();
+      this.beside = input.beside();
       this.axis = axis;
       this.height = height;
       this.pen = new LanePen(metrics);
@@ -96,6 +98,7 @@ final class TakeLane implements Lane {
 
     LaneDrawing drawn() {
       scale();
+      beside.ifPresent(this::faint);
       tempo();
       int before = -1;
       double levelBefore = 0;
@@ -147,17 +150,46 @@ final class TakeLane implements Lane {
       scale.line(SCALE - 0.5, y, SCALE, y, 0.12, Ink.FAINT, -1);
     }
 
+    /** Another take: its bars and pitches, so that what became better is seen. */
+    private void faint(TakeReport other) {
+      for (BarTempo b : other.tempo().bars()) {
+        int[] ends = ends(other, b);
+        if (ends[0] >= 0) {
+          double y = tempoY(b.percent());
+          double from = axis.start(ends[0]);
+          pen.line(from, y, axis.end(ends[1]), y, 0.2, Ink.FAINT, ends[0]);
+        }
+      }
+      for (HeardNote n : other.heard().notes()) {
+        int at = other.expected().moments().get(n.moment()).slice();
+        if (has(at) && n.pitch().isTold()) {
+          spot(axis.x(at) + 0.9, pitchY(other.cents(n)), 0.3, false, Ink.FAINT, at);
+        }
+      }
+    }
+
+    /** The first and the last moment of a bar that can be seen; -1 for none. */
+    private int[] ends(TakeReport of, BarTempo b) {
+      int first = -1;
+      int last = -1;
+      for (Moment m : of.expected().moments()) {
+        if (m.bar() == b.bar() && has(m.slice())) {
+          first = first < 0 ? m.slice() : first;
+          last = m.slice();
+        }
+      }
+      return new int[] {first, last};
+    }
+
+    private void spot(double x, double y, double size, boolean filled, Ink ink, int at) {
+      pen.add(new Primitive.Spot(Primitive.Spot.Form.CIRCLE, x, y, size, filled, ink, at));
+    }
+
     /** Each bar's tempo as a step over its own notes. */
     private void tempo() {
       for (BarTempo b : take.tempo().bars()) {
-        int first = -1;
-        int last = -1;
-        for (Moment m : take.expected().moments()) {
-          if (m.bar() == b.bar() && has(m.slice())) {
-            first = first < 0 ? m.slice() : first;
-            last = m.slice();
-          }
-        }
+        int first = ends(take, b)[0];
+        int last = ends(take, b)[1];
         if (first < 0) {
           continue;
         }
@@ -177,14 +209,15 @@ final class TakeLane implements Lane {
     private void pitch(HeardNote n, int at) {
       double x = axis.x(at);
       pen.line(axis.start(at), pitchY(0), axis.end(at), pitchY(0), 0.08, Ink.FAINT, at);
-      if (!n.pitch().isTold()) {
-        return;
+      List<Double> cents = n.pitch().isTold() ? List.of(take.cents(n)) : take.tones(n);
+      for (double c : cents) {
+        if (!Double.isNaN(c)) {
+          double y = pitchY(c);
+          boolean off = Math.abs(c) >= NEAR_CENTS;
+          pen.line(x, pitchY(0), x, y, 0.12, Ink.HAND, at);
+          spot(x, y, off ? 0.5 : 0.3, off, Ink.HAND, at);
+        }
       }
-      double y = pitchY(take.cents(n));
-      boolean off = Math.abs(take.cents(n)) >= NEAR_CENTS;
-      pen.line(x, pitchY(0), x, y, 0.12, Ink.HAND, at);
-      pen.add(
-          new Primitive.Spot(Primitive.Spot.Form.CIRCLE, x, y, off ? 0.5 : 0.3, off, Ink.HAND, at));
     }
 
     /** What was found at a note, as letters over the tempo. */

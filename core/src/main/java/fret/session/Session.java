@@ -209,6 +209,7 @@ public record Session(
         Optional.of(bow),
         Optional.of(Later.of(() -> loaded(hand, arm))),
         Optional.of(Later.of(() -> Ear.tuned(this, Ear.harmony(this, List.of())))),
+        Optional.empty(),
         Optional.empty());
   }
 

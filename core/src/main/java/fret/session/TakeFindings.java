@@ -7,8 +7,10 @@ import fret.journal.Breakage;
 import fret.take.Expected;
 import fret.take.Expected.Join;
 import fret.take.Expected.Moment;
+import fret.take.Expected.Tone;
 import fret.take.Fault;
 import fret.take.Finding;
+import fret.take.Recurring;
 import fret.take.TakeReport;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -37,9 +39,30 @@ public record TakeFindings(
   public static List<TakeFindings> of(Session session, TakeReport report) {
     List<TakeFindings> all = new ArrayList<>();
     for (Finding f : report.findings()) {
-      all.add(told(session, report.expected(), f));
+      Moment m = report.expected().moments().get(f.moment());
+      all.add(told(session, report.expected(), f, note(report, m, f)));
     }
     return all;
+  }
+
+  /** What comes back over several takes, told as the finding of one. */
+  public static TakeFindings of(Session session, Expected expected, Recurring r) {
+    Finding usual = new Finding(r.fault(), r.times() / (double) r.takes());
+    Moment m = expected.moments().get(usual.moment());
+    return told(session, expected, usual, m.starting().get(m.starting().size() - 1));
+  }
+
+  /** Of a chord the note that the finding is of. */
+  private static Tone note(TakeReport report, Moment m, Finding f) {
+    boolean ofPitch = f.kind() == Fault.Kind.SHARP || f.kind() == Fault.Kind.FLAT;
+    List<Double> tones =
+        report.heard().of(f.moment()).map(report::tones).filter(t -> ofPitch).orElse(List.of());
+    for (int i = 0; i < tones.size(); i++) {
+      if (Math.abs(Math.abs(tones.get(i)) - f.amount()) < 1e-6) {
+        return m.starting().get(i);
+      }
+    }
+    return m.starting().get(m.starting().size() - 1);
   }
 
   /** The few that matter most, the worst first. */
@@ -50,10 +73,10 @@ public record TakeFindings(
         .toList();
   }
 
-  private static TakeFindings told(Session session, Expected expected, Finding f) {
+  private static TakeFindings told(Session session, Expected expected, Finding f, Tone tone) {
     Moment m = expected.moments().get(f.moment());
     String bar = expected.barOf(m).number();
-    String note = m.starting().get(m.starting().size() - 1).pitch().toString();
+    String note = tone.pitch().toString();
     Optional<Said> cause = cause(session, m, f);
     double amount = Math.round(f.amount());
     Said words = Said.of("take.finding." + f.kind(), bar, note, (long) amount);

@@ -18,6 +18,7 @@ final class Judge {
   private static final double LATE_MS = 27;
   private static final double LATE_SHARE = 0.012;
   private static final double CENTS = 12.8;
+  private static final double CHORD_CENTS = 15;
   private static final double DRIFT_CENTS = 16;
   private static final double GAP_MS = 25;
   private static final double LENGTH_MS = 30;
@@ -238,6 +239,7 @@ final class Judge {
         add(kind, n.moment(), Math.abs(cents), sure(Math.abs(cents), CENTS));
       }
     }
+    chord(n);
     boolean beforeWrong = heard.of(n.moment() + 1).filter(x -> x.pitch().isOther()).isPresent();
     if (n.addedMs() > 0 && !beforeWrong) {
       add(Kind.ADDED, n.moment(), 1, 0.8);
@@ -250,6 +252,19 @@ final class Judge {
     }
     if (n.pitch().glideMs() >= GLIDE_MS) {
       add(Kind.GLIDE, n.moment(), n.pitch().glideMs(), 0.7);
+    }
+  }
+
+  /** Of a double stop the note that is furthest off. */
+  private void chord(HeardNote n) {
+    double most = 0;
+    for (double tone : n.tones()) {
+      double cents = Double.isNaN(tone) ? 0 : tone - middle;
+      most = Math.abs(cents) > Math.abs(most) ? cents : most;
+    }
+    if (Math.abs(most) >= CHORD_CENTS) {
+      Kind kind = most > 0 ? Kind.SHARP : Kind.FLAT;
+      add(kind, n.moment(), Math.abs(most), sure(Math.abs(most), CHORD_CENTS));
     }
   }
 

@@ -16,9 +16,11 @@ final class NoteMeter {
   private static final double LONGEST_GLIDE_S = 0.15;
 
   private final Listened heard;
+  private final ChordPitch chords;
 
   NoteMeter(Listened heard) {
     this.heard = heard;
+    this.chords = new ChordPitch(heard.recording());
   }
 
   /** A note of a run; empty where nothing of it is there: it was only passed over. */
@@ -41,13 +43,24 @@ final class NoteMeter {
             20 * Math.log10(Math.max(1e-7, level)),
             heard.onsets().attackMs(now.from, end, hertz),
             HeardPitch.NONE,
+            List.of(),
             0,
             Math.max(0, Math.min(1, (now.likeness - 0.3) / 0.3)));
-    if (!m.isSingle() || m.ornament()) {
+    if (m.ornament()) {
       return Optional.of(plain);
+    }
+    if (!m.isSingle()) {
+      return Optional.of(plain.withTones(tones(m, now.from, end)));
     }
     HeardNote pitched = pitched(plain, goesOn ? next : end);
     return Optional.of(m.join() == Join.SHIFT ? reached(pitched) : pitched);
+  }
+
+  private List<Double> tones(Moment m, double from, double to) {
+    double tuned = Math.pow(2, heard.tuned() / 1200);
+    List<Double> wanted = m.starting().stream().map(t -> t.hertz() * tuned).toList();
+    List<Double> all = m.hertz().stream().map(h -> h * tuned).toList();
+    return chords.cents(from + SETTLED_S, to, wanted, all);
   }
 
   /** Up to where a note may last: where one is left out behind it, that one has its share. */

@@ -95,7 +95,7 @@ final class PassedOver {
   }
 
   private static HeardNote empty(int moment, double from, double to) {
-    return new HeardNote(moment, from, to, Double.NaN, 0, HeardPitch.NONE, 0, LIKELY);
+    return new HeardNote(moment, from, to, Double.NaN, 0, HeardPitch.NONE, List.of(), 0, LIKELY);
   }
 
   /** The wrong note is the one before once more: that is too long and has a dip in it. */

@@ -42,6 +42,14 @@ public record TakeReport(
     return expected.a4() * Math.pow(2, (heard.tunedCents() + centsOff) / 1200);
   }
 
+  /**
+   * Distances of the notes of a double stop or chord from where they are expected in the take's own
+   * tuning, low to high, in cents; {@code NaN} where one cannot be told.
+   */
+  public List<Double> tones(HeardNote n) {
+    return n.tones().stream().map(c -> c - centsOff).toList();
+  }
+
   /** A note's distance from where it is expected in the take's own tuning, in cents. */
   public double cents(HeardNote n) {
     return n.pitch().cents() - centsOff;

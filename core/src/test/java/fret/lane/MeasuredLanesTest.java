@@ -24,6 +24,7 @@ import fret.take.TakeReport;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -60,7 +61,15 @@ class MeasuredLanesTest {
       double cents = i == 5 ? 20 : 0;
       notes.add(
           new HeardNote(
-              i, at, at + step, -20 - i, 10, new HeardPitch(cents, 0, 0, 0, 0, 0), 0, 0.9));
+              i,
+              at,
+              at + step,
+              -20 - i,
+              10,
+              new HeardPitch(cents, 0, 0, 0, 0, 0),
+              List.of(),
+              0,
+              0.9));
       at += step;
     }
     Heard heard = new Heard(at, notes, List.of(), List.of(), List.of(), 0, 1);
@@ -75,7 +84,7 @@ class MeasuredLanesTest {
   @ParameterizedTest
   @ValueSource(strings = {"ring", "load", "take"})
   void aLaneSaysOneThingAMomentAndStaysInItsHeight(String id) {
-    LaneDrawing d = drawn(id, session.laneInput().withTake(take()));
+    LaneDrawing d = drawn(id, session.laneInput().withTake(take(), Optional.empty()));
     assertThat(d.spoken()).hasSize(session.resolved().slices().size());
     assertThat(d.summary().id()).startsWith("lane." + id);
     for (Primitive p : d.primitives()) {
@@ -97,7 +106,7 @@ class MeasuredLanesTest {
 
   @Test
   void aSharpNoteStandsHigherThanAllOthersAndIsFilled() {
-    LaneDrawing d = drawn("take", session.laneInput().withTake(take()));
+    LaneDrawing d = drawn("take", session.laneInput().withTake(take(), Optional.empty()));
     Spot highest = spots(d).stream().min(Comparator.comparingDouble(Spot::y)).orElseThrow();
     assertThat(highest.slice()).isEqualTo(5);
     assertThat(highest.filled()).isTrue();
@@ -105,9 +114,21 @@ class MeasuredLanesTest {
     assertThat(d.spoken().get(5)).isEqualTo(Said.of("lane.take.at", 20L, 0L));
   }
 
+  /** Another take stands beside it, faint, and changes nothing that is told. */
+  @Test
+  void anotherTakeIsDrawnFaintlyBesideIt() {
+    LaneDrawing alone = drawn("take", session.laneInput().withTake(take(), Optional.empty()));
+    LaneDrawing both = drawn("take", session.laneInput().withTake(take(), Optional.of(take())));
+    assertThat(spots(both)).hasSize(2 * spots(alone).size());
+    assertThat(spots(both).stream().filter(s -> s.ink() == Primitive.Ink.FAINT))
+        .hasSameSizeAs(spots(alone));
+    assertThat(both.spoken()).isEqualTo(alone.spoken());
+    assertThat(both.summary()).isEqualTo(alone.summary());
+  }
+
   @Test
   void aBarThatRushesAndALateNoteCarryTheirFigures() {
-    LaneDrawing d = drawn("take", session.laneInput().withTake(take()));
+    LaneDrawing d = drawn("take", session.laneInput().withTake(take(), Optional.empty()));
     assertThat(texts(d)).extracting(Primitive.Text::text).contains("+55 ms", "\u2205");
     assertThat(texts(d))
         .extracting(Primitive.Text::text)

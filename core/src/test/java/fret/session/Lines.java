@@ -15,6 +15,7 @@ import fret.score.Signs;
 import fret.score.TimeSignature;
 import fret.tempo.Beat;
 import fret.tempo.Tempo;
+import java.util.Arrays;
 import java.util.List;
 import org.apache.commons.numbers.fraction.Fraction;
 
@@ -25,7 +26,7 @@ public final class Lines {
   /**
    * A page.
    *
-   * @param notes such as {@code "B4 (C5 D5)"}, slurs in brackets
+   * @param notes such as {@code "B4 (C5 D5) D4+B4"}, slurs in brackets, double stops with a plus
    */
   public static Score page(String notes) {
     LineBuilder line = new LineBuilder(TimeSignature.COMMON_TIME, KeySignature.NONE, Clef.TREBLE);
@@ -33,8 +34,11 @@ public final class Lines {
       Signs signs =
           Signs.PLAIN.withSlurs(
               p.startsWith("(") ? List.of(1) : List.of(), p.endsWith(")") ? List.of(1) : List.of());
-      Pitch pitch = Pitch.parse(p.replaceAll("[()]", ""));
-      line.add(Fraction.of(1, 8), List.of(Head.of(pitch)), signs);
+      List<Head> heads =
+          Arrays.stream(p.replaceAll("[()]", "").split("\\+"))
+              .map(name -> Head.of(Pitch.parse(name)))
+              .toList();
+      line.add(Fraction.of(1, 8), heads, signs);
     }
     return line.build("line", Interval.UNISON);
   }

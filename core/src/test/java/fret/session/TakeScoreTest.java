@@ -184,4 +184,48 @@ class TakeScoreTest {
     assertThat(Covered.around(s.resolved(), List.of(wide, near), 12)).contains(wide);
     assertThat(Covered.around(s.resolved(), List.of(near), 12)).isEmpty();
   }
+
+  /** The upper notes of two sixths are 20 cents high: each is told by its own name. */
+  @Test
+  void theNoteOfADoubleStopThatIsOffIsNamed() {
+    Session s = Session.of(Lines.passage(), Lines.page("D4+B4 C4+A4 D4+B4 E4+C5"));
+    Expected e = expected(s);
+    Expected sharp = sharpened(e, 1, 20);
+    var played = SimulatedPlayer.play(sharp, List.of(), Style.USUAL.withTempo(0.6));
+    Recording r = Recording.of(played.samples(), SimulatedPlayer.RATE);
+    TakeReport report = TakeReport.of(r, e, Token.NEVER, p -> {});
+    HeardNote heard = report.heard().of(1).orElseThrow();
+    assertThat(heard.tones()).hasSize(2);
+    assertThat(report.tones(heard).get(0)).isCloseTo(0, within(8.0));
+    assertThat(report.tones(heard).get(1)).isCloseTo(20, within(8.0));
+    List<TakeFindings> told = TakeFindings.of(s, report);
+    assertThat(told).extracting(f -> f.finding().kind()).containsExactly(Fault.Kind.SHARP);
+    assertThat(told.get(0).words().args()).contains("A4");
+  }
+
+  /** The same with the upper note of one moment higher. */
+  private static Expected sharpened(Expected e, int moment, double cents) {
+    List<Expected.Moment> all = new ArrayList<>(e.moments());
+    Expected.Moment m = all.get(moment);
+    List<Expected.Tone> tones = new ArrayList<>(m.starting());
+    Expected.Tone top = tones.get(tones.size() - 1);
+    double hertz = top.hertz() * Math.pow(2, cents / 1200);
+    tones.set(tones.size() - 1, new Expected.Tone(top.note(), top.pitch(), hertz));
+    all.set(
+        moment,
+        new Expected.Moment(
+            m.slice(),
+            m.bar(),
+            m.startMs(),
+            m.endMs(),
+            m.soundsMs(),
+            tones,
+            m.held(),
+            m.join(),
+            m.connected(),
+            m.slurred(),
+            m.ornament(),
+            m.level()));
+    return new Expected(all, e.bars(), e.a4());
+  }
 }

@@ -61,6 +61,20 @@ class LandingTest {
   }
 
   @Test
+  void workOnTheWeakestLandingRaisesTheRunMost() {
+    Landing off = Landing.of(0, List.of(-14.0, -16.0, -15.0, -17.0, -13.0));
+    Landing sure = Landing.of(1, List.of(1.0, -1.0, 0.5, 0.0, -0.5));
+    List<Landing> both = List.of(off, sure);
+    assertThat(off.worked().mean()).isZero();
+    assertThat(off.worked().spread()).isEqualTo(off.spread());
+    assertThat(Landing.runAfter(both, off)).isGreaterThan(0.9);
+    assertThat(Landing.runAfter(both, sure)).isCloseTo(Landing.run(both), within(0.01));
+    Landing wild = Landing.of(2, List.of(-14.0, 12.0, -9.0, 15.0, -2.0));
+    assertThat(wild.worked().spread()).isCloseTo(0.8 * wild.spread(), within(1e-9));
+    assertThat(wild.worked().clean()).isGreaterThan(wild.clean());
+  }
+
+  @Test
   void withNothingPlantedOneTakeInTwentyAtMostIsToldToBeLate() {
     Random random = new Random(12);
     int told = 0;

@@ -121,17 +121,22 @@ final class TakeCommand implements Callable<Integer> {
     ArrayNode notes = root.putArray("notes");
     for (HeardNote n : r.heard().notes()) {
       Moment m = e.moments().get(n.moment());
+      List<Double> tones = r.tones(n);
       for (Tone t : m.starting()) {
+        double cents =
+            n.pitch().isTold()
+                ? r.cents(n)
+                : tones.isEmpty() ? Double.NaN : tones.get(m.starting().indexOf(t));
         ObjectNode node = notes.addObject();
         node.put("event", m.slice())
             .put("bar", e.barOf(m).number())
             .put("pitch", t.pitch().toString())
             .put("onsetS", Json.round(n.onsetS(), 4))
             .put("endS", Json.round(n.endS(), 4));
-        if (n.pitch().isTold()) {
-          node.put("centsOff", Json.round(r.cents(n), 2));
-        } else {
+        if (Double.isNaN(cents)) {
           node.putNull("centsOff");
+        } else {
+          node.put("centsOff", Json.round(cents, 2));
         }
         node.put("confidence", Json.round(n.confidence(), 3));
       }

@@ -7,6 +7,7 @@ import fret.app.words.Sentences;
 import fret.app.words.Words;
 import fret.drill.DrillKind;
 import fret.session.TakeFindings;
+import fret.session.TakeVibrato;
 import fret.take.Expected.Join;
 import fret.take.Lateness;
 import java.util.List;
@@ -74,6 +75,11 @@ final class FoundPane extends Cards {
     }
     after(checked.get(), Join.SHIFT);
     after(checked.get(), Join.CROSSING);
+    for (TakeVibrato v : TakeVibrato.of(studio.shown(), checked.get().report())) {
+      Label told = Parts.label(Sentences.of(v.words()), "plain");
+      told.setOnMouseClicked(e -> studio.selectSlice(v.slice()));
+      rest.getChildren().add(told);
+    }
     all.stream().filter(f -> !most.contains(f)).forEach(f -> rest.getChildren().add(line(f)));
     checked
         .get()

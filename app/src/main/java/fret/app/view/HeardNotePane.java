@@ -11,6 +11,7 @@ import fret.session.Session;
 import fret.take.Expected.Moment;
 import fret.take.HeardNote;
 import fret.take.TakeReport;
+import java.util.List;
 import java.util.Optional;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -85,6 +86,8 @@ final class HeardNotePane extends Cards {
               Words.shown("%+.1f", r.cents(h)),
               Words.shown("%+.0f", h.pitch().driftCents())),
           "plain");
+    } else if (!h.tones().isEmpty()) {
+      chord(r, h, m);
     } else {
       add(
           told,
@@ -115,6 +118,19 @@ final class HeardNotePane extends Cards {
         "quiet");
     if (m.startMs() < 0) {
       add(told, Sentences.of("take.note.pick-up"), "quiet");
+    }
+  }
+
+  private void chord(TakeReport r, HeardNote h, Moment m) {
+    List<Double> cents = r.tones(h);
+    for (int i = 0; i < cents.size(); i++) {
+      String pitch = m.starting().get(i).pitch().toString();
+      add(
+          told,
+          Double.isNaN(cents.get(i))
+              ? Sentences.of("take.note.tone-untold", pitch)
+              : Sentences.of("take.note.tone", pitch, Words.shown("%+.1f", cents.get(i))),
+          "plain");
     }
   }
 

@@ -7,8 +7,10 @@ import fret.app.words.Words;
 import fret.fingering.NoteFinger;
 import fret.instrument.Instrument;
 import fret.session.Session;
+import fret.session.TakeFindings;
 import fret.take.Expected;
 import fret.take.Landing;
+import fret.take.Recurring;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
@@ -24,15 +26,21 @@ final class LandingPane extends Cards {
   private final Studio studio;
   private final TakesModel model;
   private final VBox rows = new VBox(8);
+  private final VBox back = new VBox(8);
   private final Label lead = Parts.label("", "plain");
 
   LandingPane(Studio studio, TakesModel model) {
     this.studio = studio;
     this.model = model;
     rows.setId("landings");
-    VBox card = Parts.card(Sentences.of("take.over"), lead, Parts.scroll(rows));
-    HBox.setHgrow(card, Priority.ALWAYS);
-    getChildren().add(card);
+    back.setId("recurring");
+    VBox left = Parts.card(Sentences.of("take.back"), Parts.scroll(back));
+    VBox right = Parts.card(Sentences.of("take.over"), lead, Parts.scroll(rows));
+    HBox.setHgrow(left, Priority.ALWAYS);
+    HBox.setHgrow(right, Priority.ALWAYS);
+    left.setPrefWidth(420);
+    right.setPrefWidth(620);
+    getChildren().addAll(left, right);
     model.overProperty().addListener(o -> show());
     model.takesProperty().addListener(o -> show());
     show();
@@ -40,15 +48,26 @@ final class LandingPane extends Cards {
 
   private void show() {
     rows.getChildren().clear();
+    back.getChildren().clear();
     Optional<TakesModel.Over> over = model.overProperty().get();
     if (over.isEmpty() || studio.shown() == null) {
+      lead.setText(Sentences.of("take.over.few", Landing.FEWEST));
+      back.getChildren()
+          .add(Parts.label(Sentences.of("take.back.few", Recurring.FEWEST_TAKES), "quiet"));
+      return;
+    }
+    comesBack(over.get());
+    if (over.get().takes() < Landing.FEWEST) {
       lead.setText(Sentences.of("take.over.few", Landing.FEWEST));
       return;
     }
     List<Landing> weak =
         over.get().landings().stream()
             .filter(l -> l.isAimOff() && Math.abs(l.mean()) > 3 || l.clean() < 0.95)
-            .sorted(Comparator.comparingDouble(Landing::clean))
+            .sorted(
+                Comparator.comparingDouble(
+                        (Landing l) -> Landing.runAfter(over.get().landings(), l))
+                    .reversed())
             .limit(MOST)
             .toList();
     lead.setText(
@@ -58,11 +77,28 @@ final class LandingPane extends Cards {
             Words.shown("%.0f", 100 * Landing.run(over.get().landings())),
             Words.shown("%.0f", 100 * Landing.run(weak))));
     for (Landing l : weak) {
-      rows.getChildren().add(row(over.get().expected(), l));
+      rows.getChildren().add(row(over.get(), l));
     }
   }
 
-  private VBox row(Expected expected, Landing l) {
+  /** What shows at the same place in several takes, with its cause. */
+  private void comesBack(TakesModel.Over over) {
+    for (Recurring r : over.recurring()) {
+      TakeFindings f = TakeFindings.of(studio.shown(), over.expected(), r);
+      Label words = Parts.label(Sentences.of(f.words()), "strong");
+      words.setOnMouseClicked(e -> studio.selectSlice(f.slice()));
+      String times = Sentences.of("take.back.times", r.times(), r.takes());
+      String cause = f.cause().map(Sentences::of).orElse("");
+      back.getChildren()
+          .add(new VBox(2, words, Parts.label((times + " " + cause).strip(), "quiet")));
+    }
+    if (over.recurring().isEmpty()) {
+      back.getChildren().add(Parts.label(Sentences.of("take.back.none", over.takes()), "plain"));
+    }
+  }
+
+  private VBox row(TakesModel.Over over, Landing l) {
+    Expected expected = over.expected();
     Expected.Moment m = expected.moments().get(l.moment());
     Expected.Tone tone = m.starting().get(0);
     double perCent = mmPerCent(tone.note());
@@ -88,7 +124,12 @@ final class LandingPane extends Cards {
     String window =
         Sentences.of(
             "take.landing.window", Words.shown("%.1f", 2 * Landing.WINDOW_CENTS * perCent));
-    return new VBox(2, words, Parts.label(aim + " " + window, "quiet"));
+    String gain =
+        Sentences.of(
+            l.isAimOff() ? "take.landing.gain-aim" : "take.landing.gain-spread",
+            Words.shown("%.1f", 100 * Landing.run(over.landings())),
+            Words.shown("%.1f", 100 * Landing.runAfter(over.landings(), l)));
+    return new VBox(2, words, Parts.label(aim + " " + window + " " + gain, "quiet"));
   }
 
   /** Movement of the finger for a cent at a note's place. */

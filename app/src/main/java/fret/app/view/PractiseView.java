@@ -250,6 +250,7 @@ final class PractiseView extends VBox implements AreaView {
     ask(false);
     after.setText("");
     practice.stand().startTry();
+    tools.setStarts();
     run.start(made, round);
   }
 
@@ -302,6 +303,9 @@ final class PractiseView extends VBox implements AreaView {
   private void showPhase(SetRun.Phase now) {
     boolean moving = run.isMoving();
     awake.accept(moving);
+    if (now == SetRun.Phase.ASKED || now == SetRun.Phase.STILL) {
+      tools.setEnds();
+    }
     if (now == SetRun.Phase.ASKED) {
       beat.setText(Sentences.of("practise.how"));
     }

@@ -83,6 +83,16 @@ final class StandHabits {
     off.setId("off-beat");
     off.selectedProperty()
         .addListener(o -> style(practice.stand().style().offBeat(off.isSelected())));
+    Spinner<Integer> against = spinner("against", 0, ClickStyle.MOST_BETWEEN, 0);
+    against
+        .valueProperty()
+        .addListener(o -> style(practice.stand().style().withAgainst(against.getValue())));
+    CheckBox mocks = new CheckBox(Sentences.of("practise.mocks"));
+    mocks.setId("mocks-recorded");
+    mocks.setSelected(studio.preferences().recordsMocks());
+    mocks
+        .selectedProperty()
+        .addListener(o -> studio.preferences().putRecordsMocks(mocks.isSelected()));
     ComboBox<Counted> counted = new ComboBox<>();
     counted.getItems().setAll(Counted.values());
     counted.setConverter(Parts.named(c -> Sentences.of("click.counts." + c)));
@@ -107,9 +117,11 @@ final class StandHabits {
             slower,
             Parts.row(6, quiet("click.counts"), counted),
             Parts.row(6, between, quiet("click.between")),
+            Parts.row(6, against, quiet("click.against")),
             Parts.row(6, silent, quiet("click.silent")),
             off,
-            Parts.row(6, quiet("pedal"), pedal));
+            Parts.row(6, quiet("pedal"), pedal),
+            mocks);
     studio.shownProperty().addListener(o -> followRunning());
   }
 

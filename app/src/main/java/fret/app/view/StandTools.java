@@ -2,6 +2,7 @@ package fret.app.view;
 
 import fret.app.command.Action;
 import fret.app.viewmodel.DaySummary;
+import fret.app.viewmodel.OnStand;
 import fret.app.viewmodel.PracticeModel;
 import fret.app.viewmodel.Skipped;
 import fret.app.viewmodel.Studio;
@@ -12,6 +13,7 @@ import fret.sound.PassagePlayer;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.function.Consumer;
 import javafx.application.Platform;
 import javafx.scene.Node;
@@ -45,6 +47,7 @@ final class StandTools {
   private final Label held = Parts.line("", "strong");
   private final VBox asked = new VBox(skips, note);
   private boolean opening;
+  private boolean mockRuns;
 
   /**
    * @param stop ends a set; {@code loop} starts one that goes round
@@ -65,6 +68,23 @@ final class StandTools {
     build();
     PractiseView.shown(skips, false);
     PractiseView.shown(note, false);
+  }
+
+  /** A mock audition is recorded as a take, where the player wants it. */
+  void setStarts() {
+    OnStand on = practice.stand().onProperty().get();
+    boolean mock = on != null && on.drill().kind() == DrillKind.MOCK;
+    mockRuns = mock && studio.preferences().recordsMocks();
+    if (mockRuns) {
+      takes.input().recordAs(Optional.of(Sentences.of("take.mock-name")));
+    }
+  }
+
+  void setEnds() {
+    if (mockRuns) {
+      mockRuns = false;
+      takes.input().stop();
+    }
   }
 
   Node node() {
@@ -126,6 +146,7 @@ final class StandTools {
     for (DrillKind k : DrillKind.values()) {
       boolean offered =
           k == DrillKind.SKILLS
+              || k.isRun()
               || k.of() != DrillKind.Of.PASSAGE
                   && k.of() != DrillKind.Of.NOTHING
                   && !DrillKind.FOCUS.contains(k);

@@ -11,6 +11,7 @@ import fret.app.words.Words;
 import fret.lane.LaneInput;
 import fret.session.Session;
 import fret.shelf.Take;
+import fret.take.TakeReport;
 import java.util.List;
 import java.util.Optional;
 import javafx.animation.KeyFrame;
@@ -64,6 +65,7 @@ final class TakesView extends StripArea {
     actions.add(on("take-hear", KeyCode.H, model::hear));
     actions.add(on("take-previous", KeyCode.COMMA, () -> step(-1)));
     actions.add(on("take-next", KeyCode.PERIOD, () -> step(1)));
+    actions.add(on("take-baseline", KeyCode.C, model::compareWithFirst));
     actions.add(on("take-slower", KeyCode.S, this::nextSpeed));
     actions.add(Action.of("take-reference", "takes", shift(KeyCode.H), () -> reference.fire()));
     actions.add(on("show-take-found", KeyCode.F, found::fire));
@@ -230,8 +232,9 @@ final class TakesView extends StripArea {
       return;
     }
     Optional<Checked> checked = model.checkedProperty().get();
+    Optional<TakeReport> beside = model.besideProperty().get().map(Checked::report);
     LaneInput lanes = s.laneInput();
-    music(s, checked.map(c -> lanes.withTake(c.report())).orElse(lanes));
+    music(s, checked.map(c -> lanes.withTake(c.report(), beside)).orElse(lanes));
     summary.setText(
         checked
             .map(c -> told(s, c))

@@ -457,9 +457,22 @@ public final class PracticeModel {
             studio.tell(Sentences.of("practise.no-drill", name, s.title()));
           } else {
             String why = Sentences.of("practise.put-on");
-            own(s.at(level).with(drill, why));
+            own(kind.isRun() ? run(s, drill, why) : s.at(level).with(drill, why));
           }
         });
+  }
+
+  /** The whole passage, at its target. */
+  private static OnStand run(OnStand before, Drill drill, String why) {
+    return new OnStand(
+        before.passageId(),
+        List.of(PracticePlan.WHOLE),
+        Sentences.of("practise.the-whole"),
+        drill,
+        before.ladder(),
+        before.ladder().top(),
+        why,
+        List.of());
   }
 
   /** What is on the stand once more, judged by one thing alone; what was there waits. */

@@ -33,6 +33,7 @@ public final class Preferences {
   private static final int MOST_RECENT = 6;
   private static final int SKIPS_KEPT = 60;
   private static final String WORD = "word.";
+  private static final String MOCKS_RECORDED = "mocksRecorded";
 
   private final Map<String, String> newest;
   private final Storing storing;
@@ -215,6 +216,15 @@ public final class Preferences {
 
   public void putPedal(Pedal.Way way) {
     put("pedal", way.name());
+  }
+
+  /** Whether a mock audition is recorded as a take by itself. */
+  public boolean recordsMocks() {
+    return is(MOCKS_RECORDED, true);
+  }
+
+  public void putRecordsMocks(boolean wanted) {
+    put(MOCKS_RECORDED, String.valueOf(wanted));
   }
 
   /** Plays of a set. */

@@ -11,7 +11,7 @@ import fret.take.Recording;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.function.Consumer;
+import java.util.function.BiConsumer;
 import javafx.beans.property.ReadOnlyDoubleProperty;
 import javafx.beans.property.ReadOnlyDoubleWrapper;
 import javafx.beans.property.ReadOnlyObjectProperty;
@@ -28,20 +28,26 @@ public final class TakeInput {
   private final Microphone microphone;
   private final Runnable quiet;
   private final Asked asked;
-  private final Consumer<float[]> done;
+  private final BiConsumer<Optional<String>, float[]> done;
   private final ReadOnlyDoubleWrapper level = new ReadOnlyDoubleWrapper(-1);
   private final ReadOnlyObjectWrapper<Optional<HeldPitch.Reading>> held =
       new ReadOnlyObjectWrapper<>(Optional.empty());
   private final List<float[]> recorded = new ArrayList<>();
   private long recordedSamples;
   private boolean holds;
+  private Optional<String> name = Optional.empty();
 
   /**
    * @param quiet ends what sounds, before a recording begins
-   * @param done takes what was recorded, at {@link ClickTrack#SAMPLE_RATE}
+   * @param done takes its name, where it has one, and what was recorded, at {@link
+   *     ClickTrack#SAMPLE_RATE}
    */
   TakeInput(
-      Studio studio, Microphone microphone, Runnable quiet, Asked asked, Consumer<float[]> done) {
+      Studio studio,
+      Microphone microphone,
+      Runnable quiet,
+      Asked asked,
+      BiConsumer<Optional<String>, float[]> done) {
     this.studio = studio;
     this.microphone = microphone;
     this.quiet = quiet;
@@ -61,12 +67,29 @@ public final class TakeInput {
   /** Records from now on, or stops; what was recorded becomes a take. */
   public void record() {
     if (isRecording()) {
+      stop();
+    } else {
+      recordAs(Optional.empty());
+    }
+  }
+
+  /** Ends a recording; where none is made nothing happens. */
+  public void stop() {
+    if (isRecording()) {
       microphone.stop();
+    }
+  }
+
+  /**
+   * Records from now on.
+   *
+   * @param called how the take will be named; by its number where nothing is said
+   */
+  public void recordAs(Optional<String> called) {
+    if (studio.shown() == null || isRecording()) {
       return;
     }
-    if (studio.shown() == null) {
-      return;
-    }
+    name = called;
     if (holds) {
       microphone.stop();
       holds = false;
@@ -106,7 +129,7 @@ public final class TakeInput {
       at += block.length;
     }
     recorded.clear();
-    done.accept(all);
+    done.accept(name, all);
   }
 
   // ---- what is being held ----------------------------------------------------------------------

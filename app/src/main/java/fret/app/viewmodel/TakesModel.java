@@ -19,6 +19,7 @@ import fret.take.Fault;
 import fret.take.HeardNote;
 import fret.take.Landing;
 import fret.take.Recording;
+import fret.take.Recurring;
 import fret.take.SimulatedPlayer;
 import fret.take.Slower;
 import fret.take.SoundFiles;
@@ -49,8 +50,10 @@ public final class TakesModel {
   }
 
   /** Takes of one's own over each other. */
-  public record Over(int takes, Expected expected, List<Landing> landings) {
+  public record Over(
+      int takes, Expected expected, List<Landing> landings, List<Recurring> recurring) {
     public Over {
+      recurring = List.copyOf(recurring);
       landings = List.copyOf(landings);
     }
   }
@@ -248,11 +251,20 @@ public final class TakesModel {
         found -> beside.set(Optional.of(found)));
   }
 
+  /** The first take of one's own beside the one that is looked at; again takes it away. */
+  public void compareWithFirst() {
+    takes.get().stream()
+        .filter(this::isBaseline)
+        .filter(t -> chosen.get().filter(c -> c.id() == t.id()).isEmpty())
+        .findFirst()
+        .ifPresentOrElse(this::compare, () -> studio.tell(Sentences.of("take.no-baseline")));
+  }
+
   /** Lays all takes of one's own over each other. */
   public void lookOver() {
     Session now = studio.shown();
     List<Take> own = takes.get().stream().filter(t -> t.whose() == Whose.OWN).toList();
-    if (now == null || own.size() < Landing.FEWEST) {
+    if (now == null || own.size() < Recurring.FEWEST_TAKES) {
       over.set(Optional.empty());
       return;
     }
@@ -267,7 +279,7 @@ public final class TakesModel {
             Checked c = have.get(t.id());
             all.add((c == null ? listened(now, t, token, p -> {}) : c).report());
           }
-          return new Over(all.size(), all.get(0).expected(), Landing.of(all));
+          return new Over(all.size(), all.get(0).expected(), Landing.of(all), Recurring.of(all));
         },
         () -> looks,
         found -> over.set(Optional.of(found)));
@@ -340,8 +352,8 @@ public final class TakesModel {
 
   private record Ready(Take take, byte[] file, boolean clipped) {}
 
-  private void recorded(float[] samples) {
-    String name = Sentences.of("take.recorded", takes.get().size() + 1);
+  private void recorded(Optional<String> called, float[] samples) {
+    String name = called.orElseGet(() -> Sentences.of("take.recorded", takes.get().size() + 1));
     keep(name, Whose.OWN, () -> sounds.wav(samples, ClickTrack.SAMPLE_RATE));
   }
 

@@ -190,6 +190,20 @@ class TakesWindowTest extends RealWindow {
     fire(robot, "#stand-record");
     until(() -> library.takes().of(passageId).size() == 1 && !studio.isBehind());
 
+    // A mock audition is recorded by itself, once, unless the player does not want it.
+    robot.interact(() -> practice.drill(fret.drill.DrillKind.MOCK));
+    until(() -> practice.stand().onProperty().get().drill().kind() == fret.drill.DrillKind.MOCK);
+    until(() -> !studio.isBehind());
+    robot.type(KeyCode.SPACE);
+    until(() -> library.takes().of(passageId).size() == 2 && !studio.isBehind());
+    assertThat(library.takes().of(passageId).get(1).name()).isEqualTo("Mock audition");
+    robot.type(KeyCode.SPACE);
+    robot.interact(() -> studio.preferences().putRecordsMocks(false));
+    robot.type(KeyCode.SPACE);
+    robot.type(KeyCode.SPACE);
+    until(() -> !studio.isBehind());
+    assertThat(library.takes().of(passageId)).hasSize(2);
+
     float[] tone = new float[44_100];
     for (int i = 0; i < tone.length; i++) {
       tone[i] = (float) (0.3 * Math.sin(2 * Math.PI * 222 * i / 44_100));
