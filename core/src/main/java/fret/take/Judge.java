@@ -19,6 +19,7 @@ final class Judge {
   private static final double LATE_SHARE = 0.012;
   private static final double CENTS = 12.8;
   private static final double CHORD_CENTS = 15;
+  private static final double ORNAMENT_CENTS = 20;
   private static final double DRIFT_CENTS = 16;
   private static final double GAP_MS = 25;
   private static final double LENGTH_MS = 30;
@@ -228,15 +229,16 @@ final class Judge {
     }
     if (n.pitch().isTold() && n.lengthS() >= SHORTEST_PITCH_S) {
       double cents = n.pitch().cents() - middle;
+      double off = m.ornament() ? ORNAMENT_CENTS : CENTS;
       if (Math.abs(n.pitch().driftCents()) >= DRIFT_CENTS) {
         add(
             Kind.DRIFT,
             n.moment(),
             Math.abs(n.pitch().driftCents()),
             sure(n.pitch().driftCents(), DRIFT_CENTS));
-      } else if (Math.abs(cents) >= CENTS) {
+      } else if (Math.abs(cents) >= off) {
         Kind kind = cents > 0 ? Kind.SHARP : Kind.FLAT;
-        add(kind, n.moment(), Math.abs(cents), sure(Math.abs(cents), CENTS));
+        add(kind, n.moment(), Math.abs(cents), sure(Math.abs(cents), off));
       }
     }
     chord(n);

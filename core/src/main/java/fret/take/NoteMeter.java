@@ -14,6 +14,7 @@ final class NoteMeter {
   private static final double STEADY_CENTS = 20;
   private static final double REACHED_CENTS = 50;
   private static final double LONGEST_GLIDE_S = 0.15;
+  private static final double LONG_ORNAMENT_S = 0.5;
 
   private final Listened heard;
   private final ChordPitch chords;
@@ -47,7 +48,7 @@ final class NoteMeter {
             0,
             Math.max(0, Math.min(1, (now.likeness - 0.3) / 0.3)));
     if (m.ornament()) {
-      return Optional.of(plain);
+      return Optional.of(m.isSingle() ? main(plain) : plain);
     }
     if (!m.isSingle()) {
       return Optional.of(plain.withTones(tones(m, now.from, end)));
@@ -76,8 +77,17 @@ final class NoteMeter {
     return now.from + own / Math.max(own, all) * (next.from - now.from);
   }
 
+  /** A long trill or tremolo with the pitch of its main note alone. */
+  private HeardNote main(HeardNote note) {
+    return note.lengthS() < LONG_ORNAMENT_S ? note : track(note, note.endS()).ofMain(note);
+  }
+
   /** A note with its pitch, up to a time. */
   HeardNote pitched(HeardNote note, double to) {
+    return track(note, to).onto(note);
+  }
+
+  private PitchTrack track(HeardNote note, double to) {
     double hertz = heard.hertz(heard.moment(note.moment()));
     double step = PitchTrack.FRAME_S;
     int frames = (int) Math.max(0, Math.floor((to - note.onsetS()) / step));
@@ -93,7 +103,7 @@ final class NoteMeter {
     }
     int first = (int) Math.round(Math.min(SETTLED_S, 0.4 * note.lengthS()) / step);
     int last = (int) Math.ceil(note.lengthS() / step - 0.8);
-    return new PitchTrack(cents, weights, first, Math.min(last, frames)).onto(note);
+    return new PitchTrack(cents, weights, first, Math.min(last, frames));
   }
 
   /** After a glide a note begins when it is near its pitch. */

@@ -18,6 +18,7 @@ record PitchTrack(double[] cents, double[] weights, int first, int last) {
   private static final double NEAR_CENTS = 60;
   private static final double OTHER_CENTS = 75;
   private static final double LONG_S = 0.4;
+  private static final double MAIN_SHARE = 0.25;
 
   /** The note with what its pitch tells. */
   HeardNote onto(HeardNote n) {
@@ -33,6 +34,23 @@ record PitchTrack(double[] cents, double[] weights, int first, int last) {
     }
     double added = longestOther(middle);
     return n.with(told(middle, glide), added >= SHORTEST_OTHER_S ? added * 1000 : 0);
+  }
+
+  /** The note with the pitch of what lies near it, where that is a good part of it. */
+  HeardNote ofMain(HeardNote n) {
+    double[] near = new double[cents.length];
+    int count = 0;
+    for (int f = 0; f < cents.length; f++) {
+      near[f] = Math.abs(cents[f]) <= NEAR_CENTS ? cents[f] : Double.NaN;
+      count += f >= first && f < last && !Double.isNaN(near[f]) ? 1 : 0;
+    }
+    if (count < MAIN_SHARE * (last - first)) {
+      return n;
+    }
+    PitchTrack main = new PitchTrack(near, weights, first, last);
+    HeardPitch pitch = main.told(main.median(first, last), 0);
+    // The swing of a trill is no vibrato.
+    return n.with(new HeardPitch(pitch.cents(), pitch.driftCents(), 0, 0, 0, 0), 0);
   }
 
   private HeardPitch told(double middle, double glide) {

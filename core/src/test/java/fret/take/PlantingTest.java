@@ -133,4 +133,56 @@ class PlantingTest {
         Listener.hear(Recording.of(other, SimulatedPlayer.RATE), line(), Token.NEVER, p -> {});
     assertThat(noise.alignedShare()).isLessThan(0.2);
   }
+
+  /**
+   * A trill of eight notes a second whose main note starts in tune and ends 30 cents high: its
+   * drift is told, its neighbour is no wrong note.
+   */
+  @Test
+  void theMainNoteOfALongTrillIsTold() {
+    List<Moment> moments = new ArrayList<>();
+    double main = Pitch.parse("A4").hertz(440);
+    double length = 2400;
+    moments.add(moment(0, "D4", 0, 600, false));
+    moments.add(moment(1, "A4", 600, length, true));
+    moments.add(moment(2, "D4", 600 + length, 600, false));
+    Expected e = new Expected(moments, List.of(new Span(0, "1", 0, 1200 + length)), 440);
+    float[] x = new float[(int) (4.4 * Recording.RATE)];
+    double phase = 0;
+    for (int i = 0; i < x.length; i++) {
+      double t = i / (double) Recording.RATE - 0.5;
+      double into = (t - 0.6) / 2.4;
+      boolean trill = into >= 0 && into < 1;
+      double cents = !trill ? 0 : 30 * into + ((int) (into * 2.4 * 16) % 2 == 1 ? 200 : 0);
+      double hertz = trill ? main : moments.get(0).starting().get(0).hertz();
+      phase += 2 * Math.PI * hertz * Math.pow(2, cents / 1200) / Recording.RATE;
+      double sum = 0;
+      for (int h = 1; h <= 8; h++) {
+        sum += 0.1 / h * Math.sin(h * phase);
+      }
+      x[i] = t < 0 || t > 3.6 ? 0 : (float) sum;
+    }
+    TakeReport r = TakeReport.of(new Recording(x), e, Token.NEVER, p -> {});
+    HeardPitch heard = r.heard().of(1).orElseThrow().pitch();
+    assertThat(heard.driftCents()).isBetween(12.0, 28.0);
+    assertThat(heard.vibratoHz()).isZero();
+    assertThat(r.findings()).extracting(Finding::kind).containsExactly(Kind.DRIFT);
+  }
+
+  private static Moment moment(int i, String name, double at, double length, boolean ornament) {
+    Pitch pitch = Pitch.parse(name);
+    return new Moment(
+        i,
+        0,
+        at,
+        at + length,
+        length,
+        List.of(new Tone(i, pitch, pitch.hertz(440))),
+        List.of(),
+        i == 0 ? Join.ENTRY : Join.PLAIN,
+        i < 2,
+        false,
+        ornament,
+        4);
+  }
 }

@@ -124,11 +124,13 @@ final class LandingPane extends Cards {
     String window =
         Sentences.of(
             "take.landing.window", Words.shown("%.1f", 2 * Landing.WINDOW_CENTS * perCent));
+    String before = Words.shown("%.1f", 100 * Landing.run(over.landings()));
+    String after = Words.shown("%.1f", 100 * Landing.runAfter(over.landings(), l));
     String gain =
-        Sentences.of(
-            l.isAimOff() ? "take.landing.gain-aim" : "take.landing.gain-spread",
-            Words.shown("%.1f", 100 * Landing.run(over.landings())),
-            Words.shown("%.1f", 100 * Landing.runAfter(over.landings(), l)));
+        before.equals(after)
+            ? ""
+            : Sentences.of(
+                l.isAimOff() ? "take.landing.gain-aim" : "take.landing.gain-spread", before, after);
     return new VBox(2, words, Parts.label(aim + " " + window + " " + gain, "quiet"));
   }
 
