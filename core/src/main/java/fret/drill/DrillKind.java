@@ -35,6 +35,12 @@ public enum DrillKind {
   NEIGHBOURS(Of.CHUNK, 3, 7),
   /** Chords built up in the order in which they are tuned. */
   CHORD_BUILD(Of.CHUNK, 3, 7),
+  /** The key's scale over its tonic, without vibrato, then with. */
+  SCALE_ON_DRONE(Of.CHUNK, 3, 7),
+  /** Thirds, sixths and octaves up the key's scale. */
+  INTERVALS(Of.CHUNK, 3, 7),
+  /** Tenths up the key's scale: a stretch, within its dose. */
+  TENTHS(Of.CHUNK, 2, 3),
   VIBRATO_PULSES(Of.CHUNK, 4, 7),
   STEADY_NOTES(Of.CHUNK, 2, 7),
   DYNAMICS_SCALE(Of.CHUNK, 2, 7),
@@ -49,6 +55,8 @@ public enum DrillKind {
   STOP_BEFORE_SHIFT(Of.SHIFT, 2, 7),
   SHIFT_FROM_ANCHOR(Of.SHIFT, 2, 7),
   COUNTED_SLIDE(Of.SHIFT, 2, 7),
+  /** The shift, and at once what its note is checked against. */
+  SHIFT_TO_CHECK(Of.SHIFT, 2, 7),
   /** Rocking between the fingers of a stretch, within its dose. */
   STRETCH(Of.STRETCH, 3, 3),
   /** What the bow has to learn, see {@link BowDrillKind}. */
@@ -82,6 +90,11 @@ public enum DrillKind {
   /** Kinds that are judged by one thing alone. */
   public static final java.util.List<DrillKind> FOCUS =
       java.util.List.of(FOCUS_TUNE, FOCUS_SHIFT, FOCUS_BOW, FOCUS_RELEASE);
+
+  /** Whether it stretches the hand and counts towards its dose. */
+  public boolean stretches() {
+    return this == STRETCH || this == TENTHS;
+  }
 
   /** Whether it is the whole passage once, as it is. */
   public boolean isRun() {

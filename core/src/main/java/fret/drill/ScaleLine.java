@@ -171,13 +171,26 @@ public final class ScaleLine {
     return built(line, "");
   }
 
-  /** A skill's figure on each degree of one octave, and the tonic over it. */
-  public Score exercise(Skill skill) {
-    Pitch root = roots().get(0);
+  /** Up and down with a word over it. */
+  public Score scale(String word) {
     LineBuilder line = line();
-    Fraction each = skill.figure().size() == 1 ? Fraction.of(1, 4) : EIGHTH;
+    line.say(Direction.Kind.WORDS, word);
+    addEven(line);
+    return built(line, "");
+  }
+
+  /**
+   * A figure of scale steps on each degree of one octave, and the tonic over it.
+   *
+   * @param octave above the lowest tonic at which it begins
+   */
+  public Score exercise(List<List<Integer>> figure, int octave) {
+    Pitch lowest = roots().get(0);
+    Pitch root = new Pitch(lowest.step(), lowest.alter(), lowest.octave() + octave);
+    LineBuilder line = line();
+    Fraction each = figure.size() == 1 ? Fraction.of(1, 4) : EIGHTH;
     for (int degree = 0; degree <= STEPS; degree++) {
-      for (List<Integer> together : skill.figure()) {
+      for (List<Integer> together : figure) {
         int at = degree;
         line.add(
             each, together.stream().map(s -> degree(root, at + s, false)).toArray(Pitch[]::new));

@@ -1,6 +1,5 @@
 package fret.plan;
 
-import fret.drill.DrillKind;
 import fret.journal.JournalEntry;
 import java.time.LocalDate;
 import java.util.HashMap;
@@ -21,7 +20,7 @@ final class StretchDose {
   /** With the days of a record. */
   StretchDose(List<JournalEntry> journal) {
     for (JournalEntry e : journal) {
-      if (e.drill() == DrillKind.STRETCH) {
+      if (e.drill().stretches()) {
         use(e.date(), e.seconds() / 60.0);
       }
     }

@@ -152,10 +152,22 @@ record Visit(Standing standing, List<Item> items) {
       Said broke = Said.of("broke." + s.breaks().get());
       return drill(s, cure, Math.min(room, cure.minutes()), Said.of("plan.why.broke", broke));
     }
-    DrillKind hand = s.visitsInAll() % 4 == 1 ? DrillKind.SHIFT : DrillKind.BOW;
-    boolean turn = s.visitsInAll() % 2 == 1 && s.unit.parts().containsKey(hand);
-    return turn
-        ? drill(s, hand, room, Said.of(hand == DrillKind.BOW ? "plan.why.bow" : "plan.why.shift"))
+    return s.visitsInAll() % 2 == 1 ? turn(s, room) : Optional.empty();
+  }
+
+  /** Every other visit begins with a drill: the hand, the bow and the ear take turns. */
+  private static Optional<Item> turn(Standing s, double room) {
+    boolean chords = s.unit.parts().containsKey(DrillKind.CHORD_BUILD);
+    DrillKind ear = chords ? DrillKind.CHORD_BUILD : DrillKind.CHECKS;
+    DrillKind kind = List.of(DrillKind.SHIFT, DrillKind.BOW, ear).get(s.visitsInAll() / 2 % 3);
+    String why =
+        switch (kind) {
+          case SHIFT -> "plan.why.shift";
+          case BOW -> "plan.why.bow";
+          default -> "plan.why.ear";
+        };
+    return s.unit.parts().containsKey(kind)
+        ? drill(s, kind, Math.min(room, kind.minutes()), Said.of(why))
         : Optional.empty();
   }
 

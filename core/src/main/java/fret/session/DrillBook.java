@@ -13,6 +13,7 @@ import fret.drill.ShiftDrill;
 import fret.drill.ShiftStages;
 import fret.drill.Skill;
 import fret.drill.StretchDrill;
+import fret.drill.Tenths;
 import fret.drill.Way;
 import fret.fingering.Fingering;
 import fret.fingering.NoteFinger;
@@ -20,6 +21,8 @@ import fret.fingering.Shift;
 import fret.fingering.SparseDigits;
 import fret.mark.Anchor;
 import fret.mark.FingerLayer;
+import fret.passage.Passage;
+import fret.passage.Reading;
 import fret.score.Bar;
 import fret.score.Event;
 import fret.score.ResolvedPassage;
@@ -37,6 +40,13 @@ import org.apache.commons.numbers.fraction.Fraction;
  */
 public final class DrillBook {
   private static final int WARM_UP_SKILLS = 2;
+  private static final int HIGHEST_OCTAVE = 1;
+  private static final String NO_VIBRATO = "non vibrato";
+  private static final String VIBRATO = "vibrato";
+
+  /** Steps of the scale that sound together. */
+  private static final List<List<List<Integer>>> INTERVALS =
+      List.of(List.of(List.of(0, 2)), List.of(List.of(0, 5)), List.of(List.of(0, 7)));
 
   private final Session session;
   private final Set<Integer> sparse;
@@ -125,6 +135,14 @@ public final class DrillBook {
     if (kind == DrillKind.DYNAMICS_SCALE) {
       return Optional.of(new Drill(kind, List.of(fingered(scales().swell()))));
     }
+    if (kind == DrillKind.SCALE_ON_DRONE) {
+      ScaleLine s = scales();
+      Score plain = fingered(s.scale(NO_VIBRATO));
+      return Optional.of(new Drill(kind, List.of(plain, fingered(s.scale(VIBRATO)))));
+    }
+    if (kind == DrillKind.INTERVALS || kind == DrillKind.TENTHS) {
+      return ladders(kind);
+    }
     if (kind == DrillKind.CHECKS || kind == DrillKind.NEIGHBOURS || kind == DrillKind.CHORD_BUILD) {
       ear = ear == null ? new TuningDrills(session) : ear;
       return ear.of(chunk, kind).map(score -> new Drill(kind, List.of(score)));
@@ -174,19 +192,45 @@ public final class DrillBook {
 
   /** Exercises for what the passage asks of the hand: double stops, frames, pairs. */
   private List<Score> skills(int most) {
-    ScaleLine s = scales();
     return Skill.of(session.resolved(), session.fingering()).stream()
         .limit(most)
-        .map(skill -> fingered(s.exercise(skill)).withTitle(skill.id()))
+        .flatMap(skill -> exercise(skill.figure()).map(e -> e.withTitle(skill.id())).stream())
         .toList();
   }
 
+  /** Intervals up the scale; a hand that is spared plays no tenths. */
+  private Optional<Drill> ladders(DrillKind kind) {
+    boolean spared = session.passage().settings().setup().hand().fourthCaution();
+    if (kind == DrillKind.TENTHS) {
+      return spared
+          ? Optional.empty()
+          : Tenths.of(scales(), session.task().hand().instrument())
+              .map(score -> new Drill(kind, List.of(score)));
+    }
+    List<Score> parts = INTERVALS.stream().flatMap(f -> exercise(f).stream()).toList();
+    return parts.isEmpty() ? Optional.empty() : Optional.of(new Drill(kind, parts));
+  }
+
+  /** A figure up the scale, as low as all of it can be played; empty where it cannot. */
+  private Optional<Score> exercise(List<List<Integer>> figure) {
+    ScaleLine scale = scales();
+    for (int octave = 0; octave <= HIGHEST_OCTAVE; octave++) {
+      Session made = likeThis(scale.exercise(figure, octave));
+      if (made.fingering().problems().isEmpty()) {
+        return Optional.of(new DrillBook(made).page());
+      }
+    }
+    return Optional.empty();
+  }
+
   private Score fingered(Score line) {
-    fret.passage.Passage like =
-        fret.passage.Passage.of(
-            "", "", session.passage().settings().withReading(fret.passage.Reading.PLAIN));
-    Session made = Session.of(like, line);
-    return new DrillBook(made).page();
+    return new DrillBook(likeThis(line)).page();
+  }
+
+  /** A page of its own, set up and fingered as the passage is. */
+  private Session likeThis(Score line) {
+    Passage like = Passage.of("", "", session.passage().settings().withReading(Reading.PLAIN));
+    return Session.of(like, line);
   }
 
   // ---- what is hard in a chunk ---------------------------------------------------------------
@@ -208,6 +252,10 @@ public final class DrillBook {
 
   private Optional<Drill> ofShift(Shift shift, DrillKind kind) {
     List<Optional<NoteFinger>> places = session.fingering().notes();
+    if (kind == DrillKind.SHIFT_TO_CHECK) {
+      ear = ear == null ? new TuningDrills(session) : ear;
+      return ear.toCheck(shift).map(score -> new Drill(kind, List.of(score)));
+    }
     List<Score> parts =
         kind == DrillKind.SHIFT
             ? List.of(

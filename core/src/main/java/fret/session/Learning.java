@@ -60,6 +60,8 @@ public record Learning(
           DrillKind.SHIFT,
           DrillKind.STRETCH,
           DrillKind.BOW,
+          DrillKind.CHECKS,
+          DrillKind.CHORD_BUILD,
           // Asked for where the record says that something breaks.
           DrillKind.NO_VIBRATO,
           DrillKind.SYLLABLES,

@@ -146,6 +146,11 @@ public final class Sheets {
       if (chunk.isSpot()) {
         book.of(chunk, DrillKind.SHIFT).ifPresent(d -> drill(maker, d, tell));
       }
+      if (!chunk.isSpot()) {
+        book.of(chunk, DrillKind.CHORD_BUILD)
+            .or(() -> book.of(chunk, DrillKind.CHECKS))
+            .ifPresent(d -> drill(maker, d, tell));
+      }
       bowDrills(maker, session, chunk, tell);
       for (DrillKind kind : ON_SHEET) {
         book.of(chunk, kind).ifPresent(d -> drill(maker, d, tell));

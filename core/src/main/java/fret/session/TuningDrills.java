@@ -3,6 +3,7 @@ package fret.session;
 import fret.drill.Chunk;
 import fret.drill.DrillKind;
 import fret.fingering.NoteFinger;
+import fret.fingering.Shift;
 import fret.harmony.Harmony;
 import fret.intonation.Check;
 import fret.intonation.Tuned;
@@ -30,6 +31,8 @@ final class TuningDrills {
   private static final Fraction QUARTER = Fraction.of(1, 4);
   private static final Fraction HALF = Fraction.of(1, 2);
 
+  private static final int TIMES = 2;
+
   /** More notes at once tire the ear. */
   private static final int MOST = 12;
 
@@ -44,10 +47,6 @@ final class TuningDrills {
 
   /** One part; empty where a chunk has nothing of the kind. */
   Optional<Score> of(Chunk chunk, DrillKind kind) {
-    if (tuned == null) {
-      // The open strings and the fingers decide what can be checked, whatever the chords are.
-      tuned = Ear.tuned(session, Harmony.NONE);
-    }
     List<Integer> notes = new ArrayList<>();
     List<Integer> chords = new ArrayList<>();
     for (Slice s : passage.slices()) {
@@ -79,6 +78,47 @@ final class TuningDrills {
         : Optional.of(line.build("", passage.score().transposition()));
   }
 
+  /**
+   * A shift, and at once what its arrival is checked against: alone, and together where the strings
+   * are neighbours. Empty where no open string answers.
+   */
+  Optional<Score> toCheck(Shift shift) {
+    Optional<Check> open =
+        tuned().notes().get(shift.toNote()).stream()
+            .flatMap(p -> p.checks().stream())
+            .filter(c -> c.kind() == Check.Kind.OPEN)
+            .findFirst();
+    if (open.isEmpty()) {
+      return Optional.empty();
+    }
+    Bar bar = passage.score().bar(passage.notes().get(shift.fromNote()).key().barIndex());
+    LineBuilder line =
+        new LineBuilder(TimeSignature.COMMON_TIME, bar.key(), bar.clefAt(bar.start()));
+    Head from = written(shift.fromNote());
+    Head to = written(shift.toNote());
+    Head against = written(open.get().against(), "0");
+    List<Head> end = open.get().beside() ? List.of(to, against) : List.of(to);
+    for (int i = 0; i < TIMES; i++) {
+      line.add(QUARTER, List.of(from), joined(true));
+      line.add(HALF, List.of(to), joined(false));
+      line.add(QUARTER, List.of(against), Signs.PLAIN);
+      line.add(Fraction.ONE, end, Signs.PLAIN);
+    }
+    return Optional.of(line.build("", passage.score().transposition()));
+  }
+
+  private static Signs joined(boolean starts) {
+    return Signs.PLAIN.withSlurs(starts ? List.of(1) : List.of(), starts ? List.of() : List.of(1));
+  }
+
+  private Tuned tuned() {
+    if (tuned == null) {
+      // The open strings and the fingers decide what can be checked, whatever the chords are.
+      tuned = Ear.tuned(session, Harmony.NONE);
+    }
+    return tuned;
+  }
+
   private Head written(Pitch sounding, String digits) {
     return Head.of(sounding.plus(passage.score().transposition().negated()))
         .withPrintedFinger(digits);
@@ -92,7 +132,7 @@ final class TuningDrills {
   private int checks(List<Integer> notes, LineBuilder line) {
     List<Pitch> done = new ArrayList<>();
     for (int note : notes) {
-      Optional<Tuned.Place> place = tuned.notes().get(note);
+      Optional<Tuned.Place> place = tuned().notes().get(note);
       Pitch pitch = passage.notes().get(note).pitch();
       if (place.isEmpty() || done.contains(pitch) || done.size() == MOST) {
         continue;
@@ -114,7 +154,7 @@ final class TuningDrills {
 
   private int neighbours(List<Integer> notes, LineBuilder line) {
     int made = 0;
-    for (Tuned.Pair p : tuned.pairs()) {
+    for (Tuned.Pair p : tuned().pairs()) {
       boolean inside = notes.contains(p.first()) && notes.contains(p.second());
       if (inside && made < MOST) {
         line.add(QUARTER, List.of(written(p.first())), Signs.PLAIN);
@@ -131,7 +171,7 @@ final class TuningDrills {
     int made = 0;
     for (int slice : slices) {
       List<Integer> order =
-          Tuner.order(passage, tuned, slice, Tuned.School.FIFTH_FIRST).stream()
+          Tuner.order(passage, tuned(), slice, Tuned.School.FIFTH_FIRST).stream()
               .filter(n -> session.fingering().notes().get(n).isPresent())
               .toList();
       if (order.size() < 2 || made == MOST) {
