@@ -68,14 +68,19 @@ public record Tuned(
   public record Pair(int first, int second) {}
 
   /**
-   * In which order the notes of a double stop or chord are tuned.
+   * In which order the notes of a double stop or chord are tuned, after each school.
    *
-   * @param notes indices of notes in that order
+   * @param fromTop indices of notes, {@code fifthFirst} likewise
    * @param barre whether a fifth lies under one flat finger
    */
-  public record Order(School school, List<Integer> notes, boolean barre) {
+  public record Order(List<Integer> fromTop, List<Integer> fifthFirst, boolean barre) {
     public Order {
-      notes = List.copyOf(notes);
+      fromTop = List.copyOf(fromTop);
+      fifthFirst = List.copyOf(fifthFirst);
+    }
+
+    public List<Integer> notes(School school) {
+      return school == School.FROM_TOP ? fromTop : fifthFirst;
     }
   }
 

@@ -95,7 +95,7 @@ public final class Tuner {
     Map<Integer, Tuned.Order> orders = new HashMap<>();
     for (Slice s : passage.slices()) {
       if (s.starting().size() > 1) {
-        orders.put(s.index(), order(s, Tuned.School.FIFTH_FIRST));
+        orders.put(s.index(), order(s));
       }
     }
     return new Tuned(strings, harmony, notes, pairs, orders);
@@ -493,7 +493,7 @@ public final class Tuner {
         && hand.canHold(a.finger(), a.semitone(), b.finger(), b.semitone(), b.region(), 1);
   }
 
-  private Tuned.Order order(Slice slice, Tuned.School school) {
+  private Tuned.Order order(Slice slice) {
     List<Integer> upward = slice.starting();
     List<Integer> down = new ArrayList<>(upward);
     java.util.Collections.reverse(down);
@@ -507,13 +507,10 @@ public final class Tuner {
               && a.get().finger() == b.get().finger()
               && a.get().finger() != Finger.OPEN;
     }
-    return new Tuned.Order(school, inOrder(upward, down, school), barre);
+    return new Tuned.Order(down, fifthFirst(upward, down), barre);
   }
 
-  private List<Integer> inOrder(List<Integer> upward, List<Integer> down, Tuned.School school) {
-    if (school == Tuned.School.FROM_TOP) {
-      return down;
-    }
+  private List<Integer> fifthFirst(List<Integer> upward, List<Integer> down) {
     for (int wanted : new int[] {7, 0}) {
       for (int i = 0; i < upward.size(); i++) {
         for (int k = i + 1; k < upward.size(); k++) {
@@ -525,17 +522,6 @@ public final class Tuner {
         }
       }
     }
-    return down;
-  }
-
-  /** The order of a chord after a school. */
-  public static List<Integer> order(
-      ResolvedPassage passage, Tuned tuned, int slice, Tuned.School school) {
-    if (school == Tuned.School.FIFTH_FIRST) {
-      return tuned.orders().get(slice).notes();
-    }
-    List<Integer> down = new ArrayList<>(passage.slices().get(slice).starting());
-    java.util.Collections.reverse(down);
     return down;
   }
 }

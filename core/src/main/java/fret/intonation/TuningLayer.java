@@ -28,7 +28,9 @@ public final class TuningLayer implements WholeLayer<TuningSetup> {
     return Form.version(1)
         .with("temperament", value.temperament().name())
         .with("strings", value.strings().name())
-        .with("own", value.own().stream().map(String::valueOf).collect(Collectors.joining(" ")));
+        .with("own", value.own().stream().map(String::valueOf).collect(Collectors.joining(" ")))
+        .with("school", value.school().name())
+        .with("highLeading", value.highLeading());
   }
 
   @Override
@@ -37,7 +39,9 @@ public final class TuningLayer implements WholeLayer<TuningSetup> {
     return new TuningSetup(
         form.word("temperament", Temperament.class, Temperament.JUST),
         form.word("strings", TuningSetup.Strings.class, TuningSetup.Strings.PURE),
-        own.isBlank() ? List.of() : Stream.of(own.split(" ")).map(Double::valueOf).toList());
+        own.isBlank() ? List.of() : Stream.of(own.split(" ")).map(Double::valueOf).toList(),
+        form.word("school", Tuned.School.class, Tuned.School.FIFTH_FIRST),
+        form.has("highLeading") && form.flag("highLeading"));
   }
 
   @Override

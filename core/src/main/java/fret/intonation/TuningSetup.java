@@ -9,8 +9,15 @@ import java.util.Objects;
  *
  * @param strings how the open strings are tuned
  * @param own cents from equal of each string, the highest first, where the player measured them
+ * @param school in which order chords are tuned
+ * @param highLeading whether leading notes that go to their tonic stand high, whatever the tuning
  */
-public record TuningSetup(Temperament temperament, Strings strings, List<Double> own) {
+public record TuningSetup(
+    Temperament temperament,
+    Strings strings,
+    List<Double> own,
+    Tuned.School school,
+    boolean highLeading) {
   /** How open strings are tuned. */
   public enum Strings {
     PURE,
@@ -20,20 +27,29 @@ public record TuningSetup(Temperament temperament, Strings strings, List<Double>
 
   /** Pure with the chord, over strings in pure fifths. */
   public static final TuningSetup USUAL =
-      new TuningSetup(Temperament.JUST, Strings.PURE, List.of());
+      new TuningSetup(Temperament.JUST, Strings.PURE, List.of(), Tuned.School.FIFTH_FIRST, false);
 
   public TuningSetup {
     Objects.requireNonNull(temperament);
     Objects.requireNonNull(strings);
+    Objects.requireNonNull(school);
     own = List.copyOf(own);
   }
 
   public TuningSetup with(Temperament other) {
-    return new TuningSetup(other, strings, own);
+    return new TuningSetup(other, strings, own, school, highLeading);
   }
 
   public TuningSetup withStrings(Strings other, List<Double> cents) {
-    return new TuningSetup(temperament, other, cents);
+    return new TuningSetup(temperament, other, cents, school, highLeading);
+  }
+
+  public TuningSetup with(Tuned.School other) {
+    return new TuningSetup(temperament, strings, own, other, highLeading);
+  }
+
+  public TuningSetup withHighLeading(boolean other) {
+    return new TuningSetup(temperament, strings, own, school, other);
   }
 
   /**

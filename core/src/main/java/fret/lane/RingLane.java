@@ -9,6 +9,7 @@ import fret.engraving.Primitive.Ink;
 import fret.engraving.Primitive.Text.Style;
 import fret.harmony.Harmony;
 import fret.intonation.Check;
+import fret.intonation.DroneLine;
 import fret.intonation.Tuned;
 import fret.score.Slice;
 import java.util.ArrayList;
@@ -71,6 +72,7 @@ final class RingLane implements Lane {
     LaneDrawing drawn() {
       scale();
       numerals();
+      drone();
       for (Slice slice : input.passage().slices()) {
         int at = slice.index();
         if (!axis.has(at)) {
@@ -115,6 +117,20 @@ final class RingLane implements Lane {
             }
             break;
           }
+        }
+      }
+    }
+
+    /** Where a drone that follows would change. */
+    private void drone() {
+      if (input.passage().slices().isEmpty()) {
+        return;
+      }
+      for (DroneLine.Span s : DroneLine.of(input.passage(), tuned).spans()) {
+        if (axis.has(s.slice())) {
+          double x = axis.start(s.slice()) + 0.4;
+          String name = s.pitch().name().replaceAll("-?\\d+$", "");
+          pen.text(name, x, 2.2, 1.1, Style.REGULAR, false, Ink.FAINT, s.slice());
         }
       }
     }

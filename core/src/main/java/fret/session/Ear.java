@@ -6,6 +6,7 @@ import fret.harmony.ChordLayer;
 import fret.harmony.Harmony;
 import fret.harmony.HarmonyFinder;
 import fret.harmony.HarmonyNote;
+import fret.harmony.Key;
 import fret.intonation.Temperament;
 import fret.intonation.TemperamentLayer;
 import fret.intonation.Tuned;
@@ -75,7 +76,27 @@ public final class Ear {
         s.task().hand(),
         setup.of(s.task().hand().instrument(), s.passage().settings().setup().a4Hz()),
         harmony,
-        n -> s.at(TemperamentLayer.TEMPERAMENT, n).orElse(setup.temperament()));
+        n ->
+            s.at(TemperamentLayer.TEMPERAMENT, n)
+                .orElseGet(
+                    () ->
+                        setup.highLeading() && leads(s, harmony, n)
+                            ? Temperament.PYTHAGOREAN
+                            : setup.temperament()));
+  }
+
+  /** Whether a note is the seventh step of its key and goes up to the tonic. */
+  static boolean leads(Session s, Harmony harmony, int note) {
+    SoundingNote n = s.resolved().notes().get(note);
+    Optional<Key> key = harmony.keyAt(n.key().barIndex());
+    int next = n.slice() + 1;
+    if (key.isEmpty() || next >= s.resolved().slices().size()) {
+      return false;
+    }
+    boolean seventh = Math.floorMod(n.pitch().midi() + 1, 12) == key.get().tonic();
+    return seventh
+        && s.resolved().slices().get(next).starting().stream()
+            .anyMatch(i -> s.resolved().notes().get(i).pitch().midi() == n.pitch().midi() + 1);
   }
 
   // ---- decisions -------------------------------------------------------------------------------

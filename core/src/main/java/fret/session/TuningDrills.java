@@ -7,7 +7,6 @@ import fret.fingering.Shift;
 import fret.harmony.Harmony;
 import fret.intonation.Check;
 import fret.intonation.Tuned;
-import fret.intonation.Tuner;
 import fret.pitch.Pitch;
 import fret.score.Bar;
 import fret.score.Head;
@@ -171,7 +170,7 @@ final class TuningDrills {
     int made = 0;
     for (int slice : slices) {
       List<Integer> order =
-          Tuner.order(passage, tuned(), slice, Tuned.School.FIFTH_FIRST).stream()
+          tuned().orders().get(slice).notes(Ear.setup(session).school()).stream()
               .filter(n -> session.fingering().notes().get(n).isPresent())
               .toList();
       if (order.size() < 2 || made == MOST) {

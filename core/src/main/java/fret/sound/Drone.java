@@ -1,9 +1,12 @@
 package fret.sound;
 
-/** A held tone that goes on without a seam when it is repeated. */
+import java.util.List;
+
+/** A held tone that goes on without a seam when it is repeated, or that follows a line. */
 public final class Drone {
   private static final double[] PARTIALS = {1, 0.6, 0.35, 0.2, 0.12, 0.07};
   private static final double LOUDEST = 0.22;
+  private static final double FADE_S = 0.08;
   private static final double SHORTEST_S = 3;
   private static final double LONGEST_S = 4;
 
@@ -35,6 +38,44 @@ public final class Drone {
       }
     }
     return samples;
+  }
+
+  /** A tone of a drone that changes. */
+  public record Tone(double fromS, double hertz) {}
+
+  /**
+   * Samples of a drone that changes: each tone swells in while the one before fades, so that
+   * nothing clicks; silent at both ends, so that it can be repeated.
+   *
+   * @param tones in order of time, the first at 0
+   * @param seconds of all of it
+   */
+  public static float[] following(List<Tone> tones, double seconds) {
+    float[] samples = new float[(int) Math.round(seconds * ClickTrack.SAMPLE_RATE)];
+    for (int i = 0; i < tones.size(); i++) {
+      double from = tones.get(i).fromS();
+      double to = i + 1 < tones.size() ? tones.get(i + 1).fromS() + FADE_S : seconds;
+      add(samples, tones.get(i).hertz(), from, Math.min(to, seconds));
+    }
+    return samples;
+  }
+
+  private static void add(float[] samples, double hertz, double fromS, double toS) {
+    double sum = 0;
+    for (double p : PARTIALS) {
+      sum += p;
+    }
+    int from = (int) Math.round(fromS * ClickTrack.SAMPLE_RATE);
+    int to = (int) Math.min(samples.length, Math.round(toS * ClickTrack.SAMPLE_RATE));
+    for (int k = 0; k < PARTIALS.length; k++) {
+      double step = 2 * Math.PI * hertz * (k + 1) / ClickTrack.SAMPLE_RATE;
+      for (int i = from; step < Math.PI && i < to; i++) {
+        double in = (i - from) / (FADE_S * ClickTrack.SAMPLE_RATE);
+        double out = (to - i) / (FADE_S * ClickTrack.SAMPLE_RATE);
+        double fade = Math.max(0, Math.min(1, Math.min(in, out)));
+        samples[i] += (float) (fade * LOUDEST / sum * PARTIALS[k] * Math.sin(step * (i - from)));
+      }
+    }
   }
 
   /** The length whose whole number of periods comes nearest to the pitch. */

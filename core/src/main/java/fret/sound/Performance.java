@@ -2,11 +2,14 @@ package fret.sound;
 
 import fret.score.LoudnessLine;
 import fret.score.ResolvedPassage;
+import fret.score.Slice;
 import fret.score.SoundingNote;
 import fret.tempo.TempoMap;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.function.IntToDoubleFunction;
+import org.apache.commons.numbers.fraction.Fraction;
 
 /**
  * A plain performance of a passage as samples: its notes at its tempo with its printed dynamics, on
@@ -56,12 +59,36 @@ public final class Performance {
       int fromSlice,
       int toSlice,
       IntToDoubleFunction cents) {
-    double start = tempo.msAt(passage.slices().get(fromSlice).onset()) / 1000;
+    Slice last = passage.slices().get(toSlice);
+    Fraction from = passage.slices().get(fromSlice).onset();
+    Fraction to =
+        passage.slices().stream()
+            .map(Slice::onset)
+            .filter(o -> o.compareTo(last.onset()) > 0)
+            .findFirst()
+            .orElse(last.onset().add(Fraction.ONE));
+    return between(passage, loudness, tempo, a4, from, to, cents);
+  }
+
+  /**
+   * The same of what begins between two places.
+   *
+   * @param to the first one that is not heard any more
+   */
+  public static float[] between(
+      ResolvedPassage passage,
+      LoudnessLine loudness,
+      TempoMap tempo,
+      double a4,
+      Fraction from,
+      Fraction to,
+      IntToDoubleFunction cents) {
+    double start = tempo.msAt(from) / 1000;
     List<SoundingNote> notes = new ArrayList<>();
     List<Double> hertz = new ArrayList<>();
     for (int i = 0; i < passage.notes().size(); i++) {
       SoundingNote n = passage.notes().get(i);
-      boolean asked = n.slice() >= fromSlice && n.slice() <= toSlice;
+      boolean asked = n.onset().compareTo(from) >= 0 && n.onset().compareTo(to) < 0;
       if (asked && tempo.msAt(n.end()) / 1000 - start <= LONGEST_S) {
         notes.add(n);
         hertz.add(n.pitch().hertz(a4) * Math.pow(2, cents.applyAsDouble(i) / 1200));
@@ -80,6 +107,25 @@ public final class Performance {
       double early = n.isGrace() ? Math.min(at, GRACE_S * n.key().grace()) : 0;
       double gain = Math.pow(10, decibels(loudness.levelAt(n.onset())) / 20);
       add(mix, hertz.get(i), at - early, lasts, gain);
+    }
+    return limited(mix);
+  }
+
+  /**
+   * Parts heard together.
+   *
+   * @param others heard at half the strength of the first
+   */
+  public static float[] together(float[] own, List<float[]> others) {
+    int length = own.length;
+    for (float[] o : others) {
+      length = Math.max(length, o.length);
+    }
+    float[] mix = Arrays.copyOf(own, length);
+    for (float[] o : others) {
+      for (int i = 0; i < o.length; i++) {
+        mix[i] += 0.5f * o[i];
+      }
     }
     return limited(mix);
   }

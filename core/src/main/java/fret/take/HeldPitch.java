@@ -2,6 +2,7 @@ package fret.take;
 
 import java.util.ArrayDeque;
 import java.util.Deque;
+import java.util.List;
 import java.util.Optional;
 
 /** The pitch of what is being held, as it comes in; told only while it stands still. */
@@ -21,7 +22,7 @@ public final class HeldPitch {
   private static final double STILL_CENTS = 25;
   private static final double SILENT = 0.004;
 
-  private final Expected expected;
+  private final List<Expected.Tone> tones;
   private final int rate;
   private final float[] last;
   private final Deque<Double> hertz = new ArrayDeque<>();
@@ -30,7 +31,14 @@ public final class HeldPitch {
    * @param rate of what comes in
    */
   public HeldPitch(Expected expected, int rate) {
-    this.expected = expected;
+    this(expected.moments().stream().flatMap(m -> m.starting().stream()).toList(), rate);
+  }
+
+  /**
+   * @param tones that may be held, at least one
+   */
+  public HeldPitch(List<Expected.Tone> tones, int rate) {
+    this.tones = List.copyOf(tones);
     this.rate = rate;
     this.last = new float[(int) (KEPT_S * rate)];
   }
@@ -73,15 +81,13 @@ public final class HeldPitch {
   }
 
   private Reading nearest(double cents) {
-    Expected.Tone best = expected.moments().get(0).starting().get(0);
+    Expected.Tone best = tones.get(0);
     double least = Double.MAX_VALUE;
-    for (Expected.Moment m : expected.moments()) {
-      for (Expected.Tone t : m.starting()) {
-        double off = cents - TuningOffset.cents(t.hertz());
-        if (Math.abs(off) < Math.abs(least)) {
-          least = off;
-          best = t;
-        }
+    for (Expected.Tone t : tones) {
+      double off = cents - TuningOffset.cents(t.hertz());
+      if (Math.abs(off) < Math.abs(least)) {
+        least = off;
+        best = t;
       }
     }
     return new Reading(best, least);

@@ -230,7 +230,9 @@ class TunerTest {
   void chordsAreTunedInOrder() {
     Tuned t = tuned(InstrumentType.CELLO, "A2:3:1+E3:2:1+C4:1:2", PURE, Temperament.EQUAL);
     Tuned.Order order = t.orders().get(0);
-    assertThat(order.notes()).as("the fifth first, then the third").containsExactly(0, 1, 2);
+    assertThat(order.notes(Tuned.School.FIFTH_FIRST))
+        .as("the fifth first, then the third")
+        .containsExactly(0, 1, 2);
     assertThat(order.barre()).isTrue();
   }
 

@@ -12,6 +12,7 @@ import fret.fingering.Fingering;
 import fret.harmony.Chord;
 import fret.instrument.Finger;
 import fret.intonation.Temperament;
+import fret.intonation.Tuned;
 import fret.intonation.TuningSetup;
 import fret.mark.Anchor;
 import fret.mark.BowLayer;
@@ -161,7 +162,11 @@ class SessionTest {
             Ear.tune(
                 s,
                 new TuningSetup(
-                    Temperament.EQUAL, TuningSetup.Strings.OWN, List.of(1.5, 0.0, -2.0, -4.5))));
+                    Temperament.EQUAL,
+                    TuningSetup.Strings.OWN,
+                    List.of(1.5, 0.0, -2.0, -4.5),
+                    Tuned.School.FROM_TOP,
+                    true)));
     s = after(s, Ear.tune(s, 3, 3, Temperament.PYTHAGOREAN));
     s = after(s, Ear.chord(s, 1, Optional.of(Chord.parse("F#m7"))));
     s =

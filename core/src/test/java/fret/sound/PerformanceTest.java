@@ -103,4 +103,23 @@ class PerformanceTest {
         Performance.samples(eleven, LoudnessLine.of(eleven.score()), slow, 440, 0, 21);
     assertThat(samples.length / (double) ClickTrack.SAMPLE_RATE).isBetween(600.0, 601.0);
   }
+
+  /** Under A4 and E5 another part has a C4 of its own at the second note. */
+  @Test
+  void otherPartsSoundAtTheirPlaceAndHalfAsLoud() {
+    ResolvedPassage own = Resolver.resolve(line("A4 E5 A4 C5"));
+    ResolvedPassage other = Resolver.resolve(line("D4 C4 D4 C4"));
+    LoudnessLine line = LoudnessLine.of(own.score());
+    float[] mine = Performance.samples(own, line, SIXTY, 440, 1, 1);
+    float[] theirs =
+        Performance.between(other, line, SIXTY, 440, Fraction.of(1, 4), Fraction.of(1, 2), n -> 0);
+    assertThat(strength(theirs, 261.63, 0.1, 0.9))
+        .isGreaterThan(20 * strength(theirs, 293.66, 0.1, 0.9));
+    float[] both = Performance.together(mine, List.of(theirs));
+    assertThat(both).hasSameSizeAs(mine);
+    assertThat(strength(both, 659.26, 0.1, 0.9))
+        .isCloseTo(
+            2 * strength(both, 261.63, 0.1, 0.9), within(0.2 * strength(both, 659.26, 0.1, 0.9)));
+    assertThat(Performance.together(mine, List.of())).isEqualTo(mine);
+  }
 }

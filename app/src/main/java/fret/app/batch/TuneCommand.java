@@ -140,7 +140,7 @@ final class TuneCommand implements Callable<Integer> {
       for (Tuned.School school : Tuned.School.values()) {
         ObjectNode node = chords.addObject().put("event", slice);
         ArrayNode order = node.putArray("order");
-        List<Integer> all = Tuner.order(passage, tuned, slice, school);
+        List<Integer> all = tuned.orders().get(slice).notes(school);
         all.forEach(x -> order.add(passage.notes().get(x).pitch().toString()));
         node.put("school", school.id());
       }

@@ -1,16 +1,24 @@
 package fret.app.view;
 
 import fret.app.viewmodel.Studio;
+import fret.app.viewmodel.TakeInput;
 import fret.app.viewmodel.TuningModel;
 import fret.app.words.Sentences;
 import fret.app.words.Words;
 import fret.instrument.Instrument;
 import fret.intonation.OpenStrings;
+import fret.intonation.Tuned;
 import fret.intonation.TuningSetup;
 import fret.session.Session;
+import fret.take.Expected.Tone;
+import fret.take.HeldPitch;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
 import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -18,33 +26,60 @@ import javafx.scene.layout.VBox;
 
 /** How the open strings are tuned: in pure fifths, tempered, or as the player measured them. */
 final class StringsPane extends Cards {
+  /** Readings in a row that lie so near to each other are one held string. */
+  private static final double STILL = 3;
+
+  private static final int READINGS = 6;
+
+  /** Further off, it is another note than an open string. */
+  private static final double MOST = 50;
+
   private final Studio studio;
   private final TuningModel model;
   private final VBox strings = new VBox(6);
+  private final TakeInput input;
+  private final Button listen;
+  private final Label heard = Parts.line("", "strong");
+  private final CheckBox high = new CheckBox(Sentences.of("tuning.high-leading"));
+  private final CheckBox top = new CheckBox(Sentences.of("tuning.from-top"));
+  private final List<HeldPitch.Reading> steady = new ArrayList<>();
+  private boolean measured;
 
-  StringsPane(Studio studio, TuningModel model) {
+  StringsPane(Studio studio, TuningModel model, TakeInput input) {
     this.studio = studio;
     this.model = model;
-    Button pure =
-        Parts.button(
-            Sentences.of("tuning.strings.PURE"),
-            "strings-pure",
-            () -> use(TuningSetup.Strings.PURE),
-            "small");
-    Button tempered =
-        Parts.button(
-            Sentences.of("tuning.strings.TEMPERED"),
-            "strings-tempered",
-            () -> use(TuningSetup.Strings.TEMPERED),
-            "small");
+    this.input = input;
+    this.listen = Parts.button("", "strings-listen", this::listen, "small");
+    HBox ways = Parts.row(8);
+    for (TuningSetup.Strings how :
+        List.of(TuningSetup.Strings.PURE, TuningSetup.Strings.TEMPERED)) {
+      ways.getChildren()
+          .add(
+              Parts.button(
+                  Sentences.of("tuning.strings." + how),
+                  "strings-" + how.name().toLowerCase(Locale.ROOT),
+                  () -> use(how),
+                  "small"));
+    }
+    ways.getChildren().add(listen);
     VBox card =
         Parts.card(
             Sentences.of("tuning.strings"),
             Parts.label(Sentences.of("tuning.strings.why"), "quiet"),
-            Parts.row(8, pure, tempered),
+            ways,
+            heard,
             Parts.scroll(strings));
     HBox.setHgrow(card, Priority.ALWAYS);
-    VBox which = Parts.card(Sentences.of("tuning.which"));
+    high.setId("high-leading");
+    high.setOnAction(e -> model.use(model.setup().withHighLeading(high.isSelected())));
+    top.setId("chords-from-top");
+    top.setOnAction(
+        e ->
+            model.use(
+                model
+                    .setup()
+                    .with(top.isSelected() ? Tuned.School.FROM_TOP : Tuned.School.FIFTH_FIRST)));
+    VBox which = Parts.card(Sentences.of("tuning.which"), high, top);
     for (String id : List.of("just", "pythagorean", "equal", "comma")) {
       which.getChildren().add(Parts.label(Sentences.of("tuning.which." + id), "plain"));
     }
@@ -53,6 +88,65 @@ final class StringsPane extends Cards {
     which.setPrefWidth(400);
     getChildren().addAll(card, which);
     model.tunedProperty().addListener(o -> show());
+    input.heldProperty().addListener(o -> hear());
+    input.levelProperty().addListener(o -> listening());
+    listening();
+  }
+
+  // ---- measured by ear of the machine
+  // ------------------------------------------------------------
+
+  /** Each string that is bowed for a moment is measured; again to stop. */
+  private void listen() {
+    Session s = studio.shown();
+    if (s == null) {
+      return;
+    }
+    Instrument on = s.task().hand().instrument();
+    double a4 = s.passage().settings().setup().a4Hz();
+    List<Tone> tones = new ArrayList<>();
+    for (int i = 1; i <= on.stringCount(); i++) {
+      tones.add(new Tone(i, on.open(i), on.open(i).hertz(a4)));
+    }
+    steady.clear();
+    measured = !input.isHolding();
+    input.toggleHeld(tones);
+    listening();
+  }
+
+  private void listening() {
+    listen.setText(
+        Sentences.of(
+            measured && input.isHolding() ? "tuning.strings.listening" : "tuning.strings.listen"));
+  }
+
+  private void hear() {
+    listening();
+    Optional<HeldPitch.Reading> now = input.heldProperty().get();
+    if (!measured || now.isEmpty() || model.tunedProperty().get().isEmpty()) {
+      steady.clear();
+      return;
+    }
+    HeldPitch.Reading r = now.get();
+    boolean another = !steady.isEmpty() && steady.get(0).nearest().note() != r.nearest().note();
+    boolean moves =
+        !steady.isEmpty() && Math.abs(steady.get(steady.size() - 1).cents() - r.cents()) > STILL;
+    if (another || moves || Math.abs(r.cents()) > MOST) {
+      steady.clear();
+    }
+    steady.add(r);
+    heard.setText(
+        Sentences.of("tuning.strings.heard", r.nearest().pitch(), Words.shown("%+.1f", r.cents())));
+    if (steady.size() == READINGS) {
+      double cents = steady.stream().mapToDouble(HeldPitch.Reading::cents).average().orElseThrow();
+      keep(r.nearest().note(), Math.round(cents * 10) / 10.0);
+    }
+  }
+
+  private void keep(int string, double cents) {
+    List<Double> own = new ArrayList<>(model.tunedProperty().get().get().strings().cents());
+    own.set(string - 1, cents);
+    model.use(model.setup().withStrings(TuningSetup.Strings.OWN, own));
   }
 
   private void use(TuningSetup.Strings how) {
@@ -65,6 +159,8 @@ final class StringsPane extends Cards {
     if (s == null || model.tunedProperty().get().isEmpty()) {
       return;
     }
+    high.setSelected(model.setup().highLeading());
+    top.setSelected(model.setup().school() == Tuned.School.FROM_TOP);
     OpenStrings open = model.tunedProperty().get().get().strings();
     Instrument on = s.task().hand().instrument();
     strings
@@ -82,7 +178,7 @@ final class StringsPane extends Cards {
       cents.setPrefWidth(80);
       cents.setId("string-" + string);
       cents.setAccessibleText(Sentences.of("tuning.strings.cents", on.stringName(string)));
-      cents.setOnAction(e -> measured(open, string, cents.getText()));
+      cents.setOnAction(e -> typed(string, cents.getText()));
       double hertz = open.hertz(on.open(string), open.of(string));
       strings
           .getChildren()
@@ -96,18 +192,15 @@ final class StringsPane extends Cards {
     }
   }
 
-  private void measured(OpenStrings open, int string, String text) {
-    List<Double> own = new ArrayList<>(open.cents());
+  private void typed(int string, String text) {
     try {
       double cents = Double.parseDouble(text.replace('−', '-').strip());
-      if (!(Math.abs(cents) <= 50)) {
+      if (!(Math.abs(cents) <= MOST)) {
         throw new NumberFormatException(text);
       }
-      own.set(string - 1, cents);
+      keep(string, cents);
     } catch (NumberFormatException e) {
       studio.tell(Sentences.of("tuning.strings.wrong", text));
-      return;
     }
-    model.use(model.setup().withStrings(TuningSetup.Strings.OWN, own));
   }
 }

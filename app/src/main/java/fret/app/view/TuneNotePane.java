@@ -101,13 +101,14 @@ final class TuneNotePane extends Cards {
     if (order == null) {
       return;
     }
-    for (Tuned.School school : List.of(Tuned.School.FIFTH_FIRST, Tuned.School.FROM_TOP)) {
-      List<Integer> notes = fret.intonation.Tuner.order(s.resolved(), t, n.slice(), school);
+    Tuned.School own = model.setup().school();
+    for (Tuned.School school : Tuned.School.values()) {
+      List<Integer> notes = order.notes(school);
       String names =
           String.join(
               ", ",
               notes.stream().map(i -> s.resolved().notes().get(i).pitch().toString()).toList());
-      add(Sentences.of("tuning.order." + school.id(), names), "plain");
+      add(Sentences.of("tuning.order." + school.id(), names), school == own ? "strong" : "quiet");
     }
     if (order.barre()) {
       add(Sentences.of("tuning.barre"), "hand");

@@ -13,6 +13,7 @@ import fret.lane.LaneInput;
 import fret.session.Session;
 import java.util.Optional;
 import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
@@ -24,6 +25,7 @@ final class TuningView extends StripArea {
   private final TuningModel model;
   private final Label summary = Parts.line("", "quiet");
   private final ComboBox<Temperament> temperament = new ComboBox<>();
+  private final CheckBox others = new CheckBox(Sentences.of("tuning.others"));
   private boolean showing;
 
   TuningView(Areas.Room room) {
@@ -32,12 +34,16 @@ final class TuningView extends StripArea {
     Button note = tab("note", "tab-tuning-note", new TuneNotePane(studio, model));
     Button bars = tab("bars", "tab-tuning-bars", new HarmonyPane(studio, model));
     Button pairs = tab("pairs", "tab-tuning-pairs", new PairsPane(studio, model));
-    Button strings = tab("strings", "tab-tuning-strings", new StringsPane(studio, model));
+    Button strings =
+        tab("strings", "tab-tuning-strings", new StringsPane(studio, model, room.takes().input()));
     compose(tools());
     note.fire();
     actions.add(on("tuning-next", KeyCode.J, model::nextForNotes));
     actions.add(on("tuning-both", KeyCode.E, model::hearBoth));
     actions.add(on("tuning-drone", KeyCode.D, model::toggleDrone));
+    actions.add(
+        Action.of("tuning-drone-follows", "tuning", shift(KeyCode.D), model::toggleFollowing));
+    actions.add(on("tuning-others", KeyCode.O, others::fire));
     actions.add(on("tuning-hear", KeyCode.H, model::hearPassage));
     actions.add(on("show-tuning-note", KeyCode.N, note::fire));
     actions.add(on("show-tuning-bars", KeyCode.B, bars::fire));
@@ -82,6 +88,8 @@ final class TuningView extends StripArea {
                 model.use(model.setup().with(now));
               }
             });
+    others.setId("tuning-others");
+    others.selectedProperty().addListener((o, a, on) -> model.setWithOthers(on));
     return Parts.row(
         10,
         summary,
@@ -89,8 +97,14 @@ final class TuningView extends StripArea {
         Parts.line(Sentences.of("tuning.temperament"), "quiet"),
         temperament,
         Parts.button(Sentences.of("tuning.hear"), "tuning-hear", model::hearPassage, "normal"),
+        others,
         Parts.button(
-            Sentences.of("tuning.drone-button"), "tuning-drone", model::toggleDrone, "normal"));
+            Sentences.of("tuning.drone-button"), "tuning-drone", model::toggleDrone, "normal"),
+        Parts.button(
+            Sentences.of("tuning.drone-follows-button"),
+            "tuning-drone-follows",
+            model::toggleFollowing,
+            "normal"));
   }
 
   @Override

@@ -11,6 +11,7 @@ import fret.take.Recording;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.Callable;
 import java.util.function.BiConsumer;
 import javafx.beans.property.ReadOnlyDoubleProperty;
 import javafx.beans.property.ReadOnlyDoubleWrapper;
@@ -153,10 +154,23 @@ public final class TakeInput {
     if (now == null || isRecording() || now.resolved().notes().isEmpty()) {
       return;
     }
+    hold(() -> new HeldPitch(asked.of(now), ClickTrack.SAMPLE_RATE));
+  }
+
+  /** Listens to some tones from now on, or no more. */
+  public void toggleHeld(List<Expected.Tone> tones) {
+    if (holds) {
+      microphone.stop();
+    } else if (!isRecording()) {
+      hold(() -> new HeldPitch(tones, ClickTrack.SAMPLE_RATE));
+    }
+  }
+
+  private void hold(Callable<HeldPitch> what) {
     studio.run(
         "held",
         Rank.BESIDE,
-        token -> new HeldPitch(asked.of(now), ClickTrack.SAMPLE_RATE),
+        token -> what.call(),
         pitch -> {
           holds =
               microphone.start(

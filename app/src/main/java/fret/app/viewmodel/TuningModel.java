@@ -2,13 +2,19 @@ package fret.app.viewmodel;
 
 import fret.app.words.Sentences;
 import fret.app.work.Computing.Rank;
+import fret.base.UnusableInput;
 import fret.harmony.Chord;
 import fret.harmony.Harmony;
 import fret.intonation.Check;
+import fret.intonation.DroneLine;
 import fret.intonation.Temperament;
 import fret.intonation.Tuned;
 import fret.intonation.TuningSetup;
 import fret.pitch.Pitch;
+import fret.score.LoudnessLine;
+import fret.score.Resolver;
+import fret.score.Score;
+import fret.score.Slice;
 import fret.score.SoundingNote;
 import fret.session.Ear;
 import fret.session.Session;
@@ -16,11 +22,13 @@ import fret.sound.Drone;
 import fret.sound.PassagePlayer;
 import fret.sound.Performance;
 import fret.sound.ReferenceSound;
+import fret.tempo.TempoMap;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
+import org.apache.commons.numbers.fraction.Fraction;
 
 /** What the ear is helped with: the tuned passage, its harmony from all parts, and their sounds. */
 public final class TuningModel {
@@ -33,6 +41,7 @@ public final class TuningModel {
   private final ReadOnlyObjectWrapper<Optional<Tuned>> tuned =
       new ReadOnlyObjectWrapper<>(Optional.empty());
   private boolean looks;
+  private boolean withOthers;
 
   /**
    * @param player for sounds that end
@@ -199,6 +208,7 @@ public final class TuningModel {
     }
     Tuned t = tuned.get().get();
     boolean part = selection.hasRange();
+    boolean all = withOthers;
     int from = part ? s.resolved().notes().get(selection.firstSelected()).slice() : 0;
     int to =
         part
@@ -207,15 +217,18 @@ public final class TuningModel {
     studio.compute(
         "hear",
         Rank.BESIDE,
-        token ->
-            Performance.samples(
-                s.resolved(),
-                s.bowTask().loudness(),
-                s.task().tempo(),
-                t.strings().a4(),
-                from,
-                to,
-                n -> t.notes().get(n).map(Tuned.Place::cents).orElse(0.0)),
+        token -> {
+          float[] own =
+              Performance.samples(
+                  s.resolved(),
+                  s.bowTask().loudness(),
+                  s.task().tempo(),
+                  t.strings().a4(),
+                  from,
+                  to,
+                  n -> t.notes().get(n).map(Tuned.Place::cents).orElse(0.0));
+          return all ? Performance.together(own, others(s, t, from, to)) : own;
+        },
         () -> true,
         samples -> {
           player.play(samples, part);
@@ -223,45 +236,97 @@ public final class TuningModel {
         });
   }
 
-  /** The root of the selected bar's chord goes on sounding, or stops. */
+  /** Whether the other parts of the file are heard with the passage. */
+  public void setWithOthers(boolean wanted) {
+    withOthers = wanted;
+  }
+
+  /** The other parts in equal temperament, of the same bars. */
+  private List<float[]> others(Session s, Tuned t, int from, int to) throws UnusableInput {
+    Fraction first = s.resolved().slices().get(from).onset();
+    Slice last = s.resolved().slices().get(to);
+    List<float[]> all = new ArrayList<>();
+    for (Score other : studio.open().otherParts(s.passage())) {
+      if (other.bars().size() == s.page().bars().size()) {
+        all.add(
+            Performance.between(
+                Resolver.resolve(other),
+                LoudnessLine.of(other),
+                s.task().tempo(),
+                t.strings().a4(),
+                first,
+                last.onset().add(last.duration()),
+                n -> 0));
+      }
+    }
+    return all;
+  }
+
+  /** The root of the selected bar's chord, or the pedal there, goes on sounding, or stops. */
   public void toggleDrone() {
-    Optional<Tuned> now = tuned.get();
-    if (drone.isPlaying() || now.isEmpty() || selectedBar().isEmpty()) {
+    Session s = studio.shown();
+    if (drone.isPlaying() || s == null || tuned.get().isEmpty() || selectedBar().isEmpty()) {
       drone.stop();
       return;
     }
-    Pitch root = root(now.get());
-    double hertz = hertz(now.get(), root, fret.intonation.OpenStrings.inChain(root));
+    SoundingNote n = s.resolved().notes().get(studio.selectedProperty().get());
+    DroneLine.Span here = DroneLine.of(s.resolved(), tuned.get().get()).at(n.slice());
     studio.compute(
         "drone",
         Rank.BESIDE,
-        token -> Drone.round(hertz),
+        token -> Drone.round(here.hertz()),
         () -> true,
         samples -> {
           drone.play(samples, true);
-          studio.tell(Sentences.of("tuning.drone", root, drone.description()));
+          studio.tell(Sentences.of("tuning.drone", here.pitch(), drone.description()));
         });
   }
 
-  /** The root of the chord at the selected note, else the key's tonic, low on the instrument. */
-  private Pitch root(Tuned t) {
+  /**
+   * The drone follows the chords and the pedal at the target tempo, from the selected note or
+   * through what is selected, again and again; or stops.
+   */
+  public void toggleFollowing() {
     Session s = studio.shown();
-    SoundingNote n = s.resolved().notes().get(Math.max(0, studio.selectedProperty().get()));
-    var key = t.harmony().keyAt(n.key().barIndex()).orElse(new fret.harmony.Key(0, false));
-    int root =
-        t.harmony()
-            .at(n.onset())
-            .flatMap(Harmony.ChordSpan::chord)
-            .map(Chord::root)
-            .orElse(key.tonic());
-    var instrument = s.task().hand().instrument();
-    int lowest = instrument.open(instrument.stringCount()).midi();
-    int octave = 0;
-    Pitch pitch = Pitch.parse(key.nameOf(root) + octave);
-    while (pitch.midi() < lowest) {
-      octave++;
-      pitch = Pitch.parse(key.nameOf(root) + octave);
+    if (drone.isPlaying() || s == null || tuned.get().isEmpty()) {
+      drone.stop();
+      return;
     }
-    return pitch;
+    Tuned t = tuned.get().get();
+    int selected = Math.max(0, studio.selectedProperty().get());
+    int from =
+        s.resolved()
+            .notes()
+            .get(selection.hasRange() ? selection.firstSelected() : selected)
+            .slice();
+    int to =
+        selection.hasRange()
+            ? s.resolved().notes().get(selection.lastSelected()).slice()
+            : s.resolved().slices().size() - 1;
+    studio.compute(
+        "drone",
+        Rank.BESIDE,
+        token -> following(s, t, from, to),
+        () -> true,
+        samples -> {
+          drone.play(samples, true);
+          studio.tell(Sentences.of("tuning.drone-follows", drone.description()));
+        });
+  }
+
+  private static float[] following(Session s, Tuned t, int from, int to) {
+    TempoMap tempo = s.task().tempo();
+    DroneLine line = DroneLine.of(s.resolved(), t);
+    double start = tempo.msAt(s.resolved().slices().get(from).onset());
+    Slice last = s.resolved().slices().get(to);
+    double end = tempo.msAt(last.onset().add(last.duration()));
+    List<Drone.Tone> tones = new ArrayList<>();
+    tones.add(new Drone.Tone(0, line.at(from).hertz()));
+    for (DroneLine.Span span : line.spans()) {
+      if (span.slice() > from && span.slice() <= to) {
+        tones.add(new Drone.Tone((tempo.msAt(span.onset()) - start) / 1000, span.hertz()));
+      }
+    }
+    return Drone.following(tones, (end - start) / 1000);
   }
 }

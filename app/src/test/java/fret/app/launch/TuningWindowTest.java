@@ -6,12 +6,16 @@ import fret.intonation.Temperament;
 import fret.intonation.TuningSetup;
 import fret.session.Ear;
 import fret.session.Session;
+import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
 import javafx.scene.control.Labeled;
 import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.Test;
+import org.mockito.ArgumentMatchers;
+import org.mockito.Mockito;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
 
@@ -38,6 +42,15 @@ class TuningWindowTest extends RealWindow {
         .queryAllAs(Labeled.class)
         .forEach(l -> all.append(l.getText()).append('\n'));
     return all.toString();
+  }
+
+  private static float[] tone(double hertz) {
+    float[] x = new float[66_150];
+    for (int i = 0; i < x.length; i++) {
+      double at = 2 * Math.PI * hertz * i / 44_100;
+      x[i] = (float) (0.3 * Math.sin(at) + 0.15 * Math.sin(2 * at) + 0.08 * Math.sin(3 * at));
+    }
+    return x;
   }
 
   @Test
@@ -84,6 +97,21 @@ class TuningWindowTest extends RealWindow {
     until(() -> Ear.setup(s()).strings() == TuningSetup.Strings.OWN && !studio.isBehind());
     assertThat(Ear.setup(s()).own().get(1)).isEqualTo(-3.5);
     assertThat(Ear.setup(s()).temperament()).isEqualTo(Temperament.JUST);
+
+    // The same by microphone: the G string, 4 cents low, is bowed for a second.
+    double hertz = s().passage().settings().setup().a4Hz() * Math.pow(2, -2600 / 1200.0);
+    microphone.hear(tone(hertz * Math.pow(2, -4 / 1200.0)));
+    robot.interact(() -> robot.lookup("#strings-listen").queryAs(Button.class).fire());
+    until(() -> Ear.setup(s()).own().get(3) < -3 && !studio.isBehind());
+    assertThat(Ear.setup(s()).own().get(3)).isBetween(-4.5, -3.5);
+    assertThat(Ear.setup(s()).own().get(1)).isEqualTo(-3.5);
+    robot.interact(() -> robot.lookup("#high-leading").queryAs(CheckBox.class).fire());
+    until(() -> Ear.setup(s()).highLeading() && !studio.isBehind());
+
+    // The drone follows the chords, and stops.
+    robot.push(KeyCode.SHIFT, KeyCode.D);
+    until(() -> studio.messageProperty().get().contains("follows"));
+    Mockito.verify(drone).play(ArgumentMatchers.any(), ArgumentMatchers.eq(true));
 
     press(robot, KeyCode.P);
     until(() -> !robot.lookup("#pairs").<ListView<?>>query().getItems().isEmpty());
