@@ -1,6 +1,7 @@
 package fret.session;
 
 import fret.base.Said;
+import fret.fingering.Fingering;
 import fret.harmony.Chord;
 import fret.harmony.ChordLayer;
 import fret.harmony.Harmony;
@@ -69,10 +70,15 @@ public final class Ear {
 
   /** Every note in its place. */
   public static Tuned tuned(Session s, Harmony harmony) {
+    return tuned(s, s.fingering(), harmony);
+  }
+
+  /** The same under a fingering that is tried. */
+  public static Tuned tuned(Session s, Fingering fingering, Harmony harmony) {
     TuningSetup setup = setup(s);
     return Tuner.of(
         s.resolved(),
-        s.fingering(),
+        fingering,
         s.task().hand(),
         setup.of(s.task().hand().instrument(), s.passage().settings().setup().a4Hz()),
         harmony,

@@ -23,6 +23,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
@@ -50,6 +51,7 @@ final class ShiftPane extends Cards {
   private final Label facts = Parts.label("", "plain");
   private final Label guides = Parts.label("", "hand");
   private final Label proof = Parts.label("", "plain");
+  private final Label places = Parts.label("", "quiet");
   private final TextField cue = new TextField();
   private final Fingerboard board;
   private final StripView drill;
@@ -94,10 +96,10 @@ final class ShiftPane extends Cards {
           }
         });
     habits();
-    VBox told = new VBox(4, title, facts, guides, proof);
+    VBox told = new VBox(4, title, facts, guides, proof, places);
     told.setPrefWidth(345);
     told.setMinWidth(215);
-    for (Label l : List.of(facts, guides, proof)) {
+    for (Label l : List.of(facts, guides, proof, places)) {
       l.setMinHeight(javafx.scene.layout.Region.USE_PREF_SIZE);
     }
     Button practise =
@@ -223,6 +225,8 @@ final class ShiftPane extends Cards {
     Optional<Shift.Guide> heard =
         manner.oldFinger() ? s.oldFinger().or(s::newFinger) : s.newFinger().or(s::oldFinger);
     board.show(on, s, from.get(), to.get(), heard);
+    places.setText("");
+    place(shown, s.toNote());
     cueShown =
         BodyCue.of(
             on.type(),
@@ -232,6 +236,24 @@ final class ShiftPane extends Cards {
     cue.setText(model.cue(cueShown));
     drillShown = ShiftDrill.notation(b.resolved(), s, from.get(), to.get(), manner);
     showDrill(Resolver.resolve(drillShown));
+  }
+
+  /** Where the note that is reached stands equal, and in the tuning of the passage. */
+  private void place(Fingering shown, int note) {
+    model.place(
+        note,
+        p -> {
+          if (board.isShowing(note)) {
+            double equal = shown.notes().get(note).map(NoteFinger::mmFromNut).orElseThrow();
+            board.showTuned(OptionalDouble.of(equal + p.mm()));
+            places.setText(
+                Sentences.of(
+                    "shift.places",
+                    Words.one(equal),
+                    Words.one(equal + p.mm()),
+                    Sentences.of("tuning.temperament." + p.temperament().id())));
+          }
+        });
   }
 
   private void practise(Stand stand) {

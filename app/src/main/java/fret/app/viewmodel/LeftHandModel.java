@@ -10,6 +10,7 @@ import fret.fingering.NoteFinger;
 import fret.fingering.Tally;
 import fret.fingering.TempoRange;
 import fret.instrument.InstrumentType;
+import fret.intonation.Tuned;
 import fret.mark.FingerLayer;
 import fret.mark.Wish;
 import fret.passage.Passage;
@@ -20,6 +21,7 @@ import fret.player.Preset;
 import fret.search.Token;
 import fret.search.WeightRange;
 import fret.session.Decisions;
+import fret.session.Ear;
 import fret.session.Session;
 import java.util.ArrayList;
 import java.util.EnumMap;
@@ -28,6 +30,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.FutureTask;
+import java.util.function.Consumer;
 import javafx.beans.property.ReadOnlyIntegerProperty;
 import javafx.beans.property.ReadOnlyIntegerWrapper;
 import javafx.beans.property.ReadOnlyObjectProperty;
@@ -361,6 +364,18 @@ public final class LeftHandModel {
   }
 
   // ---- what the player cares about -----------------------------------------------------------
+
+  /** Where a note of what is shown stands in the passage's tuning, told once it is known. */
+  public void place(int note, Consumer<Tuned.Place> then) {
+    Session now = studio.shown();
+    Fingering hand = shown();
+    studio.compute(
+        "shift-place",
+        Rank.BESIDE,
+        token -> Ear.tuned(now, hand, Ear.harmony(now, List.of())).notes().get(note),
+        () -> studio.shown() != null && studio.shown().computed().equals(now.computed()),
+        found -> found.ifPresent(then));
+  }
 
   /** Gives one kind of effort another weight. */
   public void weigh(EffortKind kind, double weight) {

@@ -6,6 +6,7 @@ import fret.fingering.Shift;
 import fret.instrument.Instrument;
 import fret.instrument.InstrumentType;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import javafx.animation.Interpolator;
 import javafx.animation.KeyFrame;
 import javafx.animation.KeyValue;
@@ -41,6 +42,7 @@ public final class Fingerboard extends Painted {
   private NoteFinger left;
   private NoteFinger reached;
   private Optional<Shift.Guide> guide = Optional.empty();
+  private OptionalDouble tuned = OptionalDouble.empty();
   private double mostMm = 100;
 
   public Fingerboard(Look look) {
@@ -64,6 +66,7 @@ public final class Fingerboard extends Painted {
     left = from;
     reached = to;
     guide = heard;
+    tuned = other ? OptionalDouble.empty() : tuned;
     double top = Math.max(frameTop(shown.fromBase()), frameTop(shown.toBase()));
     mostMm = on.mmFromNut(Math.max(top + 1, 8));
     setAccessibleText(
@@ -75,6 +78,17 @@ public final class Fingerboard extends Painted {
     if (other) {
       move.playFromStart();
     }
+    paint();
+  }
+
+  /** Whether the shift that is shown reaches a note. */
+  public boolean isShowing(int note) {
+    return shift != null && shift.toNote() == note;
+  }
+
+  /** Marks where the note that is reached stands in the chosen tuning, in mm from the nut. */
+  public void showTuned(OptionalDouble mm) {
+    tuned = mm;
     paint();
   }
 
@@ -117,6 +131,7 @@ public final class Fingerboard extends Painted {
     guide.ifPresent(s -> ring(g, s));
     dot(g, left, false);
     dot(g, reached, true);
+    tuned.ifPresent(mm -> place(g, mm));
   }
 
   private void frame(GraphicsContext g, double base, boolean filled, double bottom) {
@@ -196,6 +211,14 @@ public final class Fingerboard extends Painted {
     g.setFill(after ? inks().hand() : inks().ebony());
     g.fillOval(x - 9, y - 9, 18, 18);
     digit(g, n.digit(), x, y, true);
+  }
+
+  /** A line over the string where the finger stands in tune; the dot stands at its equal place. */
+  private void place(GraphicsContext g, double mm) {
+    double y = y(reached.string());
+    g.setStroke(inks().bow());
+    g.setLineWidth(2);
+    g.strokeLine(x(mm), y - 13, x(mm), y + 13);
   }
 
   private void digit(GraphicsContext g, String digit, double x, double y, boolean onInk) {
