@@ -37,6 +37,8 @@ public enum DrillKind {
   CHORD_BUILD(Of.CHUNK, 3, 7),
   /** The key's scale over its tonic, without vibrato, then with. */
   SCALE_ON_DRONE(Of.CHUNK, 3, 7),
+  /** Each line within broken chords by itself, rests in place of the others. */
+  STRANDS(Of.CHUNK, 3, 7),
   /** Thirds, sixths and octaves up the key's scale. */
   INTERVALS(Of.CHUNK, 3, 7),
   /** Tenths up the key's scale: a stretch, within its dose. */

@@ -9,6 +9,7 @@ import fret.instrument.BowGeometry;
 import fret.instrument.Instrument;
 import fret.intonation.Tuned;
 import fret.load.Load;
+import fret.mark.Strand;
 import fret.mark.VibratoWish;
 import fret.score.ResolvedPassage;
 import fret.take.TakeReport;
@@ -26,6 +27,7 @@ import java.util.Optional;
  * @param tuned missing in drills
  * @param take missing where no recording is looked at
  * @param beside another take to be drawn faintly with it
+ * @param strands lines within broken chords, by the index of the note
  */
 public record LaneInput(
     ResolvedPassage passage,
@@ -35,7 +37,8 @@ public record LaneInput(
     Optional<Later<Loaded>> load,
     Optional<Later<Tuned>> tuned,
     Optional<TakeReport> take,
-    Optional<TakeReport> beside) {
+    Optional<TakeReport> beside,
+    Map<Integer, Strand> strands) {
   /**
    * How hard each moment is.
    *
@@ -89,19 +92,28 @@ public record LaneInput(
         Optional.empty(),
         Optional.empty(),
         Optional.empty(),
-        Optional.empty());
+        Optional.empty(),
+        Map.of());
   }
 
   /** The same in another tuning. */
   public LaneInput withTuned(Tuned other) {
     return new LaneInput(
-        passage, fingering, instrument, bow, load, Optional.of(Later.now(other)), take, beside);
+        passage,
+        fingering,
+        instrument,
+        bow,
+        load,
+        Optional.of(Later.now(other)),
+        take,
+        beside,
+        strands);
   }
 
   /** The same with a recording, and another one beside it. */
   public LaneInput withTake(TakeReport other, Optional<TakeReport> another) {
     return new LaneInput(
-        passage, fingering, instrument, bow, load, tuned, Optional.of(other), another);
+        passage, fingering, instrument, bow, load, tuned, Optional.of(other), another, strands);
   }
 
   public LaneInput {
@@ -113,5 +125,6 @@ public record LaneInput(
     Objects.requireNonNull(tuned);
     Objects.requireNonNull(take);
     Objects.requireNonNull(beside);
+    strands = Map.copyOf(strands);
   }
 }

@@ -11,6 +11,7 @@ import fret.harmony.Harmony;
 import fret.intonation.Check;
 import fret.intonation.DroneLine;
 import fret.intonation.Tuned;
+import fret.mark.Strand;
 import fret.score.Slice;
 import java.util.ArrayList;
 import java.util.List;
@@ -83,6 +84,8 @@ final class RingLane implements Lane {
           tuned.notes().get(note).ifPresent(p -> place(p, at));
         }
       }
+      strand(Strand.LOWER);
+      strand(Strand.UPPER);
       return new LaneDrawing(height, pen.drawn(), scale.drawn(), SCALE, spoken(), summary());
     }
 
@@ -119,6 +122,31 @@ final class RingLane implements Lane {
           }
         }
       }
+    }
+
+    /** A line within broken chords goes from place to place of its own notes. */
+    private void strand(Strand which) {
+      int before = -1;
+      for (Slice slice : input.passage().slices()) {
+        for (int note : slice.starting()) {
+          boolean own = input.strands().get(note) == which;
+          if (own && tuned.notes().get(note).isPresent() && axis.has(slice.index())) {
+            if (before >= 0) {
+              joined(before, note, slice.index());
+            }
+            before = note;
+          }
+        }
+      }
+    }
+
+    private void joined(int from, int to, int at) {
+      double a = axis.x(input.passage().notes().get(from).slice());
+      pen.line(a, noteY(from), axis.x(at), noteY(to), 0.1, Ink.TIME, at);
+    }
+
+    private double noteY(int note) {
+      return y(tuned.notes().get(note).orElseThrow().cents());
     }
 
     /** Where a drone that follows would change. */

@@ -13,6 +13,8 @@ import fret.mark.FingerLayer;
 import fret.mark.Layer;
 import fret.mark.LengthLayer;
 import fret.mark.ReminderLayer;
+import fret.mark.StrandLayer;
+import fret.mark.StrandLevelsLayer;
 import fret.mark.VibratoLayer;
 import fret.mark.WishLayer;
 import fret.sound.ClickRangeLayer;
@@ -48,6 +50,8 @@ public final class Layers {
                 PracticeLayer.PRACTICE,
                 TuningLayer.TUNING,
                 TemperamentLayer.TEMPERAMENT,
+                StrandLayer.STRAND,
+                StrandLevelsLayer.LEVELS,
                 ChordLayer.CHORD));
     BowLayers.ALL.stream().filter(l -> l != BowLayer.BOW).forEach(all::add);
     all.addAll(SettingLayers.ALL);

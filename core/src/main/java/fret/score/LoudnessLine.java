@@ -30,6 +30,7 @@ public final class LoudnessLine {
 
   private final NavigableMap<Fraction, Piece> pieces = new TreeMap<>();
 
+  private final NavigableMap<Fraction, Double> offsets = new TreeMap<>();
   private LineShape shape = LineShape.NONE;
 
   private LoudnessLine() {}
@@ -122,7 +123,7 @@ public final class LoudnessLine {
   public double levelAt(Fraction onset) {
     Map.Entry<Fraction, Piece> here = pieces.floorEntry(onset);
     double level = here == null ? MEZZO_FORTE : within(here, onset);
-    return bounded(level + shape.at(onset));
+    return bounded(level + shape.at(onset) + offsets.getOrDefault(onset, 0.0));
   }
 
   private static double bounded(double level) {
@@ -134,13 +135,29 @@ public final class LoudnessLine {
     LoudnessLine line = new LoudnessLine();
     line.pieces.putAll(pieces);
     line.shape = added;
+    line.offsets.putAll(offsets);
+    return line;
+  }
+
+  /**
+   * The same line with some notes louder or softer than it.
+   *
+   * @param levels by the onset of every note, 0 for those that stand in it
+   */
+  public LoudnessLine offset(Map<Fraction, Double> levels) {
+    LoudnessLine line = shaped(shape);
+    line.offsets.putAll(levels);
     return line;
   }
 
   /** The level just before an onset. */
   public double levelBefore(Fraction onset) {
     Map.Entry<Fraction, Piece> here = pieces.lowerEntry(onset);
-    return here == null ? levelAt(onset) : bounded(within(here, onset) + shape.before(onset));
+    if (here == null) {
+      return levelAt(onset);
+    }
+    Map.Entry<Fraction, Double> own = offsets.lowerEntry(onset);
+    return bounded(within(here, onset) + shape.before(onset) + (own == null ? 0 : own.getValue()));
   }
 
   private static double within(Map.Entry<Fraction, Piece> piece, Fraction onset) {

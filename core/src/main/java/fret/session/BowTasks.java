@@ -46,6 +46,9 @@ final class BowTasks {
     Map<Fraction, Double> levels = new HashMap<>();
     at(marks, BowLayers.LEVEL, printed, version)
         .forEach((slice, level) -> levels.put(printed.slices().get(slice).onset(), level));
+    Map<Fraction, Double> offsets = new HashMap<>();
+    Strands.offsets(marks, printed)
+        .forEach((slice, level) -> offsets.put(printed.slices().get(slice).onset(), level));
     Map<Integer, Adopted> adopted = at(marks, BowLayers.ADOPTED, printed, version);
     adopted.keySet().removeIf(m -> !held.test(m));
     BowRules rules =
@@ -63,7 +66,8 @@ final class BowTasks {
         instrument,
         Hands.of(printed, fingering),
         LoudnessLine.of(printed.score(), levels)
-            .shaped(setup.shape().of(printed, at(marks, BowLayers.PHRASE, printed, version))),
+            .shaped(setup.shape().of(printed, at(marks, BowLayers.PHRASE, printed, version)))
+            .offset(offsets),
         setup.bow(instrument),
         new BowSpeed(
             BowSpeed.usual(instrument.type()).instrument(),

@@ -21,6 +21,7 @@ import fret.fingering.Shift;
 import fret.fingering.SparseDigits;
 import fret.mark.Anchor;
 import fret.mark.FingerLayer;
+import fret.mark.Strand;
 import fret.passage.Passage;
 import fret.passage.Reading;
 import fret.score.Bar;
@@ -135,6 +136,9 @@ public final class DrillBook {
     if (kind == DrillKind.DYNAMICS_SCALE) {
       return Optional.of(new Drill(kind, List.of(fingered(scales().swell()))));
     }
+    if (kind == DrillKind.STRANDS) {
+      return strands(chunk);
+    }
     if (kind == DrillKind.SCALE_ON_DRONE) {
       ScaleLine s = scales();
       Score plain = fingered(s.scale(NO_VIBRATO));
@@ -196,6 +200,37 @@ public final class DrillBook {
         .limit(most)
         .flatMap(skill -> exercise(skill.figure()).map(e -> e.withTitle(skill.id())).stream())
         .toList();
+  }
+
+  /** Each line of the chunk that has two notes or more, then all but the pedal. */
+  private Optional<Drill> strands(Chunk chunk) {
+    List<Score> parts = new ArrayList<>();
+    List<List<Strand>> lines =
+        List.of(
+            List.of(Strand.LOWER),
+            List.of(Strand.PEDAL),
+            List.of(Strand.UPPER),
+            List.of(Strand.LOWER, Strand.UPPER));
+    for (List<Strand> line : lines) {
+      long there =
+          line.stream()
+              .filter(
+                  x ->
+                      Strands.of(session).entrySet().stream()
+                              .filter(e -> e.getValue() == x && in(chunk, slice(e.getKey())))
+                              .count()
+                          >= 2)
+              .count();
+      if (there == line.size()) {
+        Score alone = Strands.only(session, everyDigit(), line);
+        Drills.of(alone, chunk, DrillKind.STRAIGHT).ifPresent(d -> parts.addAll(d.parts()));
+      }
+    }
+    return parts.isEmpty() ? Optional.empty() : Optional.of(new Drill(DrillKind.STRANDS, parts));
+  }
+
+  private Slice slice(int note) {
+    return session.resolved().slices().get(session.resolved().notes().get(note).slice());
   }
 
   /** Intervals up the scale; a hand that is spared plays no tenths. */

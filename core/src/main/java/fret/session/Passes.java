@@ -111,7 +111,12 @@ public final class Passes {
     Map<Integer, PhraseMark> phrases = new HashMap<>();
     Map<Integer, Double> ownLevels = written(passage, printed, BowLayers.LEVEL, 0);
     Map<Integer, PhraseMark> ownPhrases = written(passage, printed, BowLayers.PHRASE, 0);
+    Map<Integer, Double> lines = Strands.offsets(passage.marks(), printed.passage());
+    Map<Fraction, Double> offsets = new HashMap<>();
     for (int m = 0; m < moments.size(); m++) {
+      if (!lines.isEmpty()) {
+        offsets.put(played.slices().get(m).onset(), lines.get(moments.get(m).moment()));
+      }
       Double level = ownLevels.get(moments.get(m).moment());
       PhraseMark phrase = ownPhrases.get(moments.get(m).moment());
       if (level != null) {
@@ -126,7 +131,9 @@ public final class Passes {
         TempoPlan.of(played.score(), s.target(), s.details().tempoMarks()),
         printed.instrument(),
         hand,
-        LoudnessLine.of(played.score(), levels).shaped(s.bow().shape().of(played, phrases)),
+        LoudnessLine.of(played.score(), levels)
+            .shaped(s.bow().shape().of(played, phrases))
+            .offset(offsets),
         printed.bow(),
         printed.speed(),
         printed.preset(),

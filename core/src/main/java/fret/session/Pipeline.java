@@ -17,6 +17,7 @@ import fret.instrument.Instrument;
 import fret.mark.BowLayer;
 import fret.mark.FingerLayer;
 import fret.mark.FingerMark;
+import fret.mark.Layer;
 import fret.mark.LengthLayer;
 import fret.mark.LengthWish;
 import fret.mark.Marks;
@@ -24,6 +25,7 @@ import fret.mark.NoteLayer;
 import fret.mark.VibratoLayer;
 import fret.mark.VibratoWish;
 import fret.mark.Wish;
+import fret.passage.Layers;
 import fret.passage.Passage;
 import fret.passage.TempoPlan;
 import fret.score.Bar;
@@ -128,7 +130,9 @@ public final class Pipeline {
 
   private static boolean isSameBow(Passage was, Passage is) {
     return was.settings().bow().equals(is.settings().bow())
-        && BowLayers.ALL.stream().allMatch(l -> was.marks().of(l).equals(is.marks().of(l)));
+        && Layers.ALL.stream()
+            .filter(l -> l.concern() == Layer.Concern.BOW)
+            .allMatch(l -> was.marks().of(l).equals(is.marks().of(l)));
   }
 
   private static boolean isSamePart(Computed b, Passage passage, Score page) {

@@ -210,7 +210,8 @@ public record Session(
         Optional.of(Later.of(() -> loaded(hand, arm))),
         Optional.of(Later.of(() -> Ear.tuned(this, Ear.harmony(this, List.of())))),
         Optional.empty(),
-        Optional.empty());
+        Optional.empty(),
+        Strands.of(this));
   }
 
   private LaneInput.Loaded loaded(Fingering hand, Arm arm) {

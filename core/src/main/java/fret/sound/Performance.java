@@ -8,6 +8,7 @@ import fret.tempo.TempoMap;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.function.IntPredicate;
 import java.util.function.IntToDoubleFunction;
 import org.apache.commons.numbers.fraction.Fraction;
 
@@ -83,12 +84,30 @@ public final class Performance {
       Fraction from,
       Fraction to,
       IntToDoubleFunction cents) {
+    return some(passage, loudness, tempo, a4, from, to, cents, note -> true);
+  }
+
+  /**
+   * The same of some of the notes, each at its own time.
+   *
+   * @param wanted by the index of the note
+   */
+  public static float[] some(
+      ResolvedPassage passage,
+      LoudnessLine loudness,
+      TempoMap tempo,
+      double a4,
+      Fraction from,
+      Fraction to,
+      IntToDoubleFunction cents,
+      IntPredicate wanted) {
     double start = tempo.msAt(from) / 1000;
     List<SoundingNote> notes = new ArrayList<>();
     List<Double> hertz = new ArrayList<>();
     for (int i = 0; i < passage.notes().size(); i++) {
       SoundingNote n = passage.notes().get(i);
-      boolean asked = n.onset().compareTo(from) >= 0 && n.onset().compareTo(to) < 0;
+      boolean asked =
+          wanted.test(i) && n.onset().compareTo(from) >= 0 && n.onset().compareTo(to) < 0;
       if (asked && tempo.msAt(n.end()) / 1000 - start <= LONGEST_S) {
         notes.add(n);
         hertz.add(n.pitch().hertz(a4) * Math.pow(2, cents.applyAsDouble(i) / 1200));

@@ -24,6 +24,7 @@ import fret.mark.Marks;
 import fret.mark.Reattachment;
 import fret.mark.Reminder;
 import fret.mark.ReminderLayer;
+import fret.mark.Strand;
 import fret.mark.VibratoLayer;
 import fret.mark.VibratoWish;
 import fret.mark.Wish;
@@ -168,6 +169,8 @@ class SessionTest {
                     Tuned.School.FROM_TOP,
                     true)));
     s = after(s, Ear.tune(s, 3, 3, Temperament.PYTHAGOREAN));
+    s = after(s, Strands.mark(s, 2, 4, Optional.of(Strand.PEDAL)));
+    s = after(s, Strands.level(s, Strand.PEDAL, -1.5));
     s = after(s, Ear.chord(s, 1, Optional.of(Chord.parse("F#m7"))));
     s =
         after(

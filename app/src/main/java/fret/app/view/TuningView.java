@@ -10,6 +10,7 @@ import fret.app.words.Words;
 import fret.intonation.Temperament;
 import fret.intonation.Tuned;
 import fret.lane.LaneInput;
+import fret.mark.Strand;
 import fret.session.Session;
 import java.util.Optional;
 import javafx.scene.control.Button;
@@ -36,6 +37,11 @@ final class TuningView extends StripArea {
     Button pairs = tab("pairs", "tab-tuning-pairs", new PairsPane(studio, model));
     Button strings =
         tab("strings", "tab-tuning-strings", new StringsPane(studio, model, room.takes().input()));
+    Button lines =
+        tab(
+            "strands",
+            "tab-tuning-strands",
+            new StrandsPane(studio, model, room.practice(), room.main()));
     compose(tools());
     note.fire();
     actions.add(on("tuning-next", KeyCode.J, model::nextForNotes));
@@ -49,6 +55,11 @@ final class TuningView extends StripArea {
     actions.add(on("show-tuning-bars", KeyCode.B, bars::fire));
     actions.add(on("show-tuning-pairs", KeyCode.P, pairs::fire));
     actions.add(on("show-tuning-strings", KeyCode.C, strings::fire));
+    actions.add(on("show-tuning-strands", KeyCode.S, lines::fire));
+    actions.add(on("strands-lower", KeyCode.DIGIT1, () -> model.mark(Optional.of(Strand.LOWER))));
+    actions.add(on("strands-pedal", KeyCode.DIGIT2, () -> model.mark(Optional.of(Strand.PEDAL))));
+    actions.add(on("strands-upper", KeyCode.DIGIT3, () -> model.mark(Optional.of(Strand.UPPER))));
+    actions.add(on("strands-none", KeyCode.DIGIT0, () -> model.mark(Optional.empty())));
     actions.add(Action.of("tuning-check", "tuning", shift(KeyCode.E), this::hearBest));
     studio.shownProperty().addListener(o -> paint());
     studio.selectedProperty().addListener(o -> speakSelected());

@@ -10,6 +10,7 @@ import fret.intonation.DroneLine;
 import fret.intonation.Temperament;
 import fret.intonation.Tuned;
 import fret.intonation.TuningSetup;
+import fret.mark.Strand;
 import fret.pitch.Pitch;
 import fret.score.LoudnessLine;
 import fret.score.Resolver;
@@ -18,6 +19,7 @@ import fret.score.Slice;
 import fret.score.SoundingNote;
 import fret.session.Ear;
 import fret.session.Session;
+import fret.session.Strands;
 import fret.sound.Drone;
 import fret.sound.PassagePlayer;
 import fret.sound.Performance;
@@ -25,6 +27,7 @@ import fret.sound.ReferenceSound;
 import fret.tempo.TempoMap;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
@@ -233,6 +236,67 @@ public final class TuningModel {
         samples -> {
           player.play(samples, part);
           studio.tell(Sentences.of("tuning.heard", player.description()));
+        });
+  }
+
+  // ---- lines within broken chords
+  // ----------------------------------------------------------------
+
+  /** The selected notes become part of a line, or of none. */
+  public void mark(Optional<Strand> strand) {
+    int from = selection.firstSelected();
+    int to = selection.lastSelected();
+    if (from >= 0) {
+      studio.decide(s -> Strands.mark(s, from, to, strand));
+    }
+  }
+
+  /** Lines as register and string tell them; what the player marked stays. */
+  public void proposeLines() {
+    Session s = studio.shown();
+    if (s != null && Strands.proposed(s).isEmpty()) {
+      studio.tell(Sentences.of("strands.no-proposal"));
+    } else {
+      studio.decide(Strands::propose);
+    }
+  }
+
+  public void level(Strand strand, double level) {
+    studio.decide(s -> Strands.level(s, strand, level));
+  }
+
+  /** One line alone, each note at its own time; again to stop. */
+  public void hear(Strand strand) {
+    Session s = studio.shown();
+    if (player.isPlaying() || s == null || tuned.get().isEmpty()) {
+      player.stop();
+      return;
+    }
+    Tuned t = tuned.get().get();
+    Map<Integer, Strand> lines = Strands.of(s);
+    if (!lines.containsValue(strand)) {
+      studio.tell(Sentences.of("strands.none"));
+      return;
+    }
+    studio.compute(
+        "hear",
+        Rank.BESIDE,
+        token ->
+            Performance.some(
+                s.resolved(),
+                s.bowTask().loudness(),
+                s.task().tempo(),
+                t.strings().a4(),
+                s.resolved().slices().get(0).onset(),
+                s.score().end(),
+                n -> t.notes().get(n).map(Tuned.Place::cents).orElse(0.0),
+                n -> lines.get(n) == strand),
+        () -> true,
+        samples -> {
+          player.play(samples, false);
+          studio.tell(
+              Sentences.of(
+                  "strands.heard", Sentences.of("strand." + strand), player.description()));
         });
   }
 
