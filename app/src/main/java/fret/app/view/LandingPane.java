@@ -35,7 +35,7 @@ final class LandingPane extends Cards {
     rows.setId("landings");
     back.setId("recurring");
     VBox left = Parts.card(Sentences.of("take.back"), Parts.scroll(back));
-    VBox right = Parts.card(Sentences.of("take.over"), lead, Parts.scroll(rows));
+    VBox right = Parts.card(Sentences.of("take.over"), Parts.scroll(new VBox(8, lead, rows)));
     HBox.setHgrow(left, Priority.ALWAYS);
     HBox.setHgrow(right, Priority.ALWAYS);
     left.setPrefWidth(420);

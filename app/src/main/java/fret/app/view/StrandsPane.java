@@ -18,6 +18,7 @@ import java.util.OptionalInt;
 import javafx.scene.control.Label;
 import javafx.scene.control.Spinner;
 import javafx.scene.control.SpinnerValueFactory;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -40,14 +41,14 @@ final class StrandsPane extends Cards {
     this.model = model;
     this.practice = practice;
     this.main = main;
-    VBox lines =
-        Parts.card(Sentences.of("strands"), Parts.label(Sentences.of("strands.why"), "quiet"));
+    VBox rows = new VBox(6);
     for (Strand strand : Strand.values()) {
-      lines.getChildren().add(row(strand));
+      rows.getChildren().add(row(strand));
     }
-    lines
-        .getChildren()
-        .add(
+    rows.getChildren().add(Parts.label(Sentences.of("strands.why"), "quiet"));
+    VBox lines =
+        Parts.card(
+            Sentences.of("strands"),
             Parts.flow(
                 8,
                 Parts.button(
@@ -56,15 +57,11 @@ final class StrandsPane extends Cards {
                     model::proposeLines,
                     "small"),
                 Parts.button(
-                    Sentences.of("strands.practise"),
-                    "strands-practise",
-                    this::practise,
-                    "small")));
-    VBox marks = Parts.card(Sentences.of("strands.selected"), here);
-    marks.setId("strand-here");
+                    Sentences.of("strands.practise"), "strands-practise", this::practise, "small")),
+            Parts.scroll(rows));
+    FlowPane as = Parts.flow(8);
     for (Strand strand : Strand.values()) {
-      marks
-          .getChildren()
+      as.getChildren()
           .add(
               Parts.button(
                   Sentences.of("strands.as." + strand),
@@ -72,14 +69,15 @@ final class StrandsPane extends Cards {
                   () -> model.mark(Optional.of(strand)),
                   "small"));
     }
-    marks
-        .getChildren()
+    as.getChildren()
         .add(
             Parts.button(
                 Sentences.of("strands.as.none"),
                 "strand-none",
                 () -> model.mark(Optional.empty()),
                 "small"));
+    VBox marks = Parts.card(Sentences.of("strands.selected"), as, Parts.scroll(new VBox(here)));
+    marks.setId("strand-here");
     lines.setPrefWidth(560);
     marks.setPrefWidth(300);
     HBox.setHgrow(lines, Priority.ALWAYS);

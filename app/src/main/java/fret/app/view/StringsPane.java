@@ -20,6 +20,7 @@ import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -36,9 +37,10 @@ final class StringsPane extends Cards {
 
   private final Studio studio;
   private final TuningModel model;
-  private final VBox strings = new VBox(6);
+  private final FlowPane strings = Parts.flow(14);
   private final TakeInput input;
   private final Button listen;
+  private final Label now = Parts.line("", "plain");
   private final Label heard = Parts.line("", "strong");
   private final CheckBox high = new CheckBox(Sentences.of("tuning.high-leading"));
   private final CheckBox top = new CheckBox(Sentences.of("tuning.from-top"));
@@ -62,13 +64,12 @@ final class StringsPane extends Cards {
                   "small"));
     }
     ways.getChildren().add(listen);
+    Label why = Parts.label(Sentences.of("tuning.strings.why"), "quiet");
     VBox card =
         Parts.card(
             Sentences.of("tuning.strings"),
-            Parts.label(Sentences.of("tuning.strings.why"), "quiet"),
             ways,
-            heard,
-            Parts.scroll(strings));
+            Parts.scroll(new VBox(8, strings, Parts.row(14, now, heard), why)));
     HBox.setHgrow(card, Priority.ALWAYS);
     high.setId("high-leading");
     high.setOnAction(e -> model.use(model.setup().withHighLeading(high.isSelected())));
@@ -79,10 +80,11 @@ final class StringsPane extends Cards {
                 model
                     .setup()
                     .with(top.isSelected() ? Tuned.School.FROM_TOP : Tuned.School.FIFTH_FIRST)));
-    VBox which = Parts.card(Sentences.of("tuning.which"), high, top);
+    VBox texts = new VBox(6, high, top);
     for (String id : List.of("just", "pythagorean", "equal", "comma")) {
-      which.getChildren().add(Parts.label(Sentences.of("tuning.which." + id), "plain"));
+      texts.getChildren().add(Parts.label(Sentences.of("tuning.which." + id), "plain"));
     }
+    VBox which = Parts.card(Sentences.of("tuning.which"), Parts.scroll(texts));
     HBox.setHgrow(which, Priority.ALWAYS);
     card.setPrefWidth(400);
     which.setPrefWidth(400);
@@ -163,19 +165,15 @@ final class StringsPane extends Cards {
     top.setSelected(model.setup().school() == Tuned.School.FROM_TOP);
     OpenStrings open = model.tunedProperty().get().get().strings();
     Instrument on = s.task().hand().instrument();
-    strings
-        .getChildren()
-        .add(
-            Parts.label(
-                Sentences.of(
-                    "tuning.strings.now",
-                    Sentences.of("tuning.strings." + model.setup().strings()),
-                    Words.one(open.a4())),
-                "plain"));
+    now.setText(
+        Sentences.of(
+            "tuning.strings.now",
+            Sentences.of("tuning.strings." + model.setup().strings()),
+            Words.one(open.a4())));
     for (int i = 1; i <= on.stringCount(); i++) {
       int string = i;
       TextField cents = new TextField(Words.shown("%+.1f", open.of(string)));
-      cents.setPrefWidth(80);
+      cents.setPrefWidth(70);
       cents.setId("string-" + string);
       cents.setAccessibleText(Sentences.of("tuning.strings.cents", on.stringName(string)));
       cents.setOnAction(e -> typed(string, cents.getText()));

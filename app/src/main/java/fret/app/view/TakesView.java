@@ -94,6 +94,7 @@ final class TakesView extends StripArea {
     which.setId("take-which");
     which.setAccessibleText(Sentences.of("take.which"));
     which.setPrefWidth(230);
+    which.setMinWidth(130);
     which.setConverter(Parts.named(TakesView::name));
     which
         .valueProperty()
@@ -106,6 +107,8 @@ final class TakesView extends StripArea {
     speed.getItems().setAll(SPEEDS);
     speed.setValue(1.0);
     speed.setId("take-speed");
+    speed.setMinWidth(Region.USE_PREF_SIZE);
+    reference.setMinWidth(Region.USE_PREF_SIZE);
     speed.setAccessibleText(Sentences.of("take.speed"));
     speed.setConverter(Parts.named(x -> Sentences.of("take.speed.at", Math.round(100 / x))));
     speed.valueProperty().addListener((o, a, x) -> model.setSlower(x));
