@@ -2,14 +2,18 @@ package fret.app.launch;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import fret.drill.DrillKind;
 import fret.intonation.Temperament;
 import fret.intonation.TuningSetup;
+import fret.mark.Strand;
 import fret.session.Ear;
 import fret.session.Session;
+import fret.session.Strands;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.Labeled;
 import javafx.scene.control.ListView;
+import javafx.scene.control.Spinner;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
@@ -115,5 +119,44 @@ class TuningWindowTest extends RealWindow {
 
     press(robot, KeyCode.P);
     until(() -> !robot.lookup("#pairs").<ListView<?>>query().getItems().isEmpty());
+  }
+
+  @Test
+  void aLineIsMarkedByKeyHeardPractisedAndMadeSofter(FxRobot robot) throws Exception {
+    openFirst(robot);
+    robot.push(KeyCode.F6);
+    until(() -> text(robot, "#tune-note").contains("cents from equal"));
+    press(robot, KeyCode.S);
+    robot.interact(() -> robot.lookup("#strand-hear-PEDAL").queryAs(Button.class).fire());
+    until(() -> studio.messageProperty().get().contains("No note"));
+    for (int note : new int[] {1, 3, 5}) {
+      robot.interact(() -> studio.select(note));
+      press(robot, KeyCode.DIGIT2);
+    }
+    assertThat(Strands.of(s())).containsOnlyKeys(1, 3, 5).containsValue(Strand.PEDAL);
+    until(() -> text(robot, "#strand-here").contains("Pedal"));
+
+    double before = s().bowing().moments().get(3).fromLevel();
+    robot.interact(
+        () ->
+            robot
+                .lookup("#strand-level-PEDAL")
+                .<Spinner<Double>>query()
+                .getValueFactory()
+                .setValue(-1.0));
+    until(() -> Strands.levels(s()).pedal() == -1 && !studio.isBehind());
+    assertThat(s().bowing().moments().get(3).fromLevel()).isEqualTo(before - 1);
+
+    robot.interact(() -> robot.lookup("#strand-hear-PEDAL").queryAs(Button.class).fire());
+    until(() -> studio.messageProperty().get().startsWith("Pedal"));
+    Mockito.verify(passage).play(ArgumentMatchers.any(), ArgumentMatchers.eq(false));
+    robot.interact(() -> robot.lookup("#strands-practise").queryAs(Button.class).fire());
+    until(() -> practice.stand().onProperty().get() != null && !studio.isBehind());
+    assertThat(practice.stand().onProperty().get().drill().kind()).isEqualTo(DrillKind.STRANDS);
+
+    robot.push(KeyCode.F6);
+    press(robot, KeyCode.CONTROL, KeyCode.Z);
+    assertThat(Strands.levels(s()).pedal()).isZero();
+    assertThat(Strands.of(s())).hasSize(3);
   }
 }
