@@ -5,6 +5,7 @@ import fret.base.UnusableInput;
 import java.io.PrintStream;
 import java.io.PrintWriter;
 import java.nio.charset.StandardCharsets;
+import java.util.Locale;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 
@@ -56,6 +57,13 @@ public final class BatchCommands implements Runnable {
           }
           return 3;
         });
-    return line.execute(args);
+    // What commands print is read by programs: it is the same whatever the machine's language.
+    Locale machine = Locale.getDefault(Locale.Category.FORMAT);
+    Locale.setDefault(Locale.Category.FORMAT, Locale.ROOT);
+    try {
+      return line.execute(args);
+    } finally {
+      Locale.setDefault(Locale.Category.FORMAT, machine);
+    }
   }
 }

@@ -16,6 +16,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -164,5 +165,25 @@ class TakeCommandsTest {
     assertThat(simulate()).isZero();
     assertThat(take("DIR/run.wav", option, value)).isEqualTo(2);
     assertThat(err.toString(StandardCharsets.UTF_8)).contains(option);
+  }
+
+  /** Numbers inside sentences too: "4,000 Hz" on every machine. */
+  @Test
+  void theLanguageOfTheMachineChangesNoOutput() throws IOException {
+    float[] second = new float[4000];
+    java.util.Arrays.fill(second, 0.3f);
+    Files.write(dir.resolve("low.wav"), new WavFiles().wav(second, 4000));
+    Locale before = Locale.getDefault();
+    try {
+      assertThat(take("DIR/low.wav")).isEqualTo(3);
+      String told = err.toString(StandardCharsets.UTF_8);
+      assertThat(told).contains("low.wav").contains("4,000 Hz").contains("44100 Hz");
+      Locale.setDefault(Locale.forLanguageTag("de-DE"));
+      assertThat(take("DIR/low.wav")).isEqualTo(3);
+      assertThat(err.toString(StandardCharsets.UTF_8)).isEqualTo(told);
+      assertThat(Locale.getDefault(Locale.Category.FORMAT).getLanguage()).isEqualTo("de");
+    } finally {
+      Locale.setDefault(before);
+    }
   }
 }
