@@ -6,6 +6,7 @@ import fret.harmony.Key;
 import fret.pitch.Pitch;
 import fret.score.ResolvedPassage;
 import fret.score.Slice;
+import fret.score.SoundingNote;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -100,7 +101,14 @@ public record DroneLine(List<Span> spans) {
                     .flatMap(Harmony.ChordSpan::chord)
                     .map(Chord::root)
                     .orElse(key.tonic()));
-    return key.nameOf(root);
+    // As the page spells it where it stands there: F# rather than Gb.
+    return passage.notes().stream()
+        .filter(n -> n.key().barIndex() == bar(passage, slice))
+        .map(SoundingNote::pitch)
+        .filter(p -> Math.floorMod(p.midi(), 12) == root)
+        .map(p -> p.name().replaceAll("-?\\d+$", ""))
+        .findFirst()
+        .orElse(key.nameOf(root));
   }
 
   /** The lowest note of a name that the instrument has. */

@@ -48,6 +48,15 @@ class EarTest {
     assertThat(cents).isCloseTo(-3.9, within(0.05));
   }
 
+  /** On the way to the relative minor: the leading note's chord is spelled as the page has it. */
+  @Test
+  void aRootIsSpelledAsThePageHasIt() {
+    Session s =
+        Lines.session("C4 E4 G4 C5 E5 C5 G4 E4 G#4 B4 D5 G#5 B5 G#5 D5 B4 A4 C5 E5 A5 E5 C5 A4 E4");
+    DroneLine line = DroneLine.of(s.resolved(), tuned(s));
+    assertThat(line.spans()).extracting(x -> x.pitch().toString()).doesNotContain("Ab3", "Ab4");
+  }
+
   /** Every other note is the open D: it stays under what moves above it. */
   @Test
   void aPedalStaysUnderTheChords() {
