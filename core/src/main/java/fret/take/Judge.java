@@ -87,7 +87,7 @@ final class Judge {
   private void bars() {
     for (TempoLine.BarTempo b : tempo.bars()) {
       double by = Math.abs(b.percent());
-      if (by >= Math.max(RUSH_PERCENT, 1.3 * b.exact())) {
+      if (by >= Math.max(RUSH_PERCENT, b.exact())) {
         int first = firstOf(b.bar());
         add(b.percent() > 0 ? Kind.RUSH : Kind.DRAG, first, by, sure(by, RUSH_PERCENT));
       }

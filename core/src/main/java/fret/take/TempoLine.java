@@ -28,6 +28,7 @@ public final class TempoLine {
   private static final int AROUND = 6;
   private static final double LONG_MS = 4000;
   private static final double STEP_JITTER_MS = 10;
+  private static final double ONSET_JITTER_MS = 6;
   private static final double TAKEN_OUT_MS = 22;
 
   private final Expected expected;
@@ -250,8 +251,9 @@ public final class TempoLine {
       y[i] = in.get(i).onsetS() * 1000 - (Math.abs(late) >= TAKEN_OUT_MS ? late : 0);
     }
     double slope = slope(x, y);
-    double spread = 8 * Math.sqrt(12.0 / Math.max(3, x.length)) / covered;
-    into.add(new double[] {bar, 1 / slope, 1.96 * spread / 2, covered});
+    // Of a line through notes that are equally far apart, each so many ms off.
+    double spread = ONSET_JITTER_MS * Math.sqrt(12.0 / Math.max(3, x.length)) / covered;
+    into.add(new double[] {bar, 1 / slope, 1.96 * spread, covered});
   }
 
   /** Median of the slopes of all pairs far enough apart (H. Theil 1950, P. K. Sen 1968). */
