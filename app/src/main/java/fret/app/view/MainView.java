@@ -192,6 +192,13 @@ public final class MainView extends BorderPane {
     all.add(Action.of("save", here, Action.command(KeyCode.S), this::saveCopy));
     all.add(Action.of("click", here, Action.command(KeyCode.K), beating::toggleClick));
     all.add(Action.of("drone", here, Action.command(KeyCode.T), beating::toggleDrone));
+    all.add(
+        Action.of(
+            "drone-follows",
+            here,
+            new KeyCodeCombination(
+                KeyCode.T, KeyCombination.SHORTCUT_DOWN, KeyCombination.SHIFT_DOWN),
+            beating::toggleFollowing));
     all.add(Action.of("undo", here, Action.command(KeyCode.Z), studio::undo));
     all.add(Action.of("redo", here, Action.command(KeyCode.Y), studio::redo));
     all.add(

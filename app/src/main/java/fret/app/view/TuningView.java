@@ -50,6 +50,7 @@ final class TuningView extends StripArea {
     actions.add(
         Action.of("tuning-drone-follows", "tuning", shift(KeyCode.D), model::toggleFollowing));
     actions.add(on("tuning-others", KeyCode.O, others::fire));
+    actions.add(on("tuning-speed", KeyCode.L, model::nextSpeed));
     actions.add(on("tuning-hear", KeyCode.H, model::hearPassage));
     actions.add(on("show-tuning-note", KeyCode.N, note::fire));
     actions.add(on("show-tuning-bars", KeyCode.B, bars::fire));

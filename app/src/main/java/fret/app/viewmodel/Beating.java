@@ -5,6 +5,7 @@ import fret.app.work.Computing.Rank;
 import fret.drill.ScaleLine;
 import fret.pitch.Pitch;
 import fret.score.Bar;
+import fret.session.Ear;
 import fret.session.Session;
 import fret.sound.Click;
 import fret.sound.ClickLine;
@@ -97,6 +98,31 @@ public final class Beating {
       at += bar.barSeconds();
     }
     return new ClickTrack(all, at);
+  }
+
+  /**
+   * The drone follows the chords and the pedal of what is open, again and again, at the tempo of
+   * the click; or stops.
+   */
+  public void toggleFollowing() {
+    Session s = studio.shown();
+    if (drone.isPlaying() || s == null || s.resolved().notes().isEmpty()) {
+      drone.stop();
+      studio.tell(Sentences.of("beating.drone.off"));
+      return;
+    }
+    double rate = tempo.getAsDouble();
+    double target = s.passage().settings().target().perMinute();
+    TempoMap at = rate > 0 ? s.task().tempo().scaled(rate / target) : s.task().tempo();
+    int last = s.resolved().slices().size() - 1;
+    studio.run(
+        "drone",
+        Rank.BESIDE,
+        token -> FollowingDrone.samples(s, Ear.tuned(s, Ear.harmony(s, List.of())), at, 0, last),
+        samples -> {
+          drone.play(samples, true);
+          studio.tell(Sentences.of("beating.drone-follows", drone.description()));
+        });
   }
 
   /** The drone on the key's tonic starts, or stops. */

@@ -24,7 +24,6 @@ import fret.sound.Drone;
 import fret.sound.PassagePlayer;
 import fret.sound.Performance;
 import fret.sound.ReferenceSound;
-import fret.tempo.TempoMap;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -36,6 +35,7 @@ import org.apache.commons.numbers.fraction.Fraction;
 /** What the ear is helped with: the tuned passage, its harmony from all parts, and their sounds. */
 public final class TuningModel {
   private static final double HEARD_S = 2.2;
+  private static final List<Double> SPEEDS = List.of(1.0, 0.75, 0.5, 0.35);
 
   private final Studio studio;
   private final LeftHandModel selection;
@@ -45,6 +45,7 @@ public final class TuningModel {
       new ReadOnlyObjectWrapper<>(Optional.empty());
   private boolean looks;
   private boolean withOthers;
+  private double speed = 1;
 
   /**
    * @param player for sounds that end
@@ -212,6 +213,7 @@ public final class TuningModel {
     Tuned t = tuned.get().get();
     boolean part = selection.hasRange();
     boolean all = withOthers;
+    double at = speed;
     int from = part ? s.resolved().notes().get(selection.firstSelected()).slice() : 0;
     int to =
         part
@@ -225,12 +227,12 @@ public final class TuningModel {
               Performance.samples(
                   s.resolved(),
                   s.bowTask().loudness(),
-                  s.task().tempo(),
+                  s.task().tempo().scaled(at),
                   t.strings().a4(),
                   from,
                   to,
                   n -> t.notes().get(n).map(Tuned.Place::cents).orElse(0.0));
-          return all ? Performance.together(own, others(s, t, from, to)) : own;
+          return all ? Performance.together(own, others(s, t, at, from, to)) : own;
         },
         () -> true,
         samples -> {
@@ -300,13 +302,22 @@ public final class TuningModel {
         });
   }
 
+  /**
+   * The next of the tempos at which the passage and its drone are heard, in shares of the target.
+   */
+  public void nextSpeed() {
+    speed = SPEEDS.get((SPEEDS.indexOf(speed) + 1) % SPEEDS.size());
+    studio.tell(Sentences.of("tuning.speed", Math.round(100 * speed)));
+  }
+
   /** Whether the other parts of the file are heard with the passage. */
   public void setWithOthers(boolean wanted) {
     withOthers = wanted;
   }
 
   /** The other parts in equal temperament, of the same bars. */
-  private List<float[]> others(Session s, Tuned t, int from, int to) throws UnusableInput {
+  private List<float[]> others(Session s, Tuned t, double at, int from, int to)
+      throws UnusableInput {
     Fraction first = s.resolved().slices().get(from).onset();
     Slice last = s.resolved().slices().get(to);
     List<float[]> all = new ArrayList<>();
@@ -316,7 +327,7 @@ public final class TuningModel {
             Performance.between(
                 Resolver.resolve(other),
                 LoudnessLine.of(other),
-                s.task().tempo(),
+                s.task().tempo().scaled(at),
                 t.strings().a4(),
                 first,
                 last.onset().add(last.duration()),
@@ -370,27 +381,11 @@ public final class TuningModel {
     studio.compute(
         "drone",
         Rank.BESIDE,
-        token -> following(s, t, from, to),
+        token -> FollowingDrone.samples(s, t, s.task().tempo().scaled(speed), from, to),
         () -> true,
         samples -> {
           drone.play(samples, true);
           studio.tell(Sentences.of("tuning.drone-follows", drone.description()));
         });
-  }
-
-  private static float[] following(Session s, Tuned t, int from, int to) {
-    TempoMap tempo = s.task().tempo();
-    DroneLine line = DroneLine.of(s.resolved(), t);
-    double start = tempo.msAt(s.resolved().slices().get(from).onset());
-    Slice last = s.resolved().slices().get(to);
-    double end = tempo.msAt(last.onset().add(last.duration()));
-    List<Drone.Tone> tones = new ArrayList<>();
-    tones.add(new Drone.Tone(0, line.at(from).hertz()));
-    for (DroneLine.Span span : line.spans()) {
-      if (span.slice() > from && span.slice() <= to) {
-        tones.add(new Drone.Tone((tempo.msAt(span.onset()) - start) / 1000, span.hertz()));
-      }
-    }
-    return Drone.following(tones, (end - start) / 1000);
   }
 }

@@ -116,6 +116,11 @@ class TuningWindowTest extends RealWindow {
     robot.push(KeyCode.SHIFT, KeyCode.D);
     until(() -> studio.messageProperty().get().contains("follows"));
     Mockito.verify(drone).play(ArgumentMatchers.any(), ArgumentMatchers.eq(true));
+    press(robot, KeyCode.L);
+    assertThat(studio.messageProperty().get()).contains("75 %");
+    robot.push(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.T);
+    until(() -> studio.messageProperty().get().contains("Ctrl+T stops it"));
+    Mockito.verify(drone, Mockito.times(2)).play(ArgumentMatchers.any(), ArgumentMatchers.eq(true));
 
     press(robot, KeyCode.P);
     until(() -> !robot.lookup("#pairs").<ListView<?>>query().getItems().isEmpty());
