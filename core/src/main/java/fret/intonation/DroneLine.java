@@ -6,7 +6,6 @@ import fret.harmony.Key;
 import fret.pitch.Pitch;
 import fret.score.ResolvedPassage;
 import fret.score.Slice;
-import fret.score.SoundingNote;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -41,7 +40,7 @@ public record DroneLine(List<Span> spans) {
     for (List<Slice> bar : bars.values()) {
       Optional<Integer> pedal = pedal(passage, tuned, bar);
       for (Slice s : bar) {
-        Pitch pitch = low(tuned, name(passage, tuned, s, pedal));
+        Pitch pitch = low(tuned, name(passage, tuned, bar, s, pedal));
         boolean same = !spans.isEmpty() && spans.get(spans.size() - 1).pitch().equals(pitch);
         if (!same) {
           double hertz = tuned.strings().hertz(pitch, OpenStrings.inChain(pitch));
@@ -90,7 +89,7 @@ public record DroneLine(List<Span> spans) {
   }
 
   private static String name(
-      ResolvedPassage passage, Tuned tuned, Slice slice, Optional<Integer> pedal) {
+      ResolvedPassage passage, Tuned tuned, List<Slice> bar, Slice slice, Optional<Integer> pedal) {
     Key key = tuned.harmony().keyAt(bar(passage, slice)).orElse(new Key(0, false));
     int root =
         pedal.orElseGet(
@@ -102,9 +101,9 @@ public record DroneLine(List<Span> spans) {
                     .map(Chord::root)
                     .orElse(key.tonic()));
     // As the page spells it where it stands there: F# rather than Gb.
-    return passage.notes().stream()
-        .filter(n -> n.key().barIndex() == bar(passage, slice))
-        .map(SoundingNote::pitch)
+    return bar.stream()
+        .flatMap(x -> x.starting().stream())
+        .map(n -> passage.notes().get(n).pitch())
         .filter(p -> Math.floorMod(p.midi(), 12) == root)
         .map(p -> p.name().replaceAll("-?\\d+$", ""))
         .findFirst()

@@ -34,6 +34,9 @@ public final class Strands {
   /** What is marked, by the index of the note. */
   public static Map<Integer, Strand> of(Session s) {
     Map<Integer, Strand> all = new TreeMap<>();
+    if (s.passage().marks().of(StrandLayer.STRAND).isEmpty()) {
+      return all;
+    }
     for (int i = 0; i < s.resolved().notes().size(); i++) {
       int note = i;
       s.at(StrandLayer.STRAND, i).ifPresent(strand -> all.put(note, strand));
