@@ -93,4 +93,21 @@ class LoudnessLineTest {
     assertThat(LoudnessLine.level("fp")).isEqualTo(LoudnessLine.PIANO);
     assertThat(LoudnessLine.level("sfz")).isEqualTo(-1);
   }
+
+  /** A note that stands out of the line is so from its onset to the next one's, and no further. */
+  @Test
+  void notesMayStandOverOrUnderTheLine() {
+    LoudnessLine line = LoudnessLine.of(score());
+    Fraction quarter = Fraction.of(1, 4);
+    LoudnessLine soft =
+        line.offset(
+            java.util.Map.of(Fraction.ZERO, 0.0, quarter, -1.5, HALF, 0.0, Fraction.of(3, 4), 9.0));
+    assertThat(soft.levelAt(Fraction.ZERO)).isEqualTo(line.levelAt(Fraction.ZERO));
+    assertThat(soft.levelBefore(quarter)).isEqualTo(line.levelBefore(quarter));
+    assertThat(soft.levelAt(quarter)).isEqualTo(line.levelAt(quarter) - 1.5);
+    assertThat(soft.levelBefore(HALF)).isEqualTo(line.levelBefore(HALF) - 1.5);
+    assertThat(soft.levelAt(HALF)).isEqualTo(line.levelAt(HALF));
+    assertThat(soft.levelAt(Fraction.of(3, 4))).isEqualTo(LoudnessLine.WORDS.size() - 1);
+    assertThat(soft.shaped(LineShape.NONE).levelAt(quarter)).isEqualTo(soft.levelAt(quarter));
+  }
 }
