@@ -13,10 +13,21 @@ import java.util.function.IntToDoubleFunction;
 import org.apache.commons.numbers.fraction.Fraction;
 
 /**
- * A plain performance of a passage as samples: its notes at its tempo with its printed dynamics, on
- * a tone with a few overtones. Needs nothing to be decided.
+ * A plain performance of a passage as samples: its notes at its tempo with its dynamics, on a tone
+ * with a few overtones. Needs nothing to be decided.
+ *
+ * @param loudness how loud it is meant to be
+ * @param a4 in Hz
+ * @param cents of each note from equal temperament, by its index
+ * @param wanted which notes are heard, by their index; each at its own time
  */
-public final class Performance {
+public record Performance(
+    ResolvedPassage passage,
+    LoudnessLine loudness,
+    TempoMap tempo,
+    double a4,
+    IntToDoubleFunction cents,
+    IntPredicate wanted) {
   private static final double[] OVERTONES = {1, 0.5, 0.3, 0.16, 0.08};
   private static final double ATTACK_S = 0.02;
   private static final double RELEASE_S = 0.05;
@@ -25,50 +36,45 @@ public final class Performance {
   private static final double LONGEST_S = 600;
   private static final double LOUDEST = 0.8;
 
+  /** How loud other parts are beside one's own. */
+  private static final float BESIDE = 0.5f;
+
   /** Decibels under the loudest of each level of loudness, ppp to fff (from memory). */
   private static final double[] DECIBELS = {-24, -20, -15, -12, -9, -5, 0, 0};
 
-  private Performance() {}
+  /** All of it in equal temperament. */
+  public Performance(ResolvedPassage passage, LoudnessLine loudness, TempoMap tempo, double a4) {
+    this(passage, loudness, tempo, a4, note -> 0, note -> true);
+  }
+
+  public Performance tuned(IntToDoubleFunction other) {
+    return new Performance(passage, loudness, tempo, a4, other, wanted);
+  }
+
+  public Performance only(IntPredicate notes) {
+    return new Performance(passage, loudness, tempo, a4, cents, notes);
+  }
+
+  /** The samples of all of it, as those of a part of it. */
+  public float[] samples() {
+    return samples(0, passage.slices().size() - 1);
+  }
 
   /**
    * The samples of some moments that follow each other, at {@link ClickTrack#SAMPLE_RATE}; of more
    * than ten minutes, the first ten.
    *
-   * @param loudness how loud it is meant to be
    * @param toSlice the last one
    */
-  public static float[] samples(
-      ResolvedPassage passage,
-      LoudnessLine loudness,
-      TempoMap tempo,
-      double a4,
-      int fromSlice,
-      int toSlice) {
-    return samples(passage, loudness, tempo, a4, fromSlice, toSlice, note -> 0);
-  }
-
-  /**
-   * The same in a tuning.
-   *
-   * @param cents of each note from equal temperament, by its index
-   */
-  public static float[] samples(
-      ResolvedPassage passage,
-      LoudnessLine loudness,
-      TempoMap tempo,
-      double a4,
-      int fromSlice,
-      int toSlice,
-      IntToDoubleFunction cents) {
+  public float[] samples(int fromSlice, int toSlice) {
     Slice last = passage.slices().get(toSlice);
-    Fraction from = passage.slices().get(fromSlice).onset();
     Fraction to =
         passage.slices().stream()
             .map(Slice::onset)
             .filter(o -> o.compareTo(last.onset()) > 0)
             .findFirst()
             .orElse(last.onset().add(Fraction.ONE));
-    return between(passage, loudness, tempo, a4, from, to, cents);
+    return between(passage.slices().get(fromSlice).onset(), to);
   }
 
   /**
@@ -76,31 +82,7 @@ public final class Performance {
    *
    * @param to the first one that is not heard any more
    */
-  public static float[] between(
-      ResolvedPassage passage,
-      LoudnessLine loudness,
-      TempoMap tempo,
-      double a4,
-      Fraction from,
-      Fraction to,
-      IntToDoubleFunction cents) {
-    return some(passage, loudness, tempo, a4, from, to, cents, note -> true);
-  }
-
-  /**
-   * The same of some of the notes, each at its own time.
-   *
-   * @param wanted by the index of the note
-   */
-  public static float[] some(
-      ResolvedPassage passage,
-      LoudnessLine loudness,
-      TempoMap tempo,
-      double a4,
-      Fraction from,
-      Fraction to,
-      IntToDoubleFunction cents,
-      IntPredicate wanted) {
+  public float[] between(Fraction from, Fraction to) {
     double start = tempo.msAt(from) / 1000;
     List<SoundingNote> notes = new ArrayList<>();
     List<Double> hertz = new ArrayList<>();
@@ -143,7 +125,7 @@ public final class Performance {
     float[] mix = Arrays.copyOf(own, length);
     for (float[] o : others) {
       for (int i = 0; i < o.length; i++) {
-        mix[i] += 0.5f * o[i];
+        mix[i] += BESIDE * o[i];
       }
     }
     return limited(mix);

@@ -59,12 +59,14 @@ class PerformanceTest {
   @Test
   void eachNoteSoundsAtItsTimeAndPitch() {
     ResolvedPassage passage = Resolver.resolve(line("A4 E5 A4 C5"));
-    float[] all = Performance.samples(passage, LoudnessLine.of(passage.score()), SIXTY, 440, 0, 3);
+    float[] all =
+        new Performance(passage, LoudnessLine.of(passage.score()), SIXTY, 440).samples(0, 3);
     assertThat(all.length / (double) ClickTrack.SAMPLE_RATE).isCloseTo(4, within(0.5));
     // A4 = 440 Hz (ISO 16:1975); E5 a tempered fifth above, 659.3 Hz
     assertThat(strength(all, 440, 0.1, 0.9)).isGreaterThan(20 * strength(all, 659.26, 0.1, 0.9));
     assertThat(strength(all, 659.26, 1.1, 1.9)).isGreaterThan(20 * strength(all, 440, 1.1, 1.9));
-    float[] last = Performance.samples(passage, LoudnessLine.of(passage.score()), SIXTY, 440, 1, 1);
+    float[] last =
+        new Performance(passage, LoudnessLine.of(passage.score()), SIXTY, 440).samples(1, 1);
     assertThat(strength(last, 659.26, 0.1, 0.9)).isGreaterThan(20 * strength(last, 440, 0.1, 0.9));
     assertThat(loudness(last, 1.1, 1.3)).isCloseTo(0, within(1e-6));
   }
@@ -83,7 +85,8 @@ class PerformanceTest {
                     new Direction(Fraction.of(3, 4), Direction.Kind.HAIRPIN_END, "", 0),
                     new Direction(Fraction.of(3, 4), Direction.Kind.DYNAMIC, "ff", 0))));
     ResolvedPassage louder = Resolver.resolve(score.withBars(bars));
-    float[] all = Performance.samples(louder, LoudnessLine.of(louder.score()), SIXTY, 440, 0, 3);
+    float[] all =
+        new Performance(louder, LoudnessLine.of(louder.score()), SIXTY, 440).samples(0, 3);
     double soft = loudness(all, 0.2, 0.8);
     double middle = loudness(all, 2.2, 2.8);
     double loud = loudness(all, 3.2, 3.8);
@@ -100,7 +103,7 @@ class PerformanceTest {
     ResolvedPassage eleven =
         Resolver.resolve(line("A4 A4 A4 A4 A4 A4 A4 A4 A4 A4 A4 A4 A4 A4 A4 A4 A4 A4 A4 A4 A4 A4"));
     float[] samples =
-        Performance.samples(eleven, LoudnessLine.of(eleven.score()), slow, 440, 0, 21);
+        new Performance(eleven, LoudnessLine.of(eleven.score()), slow, 440).samples(0, 21);
     assertThat(samples.length / (double) ClickTrack.SAMPLE_RATE).isBetween(600.0, 601.0);
   }
 
@@ -110,9 +113,9 @@ class PerformanceTest {
     ResolvedPassage own = Resolver.resolve(line("A4 E5 A4 C5"));
     ResolvedPassage other = Resolver.resolve(line("D4 C4 D4 C4"));
     LoudnessLine line = LoudnessLine.of(own.score());
-    float[] mine = Performance.samples(own, line, SIXTY, 440, 1, 1);
+    float[] mine = new Performance(own, line, SIXTY, 440).samples(1, 1);
     float[] theirs =
-        Performance.between(other, line, SIXTY, 440, Fraction.of(1, 4), Fraction.of(1, 2), n -> 0);
+        new Performance(other, line, SIXTY, 440).between(Fraction.of(1, 4), Fraction.of(1, 2));
     assertThat(strength(theirs, 261.63, 0.1, 0.9))
         .isGreaterThan(20 * strength(theirs, 293.66, 0.1, 0.9));
     float[] both = Performance.together(mine, List.of(theirs));

@@ -251,6 +251,7 @@ final class PractiseView extends VBox implements AreaView {
     after.setText("");
     practice.stand().startTry();
     tools.setStarts();
+    beating.following().ready(practice.stand().under(), round);
     run.start(made, round);
   }
 
@@ -303,6 +304,7 @@ final class PractiseView extends VBox implements AreaView {
   private void showPhase(SetRun.Phase now) {
     boolean moving = run.isMoving();
     awake.accept(moving);
+    beating.following().playing(now == SetRun.Phase.PLAYING);
     if (now == SetRun.Phase.ASKED || now == SetRun.Phase.STILL) {
       tools.setEnds();
     }

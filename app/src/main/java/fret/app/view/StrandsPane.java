@@ -1,5 +1,6 @@
 package fret.app.view;
 
+import fret.app.viewmodel.LeftHandModel;
 import fret.app.viewmodel.PracticeModel;
 import fret.app.viewmodel.Studio;
 import fret.app.viewmodel.TuningModel;
@@ -28,6 +29,7 @@ final class StrandsPane extends Cards {
   private static final double STEP = 0.5;
 
   private final Studio studio;
+  private final LeftHandModel selection;
   private final TuningModel model;
   private final PracticeModel practice;
   private final MainView main;
@@ -36,11 +38,12 @@ final class StrandsPane extends Cards {
   private final Label here = Parts.label("", "plain");
   private boolean showing;
 
-  StrandsPane(Studio studio, TuningModel model, PracticeModel practice, MainView main) {
-    this.studio = studio;
-    this.model = model;
-    this.practice = practice;
-    this.main = main;
+  StrandsPane(Areas.Room room) {
+    this.studio = room.studio();
+    this.selection = room.leftHand();
+    this.model = room.tuning();
+    this.practice = room.practice();
+    this.main = room.main();
     VBox rows = new VBox(6);
     for (Strand strand : Strand.values()) {
       rows.getChildren().add(row(strand));
@@ -120,7 +123,7 @@ final class StrandsPane extends Cards {
         Parts.button(
             Sentences.of("strands.hear"),
             "strand-hear-" + strand,
-            () -> model.hear(strand),
+            () -> model.sounds().hear(strand),
             "small"));
   }
 
@@ -131,8 +134,12 @@ final class StrandsPane extends Cards {
       studio.tell(Sentences.of("strands.none"));
       return;
     }
+    boolean part = selection.hasRange();
     int last = s.resolved().notes().size() - 1;
-    practice.practise(0, last, DrillKind.STRANDS);
+    practice.practise(
+        part ? selection.firstSelected() : 0,
+        part ? selection.lastSelected() : last,
+        DrillKind.STRANDS);
     main.go("practise");
   }
 

@@ -111,9 +111,9 @@ final class TakesView extends StripArea {
     reference.setMinWidth(Region.USE_PREF_SIZE);
     speed.setAccessibleText(Sentences.of("take.speed"));
     speed.setConverter(Parts.named(x -> Sentences.of("take.speed.at", Math.round(100 / x))));
-    speed.valueProperty().addListener((o, a, x) -> model.setSlower(x));
+    speed.valueProperty().addListener((o, a, x) -> model.sound().setSlower(x));
     reference.setId("take-reference");
-    reference.selectedProperty().addListener((o, a, on) -> model.setWithReference(on));
+    reference.selectedProperty().addListener((o, a, on) -> model.sound().setWithReference(on));
     bar.setPrefWidth(110);
     bar.setId("take-progress");
     progress();

@@ -147,7 +147,7 @@ final class TuneNotePane extends Cards {
         Parts.button(
             Sentences.of("tuning.hear-check"),
             "check-" + checks.getChildren().size(),
-            () -> model.hear(c),
+            () -> model.sounds().hear(c),
             "small");
     hear.setAccessibleText(Sentences.of("tuning.hear-with", c.against()));
     return Parts.row(

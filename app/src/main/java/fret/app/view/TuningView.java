@@ -37,21 +37,18 @@ final class TuningView extends StripArea {
     Button pairs = tab("pairs", "tab-tuning-pairs", new PairsPane(studio, model));
     Button strings =
         tab("strings", "tab-tuning-strings", new StringsPane(studio, model, room.takes().input()));
-    Button lines =
-        tab(
-            "strands",
-            "tab-tuning-strands",
-            new StrandsPane(studio, model, room.practice(), room.main()));
+    Button lines = tab("strands", "tab-tuning-strands", new StrandsPane(room));
     compose(tools());
     note.fire();
     actions.add(on("tuning-next", KeyCode.J, model::nextForNotes));
-    actions.add(on("tuning-both", KeyCode.E, model::hearBoth));
-    actions.add(on("tuning-drone", KeyCode.D, model::toggleDrone));
+    actions.add(on("tuning-both", KeyCode.E, model.sounds()::hearBoth));
+    actions.add(on("tuning-drone", KeyCode.D, model.sounds()::toggleDrone));
     actions.add(
-        Action.of("tuning-drone-follows", "tuning", shift(KeyCode.D), model::toggleFollowing));
+        Action.of(
+            "tuning-drone-follows", "tuning", shift(KeyCode.D), model.sounds()::toggleFollowing));
     actions.add(on("tuning-others", KeyCode.O, others::fire));
-    actions.add(on("tuning-speed", KeyCode.L, model::nextSpeed));
-    actions.add(on("tuning-hear", KeyCode.H, model::hearPassage));
+    actions.add(on("tuning-speed", KeyCode.L, model.sounds()::nextSpeed));
+    actions.add(on("tuning-hear", KeyCode.H, model.sounds()::hearPassage));
     actions.add(on("show-tuning-note", KeyCode.N, note::fire));
     actions.add(on("show-tuning-bars", KeyCode.B, bars::fire));
     actions.add(on("show-tuning-pairs", KeyCode.P, pairs::fire));
@@ -73,7 +70,7 @@ final class TuningView extends StripArea {
   }
 
   private void hearBest() {
-    model.selected().flatMap(p -> p.checks().stream().findFirst()).ifPresent(model::hear);
+    model.selected().flatMap(p -> p.checks().stream().findFirst()).ifPresent(model.sounds()::hear);
   }
 
   private HBox tools() {
@@ -101,21 +98,25 @@ final class TuningView extends StripArea {
               }
             });
     others.setId("tuning-others");
-    others.selectedProperty().addListener((o, a, on) -> model.setWithOthers(on));
+    others.selectedProperty().addListener((o, a, on) -> model.sounds().setWithOthers(on));
     return Parts.row(
         10,
         summary,
         Parts.spring(),
         Parts.line(Sentences.of("tuning.temperament"), "quiet"),
         temperament,
-        Parts.button(Sentences.of("tuning.hear"), "tuning-hear", model::hearPassage, "normal"),
+        Parts.button(
+            Sentences.of("tuning.hear"), "tuning-hear", model.sounds()::hearPassage, "normal"),
         others,
         Parts.button(
-            Sentences.of("tuning.drone-button"), "tuning-drone", model::toggleDrone, "normal"),
+            Sentences.of("tuning.drone-button"),
+            "tuning-drone",
+            model.sounds()::toggleDrone,
+            "normal"),
         Parts.button(
             Sentences.of("tuning.drone-follows-button"),
             "tuning-drone-follows",
-            model::toggleFollowing,
+            model.sounds()::toggleFollowing,
             "normal"));
   }
 

@@ -5,7 +5,6 @@ import fret.app.work.Computing.Rank;
 import fret.drill.ScaleLine;
 import fret.pitch.Pitch;
 import fret.score.Bar;
-import fret.session.Ear;
 import fret.session.Session;
 import fret.sound.Click;
 import fret.sound.ClickLine;
@@ -27,6 +26,7 @@ public final class Beating {
   private final Studio studio;
   private final ClickPlayer click;
   private final PassagePlayer drone;
+  private final FollowingDrone following;
   private final DoubleSupplier tempo;
   private Runnable onTake = () -> {};
   private boolean clicking;
@@ -39,6 +39,7 @@ public final class Beating {
     this.studio = studio;
     this.click = click;
     this.drone = drone;
+    this.following = new FollowingDrone(studio, drone);
     this.tempo = tempo;
   }
 
@@ -106,31 +107,30 @@ public final class Beating {
    */
   public void toggleFollowing() {
     Session s = studio.shown();
-    if (drone.isPlaying() || s == null || s.resolved().notes().isEmpty()) {
-      drone.stop();
-      studio.tell(Sentences.of("beating.drone.off"));
+    if (drone.isPlaying() || following.isWanted() || s == null || s.resolved().notes().isEmpty()) {
+      silence();
       return;
     }
     double rate = tempo.getAsDouble();
     double target = s.passage().settings().target().perMinute();
-    TempoMap at = rate > 0 ? s.task().tempo().scaled(rate / target) : s.task().tempo();
-    int last = s.resolved().slices().size() - 1;
-    studio.run(
-        "drone",
-        Rank.BESIDE,
-        token -> FollowingDrone.samples(s, Ear.tuned(s, Ear.harmony(s, List.of())), at, 0, last),
-        samples -> {
-          drone.play(samples, true);
-          studio.tell(Sentences.of("beating.drone-follows", drone.description()));
-        });
+    following.start(s, rate > 0 ? s.task().tempo().scaled(rate / target) : s.task().tempo());
+  }
+
+  /** The drone that follows, for the stand. */
+  public FollowingDrone following() {
+    return following;
+  }
+
+  private void silence() {
+    following.stop();
+    studio.tell(Sentences.of("beating.drone.off"));
   }
 
   /** The drone on the key's tonic starts, or stops. */
   public void toggleDrone() {
     Session s = studio.shown();
-    if (drone.isPlaying() || s == null) {
-      drone.stop();
-      studio.tell(Sentences.of("beating.drone.off"));
+    if (drone.isPlaying() || following.isWanted() || s == null) {
+      silence();
       return;
     }
     Pitch tonic = new ScaleLine(s.resolved(), s.task().hand().instrument()).lowestTonic();

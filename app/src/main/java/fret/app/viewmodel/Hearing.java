@@ -43,24 +43,19 @@ public final class Hearing {
     if (now == null || note >= now.resolved().notes().size()) {
       return;
     }
-    boolean loop = selection.hasRange();
-    int from = now.resolved().notes().get(loop ? selection.firstSelected() : note).slice();
-    int to =
-        loop
-            ? now.resolved().notes().get(selection.lastSelected()).slice()
-            : now.resolved().slices().size() - 1;
+    LeftHandModel.Stretch part = selection.stretch(now);
+    boolean loop = part.isChosen();
     heard = now.passage().id();
     studio.compute(
         "hear",
         Rank.BESIDE,
         token ->
-            Performance.samples(
-                now.resolved(),
-                now.bowTask().loudness(),
-                now.task().tempo(),
-                now.passage().settings().setup().a4Hz(),
-                from,
-                to),
+            new Performance(
+                    now.resolved(),
+                    now.bowTask().loudness(),
+                    now.task().tempo(),
+                    now.passage().settings().setup().a4Hz())
+                .samples(part.from(), part.to()),
         () -> true,
         samples -> {
           player.play(samples, loop);

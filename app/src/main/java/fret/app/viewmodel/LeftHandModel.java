@@ -18,6 +18,7 @@ import fret.player.BodyCue;
 import fret.player.EffortKind;
 import fret.player.Hand;
 import fret.player.Preset;
+import fret.score.SoundingNote;
 import fret.search.Token;
 import fret.search.WeightRange;
 import fret.session.Decisions;
@@ -122,6 +123,25 @@ public final class LeftHandModel {
 
   public boolean hasRange() {
     return anchor.get() >= 0 && anchor.get() != studio.selectedProperty().get();
+  }
+
+  /**
+   * A stretch of moments.
+   *
+   * @param to the last one
+   * @param isChosen whether it is a selection rather than all that comes
+   */
+  public record Stretch(int from, int to, boolean isChosen) {}
+
+  /** The selected notes, else from the selected one, or the first, to the end. */
+  public Stretch stretch(Session s) {
+    List<SoundingNote> notes = s.resolved().notes();
+    return hasRange()
+        ? new Stretch(notes.get(firstSelected()).slice(), notes.get(lastSelected()).slice(), true)
+        : new Stretch(
+            notes.get(Math.max(0, studio.selectedProperty().get())).slice(),
+            s.resolved().slices().size() - 1,
+            false);
   }
 
   /** What is shown: the fingering that is tried, else the one that stands. */

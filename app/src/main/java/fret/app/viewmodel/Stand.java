@@ -14,6 +14,7 @@ import fret.score.LoudnessLine;
 import fret.score.ResolvedPassage;
 import fret.score.Resolver;
 import fret.score.Score;
+import fret.score.Slice;
 import fret.session.BounceSwitch;
 import fret.session.Session;
 import fret.shelf.Planning;
@@ -36,6 +37,7 @@ import javafx.beans.property.ReadOnlyIntegerProperty;
 import javafx.beans.property.ReadOnlyIntegerWrapper;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
+import org.apache.commons.numbers.fraction.Fraction;
 
 /** The music stand: what is on it, how its click goes, and what each verdict leads to. */
 public final class Stand {
@@ -137,9 +139,7 @@ public final class Stand {
     studio.run(
         "hear",
         Rank.BESIDE,
-        token ->
-            Performance.samples(
-                drill, LoudnessLine.of(drill.score()), map, a4, 0, drill.slices().size() - 1),
+        token -> new Performance(drill, LoudnessLine.of(drill.score()), map, a4).samples(),
         samples -> {
           player.play(samples, false);
           studio.tell(Sentences.of("practise.heard", player.description()));
@@ -180,6 +180,52 @@ public final class Stand {
     return line().map(l -> PlaySet.loop(l, LONGEST_LOOP));
   }
 
+  /** A run goes through its sections, everything else at one tempo. */
+  private TempoMap tempo(Passage.Settings settings, Level level) {
+    return stand.get().drill().kind().of() == DrillKind.Of.PASSAGE
+        ? studio.shown().task().tempo().scaled(level.perMinute() / settings.target().perMinute())
+        : TempoMap.steady(settings.target().at(level.perMinute()));
+  }
+
+  /** What a play of a set goes over; empty where it is not the passage as it is written. */
+  public Optional<FollowingDrone.Under> under() {
+    OnStand on = stand.get();
+    Session s = studio.shown();
+    boolean here = on != null && s != null && gate.get() != null;
+    if (!here || on.passageId() != s.passage().id() || !on.frames().isEmpty()) {
+      return Optional.empty();
+    }
+    List<Slice> over =
+        on.drill().kind().of() == DrillKind.Of.PASSAGE
+            ? s.resolved().slices()
+            : studio
+                .plans()
+                .ofOpen()
+                .flatMap(e -> e.learning().chunk(on.chunkIds().get(0)))
+                .map(
+                    c ->
+                        s.resolved().slices().stream()
+                            .filter(x -> x.onset().compareTo(c.fromOnset()) >= 0)
+                            .filter(x -> x.onset().compareTo(c.toOnset()) < 0)
+                            .toList())
+                .orElse(List.of());
+    boolean asWritten = !over.isEmpty() && isAsWritten(over, notation.get().slices());
+    TempoMap tempo = tempo(s.passage().settings(), gate.get().level());
+    return asWritten
+        ? Optional.of(
+            new FollowingDrone.Under(over.get(0).index(), over.get(over.size() - 1).index(), tempo))
+        : Optional.empty();
+  }
+
+  private static boolean isAsWritten(List<Slice> page, List<Slice> drill) {
+    boolean same = page.size() == drill.size();
+    for (int i = 1; same && i < page.size(); i++) {
+      Fraction written = page.get(i).onset().subtract(page.get(0).onset());
+      same = drill.get(i).onset().subtract(drill.get(0).onset()).equals(written);
+    }
+    return same;
+  }
+
   private Optional<ClickLine> line() {
     if (stand.get() == null || gate.get() == null || studio.shown() == null) {
       return Optional.empty();
@@ -187,15 +233,9 @@ public final class Stand {
     Score score = stand.get().drill().parts().get(part.get());
     Passage.Settings settings = studio.shown().passage().settings();
     Level level = gate.get().level();
-    TempoMap map =
-        stand.get().drill().kind().of() == DrillKind.Of.PASSAGE
-            ? studio
-                .shown()
-                .task()
-                .tempo()
-                .scaled(level.perMinute() / settings.target().perMinute())
-            : TempoMap.steady(settings.target().at(level.perMinute()));
-    ClickLine made = new ClickLine(score, map, styleAt(level), Clicking.ranges(studio.shown()));
+    ClickLine made =
+        new ClickLine(
+            score, tempo(settings, level), styleAt(level), Clicking.ranges(studio.shown()));
     boolean ends = stand.get().drill().kind() == DrillKind.END_CLICK;
     return Optional.of(ends ? made.withEnds() : made);
   }

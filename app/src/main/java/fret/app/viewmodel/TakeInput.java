@@ -12,7 +12,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Callable;
-import java.util.function.BiConsumer;
+import java.util.function.Consumer;
 import javafx.beans.property.ReadOnlyDoubleProperty;
 import javafx.beans.property.ReadOnlyDoubleWrapper;
 import javafx.beans.property.ReadOnlyObjectProperty;
@@ -25,11 +25,20 @@ public final class TakeInput {
     Expected of(Session session) throws Exception;
   }
 
+  /**
+   * What was recorded.
+   *
+   * @param of what was open when it began
+   * @param called how it is to be named, where that was said
+   * @param samples at {@link ClickTrack#SAMPLE_RATE}
+   */
+  record Recorded(Session of, Optional<String> called, float[] samples) {}
+
   private final Studio studio;
   private final Microphone microphone;
   private final Runnable quiet;
   private final Asked asked;
-  private final BiConsumer<Optional<String>, float[]> done;
+  private final Consumer<Recorded> done;
   private final ReadOnlyDoubleWrapper level = new ReadOnlyDoubleWrapper(-1);
   private final ReadOnlyObjectWrapper<Optional<HeldPitch.Reading>> held =
       new ReadOnlyObjectWrapper<>(Optional.empty());
@@ -37,18 +46,14 @@ public final class TakeInput {
   private long recordedSamples;
   private boolean holds;
   private Optional<String> name = Optional.empty();
+  private Session of;
 
   /**
    * @param quiet ends what sounds, before a recording begins
-   * @param done takes its name, where it has one, and what was recorded, at {@link
-   *     ClickTrack#SAMPLE_RATE}
+   * @param done takes what was recorded
    */
   TakeInput(
-      Studio studio,
-      Microphone microphone,
-      Runnable quiet,
-      Asked asked,
-      BiConsumer<Optional<String>, float[]> done) {
+      Studio studio, Microphone microphone, Runnable quiet, Asked asked, Consumer<Recorded> done) {
     this.studio = studio;
     this.microphone = microphone;
     this.quiet = quiet;
@@ -91,6 +96,7 @@ public final class TakeInput {
       return;
     }
     name = called;
+    of = studio.shown();
     if (holds) {
       microphone.stop();
       holds = false;
@@ -130,7 +136,7 @@ public final class TakeInput {
       at += block.length;
     }
     recorded.clear();
-    done.accept(name, all);
+    done.accept(new Recorded(of, name, all));
   }
 
   // ---- what is being held ----------------------------------------------------------------------

@@ -13,21 +13,17 @@ import fret.shelf.Takes;
 import fret.sound.ClickTrack;
 import fret.sound.Microphone;
 import fret.sound.PassagePlayer;
-import fret.sound.Performance;
 import fret.take.Expected;
 import fret.take.Fault;
-import fret.take.HeardNote;
 import fret.take.Landing;
 import fret.take.Recording;
 import fret.take.Recurring;
 import fret.take.SimulatedPlayer;
-import fret.take.Slower;
 import fret.take.SoundFiles;
 import fret.take.TakeReport;
 import java.time.LocalDateTime;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -62,11 +58,11 @@ public final class TakesModel {
   private static final int MOST_OVER = 20;
 
   private final Studio studio;
-  private final LeftHandModel selection;
   private final PassagePlayer player;
   private final SoundFiles sounds;
   private final TakeEntries entries;
   private final TakeInput input;
+  private final TakeSound sound;
   private final ReadOnlyObjectWrapper<List<Take>> takes = new ReadOnlyObjectWrapper<>(List.of());
   private final ReadOnlyObjectWrapper<Optional<Take>> chosen =
       new ReadOnlyObjectWrapper<>(Optional.empty());
@@ -81,8 +77,6 @@ public final class TakesModel {
   private Session knownFor;
   private long listed = -1;
   private boolean looks;
-  private boolean withReference;
-  private double slower = 1;
 
   public TakesModel(
       Studio studio,
@@ -91,10 +85,10 @@ public final class TakesModel {
       Microphone microphone,
       SoundFiles sounds) {
     this.studio = studio;
-    this.selection = selection;
     this.player = player;
     this.sounds = sounds;
     this.entries = new TakeEntries(studio, checked::get);
+    this.sound = new TakeSound(studio, selection, player, sounds);
     this.input = new TakeInput(studio, microphone, player::stop, this::expected, this::recorded);
     studio.shownProperty().addListener(o -> follow());
   }
@@ -321,10 +315,12 @@ public final class TakesModel {
   }
 
   private void keep(String name, Whose whose, Supplier<byte[]> file) {
-    Session now = studio.shown();
-    if (now == null) {
-      return;
+    if (studio.shown() != null) {
+      keep(studio.shown(), name, whose, file);
     }
+  }
+
+  private void keep(Session now, String name, Whose whose, Supplier<byte[]> file) {
     long passage = now.passage().id();
     double perMinute = now.passage().settings().target().perMinute();
     LocalDateTime made = studio.today().atTime(studio.time()).truncatedTo(ChronoUnit.SECONDS);
@@ -352,9 +348,10 @@ public final class TakesModel {
 
   private record Ready(Take take, byte[] file, boolean clipped) {}
 
-  private void recorded(Optional<String> called, float[] samples) {
-    String name = called.orElseGet(() -> Sentences.of("take.recorded", takes.get().size() + 1));
-    keep(name, Whose.OWN, () -> sounds.wav(samples, ClickTrack.SAMPLE_RATE));
+  /** What was recorded belongs to the passage that was open when it began. */
+  private void recorded(TakeInput.Recorded r) {
+    String name = r.called().orElseGet(() -> Sentences.of("take.recorded", takes.get().size() + 1));
+    keep(r.of(), name, Whose.OWN, () -> sounds.wav(r.samples(), ClickTrack.SAMPLE_RATE));
   }
 
   // ---- keeping in order ----------------------------------------------------------------------
@@ -403,91 +400,19 @@ public final class TakesModel {
         .isPresent();
   }
 
-  // ---- hearing -------------------------------------------------------------------------------
-
-  /** How many times as long it is heard; 1 as it is. */
-  public void setSlower(double times) {
-    slower = times;
-  }
-
-  /** Whether the reference sound of the same notes follows. */
-  public void setWithReference(boolean wanted) {
-    withReference = wanted;
-  }
-
-  /** The take from the selected note, or what is selected of it, in a loop; again to stop. */
-  public void hear() {
-    if (player.isPlaying() || checked.get().isEmpty() || studio.shown() == null) {
-      player.stop();
-      return;
-    }
-    Checked c = checked.get().get();
-    Session s = studio.shown();
-    boolean part = selection.hasRange();
-    int first = Math.max(0, studio.selectedProperty().get());
-    int from = s.resolved().notes().get(part ? selection.firstSelected() : first).slice();
-    int to =
-        part
-            ? s.resolved().notes().get(selection.lastSelected()).slice()
-            : s.resolved().slices().size() - 1;
-    double start = at(c.report(), from, true);
-    double end = at(c.report(), to, false);
-    double times = slower;
-    boolean reference = withReference;
-    studio.compute(
-        "hear",
-        Rank.BESIDE,
-        token -> {
-          float[] all =
-              sounds.samples(c.take().name(), shelf().sound(c.take().id()), ClickTrack.SAMPLE_RATE);
-          int a = (int) Math.max(0, (start - 0.05) * ClickTrack.SAMPLE_RATE);
-          int b = (int) Math.min(all.length, (end + 0.2) * ClickTrack.SAMPLE_RATE);
-          float[] mine =
-              Slower.slower(
-                  Arrays.copyOfRange(all, a, Math.max(a, b)), ClickTrack.SAMPLE_RATE, times);
-          return reference ? joined(mine, reference(s, from, to, times)) : mine;
-        },
-        () -> looks,
-        samples -> {
-          player.play(samples, part);
-          studio.tell(Sentences.of("take.heard", c.take().name(), player.description()));
-        });
-  }
-
-  private static float[] reference(Session s, int from, int to, double times) {
-    return Performance.samples(
-        s.resolved(),
-        s.bowTask().loudness(),
-        s.task().tempo().scaled(1 / times),
-        s.passage().settings().setup().a4Hz(),
-        from,
-        to);
-  }
-
-  private static float[] joined(float[] a, float[] b) {
-    float[] all = Arrays.copyOf(a, a.length + b.length);
-    System.arraycopy(b, 0, all, a.length, b.length);
-    return all;
-  }
-
-  /** Where a moment of the passage stands in a take, in s. */
-  private static double at(TakeReport r, int slice, boolean begins) {
-    double last = begins ? 0 : r.heard().seconds();
-    for (HeardNote n : r.heard().notes()) {
-      int here = r.expected().moments().get(n.moment()).slice();
-      if (begins && here >= slice) {
-        return n.onsetS();
-      }
-      if (!begins && here == slice) {
-        last = n.endS();
-      }
-    }
-    return last;
-  }
-
   /** What follows from a take elsewhere: entries of the journal, chunks. */
   public TakeEntries entries() {
     return entries;
+  }
+
+  /** The take that is looked at is heard, as {@link #sound} is set; again to stop. */
+  public void hear() {
+    sound.hear(checked.get(), () -> looks);
+  }
+
+  /** How takes are heard. */
+  public TakeSound sound() {
+    return sound;
   }
 
   /** What is recorded, and held. */

@@ -220,4 +220,20 @@ class TakesWindowTest extends RealWindow {
     until(() -> !said.isEmpty() && !takes().input().isHolding());
     assertThat(said).containsOnly("A3");
   }
+
+  /** The sound comes in while another passage is opened: it stays with the one it was played of. */
+  @Test
+  void aRecordingBelongsToThePassageThatWasOpenWhenItBegan(FxRobot robot) throws Exception {
+    openTakes(robot);
+    long played = studio.shown().passage().id();
+    microphone.hear(SimulatedPlayer.play(expected(), List.of(), Style.USUAL).samples());
+    robot.interact(
+        () -> {
+          takes().input().record();
+          studio.open(studio.passages().get(0));
+        });
+    until(() -> library.takes().of(played).size() == 1 && !studio.isBehind());
+    assertThat(studio.shown().passage().id()).isNotEqualTo(played);
+    assertThat(library.takes().of(studio.shown().passage().id())).isEmpty();
+  }
 }

@@ -324,4 +324,47 @@ class PracticeModelTest {
     Mockito.verify(drone).play(Mockito.any(), Mockito.eq(true));
     assertThat(room.studio.messageProperty().get()).contains("C4");
   }
+
+  /** In a set it begins with each play and is silent between them; its length is that of a play. */
+  @Test
+  void theDroneThatFollowsGoesWithThePlaysOfASet() {
+    PassagePlayer drone = Mockito.mock(PassagePlayer.class);
+    Mockito.when(drone.description()).thenReturn("test");
+    Beating beating = new Beating(room.studio, Mockito.mock(ClickPlayer.class), drone, () -> 0);
+    beating.toggleFollowing();
+    room.settle();
+    Mockito.verify(drone).play(Mockito.any(), Mockito.eq(true));
+    assertThat(room.studio.messageProperty().get()).contains("with each play");
+
+    toStraight();
+    FollowingDrone.Under under = practice.stand().under().orElseThrow();
+    var slices = room.studio.shown().resolved().slices();
+    double first = under.tempo().msAt(slices.get(under.from()).onset());
+    var last = slices.get(under.to());
+    double lasts = under.tempo().msAt(last.onset().add(last.duration())) - first;
+    FollowingDrone following = beating.following();
+    following.ready(Optional.of(under), false);
+    room.settle();
+    following.playing(false);
+    following.playing(true);
+    following.playing(true);
+    var samples = org.mockito.ArgumentCaptor.forClass(float[].class);
+    Mockito.verify(drone).play(samples.capture(), Mockito.eq(false));
+    assertThat(samples.getValue().length / (double) ClickTrack.SAMPLE_RATE)
+        .isCloseTo(lasts / 1000, org.assertj.core.api.Assertions.within(0.001));
+    following.playing(false);
+    following.playing(true);
+    Mockito.verify(drone, Mockito.times(2)).play(Mockito.any(), Mockito.eq(false));
+
+    // What is not played as written has no drone of its own; one key ends it for good.
+    practice.drill(DrillKind.RHYTHMS);
+    room.settle();
+    assertThat(on().drill().kind()).isEqualTo(DrillKind.RHYTHMS);
+    assertThat(practice.stand().under()).isEmpty();
+    following.ready(practice.stand().under(), false);
+    following.playing(true);
+    Mockito.verify(drone, Mockito.times(2)).play(Mockito.any(), Mockito.eq(false));
+    beating.toggleDrone();
+    assertThat(following.isWanted()).isFalse();
+  }
 }
