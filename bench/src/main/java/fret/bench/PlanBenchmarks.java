@@ -20,6 +20,7 @@ import fret.plan.Unit;
 import fret.score.LineBuilder;
 import fret.score.Score;
 import fret.score.TimeSignature;
+import fret.search.Token;
 import fret.session.Learning;
 import fret.session.Session;
 import fret.sound.ClickLine;
@@ -142,7 +143,7 @@ public class PlanBenchmarks {
 
   @Benchmark
   public PracticePlan planTwelvePassages(Twelve twelve) {
-    return Planner.plan(twelve.request);
+    return Planner.plan(twelve.request, Token.NEVER);
   }
 
   @Benchmark

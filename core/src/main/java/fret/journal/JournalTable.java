@@ -2,11 +2,13 @@ package fret.journal;
 
 import fret.base.Outcome;
 import fret.base.Problem;
+import fret.base.RefusedValue;
 import fret.base.Said;
 import fret.drill.DrillKind;
 import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -70,11 +72,11 @@ public final class JournalTable {
         if (!there.remove(e)) {
           all.add(e);
         }
-      } catch (IllegalArgumentException | DateTimeException e) {
+      } catch (IllegalArgumentException e) {
         problems.add(
             new Problem(
                 Said.of("where.row", String.valueOf(i + 1)),
-                Said.of("table.no-try", e.getMessage()),
+                Said.of("table.no-try", RefusedValue.told(e)),
                 Said.of("table.no-try.do", String.join(", ", COLUMNS))));
       }
     }
@@ -86,7 +88,7 @@ public final class JournalTable {
     String title = field(row, at, "passage");
     Long passage = passages.get(title);
     if (passage == null) {
-      throw new IllegalArgumentException("no passage is named " + title);
+      throw new RefusedValue(Said.of("value.passage", title));
     }
     String clicks = field(row, at, "clicks");
     String broke = field(row, at, "broke");
@@ -94,10 +96,9 @@ public final class JournalTable {
     return new JournalEntry(
         0,
         passage,
-        LocalDate.parse(field(row, at, "date")),
+        date(field(row, at, "date")),
         field(row, at, "chunk"),
-        DrillKind.named(drill)
-            .orElseThrow(() -> new IllegalArgumentException("no drill is named " + drill)),
+        DrillKind.named(drill).orElseThrow(() -> new RefusedValue(Said.of("value.drill", drill))),
         number(field(row, at, "bpm")),
         clicks.isEmpty() ? JournalEntry.NOT_KEPT : number(clicks),
         (int) number(field(row, at, "seconds")),
@@ -106,16 +107,32 @@ public final class JournalTable {
         field(row, at, "note"));
   }
 
-  private static double number(String text) {
-    double value = Double.parseDouble(text);
-    if (!Double.isFinite(value)) {
-      throw new IllegalArgumentException("no number: " + text);
+  private static LocalDate date(String text) {
+    try {
+      return LocalDate.parse(text);
+    } catch (DateTimeException e) {
+      throw new RefusedValue(Said.of("value.date", text));
     }
-    return value;
+  }
+
+  private static double number(String text) {
+    try {
+      double value = Double.parseDouble(text);
+      if (Double.isFinite(value)) {
+        return value;
+      }
+    } catch (NumberFormatException e) {
+      // Told below, like what is not finite.
+    }
+    throw new RefusedValue(Said.of("value.number", text));
   }
 
   private static <E extends Enum<E>> E word(String text, Class<E> words) {
-    return Enum.valueOf(words, text.toUpperCase(Locale.ROOT).replace('-', '_'));
+    String name = text.toUpperCase(Locale.ROOT).replace('-', '_');
+    return Arrays.stream(words.getEnumConstants())
+        .filter(w -> w.name().equals(name))
+        .findFirst()
+        .orElseThrow(() -> new RefusedValue(Said.of("value.verdict", text)));
   }
 
   private static String field(List<String> row, Map<String, Integer> at, String name) {

@@ -23,11 +23,11 @@ public record Fit(LocalDate by, int moreMinutes, Optional<Level> tempo, int unit
 
   /**
    * What would help a goal; empty where its forecast fits, or where its tempo stays (a slow line).
-   * Takes the time of about ten plans.
+   * Takes the time of some plans.
    */
-  static Optional<Fit> of(PlanRequest request, Goal goal) {
-    LocalDate by = goal.ready().isBefore(request.from()) ? goal.audition() : goal.ready();
-    PracticePlan now = Forecast.expected(request);
+  static Optional<Fit> of(AtPace pace, Goal goal) {
+    LocalDate by = by(pace.request(), goal);
+    PracticePlan now = pace.expected();
     if (goal.ladder().isSlow() || isIn(now, goal, by)) {
       return Optional.empty();
     }
@@ -35,11 +35,12 @@ public record Fit(LocalDate by, int moreMinutes, Optional<Level> tempo, int unit
     long of = goal.units().stream().filter(u -> !u.held()).count();
     return Optional.of(
         new Fit(
-            by,
-            minutes(request, goal, by),
-            tempo(request, goal, by),
-            (int) of - late.size(),
-            (int) of));
+            by, minutes(pace, goal, by), tempo(pace, goal, by), (int) of - late.size(), (int) of));
+  }
+
+  /** The day to be ready; where that is over, the day itself. */
+  static LocalDate by(PlanRequest request, Goal goal) {
+    return goal.ready().isBefore(request.from()) ? goal.audition() : goal.ready();
   }
 
   private static boolean isIn(PracticePlan plan, Goal goal, LocalDate by) {
@@ -47,15 +48,15 @@ public record Fit(LocalDate by, int moreMinutes, Optional<Level> tempo, int unit
     return day != null && !day.isAfter(by);
   }
 
-  private static int minutes(PlanRequest request, Goal goal, LocalDate by) {
+  private static int minutes(AtPace pace, Goal goal, LocalDate by) {
     int low = 0;
     int high = MOST_STEPS;
-    if (!fits(request, goal, by, high)) {
+    if (!fits(pace, goal, by, high)) {
       return 0;
     }
     while (high - low > 1) {
       int middle = (low + high) / 2;
-      if (fits(request, goal, by, middle)) {
+      if (fits(pace, goal, by, middle)) {
         high = middle;
       } else {
         low = middle;
@@ -64,22 +65,18 @@ public record Fit(LocalDate by, int moreMinutes, Optional<Level> tempo, int unit
     return high * STEP_MIN;
   }
 
-  private static boolean fits(PlanRequest request, Goal goal, LocalDate by, int steps) {
-    PlanRequest more = request.with(request.budget().plus(steps * STEP_MIN));
-    return isIn(Forecast.expected(more), goal, by);
+  private static boolean fits(AtPace pace, Goal goal, LocalDate by, int steps) {
+    return isIn(pace.expected(steps * STEP_MIN), goal, by);
   }
 
-  private static Optional<Level> tempo(PlanRequest request, Goal goal, LocalDate by) {
+  private static Optional<Level> tempo(AtPace pace, Goal goal, LocalDate by) {
     List<Level> levels = goal.ladder().levels();
     int low = 0;
     int high = levels.size();
     while (high - low > 1) {
       int middle = (low + high) / 2;
       Goal less = goal.with(new Ladder(levels.subList(0, middle)));
-      PlanRequest with =
-          request.with(
-              request.goals().stream().map(g -> g.id().equals(goal.id()) ? less : g).toList());
-      if (isIn(Forecast.expected(with), less, by)) {
+      if (isIn(pace.expected(less, by), less, by)) {
         low = middle;
       } else {
         high = middle;

@@ -4,6 +4,7 @@ import fret.drill.DrillKind;
 import fret.journal.Breakage;
 import fret.journal.JournalEntry;
 import fret.journal.Verdict;
+import fret.search.Token;
 import fret.tempo.Beat;
 import fret.tempo.Ladder;
 import fret.tempo.Level;
@@ -217,6 +218,6 @@ final class Learner {
 
   /** The forecast on a morning; empty where it is too early to tell. */
   Optional<Forecast> forecast(LocalDate day) {
-    return Optional.ofNullable(Forecast.of(request(day)).get(goal.id()));
+    return Optional.ofNullable(Forecast.of(new AtPace(request(day), Token.NEVER)).get(goal.id()));
   }
 }

@@ -4,6 +4,7 @@ import fret.base.Said;
 import fret.plan.Climbing.Turn;
 import fret.plan.PracticePlan.Day;
 import fret.plan.PracticePlan.LeftOut;
+import fret.search.Token;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -36,8 +37,14 @@ public final class Planner {
   private final Progress progress;
   private final RunThroughs runThroughs;
   private final Climbing climbing;
+  private final Token token;
 
-  private Planner(PlanRequest request, Map<String, double[]> plays) {
+  /**
+   * @param plays of each level of some units, by their key, in place of those expected of the
+   *     chance
+   */
+  Planner(PlanRequest request, Map<String, double[]> plays, Token token) {
+    this.token = token;
     this.request = request;
     this.progress = new Progress(request, plays);
     this.runThroughs = new RunThroughs(request, progress);
@@ -45,20 +52,24 @@ public final class Planner {
   }
 
   /** Makes the plan, from its first day to the last of the dates. */
-  public static PracticePlan plan(PlanRequest request) {
-    PracticePlan plan = bare(request);
+  public static PracticePlan plan(PlanRequest request, Token token) {
+    PracticePlan plan = bare(request, token);
     return new PracticePlan(
         plan.days(), plan.feasible(), Remedies.outcome(request, plan), plan.atTarget());
   }
 
   /** What would make a plan fit that does not; takes the time of some plans. */
-  public static Optional<Said> remedy(PlanRequest request, PracticePlan plan) {
-    return plan.feasible() ? Optional.empty() : Optional.of(Remedies.remedy(request));
+  public static Optional<Said> remedy(PlanRequest request, PracticePlan plan, Token token) {
+    return plan.feasible() ? Optional.empty() : Optional.of(new Remedies(token).remedy(request));
   }
 
   /** The plan without advice. */
-  static PracticePlan bare(PlanRequest request) {
-    return secondLook(request, bare(request, Map.of()));
+  static PracticePlan bare(PlanRequest request, Token token) {
+    return secondLook(request, once(request, token), token);
+  }
+
+  private static PracticePlan once(PlanRequest request, Token token) {
+    return new Planner(request, Map.of(), token).run(LocalDate.MAX);
   }
 
   /**
@@ -66,7 +77,7 @@ public final class Planner {
    * a way: then the days are packed once more with what was missed weighing more, and the plan that
    * brings more passages to their targets stands.
    */
-  private static PracticePlan secondLook(PlanRequest request, PracticePlan plan) {
+  private static PracticePlan secondLook(PlanRequest request, PracticePlan plan, Token token) {
     Set<Goal.Id> missed = missed(request, plan);
     if (missed.isEmpty()) {
       return plan;
@@ -75,7 +86,7 @@ public final class Planner {
         request.goals().stream()
             .map(g -> missed.contains(g.id()) ? g.weighing(g.weight() * MISSED_WEIGHS) : g)
             .toList();
-    PracticePlan other = bare(request.with(goals), Map.of());
+    PracticePlan other = once(request.with(goals), token);
     return other.atTarget().size() > plan.atTarget().size() ? other : plan;
   }
 
@@ -90,27 +101,26 @@ public final class Planner {
     return missed;
   }
 
-  /**
-   * The plan without advice.
-   *
-   * @param plays of each level of some units, by the key of {@link Forecast}, in place of those
-   *     expected of the chance
-   */
-  static PracticePlan bare(PlanRequest request, Map<String, double[]> plays) {
-    return new Planner(request, plays).run();
-  }
-
   /** The first day alone. */
   static Day first(PlanRequest request) {
-    return new Planner(request, Map.of()).day(request.from());
+    return new Planner(request, Map.of(), Token.NEVER).day(request.from());
   }
 
-  private PracticePlan run() {
+  /**
+   * Packs the days.
+   *
+   * @param until the last day that is asked for, where the dates go on longer
+   */
+  PracticePlan run(LocalDate until) {
     Optional<LocalDate> end =
-        request.goals().stream().map(Goal::audition).max(Comparator.naturalOrder());
+        request.goals().stream()
+            .map(Goal::audition)
+            .max(Comparator.naturalOrder())
+            .map(last -> last.isBefore(until) ? last : until);
     List<Day> days = new ArrayList<>();
     LocalDate date = request.from();
     while (end.isPresent() && !date.isAfter(end.get())) {
+      token.check();
       days.add(day(date));
       if (date.equals(request.from())) {
         progress.followToday();

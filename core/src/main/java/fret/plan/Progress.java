@@ -49,7 +49,7 @@ final class Progress {
                 u,
                 byPassage.getOrDefault(g.passageId(), List.of()),
                 request.rules().gate().cleanNeeded(),
-                plays.get(Forecast.key(g, u))));
+                plays.get(AtPace.key(g, u))));
       }
     }
   }
@@ -125,7 +125,7 @@ final class Progress {
                 s.unit,
                 request.journal(),
                 request.rules().gate().cleanNeeded(),
-                plays.get(Forecast.key(s.goal, s.unit))));
+                plays.get(AtPace.key(s.goal, s.unit))));
       }
     }
   }

@@ -1,6 +1,7 @@
 package fret.plan;
 
 import fret.base.Said;
+import fret.search.Token;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
@@ -13,10 +14,14 @@ final class Remedies {
   private static final int MOST_MORE_MIN = 240;
   private static final int MOST_DAYS = 182;
 
-  private Remedies() {}
+  private final Token token;
+
+  Remedies(Token token) {
+    this.token = token;
+  }
 
   /** What would make it fit. */
-  static Said remedy(PlanRequest request) {
+  Said remedy(PlanRequest request) {
     return minutes(request).or(() -> later(request)).orElseGet(() -> Said.of("plan.remedy.less"));
   }
 
@@ -49,7 +54,7 @@ final class Remedies {
   }
 
   /** The fewest minutes more a day, in steps of five, that would do. */
-  private static Optional<Said> minutes(PlanRequest request) {
+  private Optional<Said> minutes(PlanRequest request) {
     int low = 0;
     int high = MOST_MORE_MIN / STEP_MIN;
     if (!feasible(request.with(request.budget().plus(high * STEP_MIN)))) {
@@ -67,7 +72,7 @@ final class Remedies {
   }
 
   /** The fewest days by which everything would have to wait. */
-  private static Optional<Said> later(PlanRequest request) {
+  private Optional<Said> later(PlanRequest request) {
     int low = 0;
     int high = MOST_DAYS;
     if (!feasible(later(request, high))) {
@@ -102,7 +107,7 @@ final class Remedies {
             .toList());
   }
 
-  private static boolean feasible(PlanRequest request) {
-    return Planner.bare(request).feasible();
+  private boolean feasible(PlanRequest request) {
+    return Planner.bare(request, token).feasible();
   }
 }

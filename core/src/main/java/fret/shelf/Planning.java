@@ -5,6 +5,7 @@ import fret.drill.Chunk;
 import fret.journal.JournalEntry;
 import fret.journal.Progress;
 import fret.journal.Verdict;
+import fret.plan.AtPace;
 import fret.plan.Budget;
 import fret.plan.Fit;
 import fret.plan.Forecast;
@@ -15,6 +16,7 @@ import fret.plan.PlanRequest;
 import fret.plan.Planner;
 import fret.plan.PracticePlan;
 import fret.plan.Unit;
+import fret.search.Token;
 import fret.session.Learning;
 import fret.tempo.Ladder;
 import fret.tempo.LadderKind;
@@ -157,7 +159,8 @@ public record Planning(
       List<JournalEntry> journal,
       List<Move> moves,
       LocalDate today,
-      Habits habits) {
+      Habits habits,
+      Token token) {
     Map<Goal.Id, Entry> entries = new LinkedHashMap<>();
     List<Goal> goals = new ArrayList<>();
     for (Learning l : passages) {
@@ -183,7 +186,7 @@ public record Planning(
             new PlanRequest.Rules(habits.gate(), habits.climb(), habits.sessions()),
             journal,
             moves);
-    return new Planning(entries, Planner.plan(request), request, habits, today);
+    return new Planning(entries, Planner.plan(request, token), request, habits, today);
   }
 
   private static Audition none(LocalDate today) {
@@ -214,9 +217,11 @@ public record Planning(
   }
 
   /** How it looks; takes the time of some plans. */
-  public Outlook outlook() {
-    Map<Goal.Id, Forecast> forecasts = Forecast.of(request);
-    return new Outlook(forecasts, Forecast.fits(request, forecasts), Planner.remedy(request, plan));
+  public Outlook outlook(Token token) {
+    AtPace pace = new AtPace(request, token);
+    Map<Goal.Id, Forecast> forecasts = Forecast.of(pace);
+    return new Outlook(
+        forecasts, Forecast.fits(pace, forecasts), Planner.remedy(request, plan, token));
   }
 
   /** What belongs to a passage, its excerpts by their place; empty while it is not planned. */

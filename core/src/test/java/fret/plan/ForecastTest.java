@@ -1,12 +1,14 @@
 package fret.plan;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import fret.drill.DrillKind;
 import fret.journal.Breakage;
 import fret.journal.JournalEntry;
 import fret.journal.Verdict;
+import fret.search.Token;
 import fret.tempo.Beat;
 import fret.tempo.Ladder;
 import fret.tempo.Level;
@@ -16,6 +18,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.concurrent.atomic.AtomicInteger;
 import org.apache.commons.math3.stat.regression.SimpleRegression;
 import org.junit.jupiter.api.Test;
 
@@ -106,7 +109,7 @@ class ForecastTest {
     PlanRequest nothing =
         new PlanRequest(
             List.of(goal(3)), Budget.of(30), DAY, PlanRequest.Rules.USUAL, List.of(), List.of());
-    assertThat(Forecast.of(nothing)).isEmpty();
+    assertThat(Forecast.of(at(nothing))).isEmpty();
     List<JournalEntry> journal = new ArrayList<>();
     play(journal, "u0", 4, 6, 9);
     PlanRequest little =
@@ -117,7 +120,7 @@ class ForecastTest {
             PlanRequest.Rules.USUAL,
             journal,
             List.of());
-    assertThat(Forecast.of(little)).as("a third of the levels is not closed").isEmpty();
+    assertThat(Forecast.of(at(little))).as("a third of the levels is not closed").isEmpty();
   }
 
   @Test
@@ -150,7 +153,7 @@ class ForecastTest {
             PlanRequest.Rules.USUAL,
             journal,
             List.of());
-    Fit fit = Fit.of(request, soon).orElseThrow();
+    Fit fit = Fit.of(at(request), soon).orElseThrow();
     assertThat(fit.by()).isEqualTo(soon.ready());
     assertThat(fit.units()).isBetween(0, 3);
     assertThat(fit.of()).isEqualTo(3);
@@ -163,12 +166,12 @@ class ForecastTest {
         .isFalse();
     if (fit.moreMinutes() > 0) {
       Budget more = request.budget().plus(fit.moreMinutes());
-      assertThat(Fit.of(request.with(more), soon)).isEmpty();
+      assertThat(Fit.of(at(request.with(more)), soon)).isEmpty();
     }
   }
 
   private static boolean inTime(PlanRequest request, Goal goal) {
-    LocalDate day = Forecast.expected(request.with(List.of(goal))).atTarget().get(goal.id());
+    LocalDate day = at(request.with(List.of(goal))).expected().atTarget().get(goal.id());
     return day != null && !day.isAfter(goal.ready());
   }
 
@@ -179,14 +182,57 @@ class ForecastTest {
     }
     journal.sort(java.util.Comparator.comparing(JournalEntry::date));
     return Forecast.of(
-            new PlanRequest(
-                List.of(goal(3)),
-                Budget.of(20),
-                DAY.plusDays(6),
-                PlanRequest.Rules.USUAL,
-                journal,
-                List.of()))
+            at(
+                new PlanRequest(
+                    List.of(goal(3)),
+                    Budget.of(20),
+                    DAY.plusDays(6),
+                    PlanRequest.Rules.USUAL,
+                    journal,
+                    List.of())))
         .get(Goal.Id.of(1));
+  }
+
+  private static AtPace at(PlanRequest request) {
+    return new AtPace(request, Token.NEVER);
+  }
+
+  /** Half a year of days is left at the next one as soon as something else is more urgent. */
+  @Test
+  void anOutlookThatNobodyWaitsForEndsAtTheNextDay() {
+    PlanRequest request =
+        new PlanRequest(
+            List.of(goal(3)), Budget.of(20), DAY, PlanRequest.Rules.USUAL, List.of(), List.of());
+    AtomicInteger asked = new AtomicInteger();
+    Token soon = () -> asked.incrementAndGet() > 3;
+    assertThatThrownBy(() -> new AtPace(request, soon).expected())
+        .isInstanceOf(Token.Cancelled.class);
+    assertThat(asked).hasValue(4);
+    assertThatThrownBy(() -> Planner.plan(request, () -> true)).isInstanceOf(Token.Cancelled.class);
+    PracticePlan tight = Planner.plan(request.with(Budget.of(0)), Token.NEVER);
+    assertThatThrownBy(() -> Planner.remedy(request, tight, () -> true))
+        .isInstanceOf(Token.Cancelled.class);
+  }
+
+  /** More minutes are tried once for all goals, and only as far as their ready dates. */
+  @Test
+  void whatSeveralGoalsAskIsPlannedOnce() {
+    AtomicInteger days = new AtomicInteger();
+    Token counting =
+        () -> {
+          days.incrementAndGet();
+          return false;
+        };
+    PlanRequest request =
+        new PlanRequest(
+            List.of(goal(3)), Budget.of(20), DAY, PlanRequest.Rules.USUAL, List.of(), List.of());
+    AtPace pace = new AtPace(request, counting);
+    PracticePlan once = pace.expected();
+    int whole = days.get();
+    assertThat(pace.expected()).isSameAs(once);
+    assertThat(days).hasValue(whole);
+    assertThat(pace.expected(5)).isSameAs(pace.expected(5));
+    assertThat(days.get() - whole).isPositive().isLessThan(whole);
   }
 
   /**

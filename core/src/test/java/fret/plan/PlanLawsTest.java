@@ -8,6 +8,7 @@ import fret.journal.JournalEntry;
 import fret.journal.Verdict;
 import fret.plan.PracticePlan.Day;
 import fret.plan.PracticePlan.LeftOut;
+import fret.search.Token;
 import fret.tempo.Beat;
 import fret.tempo.Ladder;
 import fret.tempo.Level;
@@ -97,7 +98,7 @@ class PlanLawsTest {
   void everyDayKeepsTheLaws(
       @ForAll @LongRange(min = 0, max = 1_000_000) long seed,
       @ForAll @IntRange(min = 5, max = 150) int minutes) {
-    PracticePlan plan = Planner.bare(request(seed, minutes));
+    PracticePlan plan = Planner.bare(request(seed, minutes), Token.NEVER);
     plan.days().forEach(Lawful::day);
     Lawful.rhythms(plan);
   }
@@ -108,7 +109,7 @@ class PlanLawsTest {
       @ForAll @LongRange(min = 0, max = 1_000_000) long seed,
       @ForAll @IntRange(min = 5, max = 150) int minutes) {
     PlanRequest request = request(seed, minutes);
-    for (Day d : Planner.bare(request).days()) {
+    for (Day d : Planner.bare(request, Token.NEVER).days()) {
       if (d.minutes() >= 0.9 * d.budget() - 1e-6) {
         assertThat(d.shortBy()).isEmpty();
         continue;
@@ -136,8 +137,8 @@ class PlanLawsTest {
       @ForAll @IntRange(min = 10, max = 60) int minutes) {
     PlanRequest all = request(seed, minutes);
     PlanRequest less = all.with(all.budget().with(DAY.plusDays(1), 0));
-    PracticePlan with = Planner.bare(all);
-    PracticePlan without = Planner.bare(less);
+    PracticePlan with = Planner.bare(all, Token.NEVER);
+    PracticePlan without = Planner.bare(less, Token.NEVER);
     assertThat(dayAfter(last(without, all))).isAfterOrEqualTo(last(with, all));
   }
 
@@ -146,8 +147,8 @@ class PlanLawsTest {
       @ForAll @LongRange(min = 0, max = 1_000_000) long seed,
       @ForAll @IntRange(min = 10, max = 60) int minutes) {
     PlanRequest all = request(seed, minutes);
-    assertThat(last(Planner.bare(all.with(all.budget().plus(5))), all))
-        .isBeforeOrEqualTo(dayAfter(last(Planner.bare(all), all)));
+    assertThat(last(Planner.bare(all.with(all.budget().plus(5)), Token.NEVER), all))
+        .isBeforeOrEqualTo(dayAfter(last(Planner.bare(all, Token.NEVER), all)));
   }
 
   private static LocalDate dayAfter(LocalDate day) {

@@ -12,6 +12,7 @@ import fret.journal.Verdict;
 import fret.plan.PracticePlan.Day;
 import fret.plan.PracticePlan.Item;
 import fret.plan.PracticePlan.Kind;
+import fret.search.Token;
 import fret.tempo.Beat;
 import fret.tempo.Ladder;
 import fret.tempo.Tempo;
@@ -75,7 +76,7 @@ class PlanTest {
   }
 
   private static PracticePlan plan(List<Goal> goals, int minutes) {
-    return Planner.plan(request(goals, minutes, List.of()));
+    return Planner.plan(request(goals, minutes, List.of()), Token.NEVER);
   }
 
   private static JournalEntry straight(String chunk, LocalDate day, double tempo, Verdict v) {
@@ -209,7 +210,7 @@ class PlanTest {
     for (int day = 3; day >= 1; day--) {
       stalled.add(straight("bars-1", MONDAY.minusDays(day), 60, Verdict.MISSED));
     }
-    PracticePlan plan = Planner.plan(request(List.of(goal(1, 3, 42)), 30, stalled));
+    PracticePlan plan = Planner.plan(request(List.of(goal(1, 3, 42)), 30, stalled), Token.NEVER);
     assertThat(plan.days().get(0).items())
         .anyMatch(i -> i.unit().equals("bars-1") && i.drill() == DrillKind.RHYTHMS);
     Lawful.rhythms(plan);
@@ -251,12 +252,13 @@ class PlanTest {
   @Test
   void theJournalMovesTomorrow() {
     List<JournalEntry> yesterday = closed("bars-1", MONDAY.minusDays(1), 60);
-    Day first = Planner.plan(request(List.of(goal(1, 1, 42)), 30, yesterday)).days().get(0);
+    Day first =
+        Planner.plan(request(List.of(goal(1, 1, 42)), 30, yesterday), Token.NEVER).days().get(0);
     assertThat(first.items().stream().filter(i -> i.drill() == DrillKind.STRAIGHT))
         .anyMatch(i -> i.level().perMinute() == 70);
     // What is done today ticks today off and moves tomorrow.
     List<JournalEntry> today = closed("bars-1", MONDAY, 60, 70);
-    PracticePlan plan = Planner.plan(request(List.of(goal(1, 1, 42)), 30, today));
+    PracticePlan plan = Planner.plan(request(List.of(goal(1, 1, 42)), 30, today), Token.NEVER);
     assertThat(plan.days().get(0).items())
         .anyMatch(i -> i.drill() == DrillKind.STRAIGHT && i.level().perMinute() == 60);
     assertThat(plan.days().get(1).items())
@@ -271,7 +273,11 @@ class PlanTest {
       bad.add(straight("bars-1", MONDAY.minusDays(1), 60, Verdict.NEARLY));
     }
     Item item =
-        Planner.plan(request(List.of(goal(1, 1, 42)), 60, bad)).days().get(0).items().stream()
+        Planner.plan(request(List.of(goal(1, 1, 42)), 60, bad), Token.NEVER)
+            .days()
+            .get(0)
+            .items()
+            .stream()
             .filter(i -> i.drill() == DrillKind.STRAIGHT)
             .findFirst()
             .orElseThrow();
@@ -367,7 +373,8 @@ class PlanTest {
     assertThat(tight.feasible()).isFalse();
     assertThat(tight.advice()).anyMatch(s -> s.id().equals("plan.fits-not"));
     Said remedy =
-        Planner.remedy(request(List.of(goal(1, 20, 10)), 10, List.of()), tight).orElseThrow();
+        Planner.remedy(request(List.of(goal(1, 20, 10)), 10, List.of()), tight, Token.NEVER)
+            .orElseThrow();
     assertThat(remedy.id()).isEqualTo("plan.remedy.minutes");
     int more = Integer.parseInt(remedy.args().get(0).toString());
     assertThat(plan(List.of(goal(1, 20, 10)), 10 + more).feasible()).isTrue();
@@ -382,7 +389,8 @@ class PlanTest {
         moves ->
             Planner.plan(
                 new PlanRequest(
-                    List.of(g), Budget.of(30), MONDAY, PlanRequest.Rules.USUAL, List.of(), moves));
+                    List.of(g), Budget.of(30), MONDAY, PlanRequest.Rules.USUAL, List.of(), moves),
+                Token.NEVER);
     LocalDate from =
         with.apply(List.of()).days().stream()
             .filter(d -> d.date().isAfter(g.ready()) && runs(d) == 1)
@@ -453,7 +461,8 @@ class PlanTest {
                 MONDAY,
                 PlanRequest.Rules.USUAL,
                 List.of(),
-                List.of(move)));
+                List.of(move)),
+            Token.NEVER);
     assertThat(plan.days().get(0).items()).noneMatch(i -> i.unit().equals("bars-2"));
     assertThat(plan.days().get(2).items()).anyMatch(i -> i.unit().equals("bars-2"));
   }
@@ -473,7 +482,8 @@ class PlanTest {
                 MONDAY,
                 PlanRequest.Rules.USUAL,
                 List.of(),
-                List.of()));
+                List.of()),
+            Token.NEVER);
     assertThat(plan.days().get(0).minutes()).isBetween(13.5, 15.0);
     assertThat(plan.days().get(1).items()).isEmpty();
     assertThat(plan.days().get(1).shortBy()).isEqualTo(Optional.of(Said.of("plan.short.off")));
@@ -497,7 +507,7 @@ class PlanTest {
             new PlanRequest.Rules(Gate.Settings.USUAL, PlanRequest.Climb.WHOLE_LADDER, 2),
             List.of(),
             List.of());
-    Day first = Planner.plan(quick).days().get(0);
+    Day first = Planner.plan(quick, Token.NEVER).days().get(0);
     assertThat(
             first.items().stream()
                 .filter(i -> i.drill() == DrillKind.STRAIGHT)

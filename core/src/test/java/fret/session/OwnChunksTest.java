@@ -338,7 +338,8 @@ class OwnChunksTest {
             List.of(),
             List.of(),
             monday,
-            Planning.Habits.USUAL);
+            Planning.Habits.USUAL,
+            Token.NEVER);
     PracticePlan.Item atTarget =
         p.plan().days().stream()
             .flatMap(d -> d.items().stream())

@@ -18,6 +18,7 @@ import fret.plan.Goal;
 import fret.plan.Move;
 import fret.plan.PracticePlan;
 import fret.plan.ReadyDate;
+import fret.search.Token;
 import fret.session.BowSpots;
 import fret.session.Learning;
 import fret.session.Session;
@@ -192,7 +193,8 @@ final class PlanCommand implements Callable<Integer> {
             journal,
             moves,
             from,
-            habits);
+            habits,
+            Token.NEVER);
     if (options.json) {
       spec.commandLine().getOut().println(Json.text(json(parts, p)));
     } else {
@@ -215,7 +217,7 @@ final class PlanCommand implements Callable<Integer> {
             ? from.toString()
             : p.plan().days().get(p.plan().days().size() - 1).date().toString());
     List<Problem> problems = new ArrayList<>();
-    Planning.Outlook outlook = p.outlook();
+    Planning.Outlook outlook = p.outlook(Token.NEVER);
     Map<Goal.Id, Forecast> forecasts = outlook.forecasts();
     ArrayNode passages = root.putArray("passages");
     for (Part part : parts) {
@@ -323,7 +325,7 @@ final class PlanCommand implements Callable<Integer> {
 
   private void printText(List<Part> parts, Planning p) {
     var out = spec.commandLine().getOut();
-    out.println(advice(p, p.outlook()));
+    out.println(advice(p, p.outlook(Token.NEVER)));
     for (Part part : parts) {
       Optional<Planning.Entry> e = p.of(part.session().passage().id());
       e.ifPresent(

@@ -70,7 +70,7 @@ final class BowArmView extends StripArea {
     stroke = new StrokePane(studio, model);
     ShiftPane.Stand stand =
         (slice, title, drill) -> {
-          room.practice().putOnStand(slice, title, drill);
+          room.practice().own().putOnStand(slice, title, drill);
           room.main().go("practise");
         };
     put(Tab.STROKE, stroke);

@@ -199,7 +199,7 @@ final class ChunksPane {
     chunk()
         .ifPresent(
             c -> {
-              stand.practise(c, DrillKind.STRAIGHT);
+              stand.own().practise(c, DrillKind.STRAIGHT);
               toStand.run();
             });
   }

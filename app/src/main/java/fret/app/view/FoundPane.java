@@ -168,10 +168,12 @@ final class FoundPane extends Cards {
     int slices = s.resolved().slices().size();
     int from = Math.max(0, f.slice() - 3);
     int to = Math.min(slices - 1, f.slice() + 3);
-    practice.practise(
-        s.resolved().slices().get(from).starting().get(0),
-        s.resolved().slices().get(to).starting().get(0),
-        f.drill());
+    practice
+        .own()
+        .practise(
+            s.resolved().slices().get(from).starting().get(0),
+            s.resolved().slices().get(to).starting().get(0),
+            f.drill());
     main.go("practise");
   }
 }

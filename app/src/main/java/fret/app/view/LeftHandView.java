@@ -61,7 +61,7 @@ final class LeftHandView extends StripArea {
     this.model = room.leftHand();
     ShiftPane.Stand stand =
         (slice, title, drill) -> {
-          room.practice().putOnStand(slice, title, drill);
+          room.practice().own().putOnStand(slice, title, drill);
           room.main().go("practise");
         };
     note = new NotePane(studio, model);

@@ -62,7 +62,7 @@ final class PicturePane {
     PracticeModel stand = room.practice();
     this.practise =
         () -> {
-          framing.frame(picked).ifPresent(f -> stand.practise(f));
+          framing.frame(picked).ifPresent(f -> stand.own().practise(f));
           room.main().go("practise");
         };
     picture = new FramePicture(room.look());

@@ -381,7 +381,7 @@ final class PractiseView extends VBox implements AreaView {
     if (practice.isAside()) {
       practice.next();
     } else {
-      practice.cure(lastBroke);
+      practice.own().cure(lastBroke);
     }
     lastBroke = Breakage.NONE;
     ask(false);

@@ -196,7 +196,7 @@ final class StandTools {
     DrillKind kind = drills.getValue();
     if (kind != null) {
       stop.run();
-      practice.drill(kind);
+      practice.own().drill(kind);
       // The next one may be the same again.
       Platform.runLater(() -> drills.setValue(null));
       stand.requestFocus();
@@ -205,7 +205,7 @@ final class StandTools {
 
   private void focus(DrillKind kind) {
     stop.run();
-    practice.focus(kind);
+    practice.own().focus(kind);
   }
 
   private void hear() {

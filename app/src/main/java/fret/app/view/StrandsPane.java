@@ -136,10 +136,12 @@ final class StrandsPane extends Cards {
     }
     boolean part = selection.hasRange();
     int last = s.resolved().notes().size() - 1;
-    practice.practise(
-        part ? selection.firstSelected() : 0,
-        part ? selection.lastSelected() : last,
-        DrillKind.STRANDS);
+    practice
+        .own()
+        .practise(
+            part ? selection.firstSelected() : 0,
+            part ? selection.lastSelected() : last,
+            DrillKind.STRANDS);
     main.go("practise");
   }
 

@@ -295,14 +295,14 @@ public final class Plans {
     studio.run(
         "plan",
         Rank.BESIDE,
-        token -> Planning.of(all, dates, budget, entries, moves, today, habits),
+        token -> Planning.of(all, dates, budget, entries, moves, today, habits, token),
         made -> {
           Planning before = planned.get();
           boolean told = asksWhatChanged && before != null;
           asksWhatChanged = false;
           changes.set(told ? PlanChange.of(before, made) : List.of());
           planned.set(made);
-          studio.run("outlook", Rank.BEHIND, token -> made.outlook(), outlook::set);
+          studio.run("outlook", Rank.BEHIND, made::outlook, outlook::set);
         });
   }
 

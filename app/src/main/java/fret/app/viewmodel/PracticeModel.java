@@ -3,24 +3,15 @@ package fret.app.viewmodel;
 import fret.app.words.Sentences;
 import fret.app.words.Words;
 import fret.app.work.Computing.Rank;
-import fret.drill.Chunk;
-import fret.drill.Drill;
 import fret.drill.DrillKind;
-import fret.drill.Frame;
-import fret.journal.Breakage;
-import fret.journal.Cure;
 import fret.plan.PracticePlan;
 import fret.plan.PracticePlan.Item;
 import fret.plan.PracticePlan.Kind;
-import fret.score.Score;
-import fret.session.Covered;
 import fret.session.Session;
 import fret.shelf.Asked;
 import fret.shelf.Planning;
-import fret.tempo.Level;
 import java.time.Instant;
 import java.util.ArrayDeque;
-import java.util.ArrayList;
 import java.util.Deque;
 import java.util.List;
 import java.util.Optional;
@@ -41,6 +32,7 @@ public final class PracticeModel {
   private final ReadOnlyIntegerWrapper index = new ReadOnlyIntegerWrapper(0);
   private final Today today;
   private final Stand stand;
+  private final OwnPractice own;
   private final Deque<Waiting> waiting = new ArrayDeque<>();
   private Optional<Item> wanted = Optional.empty();
   private long ownPassage = -1;
@@ -55,6 +47,7 @@ public final class PracticeModel {
     this.studio = studio;
     this.today = new Today(studio);
     this.stand = new Stand(studio, now);
+    this.own = new OwnPractice(studio, stand, this::items, this::expect, this::putBefore);
     studio.plans().plannedProperty().addListener(o -> refresh());
     studio.shownProperty().addListener(o -> follow());
   }
@@ -204,7 +197,7 @@ public final class PracticeModel {
     if (first.isPresent()) {
       show(first.get());
     } else if (studio.plans().ofOpen().isPresent()) {
-      practise(0, shown.resolved().notes().size() - 1, DrillKind.STRAIGHT);
+      own.practise(0, shown.resolved().notes().size() - 1, DrillKind.STRAIGHT);
     }
   }
 
@@ -278,127 +271,17 @@ public final class PracticeModel {
 
   // ---- of the player's own -------------------------------------------------------------------
 
-  /**
-   * Puts a drill on the stand that the player chose; what is due stays behind it.
-   *
-   * @param slice moment that it is about
-   */
-  public void putOnStand(int slice, String title, Score drill) {
-    Planning.Entry e = studio.plans().ofOpen().orElse(null);
-    if (e == null) {
-      return;
-    }
-    own(
-        new OnStand(
-            studio.shown().passage().id(),
-            List.of("shift-" + slice),
-            title,
-            new Drill(DrillKind.SHIFT, List.of(drill)),
-            e.ladder(),
-            e.ladder().levels().get(0),
-            Sentences.of("practise.put-on"),
-            List.of()));
+  /** What the player puts on the stand without the plan. */
+  public OwnPractice own() {
+    return own;
   }
 
-  /** Any notes with any drill; they count for the planned chunks that they cover. */
-  public void practise(int fromNote, int toNote, DrillKind kind) {
-    Session s = studio.shown();
-    Planning.Entry e = studio.plans().ofOpen().orElse(null);
-    if (s == null || e == null || s.resolved().notes().isEmpty()) {
-      return;
-    }
-    int from = s.resolved().notes().get(Math.min(fromNote, toNote)).slice();
-    int to = s.resolved().notes().get(Math.max(fromNote, toNote)).slice();
-    Chunk free = Covered.stretch(s.resolved(), from, to);
-    List<String> ids =
-        new ArrayList<>(
-            Covered.by(s.resolved(), e.chunks(), from, to).stream().map(Chunk::id).toList());
-    if (ids.isEmpty()) {
-      ids.add(free.id());
-    }
-    ownPassage = s.passage().id();
-    studio.run(
-        "stand",
-        Rank.BESIDE,
-        token -> Asked.drill(s, Optional.of(free), kind),
-        drill ->
-            own(
-                new OnStand(
-                    s.passage().id(),
-                    ids,
-                    Words.chunk(free),
-                    drill,
-                    e.ladder(),
-                    due(e, ids),
-                    Sentences.of("practise.put-on"),
-                    List.of())));
+  /** The player chose a passage: what is due of others waits until its drill is made. */
+  private void expect(long passageId) {
+    ownPassage = passageId;
   }
 
-  /** A chunk of the player's choice. */
-  public void practise(Chunk chunk, DrillKind kind) {
-    Session s = studio.shown();
-    Planning.Entry e = entry(chunk.id()).orElse(null);
-    if (s == null || e == null) {
-      return;
-    }
-    ownPassage = s.passage().id();
-    studio.run(
-        "stand",
-        Rank.BESIDE,
-        token -> Asked.drill(s, Optional.of(chunk), kind),
-        drill -> own(free(e, chunk.id(), Words.chunk(chunk), drill, List.of())));
-  }
-
-  /** A frame of the picture, played from paper; where its notes are written, those. */
-  public void practise(Frame frame) {
-    studio.plans().ensure();
-    Planning.Entry e = entry(frame.id()).orElse(null);
-    if (e == null || studio.shown() == null) {
-      return;
-    }
-    Optional<Chunk> written = e.learning().chunk(frame.id());
-    if (written.isPresent()) {
-      practise(written.get(), DrillKind.STRAIGHT);
-      return;
-    }
-    Drill drill = new Drill(DrillKind.STRAIGHT, List.of(frame.silent()));
-    own(free(e, frame.id(), Words.frame(frame), drill, List.of(frame)));
-  }
-
-  private OnStand free(Planning.Entry e, String id, String title, Drill drill, List<Frame> frames) {
-    return new OnStand(
-        e.passageId(),
-        List.of(id),
-        title,
-        drill,
-        e.ladder(),
-        due(e, List.of(id)),
-        Sentences.of("practise.put-on"),
-        frames);
-  }
-
-  /** What a chunk of the open passage belongs to. */
-  private Optional<Planning.Entry> entry(String unit) {
-    Planning p = studio.plans().plannedProperty().get();
-    Session s = studio.shown();
-    return p == null || s == null
-        ? Optional.empty()
-        : p.all(s.passage().id()).stream()
-            .filter(x -> x.has(unit))
-            .findFirst()
-            .or(studio.plans()::ofOpen);
-  }
-
-  /** The level that the first covered chunk is due at; the lowest where none is planned. */
-  private Level due(Planning.Entry e, List<String> ids) {
-    return items().stream()
-        .filter(i -> i.passageId() == e.learning().passageId() && ids.contains(i.unit()))
-        .map(Item::level)
-        .findFirst()
-        .orElse(e.ladder().levels().get(0));
-  }
-
-  private void own(OnStand what) {
+  private void putBefore(OnStand what) {
     ownPassage = what.passageId();
     wanted = Optional.empty();
     if (!stand.isEmpty()) {
@@ -411,79 +294,6 @@ public final class PracticeModel {
   /** Whether something waits to come back. */
   public boolean isAside() {
     return !waiting.isEmpty();
-  }
-
-  /** The drill against what broke goes on the stand; what was there waits. */
-  public void cure(Breakage broke) {
-    OnStand s = stand.on();
-    Session session = studio.shown();
-    Optional<Planning.Entry> e = studio.plans().ofOpen();
-    Optional<DrillKind> kind = Cure.of(broke);
-    if (s == null || session == null || e.isEmpty() || kind.isEmpty()) {
-      return;
-    }
-    Optional<Chunk> chunk = e.get().learning().chunk(s.chunkIds().get(0));
-    Level level = stand.level();
-    studio.run(
-        "stand",
-        Rank.BESIDE,
-        token -> Asked.drill(session, chunk, kind.get()),
-        drill ->
-            own(
-                s.at(level)
-                    .with(drill, Sentences.of("practise.cure", Sentences.of("broke." + broke)))));
-  }
-
-  /** Another drill of what is on the stand; what was there waits. */
-  public void drill(DrillKind kind) {
-    OnStand s = stand.on();
-    Session session = studio.shown();
-    Optional<Planning.Entry> e = s == null ? Optional.empty() : entry(s.chunkIds().get(0));
-    if (session == null || e.isEmpty() || !s.frames().isEmpty()) {
-      return;
-    }
-    Optional<Chunk> chunk =
-        kind.of() == DrillKind.Of.PASSAGE
-            ? Optional.empty()
-            : e.get().learning().chunk(s.chunkIds().get(0));
-    Level level = stand.level();
-    studio.run(
-        "stand",
-        Rank.BESIDE,
-        token -> Asked.drill(session, chunk, kind),
-        drill -> {
-          if (drill.kind() != kind) {
-            String name = Sentences.of("drill." + kind.id());
-            studio.tell(Sentences.of("practise.no-drill", name, s.title()));
-          } else {
-            String why = Sentences.of("practise.put-on");
-            own(kind.isRun() ? run(s, drill, why) : s.at(level).with(drill, why));
-          }
-        });
-  }
-
-  /** The whole passage, at its target. */
-  private static OnStand run(OnStand before, Drill drill, String why) {
-    return new OnStand(
-        before.passageId(),
-        List.of(PracticePlan.WHOLE),
-        Sentences.of("practise.the-whole"),
-        drill,
-        before.ladder(),
-        before.ladder().top(),
-        why,
-        List.of());
-  }
-
-  /** What is on the stand once more, judged by one thing alone; what was there waits. */
-  public void focus(DrillKind kind) {
-    OnStand s = stand.on();
-    Session session = studio.shown();
-    if (s == null || session == null || !s.frames().isEmpty()) {
-      return;
-    }
-    Drill same = new Drill(kind, s.drill().parts());
-    own(s.at(stand.level()).with(same, Sentences.of("practise.focus.why")));
   }
 
   /** Name of an item as the player knows it. */

@@ -172,7 +172,7 @@ class HabitsWindowTest extends RealWindow {
     does(robot, () -> needed.getValueFactory().setValue(1));
     does(robot, () -> slower.setSelected(true));
     until(() -> practice.stand().gateProperty().get() != null && !studio.isBehind());
-    does(robot, () -> practice.practise(0, 6, DrillKind.STRAIGHT));
+    does(robot, () -> practice.own().practise(0, 6, DrillKind.STRAIGHT));
     robot.type(KeyCode.PAGE_DOWN);
     Mockito.verify(player, Mockito.timeout(5000))
         .start(Mockito.any(), Mockito.any(), Mockito.any());

@@ -140,7 +140,7 @@ abstract class RealWindow {
               Optional.ofNullable(practice.stand().onProperty().get()).map(OnStand::title));
       throw new AssertionError(at, e);
     }
-    WaitForAsyncUtils.waitForFxEvents();
+    WaitForAsyncUtils.waitForFxEvents(1);
   }
 
   /** Opens the first passage in the Left hand area. */

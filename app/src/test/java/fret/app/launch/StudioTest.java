@@ -157,7 +157,7 @@ class StudioTest extends OnDemoLibrary {
     Chunk first = e.chunks().get(0);
     int from = studio.shown().resolved().indexOf(first.from()).orElseThrow();
     int to = studio.shown().resolved().indexOf(first.to()).orElseThrow();
-    does(() -> practice.practise(from, to, DrillKind.STRAIGHT));
+    does(() -> practice.own().practise(from, to, DrillKind.STRAIGHT));
     assertThat(practice.stand().onProperty().get().chunkIds()).contains(first.id());
     return first.id();
   }

@@ -191,7 +191,7 @@ class TakesWindowTest extends RealWindow {
     until(() -> library.takes().of(passageId).size() == 1 && !studio.isBehind());
 
     // A mock audition is recorded by itself, once, unless the player does not want it.
-    robot.interact(() -> practice.drill(fret.drill.DrillKind.MOCK));
+    robot.interact(() -> practice.own().drill(fret.drill.DrillKind.MOCK));
     until(() -> practice.stand().onProperty().get().drill().kind() == fret.drill.DrillKind.MOCK);
     until(() -> !studio.isBehind());
     robot.type(KeyCode.SPACE);

@@ -91,7 +91,7 @@ class PracticeModelTest {
   void afterACureTheItemIsThereAgainAndTheNextOneFollows() {
     int at = toStraight();
     OnStand before = on();
-    practice.cure(Breakage.RUSHED);
+    practice.own().cure(Breakage.RUSHED);
     room.settle();
     assertThat(on().drill().kind()).isEqualTo(DrillKind.ACCENTS);
     assertThat(practice.isAside()).isTrue();
@@ -108,7 +108,7 @@ class PracticeModelTest {
   @Test
   void oneThingAloneIsJudgedAsADrillOfItsOwnAndClosesNoLevel() {
     toStraight();
-    practice.focus(DrillKind.FOCUS_BOW);
+    practice.own().focus(DrillKind.FOCUS_BOW);
     for (int i = 0; i < 3; i++) {
       practice.stand().judge(Verdict.CLEAN, Breakage.NONE);
       room.settle();
@@ -149,11 +149,11 @@ class PracticeModelTest {
   @Test
   void anyDrillOfTheBookStandsThereOrItIsSaidThatThereIsNone() {
     toStraight();
-    practice.drill(DrillKind.BACKWARDS);
+    practice.own().drill(DrillKind.BACKWARDS);
     room.settle();
     assertThat(on().drill().kind()).isEqualTo(DrillKind.BACKWARDS);
     practice.next();
-    practice.drill(DrillKind.STRETCH);
+    practice.own().drill(DrillKind.STRETCH);
     room.settle();
     assertThat(on().drill().kind()).isEqualTo(DrillKind.STRAIGHT);
     assertThat(room.studio.messageProperty().get()).contains("Stretch");
@@ -212,7 +212,7 @@ class PracticeModelTest {
     assertThat(framing.frame(second).orElseThrow().metre()).isEqualTo(TimeSignature.of(3, 4));
     assertThat(framing.frame(first).orElseThrow().bars()).isEqualTo(2);
     // Far from the page's bars: they are practised from the picture.
-    practice.practise(framing.frame(second).orElseThrow());
+    practice.own().practise(framing.frame(second).orElseThrow());
     room.settle();
     assertThat(on().frames()).extracting(Frame::id).containsExactly(second);
     practice.stand().judge(Verdict.CLEAN, Breakage.NONE);
@@ -357,7 +357,7 @@ class PracticeModelTest {
     Mockito.verify(drone, Mockito.times(2)).play(Mockito.any(), Mockito.eq(false));
 
     // What is not played as written has no drone of its own; one key ends it for good.
-    practice.drill(DrillKind.RHYTHMS);
+    practice.own().drill(DrillKind.RHYTHMS);
     room.settle();
     assertThat(on().drill().kind()).isEqualTo(DrillKind.RHYTHMS);
     assertThat(practice.stand().under()).isEmpty();

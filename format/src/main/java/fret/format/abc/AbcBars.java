@@ -1,5 +1,7 @@
 package fret.format.abc;
 
+import fret.base.RefusedValue;
+import fret.base.Said;
 import fret.pitch.Clef;
 import fret.pitch.Interval;
 import fret.pitch.KeySignature;
@@ -117,7 +119,7 @@ final class AbcBars {
     int used = accidentals.getOrDefault(diatonic, key.alterOf(step));
     int octave = Math.floorDiv(diatonic, 7);
     if (octave < 0 || octave > 9 || Math.abs(used) > 2) {
-      throw new IllegalArgumentException("a note out of all ranges");
+      throw new RefusedValue(Said.of("value.range"));
     }
     return new Pitch(step, used, octave);
   }
@@ -151,7 +153,7 @@ final class AbcBars {
     Fraction written = small ? Fraction.of(1, 8) : asked.multiply(broken);
     broken = small ? broken : Fraction.ONE;
     if (written.compareTo(LONGEST_NOTE) > 0) {
-      throw new IllegalArgumentException("length " + written + " of a whole note");
+      throw new RefusedValue(Said.of("value.whole", written));
     }
     NoteValue value = NoteValue.ofLength(written).orElse(null);
     if (value == null) {
@@ -192,7 +194,7 @@ final class AbcBars {
         return;
       }
     }
-    throw new IllegalArgumentException("length " + length + " of a whole note");
+    throw new RefusedValue(Said.of("value.whole", length));
   }
 
   void grace(boolean on) {

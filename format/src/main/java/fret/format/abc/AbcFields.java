@@ -1,5 +1,7 @@
 package fret.format.abc;
 
+import fret.base.RefusedValue;
+import fret.base.Said;
 import fret.pitch.Clef;
 import fret.pitch.KeySignature;
 import fret.score.Direction;
@@ -19,7 +21,7 @@ final class AbcFields {
   static Fraction length(String value) {
     Matcher m = Pattern.compile("(\\d{1,4})\\s*/\\s*(\\d{1,4})").matcher(value);
     if (!m.lookingAt() || Integer.parseInt(m.group(2)) == 0 || Integer.parseInt(m.group(1)) == 0) {
-      throw new IllegalArgumentException("length " + value);
+      throw new RefusedValue(Said.of("value.length", value));
     }
     return Fraction.of(Integer.parseInt(m.group(1)), Integer.parseInt(m.group(2)));
   }
@@ -36,8 +38,10 @@ final class AbcFields {
       return Optional.of(new TimeSignature(List.of(2), 2, TimeSignature.Sign.CUT));
     } else if (!value.equalsIgnoreCase("none")) {
       String[] parts = value.replaceAll("[()\\s]", "").split("/");
-      if (parts.length != 2) {
-        throw new IllegalArgumentException("metre " + value);
+      if (parts.length != 2
+          || !parts[0].matches("\\d{1,2}(\\+\\d{1,2})*")
+          || !parts[1].matches("\\d{1,3}")) {
+        throw new RefusedValue(Said.of("value.metre", value));
       }
       List<Integer> groups = new ArrayList<>();
       for (String group : parts[0].split("\\+")) {
@@ -92,7 +96,7 @@ final class AbcFields {
       int sharps = tonic + (m.group(2).equals("#") ? 7 : m.group(2).equals("b") ? -7 : 0);
       return new KeySignature(Math.max(-7, Math.min(7, sharps + mode(m.group(3)))));
     }
-    throw new IllegalArgumentException("key " + value);
+    throw new RefusedValue(Said.of("value.key", value));
   }
 
   private static int mode(String word) {

@@ -2,6 +2,7 @@ package fret.format.abc;
 
 import fret.base.Outcome;
 import fret.base.Problem;
+import fret.base.RefusedValue;
 import fret.base.Said;
 import fret.base.UnusableInput;
 import fret.pitch.Pitch;
@@ -60,7 +61,7 @@ public final class AbcReader {
     } catch (IllegalArgumentException | ArithmeticException e) {
       throw new UnusableInput(
           Said.of("where.file-line", file, String.valueOf(reader.line)),
-          Said.of("read.line", String.valueOf(e.getMessage())),
+          Said.of("read.line", RefusedValue.told(e)),
           NEXT);
     }
   }
@@ -198,10 +199,10 @@ public final class AbcReader {
               ? 1 << Math.min(8, m.group(2).length())
               : Integer.parseInt(m.group(3));
     } else if (!m.group(3).isEmpty()) {
-      throw new IllegalArgumentException("length");
+      throw new RefusedValue(Said.of("value.length", m.group()));
     }
     if (up == 0 || down == 0 || up > 256 || down > 256) {
-      throw new IllegalArgumentException("length " + up + "/" + down);
+      throw new RefusedValue(Said.of("value.length", up + "/" + down));
     }
     return Fraction.of(up, down);
   }
@@ -216,7 +217,7 @@ public final class AbcReader {
     }
     int index = LETTERS.indexOf(look(0));
     if (index < 0 || look(0) == '\0') {
-      throw new IllegalArgumentException("a note letter is missing");
+      throw new RefusedValue(Said.of("value.no-letter"));
     }
     at++;
     int diatonic = 4 * 7 + index;
@@ -252,7 +253,7 @@ public final class AbcReader {
     } else if (look(2) == ':' && Character.isLetter(next)) {
       int close = text.indexOf(']', at);
       if (close < 0) {
-        throw new IllegalArgumentException("a field in brackets is not closed");
+        throw new RefusedValue(Said.of("value.open-field"));
       }
       field(next, text.substring(at + 3, close).trim());
       at = close + 1;
@@ -277,7 +278,7 @@ public final class AbcReader {
       own = pitches.size() == 1 ? length : own;
     }
     if (look(0) == '\0' || pitches.isEmpty()) {
-      throw new IllegalArgumentException("a chord is not closed");
+      throw new RefusedValue(Said.of("value.open-chord"));
     }
     at++;
     bars.chord(pitches, own.multiply(length()).multiply(bars.unit()), tied);
@@ -298,7 +299,7 @@ public final class AbcReader {
     int q = m.group(2) == null || m.group(2).isEmpty() ? usual : Integer.parseInt(m.group(2));
     int r = m.group(3) == null || m.group(3).isEmpty() ? p : Integer.parseInt(m.group(3));
     if (p < 2 || q < 1 || r < 1) {
-      throw new IllegalArgumentException("tuplet of " + p);
+      throw new RefusedValue(Said.of("value.tuplet", p));
     }
     bars.tuplet(p, q, r);
   }
@@ -315,7 +316,7 @@ public final class AbcReader {
   private void annotation() {
     int close = text.indexOf('"', at + 1);
     if (close < 0) {
-      throw new IllegalArgumentException("a text is not closed");
+      throw new RefusedValue(Said.of("value.open-text"));
     }
     String words = text.substring(at + 1, close);
     if (!words.isEmpty() && "^_<>@".indexOf(words.charAt(0)) >= 0) {

@@ -52,7 +52,7 @@ final class DirectionReader {
   private static void readTempo(Element sound, Fraction onset, List<Direction> into) {
     String tempo = sound.getAttribute("tempo");
     if (!tempo.isEmpty()) {
-      double quarters = Double.parseDouble(tempo);
+      double quarters = Dom.decimal(tempo);
       if (quarters > 0 && quarters <= 1000) {
         into.add(new Direction(onset, Direction.Kind.TEMPO, "", quarters));
       }
@@ -119,7 +119,7 @@ final class DirectionReader {
         if (!unit.isEmpty() && !rate.isEmpty() && !rate.equals(".")) {
           boolean dotted = Dom.has(mark, "beat-unit-dot");
           NoteValue value = new NoteValue(NotationsReader.denominator(unit), dotted ? 1 : 0);
-          double quarters = Double.parseDouble(rate) * value.length().doubleValue() * 4;
+          double quarters = Dom.decimal(rate) * value.length().doubleValue() * 4;
           if (quarters > 0 && quarters <= 1000) {
             into.add(
                 new Direction(

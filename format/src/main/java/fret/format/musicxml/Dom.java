@@ -1,5 +1,7 @@
 package fret.format.musicxml;
 
+import fret.base.RefusedValue;
+import fret.base.Said;
 import java.util.ArrayList;
 import java.util.List;
 import org.w3c.dom.Element;
@@ -48,6 +50,15 @@ final class Dom {
   /** A whole number from a child's text; the fallback if absent. */
   static int number(Element parent, String name, int fallback) {
     String text = text(parent, name);
-    return text.isEmpty() ? fallback : (int) Double.parseDouble(text);
+    return text.isEmpty() ? fallback : (int) decimal(text);
+  }
+
+  /** A number as it stands in the file. */
+  static double decimal(String text) {
+    try {
+      return Double.parseDouble(text.trim());
+    } catch (NumberFormatException e) {
+      throw new RefusedValue(Said.of("value.number", text));
+    }
   }
 }

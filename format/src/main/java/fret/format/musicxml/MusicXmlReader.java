@@ -3,6 +3,7 @@ package fret.format.musicxml;
 import fret.base.Fractions;
 import fret.base.Outcome;
 import fret.base.Problem;
+import fret.base.RefusedValue;
 import fret.base.Said;
 import fret.base.UnusableInput;
 import fret.pitch.Clef;
@@ -91,7 +92,7 @@ public final class MusicXmlReader {
     } catch (IllegalArgumentException | ArithmeticException e) {
       throw new UnusableInput(
           Said.of("where.file-bar", file, reader.barNumber),
-          Said.of("read.value", String.valueOf(e.getMessage())),
+          Said.of("read.value", RefusedValue.told(e)),
           Said.of("read.value.do"));
     }
   }
@@ -281,7 +282,7 @@ public final class MusicXmlReader {
     if (offset == null) {
       return at;
     }
-    int ticks = (int) Double.parseDouble(offset.getTextContent().trim());
+    int ticks = (int) Dom.decimal(offset.getTextContent().trim());
     return at.add(Fraction.of(ticks, 4 * divisions));
   }
 
@@ -347,11 +348,11 @@ public final class MusicXmlReader {
   private Fraction length(Element element) {
     String text = Dom.text(element, "duration");
     if (text.isEmpty()) {
-      throw new IllegalArgumentException("a duration is missing");
+      throw new RefusedValue(Said.of("value.no-duration"));
     }
-    double value = Double.parseDouble(text);
+    double value = Dom.decimal(text);
     if (!(value >= 0) || value > 1e8 || value != Math.rint(value)) {
-      throw new IllegalArgumentException("duration " + text);
+      throw new RefusedValue(Said.of("value.duration", text));
     }
     return Fraction.of((int) value, 1).divide(Fraction.of(4)).divide(Fraction.of(divisions));
   }
@@ -359,7 +360,7 @@ public final class MusicXmlReader {
   private void readAttributes(Element e, BarParts within) {
     int newDivisions = Dom.number(e, "divisions", divisions);
     if (newDivisions < 1 || newDivisions > 1_000_000) {
-      throw new IllegalArgumentException("divisions " + newDivisions);
+      throw new RefusedValue(Said.of("value.divisions", newDivisions));
     }
     divisions = newDivisions;
     Element keyElement = Dom.child(e, "key");
@@ -395,7 +396,7 @@ public final class MusicXmlReader {
   private static TimeSignature readTime(Element e) {
     List<Integer> groups = new ArrayList<>();
     for (String beats : Dom.text(e, "beats").split("\\+")) {
-      groups.add(Integer.parseInt(beats.trim()));
+      groups.add((int) Dom.decimal(beats));
     }
     TimeSignature.Sign sign =
         switch (e.getAttribute("symbol")) {
@@ -419,7 +420,7 @@ public final class MusicXmlReader {
           case "F" -> Clef.Sign.F;
           case "C" -> Clef.Sign.C;
           case "G" -> Clef.Sign.G;
-          default -> throw new IllegalArgumentException("clef " + sign);
+          default -> throw new RefusedValue(Said.of("value.clef", sign));
         };
     return new Clef(family, Dom.number(e, "line", usual), Dom.number(e, "clef-octave-change", 0));
   }
@@ -458,7 +459,7 @@ public final class MusicXmlReader {
 
   private void readNote(Element e, BarParts parts) {
     if (Dom.has(e, "unpitched")) {
-      throw new IllegalArgumentException("a note without pitch");
+      throw new RefusedValue(Said.of("value.unpitched"));
     }
     boolean grace = Dom.has(e, "grace");
     boolean chord = Dom.has(e, "chord");
@@ -477,7 +478,7 @@ public final class MusicXmlReader {
       heads.add(NotationsReader.head(e, pitch(Dom.child(e, "pitch"))));
     }
     if (chord && !parts.events.isEmpty()) {
-      joinChord(parts, voice, onset, heads, signs, grace, e);
+      joinChord(parts, voice, onset, heads, signs, grace);
       return;
     }
     Element graceElement = Dom.child(e, "grace");
@@ -495,13 +496,7 @@ public final class MusicXmlReader {
   }
 
   private static void joinChord(
-      BarParts parts,
-      String voice,
-      Fraction onset,
-      List<Head> heads,
-      Signs signs,
-      boolean grace,
-      Element e) {
+      BarParts parts, String voice, Fraction onset, List<Head> heads, Signs signs, boolean grace) {
     for (int i = parts.events.size() - 1; i >= 0; i--) {
       Event last = parts.events.get(i);
       if (last.voice().equals(voice) && last.onset().equals(onset) && last.isGrace() == grace) {
@@ -512,15 +507,17 @@ public final class MusicXmlReader {
         return;
       }
     }
-    throw new IllegalArgumentException(
-        "a chord note without its first note: " + Dom.text(e, "type"));
+    throw new RefusedValue(Said.of("value.loose-chord"));
   }
 
   private static Pitch pitch(Element e) {
     String step = Dom.text(e, "step");
-    double alter = Dom.text(e, "alter").isEmpty() ? 0 : Double.parseDouble(Dom.text(e, "alter"));
+    double alter = Dom.text(e, "alter").isEmpty() ? 0 : Dom.decimal(Dom.text(e, "alter"));
     if (alter != Math.rint(alter)) {
-      throw new IllegalArgumentException("a quarter tone (alter " + alter + ")");
+      throw new RefusedValue(Said.of("value.quarter-tone", alter));
+    }
+    if (!step.matches("[A-Ga-g]")) {
+      throw new RefusedValue(Said.of("value.step", step));
     }
     return new Pitch(
         Step.valueOf(step.toUpperCase(Locale.ROOT)), (int) alter, Dom.number(e, "octave", 4));

@@ -1,5 +1,7 @@
 package fret.format.musicxml;
 
+import fret.base.RefusedValue;
+import fret.base.Said;
 import fret.pitch.Pitch;
 import fret.score.Head;
 import fret.score.Signs;
@@ -25,7 +27,7 @@ final class NotationsReader {
       case "64th" -> 64;
       case "128th" -> 128;
       case "256th" -> 256;
-      default -> throw new IllegalArgumentException("note type " + type);
+      default -> throw new RefusedValue(Said.of("value.note-type", type));
     };
   }
 
@@ -212,7 +214,7 @@ final class NotationsReader {
     int actual = Dom.number(e, "actual-notes", 3);
     int normal = Dom.number(e, "normal-notes", 2);
     if (actual < 1 || normal < 1 || actual > 64 || normal > 64) {
-      throw new IllegalArgumentException("tuplet " + actual + ":" + normal);
+      throw new RefusedValue(Said.of("value.ratio", actual + ":" + normal));
     }
     return new Signs.Tuplet(actual, normal, starts, stops);
   }

@@ -1,6 +1,7 @@
 package fret.format.part;
 
 import fret.base.Outcome;
+import fret.base.RefusedValue;
 import fret.base.Said;
 import fret.base.UnusableInput;
 import fret.bowing.BowLayers;
@@ -65,7 +66,7 @@ public final class PartFiles implements ScoreReader, MarkedFileWriter {
     } catch (IllegalArgumentException | ArithmeticException | IndexOutOfBoundsException e) {
       System.getLogger("fret").log(System.Logger.Level.WARNING, "cannot read " + name, e);
       throw new UnusableInput(
-          name, Said.of("read.something", String.valueOf(e.getMessage())), Said.of("read.again"));
+          name, Said.of("read.something", RefusedValue.told(e)), Said.of("read.again"));
     } catch (StackOverflowError e) {
       throw new UnusableInput(name, Said.of("read.deep"), Said.of("read.again"));
     }

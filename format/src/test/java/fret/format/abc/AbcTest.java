@@ -115,6 +115,27 @@ class AbcTest {
         .hasMessageContaining("where.file-line, args=[x.abc, 6]");
   }
 
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = ';',
+      value = {
+        "c d e [Q; value.no-letter; []",
+        "c d [e; value.open-chord; []",
+        "c d [M:3/4; value.open-field; []",
+        "c \"dolce d; value.open-text; []",
+        "c0 d; value.length; [0/1]",
+        "c,,,,,,,, d; value.range; []",
+        "[M:3/four] c; value.metre; [3/four]",
+        "[K:H] c; value.key; [H]",
+        "[L:eighth] c; value.length; [eighth]",
+        "(1abc; value.tuplet; [1]",
+      })
+  void whatIsWrongInALineIsNamed(String body, String id, String args) {
+    assertThatThrownBy(() -> read(body))
+        .isInstanceOf(UnusableInput.class)
+        .hasMessageContaining("id=" + id + ", args=" + args);
+  }
+
   private static Direction tempo(String field) throws UnusableInput {
     String tune = "X:1\nT:t\nM:6/8\nL:1/8\nQ:" + field + "\nK:C\nCDE FGA|\n";
     return AbcReader.read("t.abc", tune).value().bars().get(0).directions().stream()

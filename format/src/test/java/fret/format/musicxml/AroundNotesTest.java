@@ -228,11 +228,13 @@ class AroundNotesTest {
   @CsvSource(
       delimiter = '|',
       value = {
-        "<pitch><step>A</step><octave>4</octave></pitch> | <unpitched/> | a note without pitch",
-        "<divisions>12</divisions> | <divisions>0</divisions> | divisions 0",
-        "<alter>2</alter> | <alter>0.5</alter> | quarter tone",
-        "<actual-notes>3</actual-notes> | <actual-notes>300</actual-notes> | tuplet 300:2",
-        "<duration>36</duration> | <duration/> | duration",
+        "<pitch><step>A</step><octave>4</octave></pitch> | <unpitched/> | id=value.unpitched",
+        "<divisions>12</divisions> | <divisions>0</divisions> | id=value.divisions, args=[0]",
+        "<alter>2</alter> | <alter>0.5</alter> | id=value.quarter-tone",
+        "<actual-notes>3</actual-notes> | <actual-notes>300</actual-notes> | id=value.ratio, args=[300:2]",
+        "<duration>36</duration> | <duration/> | id=value.no-duration",
+        "<octave>4</octave> | <octave>four</octave> | id=value.number, args=[four]",
+        "<step>A</step> | <step>H</step> | id=value.step, args=[H]",
       })
   void whatCannotBeReadIsNamedWithItsBar(String from, String to, String said) {
     String text = new String(page(), StandardCharsets.UTF_8);

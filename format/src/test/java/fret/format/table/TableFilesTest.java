@@ -73,7 +73,13 @@ class TableFilesTest {
     assertThat(read.value()).hasSize(1);
     assertThat(read.problems()).hasSize(4);
     assertThat(read.problems().get(0).where()).isEqualTo(Said.of("where.row", "3"));
-    assertThat(read.problems().get(2).toString()).contains("Elsewhere");
+    assertThat(read.problems())
+        .extracting(p -> p.message().args().get(0))
+        .containsExactly(
+            Said.of("value.date", "1 March"),
+            Said.of("value.verdict", "superb"),
+            Said.of("value.passage", "Elsewhere"),
+            Said.of("value.number", "NaN"));
   }
 
   @Test
