@@ -367,12 +367,14 @@ final class PlanView extends VBox implements AreaView {
   public void shown() {
     seen = true;
     studio.plans().ensure();
+    studio.plans().watch(this);
     show();
   }
 
   @Override
   public void left() {
     seen = false;
+    studio.plans().unwatch(this);
   }
 
   /** Made anew when it is looked at, not behind another area. */

@@ -87,6 +87,7 @@ final class ShelfView extends VBox implements AreaView {
   public void shown() {
     seen = true;
     studio.plans().ensure();
+    studio.plans().watch(this);
     if (stale) {
       show();
     }
@@ -95,6 +96,7 @@ final class ShelfView extends VBox implements AreaView {
   @Override
   public void left() {
     seen = false;
+    studio.plans().unwatch(this);
   }
 
   /** Slips are made anew when they are looked at, not behind another area. */

@@ -44,6 +44,13 @@ public final class Plans {
   private final ReadOnlyObjectWrapper<Planning> planned = new ReadOnlyObjectWrapper<>();
   private final ReadOnlyObjectWrapper<Planning.Outlook> outlook =
       new ReadOnlyObjectWrapper<>(Planning.Outlook.NONE);
+  private final Set<Object> watching = new HashSet<>();
+
+  /** How many plans were made, and which of them the outlook is of. */
+  private int plans;
+
+  private int ahead;
+
   private final Map<Long, Known> known = new HashMap<>();
   private final Set<Long> unreadable = new HashSet<>();
   private volatile List<Audition> auditions;
@@ -69,9 +76,38 @@ public final class Plans {
     return planned.getReadOnlyProperty();
   }
 
-  /** When each passage will be ready, and what would make the plan fit; made behind the plan. */
+  /**
+   * When each passage will be ready, and what would make the plan fit; made behind the plan while
+   * somebody looks at it.
+   */
   public ReadOnlyObjectProperty<Planning.Outlook> outlookProperty() {
     return outlook.getReadOnlyProperty();
+  }
+
+  /** The outlook is looked at by this: it follows the plan from now on. */
+  public void watch(Object who) {
+    watching.add(who);
+    lookAhead();
+  }
+
+  /** It is not looked at by this any more. */
+  public void unwatch(Object who) {
+    watching.remove(who);
+  }
+
+  private void lookAhead() {
+    Planning now = planned.get();
+    if (now != null && !watching.isEmpty() && ahead != plans) {
+      int which = plans;
+      studio.run(
+          "outlook",
+          Rank.BEHIND,
+          now::outlook,
+          made -> {
+            ahead = which;
+            outlook.set(made);
+          });
+    }
   }
 
   /** What the player's last change of minutes, days or habits came to. */
@@ -301,8 +337,9 @@ public final class Plans {
           boolean told = asksWhatChanged && before != null;
           asksWhatChanged = false;
           changes.set(told ? PlanChange.of(before, made) : List.of());
+          plans++;
           planned.set(made);
-          studio.run("outlook", Rank.BEHIND, made::outlook, outlook::set);
+          lookAhead();
         });
   }
 
