@@ -31,6 +31,7 @@ public enum BowEffort {
   KIND_PLACE("kind-place", "cm"),
   WEIGHT_PLACE("weight-place", "cm"),
   LOUD_PLACE("loud-place", "cm"),
+  SWEEP_PLACE("sweep-place", "cm"),
   RESERVE("reserve", "cm"),
   UNLIKE("unlike", "bars");
 

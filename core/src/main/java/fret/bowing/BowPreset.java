@@ -65,6 +65,7 @@ public record BowPreset(String id, Map<BowEffort, Double> weights) {
               Map.entry(BowEffort.KIND_PLACE, 0.02),
               Map.entry(BowEffort.WEIGHT_PLACE, 0.008),
               Map.entry(BowEffort.LOUD_PLACE, 0.003),
+              Map.entry(BowEffort.SWEEP_PLACE, 0.006),
               Map.entry(BowEffort.RESERVE, 0.002),
               Map.entry(BowEffort.UNLIKE, 0.15)));
 

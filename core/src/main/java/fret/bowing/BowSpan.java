@@ -168,9 +168,14 @@ final class BowSpan implements RulerProblem.Span {
   }
 
   @Override
-  public double byStart(double place) {
+  public double byStart(int side, double place) {
     boolean elsewhere = startCm >= 0 && Math.abs(place - startCm) > BowTerms.PIN_CM;
-    return elsewhere ? Double.POSITIVE_INFINITY : terms.sum(BowTerms.On.START, this, place);
+    return elsewhere ? Double.POSITIVE_INFINITY : terms.byStart(this, side, place);
+  }
+
+  @Override
+  public boolean startsBySide() {
+    return terms.isSweep(this);
   }
 
   @Override

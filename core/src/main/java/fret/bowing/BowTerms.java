@@ -21,6 +21,8 @@ final class BowTerms {
     /** The binary logarithm of the length in cm. */
     OCTAVES,
     START,
+    /** The start of an up-bow. */
+    UP_START,
     MIDDLE,
     END
   }
@@ -49,6 +51,9 @@ final class BowTerms {
   private static final double WEIGHT_SHARE = 0.4;
 
   private static final double LOUD_SHARE = 0.6;
+
+  /** So much of the hair, at this loudness and above, makes an up-bow a sweep. */
+  private static final double SWEEP_SHARE = 0.45;
 
   /** A rest longer than this takes the arm to the next string in peace, in ms. */
   private static final double PEACE_MS = 200;
@@ -210,6 +215,8 @@ final class BowTerms {
                     ? Math.max(0, p - WEIGHT_SHARE * bow.hairCm())
                     : 0));
     into.add(
+        new Term(BowEffort.SWEEP_PLACE, On.UP_START, (s, p) -> isSweep(s) ? bow.hairCm() - p : 0));
+    into.add(
         new Term(
             BowEffort.CROSS_HAND, On.MIDDLE, (s, p) -> handCm(s.first(), s.insideDegrees(), p)));
     into.add(
@@ -241,6 +248,20 @@ final class BowTerms {
     return degrees > 0 && (wide || into.level() <= LoudnessLine.PIANO);
   }
 
+  /**
+   * Whether a stroke, played as an up-bow, is a big sweep, begun at the very tip: loud, with much
+   * of the hair, and nothing that wants the weight of the frog at its start (common practice, no
+   * source).
+   */
+  boolean isSweep(BowSpan s) {
+    boolean weighty = s.first().isAccented() || s.first().isChord();
+    boolean anywhere = s.kind().from() <= 0 && s.kind().to() >= 1;
+    return anywhere
+        && !weighty
+        && s.last().toLevel() >= LoudnessLine.FORTE
+        && s.naturalCm() >= SWEEP_SHARE * bow.hairCm();
+  }
+
   private double misplaced(BowSpan s, double place) {
     double level = s.first().level();
     if (level >= LoudnessLine.FORTE) {
@@ -265,6 +286,11 @@ final class BowTerms {
         asked == Signs.Bow.DOWN && side == RulerProblem.UP
             || asked == Signs.Bow.UP && side == RulerProblem.DOWN;
     return against ? Double.POSITIVE_INFINITY : sum(On.SIDE, span, side);
+  }
+
+  double byStart(BowSpan span, int side, double place) {
+    double up = side == RulerProblem.UP ? sum(On.UP_START, span, place) : 0;
+    return up + sum(On.START, span, place);
   }
 
   double sum(On on, BowSpan span, double at) {

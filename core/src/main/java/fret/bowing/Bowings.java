@@ -175,11 +175,12 @@ final class Bowings {
             case SIDE -> step.side();
             case LENGTH -> length;
             case OCTAVES -> BowTerms.log2(length);
-            case START -> step.start();
+            case START, UP_START -> step.start();
             case MIDDLE -> (step.start() + step.end()) / 2;
             case END -> step.end();
           };
-      add(into, t.kind(), layer, t.amount().of(span, at));
+      boolean counts = t.on() != BowTerms.On.UP_START || step.side() == RulerProblem.UP;
+      add(into, t.kind(), layer, counts ? t.amount().of(span, at) : 0);
     }
     if (step.layer() > 0) {
       problem

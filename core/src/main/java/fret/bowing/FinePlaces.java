@@ -92,7 +92,7 @@ final class FinePlaces {
     for (int i = 0; i < COUNT; i++) {
       double p = place(step.start(), i);
       if (isOnHair(p) && starts[i] < Double.POSITIVE_INFINITY) {
-        double base = starts[i] + span.bySide(step.side()) + span.byStart(p);
+        double base = starts[i] + span.bySide(step.side()) + span.byStart(step.side(), p);
         for (int k = 0; k < COUNT; k++) {
           double q = place(step.end(), k);
           int d = (k - i) * way + COUNT - 1;

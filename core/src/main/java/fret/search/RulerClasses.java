@@ -106,6 +106,10 @@ final class RulerClasses<S extends RulerProblem.Span> {
     if (kind.table().side[kind.side()] == NONE || banned.contains(kind)) {
       return best;
     }
+    double bound = Arrays.stream(from).min().orElse(NONE) + grid.atLeast(kind.table(), kind.side());
+    if (best != null && bound >= best.total() - SAME) {
+      return best;
+    }
     double least = grid.through(from, kind.table(), kind.side());
     boolean improves = least < NONE && (best == null || least < best.total() - SAME);
     return improves ? new Choice<>(kind, least) : best;
@@ -208,7 +212,7 @@ final class RulerClasses<S extends RulerProblem.Span> {
       int length = (end - p) * way;
       int room = kind.side() == RulerProblem.DOWN ? grid.places - 1 - p : p;
       if (length >= Math.min(t.least, room) && length <= t.most) {
-        double sum = from[p] + t.within(p, end);
+        double sum = from[p] + t.within(kind.side(), p, end);
         if (sum < least - SAME) {
           least = sum;
           best = p;

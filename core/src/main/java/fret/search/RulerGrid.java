@@ -30,6 +30,9 @@ final class RulerGrid<S extends RulerProblem.Span> {
   /** Least effort to the end, by boundary, side of the next span and the place it starts from. */
   final double[][][] ready;
 
+  /** The least of {@link #arrived} over all places, by boundary and side. */
+  final double[][] least;
+
   /** Effort of lifting, by boundary and distance. */
   final double[][] lifts;
 
@@ -54,6 +57,7 @@ final class RulerGrid<S extends RulerProblem.Span> {
     this.places = (int) Math.floor(problem.length() / step + 1e-9) + 1;
     this.arrived = new double[layers][2][places];
     this.ready = new double[layers][2][places];
+    this.least = new double[layers][2];
     this.lifts = new double[layers][places];
     Map<Object, double[]> known = new HashMap<>();
     for (int layer = 0; layer < layers; layer++) {
@@ -84,38 +88,53 @@ final class RulerGrid<S extends RulerProblem.Span> {
       for (int side = 0; side < 2; side++) {
         Arrays.fill(ready[layer][side], NONE);
         for (RulerTable<S> t : tables.get(layer)) {
-          back(t, side, ready[layer][side]);
+          if (atLeast(t, side) < most(ready[layer][side])) {
+            back(t, side, ready[layer][side]);
+          }
         }
       }
       if (layer > 0) {
         double[] lifted = lifted(layer, ready[layer]);
         for (int side = 0; side < 2; side++) {
           arrived[layer][side] = joined(layer, side, ready[layer], lifted);
+          least[layer][side] = Arrays.stream(arrived[layer][side]).min().orElse(0);
         }
       }
     }
   }
 
+  /** What a span and all after it cost at least, wherever it starts. */
+  double atLeast(RulerTable<S> t, int side) {
+    return t.side[side] + least[t.span.to()][side];
+  }
+
+  private static double most(double[] values) {
+    double most = values[0];
+    for (double v : values) {
+      most = Math.max(most, v);
+    }
+    return most;
+  }
+
   /** Takes into {@code into} what a span costs from each place to the end. */
   private void back(RulerTable<S> t, int side, double[] into) {
-    if (t.side[side] == NONE) {
-      return;
-    }
     double[] beyond = new double[places];
     for (int q = 0; q < places; q++) {
-      beyond[q] = t.end[q] + arrived[t.span.to()][side][q];
+      beyond[q] = t.end()[q] + arrived[t.span.to()][side][q];
     }
-    double[] length = t.length;
+    double[] length = t.length();
+    double[] middle = t.middle();
+    double[] start = t.start(side);
     for (int p = 0; p < places; p++) {
       int room = side == RulerProblem.DOWN ? places - 1 - p : p;
       int from = Math.min(t.least, room);
       int to = Math.min(t.most, room);
       double best = NONE;
-      if (t.middle != null) {
+      if (middle != null) {
         int way = side == RulerProblem.DOWN ? 1 : -1;
         for (int l = from; l <= to; l++) {
           int q = p + way * l;
-          best = Math.min(best, length[l] + t.middle[p + q] + beyond[q]);
+          best = Math.min(best, length[l] + middle[p + q] + beyond[q]);
         }
       } else if (side == RulerProblem.DOWN) {
         for (int l = from; l <= to; l++) {
@@ -126,7 +145,7 @@ final class RulerGrid<S extends RulerProblem.Span> {
           best = Math.min(best, length[l] + beyond[p - l]);
         }
       }
-      into[p] = Math.min(into[p], best + t.side[side] + t.start[p]);
+      into[p] = Math.min(into[p], best + t.side[side] + start[p]);
     }
   }
 
@@ -179,11 +198,11 @@ final class RulerGrid<S extends RulerProblem.Span> {
     Arrays.fill(to, NONE);
     int way = side == RulerProblem.DOWN ? 1 : -1;
     for (int p = 0; p < places; p++) {
-      double base = from[p] + t.side[side] + t.start[p];
+      double base = from[p] + t.side[side];
       int room = side == RulerProblem.DOWN ? places - 1 - p : p;
       for (int l = Math.min(t.least, room); base < NONE && l <= Math.min(t.most, room); l++) {
         int q = p + way * l;
-        to[q] = Math.min(to[q], base + t.length[l] + t.middle(p + q) + t.end[q]);
+        to[q] = Math.min(to[q], base + t.within(side, p, q) + t.end()[q]);
       }
     }
     return to;

@@ -25,18 +25,27 @@ public interface RulerProblem<S extends RulerProblem.Span> {
     /** The boundary at which it ends, above the one at which it starts. */
     int to();
 
-    /** Effort by side, {@link #DOWN} or {@link #UP}; infinite where the side is not allowed. */
+    /**
+     * Effort by side, 0 or more, {@link #DOWN} or {@link #UP}; infinite where the side is not
+     * allowed.
+     */
     double bySide(int side);
 
     /**
-     * Effort by length, finite from {@link #least} to {@link #most}; below least it is asked only
-     * for what is left up to an end of the ruler.
+     * Effort by length, 0 or more, finite from {@link #least} to {@link #most}; below least it is
+     * asked only for what is left up to an end of the ruler.
      *
      * @param step grid on which the length was chosen: what rounding to it brings costs nothing
      */
     double byLength(double length, double step);
 
-    double byStart(double place);
+    /** Effort by start, 0 or more; which way the span goes may matter. */
+    double byStart(int side, double place);
+
+    /** Whether {@link #byStart} depends on the side. */
+    default boolean startsBySide() {
+      return false;
+    }
 
     /** Spans of equal keys cost the same by length; empty for one that stands alone. */
     default Optional<Object> lengthKey() {
@@ -48,6 +57,7 @@ public interface RulerProblem<S extends RulerProblem.Span> {
       return Optional.empty();
     }
 
+    /** Effort by middle, 0 or more. */
     double byMiddle(double place);
 
     /** Whether {@link #byMiddle} is other than 0 anywhere. */
@@ -55,6 +65,7 @@ public interface RulerProblem<S extends RulerProblem.Span> {
       return true;
     }
 
+    /** Effort by end, 0 or more. */
     double byEnd(double place);
 
     /** Least length, 0 or more. */

@@ -92,11 +92,18 @@ public final class RulerSearch<S extends RulerProblem.Span> {
     int room = side == RulerProblem.DOWN ? grid.places - 1 - start : start;
     double least = NONE;
     Step<S> best = null;
+    double goal = grid.ready[layer][side][start] + SAME;
     for (RulerTable<S> t : grid.tables.get(layer)) {
+      if (grid.atLeast(t, side) > goal) {
+        continue;
+      }
       for (int l = Math.min(t.least, room); l <= Math.min(t.most, room); l++) {
         int q = start + way * l;
         double sum =
-            t.side[side] + t.within(start, q) + t.end[q] + grid.arrived[t.span.to()][side][q];
+            t.side[side]
+                + t.within(side, start, q)
+                + t.end()[q]
+                + grid.arrived[t.span.to()][side][q];
         if (sum < least - SAME) {
           least = sum;
           best = new Step<>(layer, t.span, side, join, start * grid.step, q * grid.step);

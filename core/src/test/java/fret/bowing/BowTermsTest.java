@@ -216,6 +216,11 @@ class BowTermsTest {
         "KIND_PLACE; MIDDLE; D5:16' E5:16'; 20; 0",
         "KIND_PLACE; MIDDLE; D5:16' E5:16'; 30; 2.1",
         "KIND_PLACE; MIDDLE; D5:4; 3; 0",
+        "SWEEP_PLACE; UP_START; {f} D5:2; 50; 12",
+        "SWEEP_PLACE; UP_START; {f} D5:2; 62; 0",
+        "SWEEP_PLACE; UP_START; {f} D5:8; 50; 0",
+        "SWEEP_PLACE; UP_START; {mp} D5:2; 50; 0",
+        "SWEEP_PLACE; UP_START; {f} D5:2>; 50; 0",
         "LOUD_PLACE; MIDDLE; {f} D5:4; 50; 12.8",
         "LOUD_PLACE; MIDDLE; {f} D5:4; 10; 0",
         "LOUD_PLACE; MIDDLE; {pp} D5:4; 10; 14.8",
@@ -268,9 +273,9 @@ class BowTermsTest {
     assertThat(up.bySide(RulerProblem.UP)).isFinite();
     BowTask pinned = task("D5:4").withRules(BowRules.NONE.withStarts(Map.of(0, 0.5)));
     BowSpan placed = span(pinned, 0);
-    assertThat(placed.byStart(31)).isFinite();
-    assertThat(placed.byStart(32)).isFinite();
-    assertThat(placed.byStart(33)).isInfinite();
+    assertThat(placed.byStart(RulerProblem.DOWN, 31)).isFinite();
+    assertThat(placed.byStart(RulerProblem.DOWN, 32)).isFinite();
+    assertThat(placed.byStart(RulerProblem.DOWN, 33)).isInfinite();
   }
 
   @ParameterizedTest

@@ -56,7 +56,7 @@ class RulerSearchTest {
 
       Piece(Random random, int to) {
         this.to = to;
-        this.prices = random.doubles(2 + 4 * 2 * PLACES, 0, 1).toArray();
+        this.prices = random.doubles(2 + 5 * 2 * PLACES, 0, 1).toArray();
         this.least = random.nextInt(3);
         this.most = least + 1 + random.nextInt(3);
       }
@@ -81,8 +81,13 @@ class RulerSearchTest {
       }
 
       @Override
-      public double byStart(double place) {
-        return price(1, place);
+      public double byStart(int side, double place) {
+        return price(side == 0 ? 1 : 4, place);
+      }
+
+      @Override
+      public boolean startsBySide() {
+        return true;
       }
 
       @Override
@@ -188,7 +193,7 @@ class RulerSearchTest {
           double price =
               piece.bySide(side)
                   + piece.byLength(l, 1)
-                  + piece.byStart(start)
+                  + piece.byStart(side, start)
                   + piece.byMiddle((start + end) / 2.0)
                   + piece.byEnd(end);
           go(piece.to(), side, end, sum + price, path + side + ">" + piece.to() + " ");
@@ -227,7 +232,7 @@ class RulerSearchTest {
       sum +=
           s.span().bySide(s.side())
               + s.span().byLength(s.length(), 1)
-              + s.span().byStart(s.start())
+              + s.span().byStart(s.side(), s.start())
               + s.span().byMiddle((s.start() + s.end()) / 2)
               + s.span().byEnd(s.end());
       at = s.end();
@@ -282,7 +287,7 @@ class RulerSearchTest {
             double price =
                 piece.bySide(side)
                     + piece.byLength(l, 1)
-                    + piece.byStart(p)
+                    + piece.byStart(side, p)
                     + piece.byMiddle((p + q) / 2.0)
                     + piece.byEnd(q);
             edge(graph, ready, to, price);
