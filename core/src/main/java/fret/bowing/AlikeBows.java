@@ -11,30 +11,70 @@ import java.util.Optional;
 
 /**
  * Bars that come back, with the same steps in the same rhythm under the same slurs, and how alike
- * they are bowed.
+ * they are bowed; of bars that do not come back, their halves.
  */
 final class AlikeBows {
   private final ResolvedPassage passage;
   private final List<BowMoment> moments;
 
-  /** Bars alike, two or more: first moment and last one of each. */
+  /** Fewer notes are no figure of half a bar. */
+  private static final int FEWEST_IN_HALF = 3;
+
+  private static final double HALF = 0.5;
+
+  /** Stretches alike, two or more: first moment and last one of each. */
   private final List<List<int[]>> figures = new ArrayList<>();
 
   AlikeBows(BowTask task, List<BowMoment> moments) {
     this.passage = task.passage();
     this.moments = moments;
-    Map<String, List<int[]>> all = new LinkedHashMap<>();
+    List<int[]> bars = new ArrayList<>();
     int from = 0;
     for (int m = 1; m <= moments.size(); m++) {
       if (m == moments.size() || barOf(m) != barOf(from)) {
         if (m - from > 1) {
-          all.computeIfAbsent(figure(from, m - 1), f -> new ArrayList<>())
-              .add(new int[] {from, m - 1});
+          bars.add(new int[] {from, m - 1});
         }
         from = m;
       }
     }
-    all.values().stream().filter(bars -> bars.size() > 1).forEach(figures::add);
+    List<int[]> alone = collect(bars);
+    collect(alone.stream().flatMap(bar -> halves(bar).stream()).toList());
+  }
+
+  /** Takes in what comes more than once; gives back what does not. */
+  private List<int[]> collect(List<int[]> stretches) {
+    Map<String, List<int[]>> all = new LinkedHashMap<>();
+    for (int[] s : stretches) {
+      all.computeIfAbsent(figure(s[0], s[1]), f -> new ArrayList<>()).add(s);
+    }
+    List<int[]> alone = new ArrayList<>();
+    for (List<int[]> like : all.values()) {
+      if (like.size() > 1) {
+        figures.add(like);
+      } else {
+        alone.addAll(like);
+      }
+    }
+    return alone;
+  }
+
+  /** The halves of a bar that has a second strong beat, where each is long enough. */
+  private List<int[]> halves(int[] bar) {
+    List<int[]> all = new ArrayList<>();
+    for (int m = bar[0] + 1; m <= bar[1]; m++) {
+      if (moments.get(m).beat() == BowMoment.Beat.HALF) {
+        all.add(new int[] {bar[0], m - 1});
+        all.add(new int[] {m, bar[1]});
+      }
+    }
+    return all.stream().filter(h -> h[1] - h[0] + 1 >= FEWEST_IN_HALF).toList();
+  }
+
+  private double barsOf(int[] stretch) {
+    boolean begins = stretch[0] == 0 || barOf(stretch[0] - 1) != barOf(stretch[0]);
+    boolean ends = stretch[1] + 1 == moments.size() || barOf(stretch[1] + 1) != barOf(stretch[1]);
+    return begins && ends ? 1 : HALF;
   }
 
   private int barOf(int moment) {
@@ -74,12 +114,17 @@ final class AlikeBows {
     return text.toString();
   }
 
-  /** The first moments of the bars that are bowed otherwise than most of their like. */
-  List<Integer> otherwise(Bowing b) {
-    List<Integer> all = new ArrayList<>();
-    for (List<int[]> bars : figures) {
-      String most = most(b, bars);
-      bars.stream().filter(bar -> !way(b, bar).equals(most)).forEach(bar -> all.add(bar[0]));
+  /**
+   * The first moments of the stretches that are bowed otherwise than most of their like, with how
+   * many bars each is, 1 or a half.
+   */
+  Map<Integer, Double> otherwise(Bowing b) {
+    Map<Integer, Double> all = new LinkedHashMap<>();
+    for (List<int[]> like : figures) {
+      String most = most(b, like);
+      like.stream()
+          .filter(s -> !way(b, s).equals(most))
+          .forEach(s -> all.merge(s[0], barsOf(s), Double::sum));
     }
     return all;
   }

@@ -23,6 +23,8 @@ public enum BowHabit {
   LAST(Way.AS_WRITTEN, Way.OVER),
   /** A loud note on an inner string, whose neighbours are near. */
   INNER(Way.POWER, Way.CLEAN),
+  /** What an accent is made of: more bow on it, or less on the notes around it. */
+  ACCENT(Way.ON_IT, Way.AROUND_IT),
   /** How the hair lies. */
   HAIR(Way.BY_STROKE, Way.FLAT, Way.TILTED);
 
@@ -46,6 +48,8 @@ public enum BowHabit {
     OVER,
     POWER,
     CLEAN,
+    ON_IT,
+    AROUND_IT,
     BY_STROKE,
     FLAT,
     TILTED

@@ -37,6 +37,9 @@ public record BowHabits(Map<BowHabit, Way> ways, List<Double> strings) {
   /** A last note that is held over sounds this share of its length. */
   static final double OVER_SHARE = 1.1;
 
+  /** What an accent adds to the bow of its note. */
+  static final double ACCENT = 1.3;
+
   /** Turn of the bow on a chord, in degrees. */
   static final double TURNED_DEGREES = 3;
 
@@ -120,6 +123,24 @@ public record BowHabits(Map<BowHabit, Way> ways, List<Double> strings) {
     force -= has(Way.CLEAN) && isLoudInner(m, strings) ? CLEAN_FORCE : 0;
     force *= has(Way.LIGHTENED) && beforeShift ? LIGHTENED_FORCE : 1;
     return Math.max(0.05, Math.min(0.95, force));
+  }
+
+  /** What an accent adds to the bow of its own note; 1 where the notes around it give way. */
+  double onAccent() {
+    return has(Way.AROUND_IT) ? 1 : ACCENT;
+  }
+
+  /**
+   * Share of its bow that a note keeps beside its neighbours: the notes around an accent give way
+   * where the player makes it so.
+   *
+   * @param before the moment before, null for none; {@code after} likewise
+   */
+  double besideAccent(BowMoment m, BowMoment before, BowMoment after) {
+    boolean beside =
+        before != null && before.isAccented() && before.restMs() <= 1
+            || after != null && after.isAccented() && m.restMs() <= 1;
+    return has(Way.AROUND_IT) && beside && !m.isAccented() ? 1 / ACCENT : 1;
   }
 
   /** Loud on a string that has neighbours on both sides. */

@@ -15,9 +15,6 @@ final class BowProblem implements RulerProblem<BowSpan> {
   /** Most notes that are slurred where they may be slurred or not. */
   static final int MOST_OPEN = 16;
 
-  /** What an accent adds to the bow of its note (common practice, no source, from memory). */
-  static final double ACCENT = 1.3;
-
   /** A rhythm is dotted or lilting where the note before is so much longer. */
   private static final double DOTTED_LEAST = 1.9;
 
@@ -241,11 +238,19 @@ final class BowProblem implements RulerProblem<BowSpan> {
     double own = task.rules().amounts().getOrDefault(i, 1.0);
     double factor = LateSpeaking.isRefused(task, i) ? own : own * start;
     return speed
-        * (m.isAccented() ? ACCENT : 1)
+        * (m.isAccented() ? task.habits().onAccent() : besideAccent(i))
         * m.timeMs()
         / 1000
         * factor
         * task.habits().share(m.strings());
+  }
+
+  private double besideAccent(int i) {
+    return task.habits()
+        .besideAccent(
+            moments.get(i),
+            i == 0 ? null : moments.get(i - 1),
+            i + 1 == moments.size() ? null : moments.get(i + 1));
   }
 
   /** Share of the written length that sounds. */

@@ -55,10 +55,10 @@ public final class BowSolver {
     Bowing best = free;
     BowRules rules = task.rules();
     int tries = Math.max(1, Math.min(MOST_FIGURES, ALIKE_MOMENTS / free.moments().size()));
-    List<Integer> bars =
-        task.preset().weight(BowEffort.UNLIKE) > 0 ? problem.alike().otherwise(free) : List.of();
-    for (int bar : bars) {
-      if (tries > 0 && problem.alike().otherwise(best).contains(bar)) {
+    Map<Integer, Double> figures =
+        task.preset().weight(BowEffort.UNLIKE) > 0 ? problem.alike().otherwise(free) : Map.of();
+    for (int bar : figures.keySet()) {
+      if (tries > 0 && problem.alike().otherwise(best).containsKey(bar)) {
         tries--;
         BowRules held = rules.over(problem.alike().held(best, bar));
         BowSolver other = new BowSolver(task.withRules(held), token);

@@ -35,7 +35,7 @@ final class Bowings {
     }
     nameHooks(strokes);
     Bowing free = new Bowing(problem.moments(), strokes, explanation(causes));
-    problem.alike().otherwise(free).forEach(bar -> add(causes, BowEffort.UNLIKE, bar, 1));
+    problem.alike().otherwise(free).forEach((at, bars) -> add(causes, BowEffort.UNLIKE, at, bars));
     return new Bowing(problem.moments(), strokes, explanation(causes));
   }
 

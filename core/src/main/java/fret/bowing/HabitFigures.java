@@ -45,6 +45,12 @@ public final class HabitFigures {
           Said.of(
               id,
               count(m -> m.isBowed() && BowHabits.isLoudInner(m, task.instrument().stringCount())));
+      case ACCENT ->
+          Said.of(
+              id,
+              count(m -> m.isBowed() && m.isAccented()),
+              Math.round(100 * BowHabits.ACCENT),
+              Math.round(100 / BowHabits.ACCENT));
       case HAIR -> Said.of(id, bowing.strokes().stream().filter(s -> s.kind().hairFlat()).count());
     };
   }

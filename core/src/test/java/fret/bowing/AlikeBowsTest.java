@@ -57,4 +57,16 @@ class AlikeBowsTest {
     assertThat(with.strokeAt(5).orElseThrow().down()).as("the printed mark stands").isFalse();
     assertThat(with.strokeAt(0).orElseThrow().down()).isFalse();
   }
+
+  /** The first halves of bars 1 and 3 are alike, their second halves are not. */
+  @Test
+  void halvesOfBarsThatDoNotComeBackCountHalf() {
+    String line = "D5:8 E5:8 F5:4 G5:4 A5:4 | A5:2. -:4 | A4:8 B4:8 C5:4 F5:8 E5:8 D5:4 | A5:1";
+    BowTask t = task(line);
+    Map<Integer, Signs.Bow> opposite = Map.of(0, Signs.Bow.DOWN, 6, Signs.Bow.UP);
+    Bowing forced = new BowSolver(t.withRules(BowRules.NONE.withBows(opposite))).best();
+    assertThat(unlike(forced)).isEqualTo(0.5);
+    Map<Integer, Signs.Bow> same = Map.of(0, Signs.Bow.DOWN, 6, Signs.Bow.DOWN);
+    assertThat(unlike(new BowSolver(t.withRules(BowRules.NONE.withBows(same))).best())).isZero();
+  }
 }

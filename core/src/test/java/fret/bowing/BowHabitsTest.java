@@ -100,6 +100,21 @@ class BowHabitsTest {
   }
 
   @Test
+  void anAccentIsMadeOnItsNoteOrByTheNotesAroundIt() {
+    BowTask t = task("(F3:4 G3:4> A3:4 B3:4)");
+    Stroke on = new BowSolver(t).best().strokes().get(0);
+    Stroke around = with(t, BowHabit.ACCENT, Way.AROUND_IT).strokes().get(0);
+    assertThat(on.notes().get(1).bowCm() / on.notes().get(3).bowCm()).isCloseTo(1.3, within(1e-6));
+    assertThat(around.notes().get(0).bowCm())
+        .isCloseTo(around.notes().get(2).bowCm(), within(1e-6));
+    assertThat(around.notes().get(1).bowCm() / around.notes().get(0).bowCm())
+        .isCloseTo(1.3, within(1e-6));
+    assertThat(around.notes().get(1).bowCm())
+        .as("the note that is no neighbour keeps its own")
+        .isCloseTo(around.notes().get(3).bowCm(), within(1e-6));
+  }
+
+  @Test
   void eachStringHasItsOwnShare() {
     BowTask t = task("(F3:8 B3:8)");
     BowHabits habits = BowHabits.USUAL.withString(1, 0.5);

@@ -12,6 +12,7 @@ import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** How wide a finger swings, and how fast the bow goes. */
 class VibratoAndSpeedTest {
@@ -84,5 +85,47 @@ class VibratoAndSpeedTest {
     assertThat(speed.natural(5, 2)).isCloseTo(speed.natural(2, 5), within(1e-9));
     assertThat(speed.natural(-3)).isEqualTo(speed.natural(0));
     assertThatThrownBy(() -> new BowSpeed(1, 0)).isInstanceOf(IllegalArgumentException.class);
+  }
+
+  private static NoteSpeeds speeds(BowTask task, int moment) {
+    Bowing b = new BowSolver(task).best();
+    return NoteSpeeds.of(task, b, b.strokeAt(moment).orElseThrow().at(moment));
+  }
+
+  /** Whatever its course, the speed adds up to the cm of the note. */
+  @ParameterizedTest
+  @ValueSource(strings = {"D5:2", "D5:2>", "{p} {<} D5:2 {f} {!} D5:4", "{f} D5:4>"})
+  void theSpeedsOfANoteAddUpToItsBow(String words) {
+    BowTask task = Lines.task(InstrumentType.VIOLIN, Lines.of(4, 4, words), 60);
+    Bowing b = new BowSolver(task).best();
+    Stroke.Note n = b.strokeAt(0).orElseThrow().at(0);
+    NoteSpeeds speeds = NoteSpeeds.of(task, b, n);
+    double seconds = b.moments().get(0).timeMs() / 1000 * n.sounds();
+    double sum =
+        IntStream.range(0, 1000).mapToDouble(i -> speeds.at((i + 0.5) / 1000)).average().orElse(0)
+            * seconds;
+    assertThat(sum).isCloseTo(n.bowCm(), within(0.01 * n.bowCm()));
+  }
+
+  /** 30 per cent more bow in the first six tenths: twice the speed at the start, then let go. */
+  @Test
+  void anAccentIsFastAtItsStartAndLetGo() {
+    BowTask task = Lines.task(InstrumentType.VIOLIN, Lines.of(4, 4, "D5:4> E5:4"), 60);
+    NoteSpeeds accent = speeds(task, 0);
+    assertThat(accent.start()).isCloseTo(2 * accent.from(), within(1e-9));
+    assertThat(accent.at(NoteSpeeds.ACCENT_SHARE)).isCloseTo(accent.to(), within(1e-9));
+    NoteSpeeds plain = speeds(task, 1);
+    assertThat(plain.accent()).isZero();
+    assertThat(plain.from()).isEqualTo(plain.to());
+  }
+
+  @Test
+  void alongAHairpinTheBowGrowsFaster() {
+    BowTask task =
+        Lines.task(InstrumentType.VIOLIN, Lines.of(4, 4, "{p} {<} D5:2 {f} {!} D5:4"), 60);
+    NoteSpeeds grows = speeds(task, 0);
+    assertThat(grows.to() / grows.from())
+        .as("f over p, as their natural speeds")
+        .isCloseTo(34.0 / 12, within(0.05));
   }
 }

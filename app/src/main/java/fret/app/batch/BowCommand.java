@@ -15,6 +15,7 @@ import fret.bowing.Bowing;
 import fret.bowing.Crossing;
 import fret.bowing.Cure;
 import fret.bowing.Drift;
+import fret.bowing.NoteSpeeds;
 import fret.bowing.PrintedBowing;
 import fret.bowing.Stroke;
 import fret.instrument.Instrument;
@@ -186,12 +187,15 @@ final class BowCommand implements Callable<Integer> {
         .put("printedSlurBroken", s.breaksSlur());
     ArrayNode notes = node.putArray("notes");
     for (Stroke.Note n : s.notes()) {
+      NoteSpeeds speeds = NoteSpeeds.of(task, bowing, n);
       notes
           .addObject()
           .put("event", n.moment())
           .put("string", task.instrument().stringNames(bowing.moments().get(n.moment()).strings()))
           .put("bowCm", Json.round(n.bowCm(), 2))
           .put("speedCmPerS", Json.round(n.cmPerS(), 2))
+          .put("startCmPerS", Json.round(speeds.start(), 2))
+          .put("endCmPerS", Json.round(speeds.to(), 2))
           .put("soundingShare", Json.round(n.sounds(), 3))
           .put("contactMm", Json.round(n.contactMm(), 1))
           .put("weight", n.weight().name().toLowerCase(Locale.ROOT))

@@ -10,6 +10,7 @@ import fret.bowing.BowSpeed;
 import fret.bowing.BowWarning;
 import fret.bowing.Bowing;
 import fret.bowing.Cure;
+import fret.bowing.NoteSpeeds;
 import fret.bowing.Stroke;
 import fret.bowing.StrokeKind;
 import fret.bowing.Vibrato;
@@ -123,7 +124,8 @@ final class StrokePane extends Cards {
             : n.ofNatural() > 1.5
                 ? Sentences.of("stroke.rich", Math.round(100 * n.ofNatural()))
                 : "";
-    String accent = n.accent() ? accent(stroke, n) : "";
+    NoteSpeeds speeds = NoteSpeeds.of(s.bowTask(), model.shown().bowing(), n);
+    String accent = n.accent() ? accent(stroke, n, speeds) : swells(speeds);
     String hair = Sentences.of(isFlat(s, stroke) ? "hair.flat" : "hair.tilted");
     String moves = Sentences.of("mover." + stroke.kind().mover().name());
     String lifted =
@@ -198,7 +200,13 @@ final class StrokePane extends Cards {
     return b.strokeAt(first - 1)
         .map(before -> before.at(first - 1))
         .filter(n -> n.sounds() >= 1 && stroke.at(first).sounds() >= 1)
-        .map(n -> Sentences.of("stroke.connected", Math.round(n.cmPerS())))
+        .map(n -> NoteSpeeds.of(studio.shown().bowTask(), b, n).to())
+        .map(
+            ended ->
+                Sentences.of(
+                    "stroke.connected",
+                    Math.round(NoteSpeeds.CONNECTED * ended),
+                    Math.round(ended)))
         .orElse("");
   }
 
@@ -237,13 +245,31 @@ final class StrokePane extends Cards {
     };
   }
 
+  /** Along a hairpin the bow grows faster or slower within the note. */
+  private static String swells(NoteSpeeds speeds) {
+    long from = Math.round(speeds.from());
+    long to = Math.round(speeds.to());
+    return from == to ? "" : Sentences.of("stroke.swells", from, to);
+  }
+
   /** What an accent is made of: more speed than the note before, weight that is let go at once. */
-  private String accent(Stroke stroke, Stroke.Note n) {
+  private String accent(Stroke stroke, Stroke.Note n, NoteSpeeds speeds) {
     Optional<Stroke.Note> before =
         n.moment() == 0
             ? Optional.empty()
             : model.shown().bowing().strokeAt(n.moment() - 1).map(s -> s.at(n.moment() - 1));
-    String bite = Sentences.of(stroke.kind().hairFlat() ? "accent.bite" : "accent.push");
+    BowMoment m = model.shown().bowing().moments().get(n.moment());
+    double givenBack = NoteSpeeds.ACCENT_SHARE * m.timeMs() * n.sounds();
+    String bite =
+        Sentences.of(stroke.kind().hairFlat() ? "accent.bite" : "accent.push")
+            + (speeds.accent() > 0
+                ? " "
+                    + Sentences.of(
+                        "accent.speeds",
+                        Math.round(speeds.start()),
+                        Math.round(speeds.at(NoteSpeeds.ACCENT_SHARE)),
+                        Math.round(givenBack))
+                : "");
     return before
         .map(
             b ->
