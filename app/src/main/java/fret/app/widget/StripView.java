@@ -68,6 +68,9 @@ public final class StripView extends Region {
   /** More than this does not make a lane easier to read; the stave gets what is left. */
   private static final double MOST_LANE = 440;
 
+  /** What the frame takes at the lower edge, in px. */
+  private static final double FRAME = 4;
+
   /** Below this staff space a strip stands in a card, where room is short. */
   private static final double SMALL = 7;
 
@@ -386,8 +389,9 @@ public final class StripView extends Region {
     return Math.max(inkHeight(), getHeight() - foldedHeight() - openCount() * MOST_LANE);
   }
 
+  /** Folded lanes, and the frame below them. */
   private double foldedHeight() {
-    return lanes.foldedHeight(input());
+    return lanes.foldedHeight(input()) + FRAME;
   }
 
   private int openCount() {
@@ -398,7 +402,7 @@ public final class StripView extends Region {
   private double laneHeight() {
     lanes.setWidth(getWidth());
     if (adapts && getHeight() > 0) {
-      lanes.makeRoom(input(), getHeight() - inkHeight(), LEAST_LANE);
+      lanes.makeRoom(input(), getHeight() - inkHeight() - FRAME, LEAST_LANE);
     }
     int open = openCount();
     return open == 0
