@@ -19,6 +19,7 @@ import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Region;
 import javafx.util.StringConverter;
 
 /** Tuning: what each note is checked against, the chords, and how the strings are tuned. */
@@ -99,11 +100,14 @@ final class TuningView extends StripArea {
             });
     others.setId("tuning-others");
     others.selectedProperty().addListener((o, a, on) -> model.sounds().setWithOthers(on));
+    // Where there is little room the keys of the bars take two lines; what is chosen is read whole.
+    summary.setWrapText(true);
+    temperament.setMinWidth(Region.USE_PREF_SIZE);
+    others.setMinWidth(Region.USE_PREF_SIZE);
     return Parts.row(
         10,
         summary,
         Parts.spring(),
-        Parts.line(Sentences.of("tuning.temperament"), "quiet"),
         temperament,
         Parts.button(
             Sentences.of("tuning.hear"), "tuning-hear", model.sounds()::hearPassage, "normal"),
