@@ -29,7 +29,6 @@ import org.apache.commons.numbers.fraction.Fraction;
  */
 public record Draft(Score page, Place at, Pen pen, Optional<Place> anchor) {
   private static final String VOICE = "1";
-  private static final int MOST_BARS = 5000;
   private static final int LOWEST = 7;
   private static final int HIGHEST = 65;
 
@@ -80,12 +79,12 @@ public record Draft(Score page, Place at, Pen pen, Optional<Place> anchor) {
 
   // ---- where ---------------------------------------------------------------------------------
 
-  private static List<Event> events(Score page, int bar) {
+  static List<Event> events(Score page, int bar) {
     return BarDraft.events(page.bars().get(bar), voice(page.bars().get(bar)));
   }
 
   /** The voice that is written: the first one of the bar. */
-  private static String voice(Bar bar) {
+  static String voice(Bar bar) {
     return bar.events().stream().map(Event::voice).sorted().findFirst().orElse(VOICE);
   }
 
@@ -93,7 +92,7 @@ public record Draft(Score page, Place at, Pen pen, Optional<Place> anchor) {
     return page.bars().get(at.bar());
   }
 
-  private List<Event> events() {
+  List<Event> events() {
     return events(page, at.bar());
   }
 
@@ -107,7 +106,7 @@ public record Draft(Score page, Place at, Pen pen, Optional<Place> anchor) {
     return current().map(Event::end).orElse(bar().start());
   }
 
-  private Draft go(Place place) {
+  Draft go(Place place) {
     return new Draft(page, place, pen, Optional.empty());
   }
 
@@ -223,7 +222,7 @@ public record Draft(Score page, Place at, Pen pen, Optional<Place> anchor) {
     if (!atEnd || !BarDraft.isFull(bar(), voice(bar()))) {
       return this;
     }
-    return at.bar() + 1 < page.bars().size() ? go(new Place(at.bar() + 1, -1)) : insertBar();
+    return at.bar() + 1 < page.bars().size() ? go(new Place(at.bar() + 1, -1)) : bars().insert();
   }
 
   private Draft put(List<Head> heads) {
@@ -299,24 +298,6 @@ public record Draft(Score page, Place at, Pen pen, Optional<Place> anchor) {
       sum = sum.add(events().get(e).duration());
     }
     return figure;
-  }
-
-  /** This bar again, after it. */
-  public Draft barAgain() {
-    List<Event> all = events();
-    return go(new Place(at.bar(), all.size() - 1)).paste(all);
-  }
-
-  /** An empty bar after this one, in the same metre and key. */
-  public Draft insertBar() {
-    if (page.bars().size() >= MOST_BARS) {
-      return this;
-    }
-    Bar bar = bar();
-    List<Bar> bars = new ArrayList<>(page.bars());
-    bars.add(
-        at.bar() + 1, BarDraft.empty(at.bar() + 2, bar.time(), bar.key(), bar.clefAt(bar.end())));
-    return withBars(bars).go(new Place(at.bar() + 1, -1));
   }
 
   // ---- changing --------------------------------------------------------------------------------
@@ -408,93 +389,14 @@ public record Draft(Score page, Place at, Pen pen, Optional<Place> anchor) {
   }
 
   private Draft removeEmptyBar() {
-    return bar().events().isEmpty() && page.bars().size() > 1 ? deleteBar() : left();
-  }
-
-  /** Takes the whole bar away. */
-  public Draft deleteBar() {
-    if (page.bars().size() == 1) {
-      return withBars(List.of(BarDraft.with(bar(), voice(bar()), List.of()))).go(new Place(0, -1));
-    }
-    List<Bar> bars = new ArrayList<>(page.bars());
-    bars.remove(at.bar());
-    int bar = Math.min(at.bar(), bars.size() - 1);
-    Score shorter = renumbered(bars);
-    int last = at.bar() == bar ? -1 : events(shorter, bar).size() - 1;
-    return new Draft(shorter, new Place(bar, last), pen, Optional.empty());
+    return bar().events().isEmpty() && page.bars().size() > 1 ? bars().delete() : left();
   }
 
   // ---- bars ------------------------------------------------------------------------------------
 
-  /** One sharp more (1) or one flat more (-1) from this bar to the next change of key. */
-  public Draft key(int by) {
-    int fifths = Math.max(-7, Math.min(7, bar().key().fifths() + by));
-    KeySignature old = bar().key();
-    return fromHere(b -> b.key().equals(old), b -> BarDraft.withKey(b, new KeySignature(fifths)));
-  }
-
-  /** Another metre from this bar to the next change; what is in the bars stays. */
-  public Draft metre(TimeSignature time) {
-    TimeSignature old = bar().time();
-    return fromHere(b -> b.time().equals(old), b -> BarDraft.withTime(b, time));
-  }
-
-  /** Another clef after the current note, to the next change of clef. */
-  public Draft clef(Clef clef) {
-    if (at.event() < 0) {
-      Clef old = bar().clef();
-      return fromHere(b -> b.clef().equals(old), b -> BarDraft.withClef(b, clef, b.clefChanges()));
-    }
-    Clef old = bar().clefAt(bar().end());
-    List<Bar.ClefChange> changes = new ArrayList<>(bar().clefChanges());
-    Fraction onset = caret();
-    changes.removeIf(c -> c.onset().equals(onset));
-    boolean within = onset.compareTo(bar().end()) < 0;
-    if (within) {
-      changes.add(new Bar.ClefChange(onset, clef));
-    }
-    List<Bar> bars = new ArrayList<>(page.bars());
-    bars.set(at.bar(), BarDraft.withClef(bar(), bar().clef(), changes));
-    for (int b = at.bar() + 1; b < bars.size() && bars.get(b).clef().equals(old); b++) {
-      bars.set(b, BarDraft.withClef(bars.get(b), clef, bars.get(b).clefChanges()));
-    }
-    return withBars(bars);
-  }
-
-  /** The next of the clefs that strings use. */
-  public Draft nextClef() {
-    List<Clef> all = List.of(Clef.TREBLE, Clef.ALTO, Clef.TENOR, Clef.BASS);
-    int now = all.indexOf(bar().clefAt(caret()));
-    return clef(all.get((now + 1) % all.size()));
-  }
-
-  private Draft fromHere(java.util.function.Predicate<Bar> same, UnaryOperator<Bar> edit) {
-    List<Bar> bars = new ArrayList<>(page.bars());
-    for (int b = at.bar(); b < bars.size() && same.test(bars.get(b)); b++) {
-      bars.set(b, edit.apply(bars.get(b)));
-    }
-    return withBars(bars);
-  }
-
-  /** Makes the first bar a pick-up as long as what is in it, or a full bar again. */
-  public Draft pickup() {
-    Bar first = page.bars().get(0);
-    Fraction content = BarDraft.longest(first);
-    boolean full = first.length().compareTo(first.time().barLength()) >= 0;
-    boolean can = content.signum() > 0 && content.compareTo(first.time().barLength()) < 0;
-    List<Bar> bars = new ArrayList<>(page.bars());
-    bars.set(0, BarDraft.withLength(first, full && can ? content : first.time().barLength()));
-    return withScore(renumbered(bars));
-  }
-
-  /** Starts (or no longer starts) a repeat at this bar. */
-  public Draft repeatStart() {
-    return bar(b -> BarDraft.withRepeat(b, !b.repeatStart(), b.repeatEnd()));
-  }
-
-  /** Ends (or no longer ends) a repeat at this bar. */
-  public Draft repeatEnd() {
-    return bar(b -> BarDraft.withRepeat(b, b.repeatStart(), !b.repeatEnd()));
+  /** What is done with whole bars. */
+  public BarEdits bars() {
+    return new BarEdits(this);
   }
 
   /** Changes this bar. */
@@ -504,32 +406,23 @@ public record Draft(Score page, Place at, Pen pen, Optional<Place> anchor) {
     return withBars(bars);
   }
 
-  /**
-   * Lays the notes from this bar to the next change of metre out anew over full bars; a note over a
-   * bar line is cut and tied.
-   */
-  public Draft rebar() {
-    Score laid = Rebar.from(page, at.bar(), voice(bar()));
-    return new Draft(renumbered(laid.bars()), new Place(at.bar(), -1), pen, Optional.empty());
-  }
-
   // ---- the page --------------------------------------------------------------------------------
 
   private Draft withEvents(List<Event> events) {
     return bar(b -> BarDraft.with(b, voice(b), events));
   }
 
-  private Draft withBars(List<Bar> bars) {
+  Draft withBars(List<Bar> bars) {
     boolean sameCount = bars.size() == page.bars().size();
     return withScore(sameCount ? page.withBars(bars).laidOut() : renumbered(bars));
   }
 
-  private Draft withScore(Score other) {
+  Draft withScore(Score other) {
     return new Draft(other, at, pen, anchor);
   }
 
   /** Bar numbers from 1, a pick-up being 0. */
-  private Score renumbered(List<Bar> bars) {
+  Score renumbered(List<Bar> bars) {
     Bar first = bars.get(0);
     boolean pickup = bars.size() > 1 && first.length().compareTo(first.time().barLength()) < 0;
     int number = pickup ? 0 : startNumber(first);

@@ -81,9 +81,9 @@ class DraftTest {
     Draft d = type(value(type(empty(0), "CDE"), 2), "F");
     assertThat(bars(d)).containsExactly(4);
     assertThat(d.bar().length()).isEqualTo(Fraction.of(5, 4));
-    Draft next = d.insertBar();
+    Draft next = d.bars().insert();
     assertThat(next.page().bars().get(1).start()).isEqualTo(Fraction.of(5, 4));
-    Draft shorter = type(empty(0), "CD").insertBar();
+    Draft shorter = type(empty(0), "CD").bars().insert();
     assertThat(shorter.page().bars().get(0).length()).isEqualTo(Fraction.ONE);
     Draft mended = d.delete();
     assertThat(mended.bar().length()).isEqualTo(Fraction.ONE);
@@ -92,7 +92,7 @@ class DraftTest {
   @Test
   void rebarringCutsAndTies() {
     Draft d = type(value(type(empty(0), "CDE"), 2), "FG");
-    Draft laid = d.barBy(-5).rebar();
+    Draft laid = d.barBy(-5).bars().rebar();
     assertThat(bars(laid)).containsExactly(4, 2);
     assertThat(pitches(laid)).isEqualTo("C5 D5 E5 F5 G5");
     assertThat(Resolver.resolve(laid.page()).notes().get(3).duration())
@@ -138,7 +138,7 @@ class DraftTest {
     Draft beat = type(value(empty(1), 8), "EF");
     assertThat(pitches(beat.figureAgain(0))).isEqualTo("E5 F#5 E5 F#5");
     assertThat(pitches(beat.figureAgain(1).figureAgain(1))).isEqualTo("E5 F#5 F#5 G5 G5 A5");
-    assertThat(bars(type(empty(0), "CDEF").barAgain())).containsExactly(4, 4);
+    assertThat(bars(type(empty(0), "CDEF").bars().again())).containsExactly(4, 4);
   }
 
   @Test
@@ -156,13 +156,13 @@ class DraftTest {
   @Test
   void clefKeyAndMetreHoldToTheNextChange() {
     Draft d = type(empty(0), "CDEFGABCDEFG");
-    Draft keyed = d.barBy(-1).key(-1);
+    Draft keyed = d.barBy(-1).bars().key(-1);
     assertThat(keyed.page().bars()).extracting(b -> b.key().fifths()).containsExactly(0, -1, -1);
-    Draft metre = d.barBy(-5).metre(TimeSignature.of(3, 4));
+    Draft metre = d.barBy(-5).bars().metre(TimeSignature.of(3, 4));
     assertThat(metre.page().bars()).allMatch(b -> b.time().beats() == 3);
     assertThat(metre.page().bars().get(0).length()).isEqualTo(Fraction.ONE);
-    assertThat(bars(metre.rebar())).containsExactly(3, 3, 3, 3);
-    Draft clef = d.barBy(-1).clef(Clef.ALTO);
+    assertThat(bars(metre.bars().rebar())).containsExactly(3, 3, 3, 3);
+    Draft clef = d.barBy(-1).bars().clef(Clef.ALTO);
     assertThat(clef.page().bars().get(1).clefAt(clef.caret())).isEqualTo(Clef.ALTO);
     assertThat(clef.page().bars().get(2).clef()).isEqualTo(Clef.ALTO);
     assertThat(clef.page().bars().get(1).clef()).isEqualTo(Clef.TREBLE);
@@ -170,12 +170,12 @@ class DraftTest {
 
   @Test
   void aPickupLiesBeforeTheFirstFullBar() {
-    Draft d = type(empty(0), "G").insertBar();
-    Draft pickup = type(d, "C").pickup();
+    Draft d = type(empty(0), "G").bars().insert();
+    Draft pickup = type(d, "C").bars().pickup();
     assertThat(pickup.page().bars().get(0).start()).isEqualTo(Fraction.of(-1, 4));
     assertThat(pickup.page().bars().get(0).number()).isEqualTo("0");
     assertThat(pickup.page().bars().get(1).number()).isEqualTo("1");
-    assertThat(pickup.pickup().page().bars().get(0).start()).isEqualTo(Fraction.ZERO);
+    assertThat(pickup.bars().pickup().page().bars().get(0).start()).isEqualTo(Fraction.ZERO);
   }
 
   @Test
@@ -256,14 +256,14 @@ class DraftTest {
       case 12 -> d.tie();
       case 13 -> d.octave(random.nextBoolean() ? 1 : -1);
       case 14 -> d.with(d.pen().triplets());
-      case 15 -> d.page().bars().size() > 60 ? d.deleteBar() : d.insertBar();
+      case 15 -> d.page().bars().size() > 60 ? d.bars().delete() : d.bars().insert();
       case 16 -> d.alter(random.nextInt(3) - 1);
       case 17 -> d.selecting(Draft::left);
       case 18 -> d.figureAgain(random.nextInt(3) - 1);
-      case 19 -> d.rebar();
-      case 20 -> d.metre(TimeSignature.of(2 + random.nextInt(4), 4));
-      case 21 -> d.pickup();
-      case 22 -> d.nextClef();
+      case 19 -> d.bars().rebar();
+      case 20 -> d.bars().metre(TimeSignature.of(2 + random.nextInt(4), 4));
+      case 21 -> d.bars().pickup();
+      case 22 -> d.bars().nextClef();
       default -> Writing.slur(d);
     };
   }

@@ -72,7 +72,7 @@ final class WritingKeys {
     edit(WritingKey.FIGURE, d -> d.figureAgain(0));
     edit(WritingKey.SEQUENCE_UP, d -> d.figureAgain(1));
     edit(WritingKey.SEQUENCE_DOWN, d -> d.figureAgain(-1));
-    edit(WritingKey.BAR_AGAIN, Draft::barAgain);
+    edit(WritingKey.BAR_AGAIN, d -> d.bars().again());
   }
 
   private void changes() {
@@ -130,15 +130,15 @@ final class WritingKeys {
   }
 
   private void bars() {
-    edit(WritingKey.NEW_BAR, Draft::insertBar);
-    edit(WritingKey.DELETE_BAR, Draft::deleteBar);
-    edit(WritingKey.CLEF, Draft::nextClef);
-    edit(WritingKey.KEY_SHARPER, d -> d.key(1));
-    edit(WritingKey.KEY_FLATTER, d -> d.key(-1));
-    edit(WritingKey.PICKUP, Draft::pickup);
-    edit(WritingKey.REBAR, Draft::rebar);
-    edit(WritingKey.REPEAT_START, Draft::repeatStart);
-    edit(WritingKey.REPEAT_END, Draft::repeatEnd);
+    edit(WritingKey.NEW_BAR, d -> d.bars().insert());
+    edit(WritingKey.DELETE_BAR, d -> d.bars().delete());
+    edit(WritingKey.CLEF, d -> d.bars().nextClef());
+    edit(WritingKey.KEY_SHARPER, d -> d.bars().key(1));
+    edit(WritingKey.KEY_FLATTER, d -> d.bars().key(-1));
+    edit(WritingKey.PICKUP, d -> d.bars().pickup());
+    edit(WritingKey.REBAR, d -> d.bars().rebar());
+    edit(WritingKey.REPEAT_START, d -> d.bars().repeatStart());
+    edit(WritingKey.REPEAT_END, d -> d.bars().repeatEnd());
   }
 
   private void texts(BiConsumer<String, java.util.function.Consumer<String>> prompt) {
@@ -151,7 +151,8 @@ final class WritingKeys {
                     Writing.metre(text)
                         .ifPresent(
                             time ->
-                                model.apply(Said.of("writing.metre", text), d -> d.metre(time)))));
+                                model.apply(
+                                    Said.of("writing.metre", text), d -> d.bars().metre(time)))));
     words(prompt, WritingKey.WORDS, Sentences.of("writing.words-over"), Direction.Kind.WORDS);
     words(
         prompt,

@@ -115,13 +115,13 @@ public final class JournalModel {
   // ---- mending -------------------------------------------------------------------------------
 
   public void correct(JournalEntry before, JournalEntry after) {
-    undo.push(() -> studio.correct(before));
-    studio.correct(after);
+    undo.push(() -> studio.tries().correct(before));
+    studio.tries().correct(after);
   }
 
   public void remove(JournalEntry e) {
-    undo.push(() -> studio.record(e.withId(0)));
-    studio.removeTries(List.of(e));
+    undo.push(() -> studio.tries().add(e.withId(0)));
+    studio.tries().remove(List.of(e));
   }
 
   /** Takes the last mend back. */
@@ -141,20 +141,22 @@ public final class JournalModel {
     if (s == null) {
       return false;
     }
-    studio.record(
-        new JournalEntry(
-            0,
-            s.passage().id(),
-            studio.today(),
-            PracticePlan.WHOLE,
-            DrillKind.RUN_THROUGH,
-            s.passage().settings().target().perMinute(),
-            JournalEntry.NOT_KEPT,
-            60,
-            Verdict.NEARLY,
-            Breakage.NONE,
-            ""),
-        stored -> undo.push(() -> studio.removeTries(List.of(stored))));
+    studio
+        .tries()
+        .add(
+            new JournalEntry(
+                0,
+                s.passage().id(),
+                studio.today(),
+                PracticePlan.WHOLE,
+                DrillKind.RUN_THROUGH,
+                s.passage().settings().target().perMinute(),
+                JournalEntry.NOT_KEPT,
+                60,
+                Verdict.NEARLY,
+                Breakage.NONE,
+                ""),
+            stored -> undo.push(() -> studio.tries().remove(List.of(stored))));
     return true;
   }
 
@@ -238,8 +240,8 @@ public final class JournalModel {
             rows -> {
               Outcome<List<JournalEntry>> read = JournalTable.read(rows, passages, known);
               List<JournalEntry> stored = new ArrayList<>();
-              read.value().forEach(e -> studio.record(e, stored::add));
-              undo.push(() -> studio.removeTries(stored));
+              read.value().forEach(e -> studio.tries().add(e, stored::add));
+              undo.push(() -> studio.tries().remove(stored));
               studio.tell(
                   Sentences.of("journal.brought-in", read.value().size(), read.problems().size()));
               read.problems().stream().findFirst().ifPresent(studio::report);

@@ -37,30 +37,30 @@ final class Judged {
   }
 
   void write(JournalEntry entry) {
-    studio.record(entry, this::arrived);
+    studio.tries().add(entry, this::arrived);
   }
 
   private void arrived(JournalEntry entry) {
     if (gone) {
-      studio.removeTries(List.of(entry));
+      studio.tries().remove(List.of(entry));
       return;
     }
     stored.add(entry);
     if (broke != Breakage.NONE || !note.isEmpty()) {
-      studio.correct(as(entry));
+      studio.tries().correct(as(entry));
     }
   }
 
   /** What broke in it. */
   void tell(Breakage what) {
     broke = what;
-    stored.forEach(e -> studio.correct(as(e)));
+    stored.forEach(e -> studio.tries().correct(as(e)));
   }
 
   /** What the player writes to it. */
   void note(String text) {
     note = text;
-    stored.forEach(e -> studio.correct(as(e)));
+    stored.forEach(e -> studio.tries().correct(as(e)));
   }
 
   private JournalEntry as(JournalEntry e) {
@@ -69,6 +69,6 @@ final class Judged {
 
   void takeBack() {
     gone = true;
-    studio.removeTries(stored);
+    studio.tries().remove(stored);
   }
 }

@@ -105,7 +105,7 @@ public final class Studio {
   private final Proofing proofing = new Proofing(this);
   private final NoteDecisions decisions = new NoteDecisions(this);
   private final ObservableList<Passage> passages = FXCollections.observableArrayList();
-  private final ObservableList<JournalEntry> journal = FXCollections.observableArrayList();
+  private final Tries tries;
   private final ReadOnlyIntegerWrapper selected = new ReadOnlyIntegerWrapper(-1);
   private final ReadOnlyStringWrapper message = new ReadOnlyStringWrapper("");
   private final ReadOnlyObjectWrapper<Problem> error = new ReadOnlyObjectWrapper<>();
@@ -149,8 +149,8 @@ public final class Studio {
     this.openings = new Openings(this, library);
     this.todaySheet = new TodaySheet(this, library, printer);
     this.paper = new PaperModel(this, library, writer, printer);
+    this.tries = new Tries(this, library, storing);
     passages.setAll(library.passages());
-    journal.setAll(library.journal());
     library.unread().stream().findFirst().ifPresent(this::left);
   }
 
@@ -175,7 +175,12 @@ public final class Studio {
   }
 
   public ObservableList<JournalEntry> journal() {
-    return journal;
+    return tries.all();
+  }
+
+  /** The record, and what is written into it. */
+  public Tries tries() {
+    return tries;
   }
 
   /** What the player set for the whole program. */
@@ -359,7 +364,7 @@ public final class Studio {
       }
     }
     passages.setAll(library.passages());
-    journal.setAll(library.journal());
+    tries.readAgain();
   }
 
   // ---- opening -------------------------------------------------------------------------------
@@ -531,7 +536,7 @@ public final class Studio {
     return any ? shown().fingering().notes().get(selected.get()) : Optional.empty();
   }
 
-  // ---- work and journal ----------------------------------------------------------------------
+  // ---- work ----------------------------------------------------------------------------------
 
   /**
    * Computes something from what is shown; the answer is dropped when something else is shown by
@@ -580,64 +585,6 @@ public final class Studio {
   /** Stores something that belongs to no passage's log. */
   <T> void store(Object lane, Supplier<T> write, Consumer<T> then) {
     storing.store(lane, write, then);
-  }
-
-  /** Stores a try; the plan follows. The first try adopts the fingering. */
-  public void record(JournalEntry entry, Consumer<JournalEntry> then) {
-    storing.store(
-        "journal",
-        () -> library.add(entry),
-        stored -> {
-          recorded(stored);
-          then.accept(stored);
-        });
-  }
-
-  public void record(JournalEntry entry) {
-    record(entry, stored -> {});
-  }
-
-  private void recorded(JournalEntry stored) {
-    int at = journal.size();
-    while (at > 0 && journal.get(at - 1).date().isAfter(stored.date())) {
-      at--;
-    }
-    journal.add(at, stored);
-    Session now = shown();
-    boolean mine = now != null && now.passage().id() == stored.passageId();
-    if (mine) {
-      open.decide(s -> Decisions.practised(s, plans.chunk(stored.chunkId())));
-    }
-    plans.update();
-  }
-
-  /** A try is told otherwise. */
-  public void correct(JournalEntry entry) {
-    storing.store(
-        "journal",
-        () -> {
-          library.correct(entry);
-          return entry;
-        },
-        stored -> {
-          journal.replaceAll(e -> e.id() == stored.id() ? stored : e);
-          plans.update();
-        });
-  }
-
-  /** Takes tries out of the record. */
-  public void removeTries(List<JournalEntry> entries) {
-    List<JournalEntry> gone = List.copyOf(entries);
-    storing.store(
-        "journal",
-        () -> {
-          gone.forEach(e -> library.removeEntry(e.id()));
-          return gone;
-        },
-        done -> {
-          journal.removeIf(e -> done.stream().anyMatch(g -> g.id() == e.id()));
-          plans.update();
-        });
   }
 
   /** Does something for the library that nothing waits for, after what is to be stored now. */

@@ -50,19 +50,21 @@ public final class TakeEntries {
         Covered.around(s.resolved(), chunks, f.slice())
             .map(Chunk::id)
             .orElse(Covered.stretch(s.resolved(), f.slice(), f.slice()).id());
-    studio.record(
-        new JournalEntry(
-            0,
-            s.passage().id(),
-            take.made().toLocalDate(),
-            chunk,
-            f.drill(),
-            take.perMinute(),
-            JournalEntry.NOT_KEPT,
-            0,
-            Verdict.MISSED,
-            f.breakage(),
-            Sentences.of(f.words())));
+    studio
+        .tries()
+        .add(
+            new JournalEntry(
+                0,
+                s.passage().id(),
+                take.made().toLocalDate(),
+                chunk,
+                f.drill(),
+                take.perMinute(),
+                JournalEntry.NOT_KEPT,
+                0,
+                Verdict.MISSED,
+                f.breakage(),
+                Sentences.of(f.words())));
     studio.tell(Sentences.of("take.in-journal", f.bar()));
   }
 
@@ -87,19 +89,21 @@ public final class TakeEntries {
     int count = now.get().findings().size();
     Verdict verdict = count == 0 ? Verdict.CLEAN : count <= FEW ? Verdict.NEARLY : Verdict.MISSED;
     double target = s.passage().settings().target().perMinute();
-    studio.record(
-        new JournalEntry(
-            0,
-            s.passage().id(),
-            take.made().toLocalDate(),
-            PracticePlan.WHOLE,
-            kind,
-            Math.round(target * now.get().report().tempo().times() * 10) / 10.0,
-            0,
-            (int) Math.round(take.seconds()),
-            verdict,
-            worst.isEmpty() ? Breakage.NONE : worst.get(0).breakage(),
-            take.name()));
+    studio
+        .tries()
+        .add(
+            new JournalEntry(
+                0,
+                s.passage().id(),
+                take.made().toLocalDate(),
+                PracticePlan.WHOLE,
+                kind,
+                Math.round(target * now.get().report().tempo().times() * 10) / 10.0,
+                0,
+                (int) Math.round(take.seconds()),
+                verdict,
+                worst.isEmpty() ? Breakage.NONE : worst.get(0).breakage(),
+                take.name()));
     studio.tell(Sentences.of("take.run-in-journal", Sentences.of("verdict." + verdict)));
   }
 

@@ -155,7 +155,7 @@ class DayWindowTest extends RealWindow {
     until(() -> json.get() != null);
     int tries = studio.journal().size();
     List<JournalEntry> last = List.of(studio.journal().get(tries - 1));
-    robot.interact(() -> studio.removeTries(last));
+    robot.interact(() -> studio.tries().remove(last));
     until(() -> studio.journal().size() == tries - 1 && !studio.isBehind());
     robot.interact(() -> model.bringIn("record.json", json.get()));
     until(() -> studio.journal().size() == tries && !studio.isBehind());

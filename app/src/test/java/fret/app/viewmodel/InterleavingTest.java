@@ -252,19 +252,21 @@ class InterleavingTest {
 
   @Test
   void aVerdictIsNotStoredOnTheInterfaceThread() {
-    studio.record(
-        new JournalEntry(
-            0,
-            room.passage(0).id(),
-            studio.today(),
-            "bars-1-1",
-            DrillKind.STRAIGHT,
-            60,
-            60,
-            30,
-            Verdict.CLEAN,
-            Breakage.NONE,
-            ""));
+    studio
+        .tries()
+        .add(
+            new JournalEntry(
+                0,
+                room.passage(0).id(),
+                studio.today(),
+                "bars-1-1",
+                DrillKind.STRAIGHT,
+                60,
+                60,
+                30,
+                Verdict.CLEAN,
+                Breakage.NONE,
+                ""));
     assertThat(room.library.journal()).isEmpty();
     room.settle();
     assertThat(room.library.journal()).hasSize(1);
