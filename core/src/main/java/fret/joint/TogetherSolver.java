@@ -154,7 +154,7 @@ public final class TogetherSolver {
   }
 
   /** What a fingering costs the hand under given strokes. */
-  private double price(Fingering fingers, Bowing strokes) {
+  double price(Fingering fingers, Bowing strokes) {
     Map<Integer, NoteFinger> all = new HashMap<>();
     for (int i = 0; i < fingers.notes().size(); i++) {
       int note = i;

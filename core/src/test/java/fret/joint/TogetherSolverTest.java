@@ -6,6 +6,11 @@ import static org.assertj.core.api.Assertions.within;
 
 import fret.bowing.BowRules;
 import fret.bowing.BowSetup;
+import fret.bowing.BowSolver;
+import fret.bowing.BowTask;
+import fret.bowing.Bowing;
+import fret.fingering.Fingering;
+import fret.fingering.FingeringSolver;
 import fret.mark.Wish;
 import fret.passage.Passage;
 import fret.pitch.Clef;
@@ -81,6 +86,30 @@ class TogetherSolverTest {
     TogetherSolver.Together both = together(one);
     assertThat(both.gain()).isGreaterThan(0);
     assertThat(both.fingering().problems()).isEmpty();
+  }
+
+  /** No pair out of many hands and, for each, many bowings is better than what is found. */
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "B4 C5 D5 E5 F5 G5 A5 B5 A5 G5 F5 E5 D5 C5 B4 A4",
+        "G3 B3 D4 G4 B4 D5 G5 B5 D6 B5 G5 D5 B4 G4 D4 B3",
+        "E5 F5 G5 A5 B5 C6 D6 E6 F6 E6 D6 C6 B5 A5 G5 F5",
+        "A4 C5 E5 A5 C6 E6 C6 A5 E5 C5 A4 E4 C4 A3 C4 E4"
+      })
+  void noPairOutOfManyIsBetter(String notes) {
+    Session s = phrasing(Lines.page(notes));
+    int last = s.resolved().notes().size() - 1;
+    TogetherSolver solver = new TogetherSolver(s.task(), s.bowTask(), 0, last, Token.NEVER);
+    double found = solver.solve(s.fingering(), s.bowing()).effort();
+    double least = Double.POSITIVE_INFINITY;
+    for (Fingering f : new FingeringSolver(s.task(), Token.NEVER).alternatives(12)) {
+      BowTask bow = s.bowTask().withHand(Hands.of(s.resolved(), f));
+      for (Bowing b : new BowSolver(bow).bestOf(12)) {
+        least = Math.min(least, solver.price(f, b) + b.effort());
+      }
+    }
+    assertThat(found).isLessThanOrEqualTo(least + 1e-9);
   }
 
   @Test
