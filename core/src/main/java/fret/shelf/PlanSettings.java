@@ -6,9 +6,12 @@ import fret.plan.Move;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.stream.Collectors;
 
 /** How what the player set for the plan stands among the settings of the library. */
@@ -16,6 +19,7 @@ public final class PlanSettings {
   private static final String MINUTES = "minutes";
   private static final String OWN_DAYS = "minutes.own";
   private static final String MOVES = "moves";
+  private static final String AWAY = "away";
   private static final int USUAL_MINUTES = 30;
 
   private PlanSettings() {}
@@ -62,6 +66,14 @@ public final class PlanSettings {
     all.put("climb", h.climb().name());
     all.put("sessions", String.valueOf(h.sessions()));
     return all;
+  }
+
+  /** Passages that are not prepared now. */
+  public static Set<Long> away(Map<String, String> settings) {
+    return Arrays.stream(settings.getOrDefault(AWAY, "").split(" "))
+        .filter(t -> t.matches("\\d{1,18}"))
+        .map(Long::valueOf)
+        .collect(Collectors.toCollection(TreeSet::new));
   }
 
   /** The player's minutes by weekday and day. */

@@ -22,6 +22,7 @@ import fret.tempo.Ladder;
 import fret.tempo.LadderKind;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -187,6 +188,24 @@ public record Planning(
             journal,
             moves);
     return new Planning(entries, Planner.plan(request, token), request, habits, today);
+  }
+
+  /**
+   * For what each goal of a passage is prepared.
+   *
+   * @param auditionId of the passage; its excerpts may have their own
+   */
+  public static Map<Goal.Id, Audition> dates(Learning l, long auditionId, List<Audition> all) {
+    Map<Goal.Id, Audition> dates = new HashMap<>();
+    for (Audition a : all) {
+      if (a.id() == auditionId) {
+        dates.put(Goal.Id.of(l.passageId()), a);
+      }
+    }
+    for (Learning.Section x : l.sections()) {
+      all.stream().filter(a -> a.id() == x.auditionId()).forEach(a -> dates.put(x.id(), a));
+    }
+    return dates;
   }
 
   private static Audition none(LocalDate today) {

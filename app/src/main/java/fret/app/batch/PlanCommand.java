@@ -38,6 +38,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.Callable;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -151,15 +152,16 @@ final class PlanCommand implements Callable<Integer> {
       Planning.Habits habits = PlanSettings.habits(settings);
       List<Part> parts = new ArrayList<>();
       Map<Goal.Id, Audition> dates = new HashMap<>();
+      Set<Long> away = PlanSettings.away(settings);
       for (Passage p : kept.passages()) {
+        if (away.contains(p.id())) {
+          continue; // It is not prepared now.
+        }
         Library.Stored stored = kept.load(p.id()).orElseThrow();
         Session s = Session.of(stored.passage(), page(kept, stored));
-        parts.add(
-            new Part(
-                p.settings().title(), s, Learning.of(s, habits.ladder(), habits.ladderStart())));
-        kept.auditions().stream()
-            .filter(a -> a.id() == p.auditionId())
-            .forEach(a -> dates.put(Goal.Id.of(p.id()), a));
+        Learning learning = Learning.of(s, habits.ladder(), habits.ladderStart());
+        parts.add(new Part(p.settings().title(), s, learning));
+        dates.putAll(Planning.dates(learning, p.auditionId(), kept.auditions()));
       }
       Budget budget = minutes > 0 ? Budget.of(minutes) : PlanSettings.budget(settings);
       print(parts, dates, budget, kept.journal(), PlanSettings.moves(settings), habits);
@@ -221,18 +223,23 @@ final class PlanCommand implements Callable<Integer> {
     Map<Goal.Id, Forecast> forecasts = outlook.forecasts();
     ArrayNode passages = root.putArray("passages");
     for (Part part : parts) {
-      Planning.Entry e = p.of(part.session().passage().id()).orElseThrow();
-      ObjectNode node = passages.addObject().put("file", part.file());
-      describe(node, part, e);
-      Planning.Readiness r = e.readiness();
-      ObjectNode ready = node.putObject("readiness");
-      ready
-          .put("chunksAtTarget", r.atTarget())
-          .put("chunks", r.all())
-          .put("slowestBpm", r.slowest());
-      forecast(ready, Optional.ofNullable(forecasts.get(e.goal().id())));
+      List<Planning.Entry> goals = p.all(part.session().passage().id());
+      for (Planning.Entry e : goals) {
+        ObjectNode node = passages.addObject().put("file", part.file());
+        if (!e.section().name().isEmpty()) {
+          node.put("excerpt", e.section().name());
+        }
+        describe(node, part, e);
+        Planning.Readiness r = e.readiness();
+        ObjectNode ready = node.putObject("readiness");
+        ready
+            .put("chunksAtTarget", r.atTarget())
+            .put("chunks", r.all())
+            .put("slowestBpm", r.slowest());
+        forecast(ready, Optional.ofNullable(forecasts.get(e.goal().id())));
+      }
       if (parts.size() == 1) {
-        describe(root, part, e);
+        describe(root, part, goals.get(0));
       }
       problems.addAll(part.session().problems());
     }
@@ -264,6 +271,9 @@ final class PlanCommand implements Callable<Integer> {
     ArrayNode chunks = node.putArray("chunks");
     for (Learned l : e.learning().learned()) {
       Chunk c = l.chunk();
+      if (!e.has(c.id())) {
+        continue;
+      }
       chunks
           .addObject()
           .put("id", c.id())
@@ -327,17 +337,15 @@ final class PlanCommand implements Callable<Integer> {
     var out = spec.commandLine().getOut();
     out.println(advice(p, p.outlook(Token.NEVER)));
     for (Part part : parts) {
-      Optional<Planning.Entry> e = p.of(part.session().passage().id());
-      e.ifPresent(
-          x ->
-              out.println(
-                  part.file()
-                      + ": ready by "
-                      + x.goal().ready()
-                      + ", levels "
-                      + x.ladder().levels().stream()
-                          .map(Level::text)
-                          .collect(Collectors.joining(" "))));
+      for (Planning.Entry x : p.all(part.session().passage().id())) {
+        String name = x.section().name();
+        out.println(
+            (name.isEmpty() ? part.file() : part.file() + ", " + name)
+                + ": ready by "
+                + x.goal().ready()
+                + ", levels "
+                + x.ladder().levels().stream().map(Level::text).collect(Collectors.joining(" ")));
+      }
     }
     for (PracticePlan.Day day : p.plan().days()) {
       out.printf(Locale.ROOT, "%s  %.1f of %.0f min%n", day.date(), day.minutes(), day.budget());

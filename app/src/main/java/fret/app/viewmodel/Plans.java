@@ -315,12 +315,7 @@ public final class Plans {
       Known k = known.get(p.id());
       if (k != null) {
         all.add(k.learning());
-        auditionOf(p).ifPresent(a -> dates.put(Goal.Id.of(p.id()), a));
-        for (Learning.Section x : k.learning().sections()) {
-          auditions.stream()
-              .filter(a -> a.id() == x.auditionId())
-              .forEach(a -> dates.put(x.id(), a));
-        }
+        dates.putAll(Planning.dates(k.learning(), p.auditionId(), auditions));
       }
     }
     List<JournalEntry> entries = List.copyOf(studio.journal());

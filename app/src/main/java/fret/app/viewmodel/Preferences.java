@@ -166,11 +166,7 @@ public final class Preferences {
 
   /** Passages that are not prepared now. */
   public Set<Long> away() {
-    return get("away").stream()
-        .flatMap(t -> java.util.Arrays.stream(t.split(" ")))
-        .filter(t -> t.matches("\\d{1,18}"))
-        .map(Long::valueOf)
-        .collect(Collectors.toCollection(TreeSet::new));
+    return PlanSettings.away(newest);
   }
 
   void putAway(long passage, boolean is) {
