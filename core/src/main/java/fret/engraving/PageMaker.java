@@ -22,12 +22,17 @@ import java.util.function.Function;
 public final class PageMaker {
   private static final double MARGIN_MM = 15;
   private static final double TIGHTEST = 0.72;
-  private static final double GAP_MM = 5;
+
+  /** Room under each line of music, in staff spaces. */
+  private static final double GAP = 2.9;
+
+  private static final double GUTTER_MM = 8;
   private static final int LINES_GIVEN_UP_FOR_A_TURN = 2;
 
   private final GlyphMetrics metrics;
   private final Page.Paper paper;
   private final double spaceMm;
+  private final int columns;
   private static final double LANE_GAP = 1;
   private final List<Line> lines = new ArrayList<>();
 
@@ -45,14 +50,26 @@ public final class PageMaker {
    * @param spaceMm staff space; 1.75 is a usual part, 2.2 large
    */
   public PageMaker(GlyphMetrics metrics, Page.Paper paper, double spaceMm) {
+    this(metrics, paper, spaceMm, 1);
+  }
+
+  /**
+   * @param columns on each page, filled one after the other
+   */
+  public PageMaker(GlyphMetrics metrics, Page.Paper paper, double spaceMm, int columns) {
     this.metrics = metrics;
     this.paper = paper;
     this.spaceMm = spaceMm;
+    this.columns = columns;
+  }
+
+  private double columnMm() {
+    return (paper.widthMm() - 2 * MARGIN_MM - (columns - 1) * GUTTER_MM) / columns;
   }
 
   /** A line of text; long ones are cut at words. */
   public PageMaker text(String text, double sizeMm, Primitive.Text.Style style) {
-    double room = paper.widthMm() - 2 * MARGIN_MM;
+    double room = columnMm();
     StringBuilder line = new StringBuilder();
     for (String word : text.split(" ")) {
       boolean full = metrics.textWidth(line + " " + word, style) * sizeMm > room;
@@ -111,7 +128,7 @@ public final class PageMaker {
     for (int i = 0; i < passage.notes().size(); i++) {
       indices.put(passage.notes().get(i).key(), i);
     }
-    double room = (paper.widthMm() - 2 * MARGIN_MM) / spaceMm;
+    double room = columnMm() / spaceMm;
     List<Bar> bars = passage.score().bars();
     int from = 0;
     while (from < bars.size()) {
@@ -254,7 +271,7 @@ public final class PageMaker {
 
   private void add(Strip strip, boolean endsInRest) {
     double above = -strip.top() * spaceMm;
-    double height = (strip.bottom() - strip.top()) * spaceMm + GAP_MM;
+    double height = (strip.bottom() - strip.top()) * spaceMm + GAP * spaceMm;
     lines.add(
         new Line(
             height,
@@ -271,7 +288,7 @@ public final class PageMaker {
   /** The pages. */
   public List<Page> pages() {
     double room = paper.heightMm() - 2 * MARGIN_MM;
-    List<Page> pages = new ArrayList<>();
+    List<List<Page.Block>> filled = new ArrayList<>();
     int from = 0;
     while (from < lines.size()) {
       double height = 0;
@@ -281,8 +298,14 @@ public final class PageMaker {
         to++;
       }
       to = turn(from, to);
-      pages.add(page(lines.subList(from, to)));
+      filled.add(column(lines.subList(from, to), filled.size() % columns));
       from = to;
+    }
+    List<Page> pages = new ArrayList<>();
+    for (int c = 0; c < filled.size(); c += columns) {
+      List<Page.Block> blocks = new ArrayList<>();
+      filled.subList(c, Math.min(filled.size(), c + columns)).forEach(blocks::addAll);
+      pages.add(new Page(paper, blocks));
     }
     return pages;
   }
@@ -302,18 +325,19 @@ public final class PageMaker {
     return heading && to - 1 > from ? to - 1 : to;
   }
 
-  private Page page(List<Line> of) {
+  private List<Page.Block> column(List<Line> of, int which) {
+    double right = which * (columnMm() + GUTTER_MM);
     List<Page.Block> blocks = new ArrayList<>();
     double y = MARGIN_MM;
     for (Line line : of) {
       double base = y + line.baseMm();
       if (line.block() instanceof Page.TextBlock t) {
-        blocks.add(new Page.TextBlock(t.text(), t.xMm(), base, t.sizeMm(), t.style()));
+        blocks.add(new Page.TextBlock(t.text(), t.xMm() + right, base, t.sizeMm(), t.style()));
       } else if (line.block() instanceof Page.MusicBlock m) {
-        blocks.add(new Page.MusicBlock(m.strip(), m.xMm(), base, m.spaceMm()));
+        blocks.add(new Page.MusicBlock(m.strip(), m.xMm() + right, base, m.spaceMm()));
       }
       y += line.heightMm();
     }
-    return new Page(paper, blocks);
+    return blocks;
   }
 }

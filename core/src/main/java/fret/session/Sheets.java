@@ -30,6 +30,9 @@ import java.util.stream.Collectors;
 
 /** Lays the part, and a sheet to practise from, out on pages. */
 public final class Sheets {
+  /** Staff space up to which a bar has room in half a page. */
+  private static final double IN_COLUMNS_MM = 1.25;
+
   private static final double SPACE_MM = 1.75;
   private static final double LANE_SPACES = 10;
   private static final double TITLE_MM = 6;
@@ -177,9 +180,11 @@ public final class Sheets {
     for (boolean less : new boolean[] {false, true}) {
       List<Task> shown = less ? tasks.stream().map(Sheets::less).toList() : tasks;
       for (double space : new double[] {SPACE_MM, 1.5, 1.25, 1.05, 0.9, 0.75}) {
-        pages = today(title, shown, space);
-        if (pages.size() == 1) {
-          return pages;
+        for (int columns = 1; columns <= (space > IN_COLUMNS_MM ? 1 : 2); columns++) {
+          pages = today(title, shown, space, columns);
+          if (pages.size() == 1) {
+            return pages;
+          }
         }
       }
     }
@@ -190,8 +195,8 @@ public final class Sheets {
     return t.minor() ? new Task(t.what(), t.how(), Optional.empty(), true) : t;
   }
 
-  private List<Page> today(String title, List<Task> tasks, double space) {
-    PageMaker maker = new PageMaker(metrics, paper, space);
+  private List<Page> today(String title, List<Task> tasks, double space, int columns) {
+    PageMaker maker = new PageMaker(metrics, paper, space, columns);
     double text = Math.max(LEAST_TEXT_MM, TEXT_MM * space / SPACE_MM);
     maker.text(title, TITLE_MM, Primitive.Text.Style.BOLD);
     for (Task t : tasks) {

@@ -6,6 +6,7 @@ import fret.app.words.Words;
 import fret.app.work.Computing.Rank;
 import fret.base.UnusableInput;
 import fret.drill.Chunk;
+import fret.drill.DrillKind;
 import fret.engraving.Page;
 import fret.plan.PracticePlan;
 import fret.plan.PracticePlan.Item;
@@ -86,7 +87,11 @@ public final class TodaySheet {
     Map<Long, Session> sessions = new HashMap<>();
     List<Sheets.Task> tasks = new ArrayList<>();
     for (List<Item> same : things.values()) {
-      Item item = same.get(0);
+      Item item =
+          same.stream()
+              .filter(i -> i.drill() == DrillKind.STRAIGHT)
+              .findFirst()
+              .orElse(same.get(0));
       tasks.add(
           new Sheets.Task(
               names.get(item), how(same), notation(p, item, sessions, token), isMinor(p, item)));
@@ -142,6 +147,9 @@ public final class TodaySheet {
           item.passageId(),
           Session.of(stored.passage(), studio.open().page(stored).value(), token));
     }
-    return Optional.of(Asked.drill(sessions.get(item.passageId()), e.get(), item).parts().get(0));
+    List<Score> parts = Asked.drill(sessions.get(item.passageId()), e.get(), item).parts();
+    // What grows note by note is all there in its last part.
+    return Optional.of(
+        item.drill() == DrillKind.ADD_A_NOTE ? parts.get(parts.size() - 1) : parts.get(0));
   }
 }

@@ -94,7 +94,7 @@ class DayWindowTest extends RealWindow {
     robot.interact(() -> studio.todaySheet().make(practice::label, Page.Paper.A4, pdf::set));
     until(() -> pdf.get() != null);
     try (PDDocument page = Loader.loadPDF(pdf.get())) {
-      assertThat(page.getNumberOfPages()).as("pages of a full day").isLessThanOrEqualTo(2);
+      assertThat(page.getNumberOfPages()).as("pages of a full day").isEqualTo(1);
       String text = new PDFTextStripper().getText(page);
       assertThat(text).contains(studio.passages().get(0).settings().title());
     }
