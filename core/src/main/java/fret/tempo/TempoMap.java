@@ -42,6 +42,9 @@ public final class TempoMap {
     }
   }
 
+  private static final int GRID = 960;
+  private static final int LONGEST_WHOLES = 1 << 14;
+
   private final List<Section> sections;
   private final List<Hold> holds;
   private final double[] startsMs;
@@ -128,6 +131,32 @@ public final class TempoMap {
     List<Hold> longer =
         holds.stream().map(h -> new Hold(h.onset(), h.length(), h.extraMs() / factor)).toList();
     return new TempoMap(List.copyOf(scaled), longer);
+  }
+
+  /** The same tempos on onsets that lie so much later, for notes that were cut out. */
+  public TempoMap moved(Fraction by) {
+    return new TempoMap(
+        sections.stream().map(s -> new Section(s.onset().add(by), s.start(), s.end())).toList(),
+        holds.stream().map(h -> new Hold(h.onset().add(by), h.length(), h.extraMs())).toList());
+  }
+
+  /** Whole notes that have gone by since an onset after a time, to a 960th of a whole note. */
+  public double wholesAfter(Fraction from, double ms) {
+    int low = 0;
+    int high = GRID;
+    while (durationMs(from, from.add(Fraction.of(high, GRID))) <= ms
+        && high < LONGEST_WHOLES * GRID) {
+      high *= 2;
+    }
+    while (high - low > 1) {
+      int middle = (low + high) / 2;
+      if (durationMs(from, from.add(Fraction.of(middle, GRID))) <= ms) {
+        low = middle;
+      } else {
+        high = middle;
+      }
+    }
+    return (double) low / GRID;
   }
 
   private int indexAt(Fraction onset) {

@@ -101,6 +101,32 @@ class TempoTest {
     assertThat(map.scaled(0.5).msAt(Fraction.ONE)).isCloseTo(5545.2, within(0.1));
   }
 
+  /** The same shape later; and back from a time to the place in the music. */
+  @Test
+  void notesThatWereCutOutKeepTheirTempos() {
+    Tempo slow = new Tempo(Beat.QUARTER, 60);
+    Tempo fast = new Tempo(Beat.QUARTER, 120);
+    TempoMap map =
+        TempoMap.of(
+            List.of(
+                new TempoMap.Section(Fraction.ZERO, slow, fast),
+                new TempoMap.Section(Fraction.ONE, fast, fast)),
+            List.of(new TempoMap.Hold(Fraction.ONE, Fraction.of(1, 4), 1000)));
+    TempoMap earlier = map.moved(Fraction.of(-1, 2));
+    for (int k = 0; k < 8; k++) {
+      Fraction from = Fraction.of(k, 4);
+      Fraction to = from.add(Fraction.of(3, 8));
+      assertThat(
+              earlier.durationMs(from.subtract(Fraction.of(1, 2)), to.subtract(Fraction.of(1, 2))))
+          .isCloseTo(map.durationMs(from, to), within(1e-6));
+      assertThat(map.wholesAfter(from, map.durationMs(from, to)))
+          .isCloseTo(3 / 8.0, within(2.0 / 960));
+    }
+    // While the quarter at 1 is held (500 ms and 1000 more) the music stands at its end.
+    assertThat(map.wholesAfter(Fraction.ONE, 1200)).isCloseTo(1 / 4.0, within(2.0 / 960));
+    assertThat(map.wholesAfter(Fraction.ONE, -1)).isZero();
+  }
+
   @Test
   void aHoldAddsItsTimeAfterItsNote() {
     TempoMap map =

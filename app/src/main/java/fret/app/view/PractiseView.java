@@ -22,6 +22,7 @@ import fret.sound.Click;
 import fret.sound.PassagePlayer;
 import fret.sound.PlaySet;
 import fret.tempo.Level;
+import fret.tempo.Tempo;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -290,9 +291,7 @@ final class PractiseView extends VBox implements AreaView {
     if (shown == null || g == null || studio.shown() == null) {
       return;
     }
-    double whole =
-        studio.shown().passage().settings().target().at(g.perMinute()).wholeNoteMs() / 1000;
-    music.turnTo(shown, seconds / whole);
+    music.turnTo(shown, practice.stand().wholesAfter(seconds));
   }
 
   void stop() {
@@ -500,7 +499,8 @@ final class PractiseView extends VBox implements AreaView {
             : Sentences.of(
                     "beat." + studio.shown().passage().settings().target().beat().displayName())
                 + " = "
-                + g.level().text());
+                + g.level().text()
+                + inItsSection());
     String string =
         g == null
             ? ""
@@ -515,6 +515,24 @@ final class PractiseView extends VBox implements AreaView {
             ? ""
             : Sentences.of("practise.in-row", g.cleanInRow(), g.settings().cleanNeeded()));
     left.setText(Sentences.of("practise.left", Math.round(practice.minutesLeft())));
+  }
+
+  /** Where a section has a pulse of its own, the tempo that the click has there. */
+  private String inItsSection() {
+    Tempo target = studio.shown().passage().settings().target();
+    Gate g = practice.stand().gateProperty().get();
+    return practice
+        .stand()
+        .begins()
+        .filter(t -> Math.abs(t.perMinuteOf(target.beat()) - g.perMinute()) >= 0.5)
+        .map(
+            t ->
+                " "
+                    + Sentences.of(
+                        "practise.in-section",
+                        Sentences.of("beat." + t.beat().displayName()),
+                        Math.round(t.perMinute())))
+        .orElse("");
   }
 
   /** Clean tries as filled marks, those still asked for as hollow ones. */

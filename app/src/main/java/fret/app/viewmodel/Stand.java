@@ -8,7 +8,6 @@ import fret.engraving.FingerText;
 import fret.journal.Breakage;
 import fret.journal.JournalEntry;
 import fret.journal.Verdict;
-import fret.passage.Passage;
 import fret.plan.Gate;
 import fret.score.LoudnessLine;
 import fret.score.ResolvedPassage;
@@ -24,6 +23,7 @@ import fret.sound.PassagePlayer;
 import fret.sound.Performance;
 import fret.sound.PlaySet;
 import fret.tempo.Level;
+import fret.tempo.Tempo;
 import fret.tempo.TempoMap;
 import java.time.Duration;
 import java.time.Instant;
@@ -133,8 +133,7 @@ public final class Stand {
     if (drill == null || session == null || drill.slices().isEmpty() || gate.get() == null) {
       return;
     }
-    TempoMap map =
-        TempoMap.steady(session.passage().settings().target().at(gate.get().level().perMinute()));
+    TempoMap map = tempo();
     double a4 = session.passage().settings().setup().a4Hz();
     studio.run(
         "hear",
@@ -180,11 +179,45 @@ public final class Stand {
     return line().map(l -> PlaySet.loop(l, LONGEST_LOOP));
   }
 
-  /** A run goes through its sections, everything else at one tempo. */
-  private TempoMap tempo(Passage.Settings settings, Level level) {
-    return stand.get().drill().kind().of() == DrillKind.Of.PASSAGE
-        ? studio.shown().task().tempo().scaled(level.perMinute() / settings.target().perMinute())
-        : TempoMap.steady(settings.target().at(level.perMinute()));
+  /**
+   * The tempo of what is on the stand, on its own onsets: notes as they are written go through the
+   * passage's sections, changes and holds; a drill made of them has the one tempo of its place.
+   */
+  private TempoMap tempo() {
+    TempoMap page = pageTempo();
+    List<Slice> over = over();
+    List<Slice> here = notation.get().slices();
+    if (over.isEmpty() || here.isEmpty()) {
+      Tempo target = studio.shown().passage().settings().target();
+      return TempoMap.steady(target.at(gate.get().level().perMinute()));
+    }
+    return isAsWritten(over, here)
+        ? page.moved(here.get(0).onset().subtract(over.get(0).onset()))
+        : TempoMap.steady(page.at(over.get(0).onset()));
+  }
+
+  /** The passage's tempo at the gate's level. */
+  private TempoMap pageTempo() {
+    double target = studio.shown().passage().settings().target().perMinute();
+    return studio.shown().task().tempo().scaled(gate.get().level().perMinute() / target);
+  }
+
+  /** The tempo with which what is on the stand begins; its section may have its own. */
+  public Optional<Tempo> begins() {
+    boolean there =
+        stand.get() != null
+            && gate.get() != null
+            && notation.get() != null
+            && studio.shown() != null;
+    return there && !notation.get().slices().isEmpty()
+        ? Optional.of(tempo().at(notation.get().slices().get(0).onset()))
+        : Optional.empty();
+  }
+
+  /** Whole notes of a play that have gone by after a time. */
+  public double wholesAfter(double seconds) {
+    Fraction start = notation.get().score().bars().get(0).start();
+    return tempo().wholesAfter(start, seconds * 1000);
   }
 
   /** What a play of a set goes over; empty where it is not the passage as it is written. */
@@ -195,26 +228,35 @@ public final class Stand {
     if (!here || on.passageId() != s.passage().id() || !on.frames().isEmpty()) {
       return Optional.empty();
     }
-    List<Slice> over =
-        on.drill().kind().of() == DrillKind.Of.PASSAGE
-            ? s.resolved().slices()
-            : studio
-                .plans()
-                .ofOpen()
-                .flatMap(e -> e.learning().chunk(on.chunkIds().get(0)))
-                .map(
-                    c ->
-                        s.resolved().slices().stream()
-                            .filter(x -> x.onset().compareTo(c.fromOnset()) >= 0)
-                            .filter(x -> x.onset().compareTo(c.toOnset()) < 0)
-                            .toList())
-                .orElse(List.of());
+    List<Slice> over = over();
     boolean asWritten = !over.isEmpty() && isAsWritten(over, notation.get().slices());
-    TempoMap tempo = tempo(s.passage().settings(), gate.get().level());
     return asWritten
         ? Optional.of(
-            new FollowingDrone.Under(over.get(0).index(), over.get(over.size() - 1).index(), tempo))
+            new FollowingDrone.Under(
+                over.get(0).index(), over.get(over.size() - 1).index(), pageTempo()))
         : Optional.empty();
+  }
+
+  /** The moments of the page that what is on the stand is about; none where that is not known. */
+  private List<Slice> over() {
+    OnStand on = stand.get();
+    Session s = studio.shown();
+    if (on.passageId() != s.passage().id() || !on.frames().isEmpty()) {
+      return List.of();
+    }
+    return on.drill().kind().of() == DrillKind.Of.PASSAGE
+        ? s.resolved().slices()
+        : studio
+            .plans()
+            .ofOpen()
+            .flatMap(e -> e.learning().chunk(on.chunkIds().get(0)))
+            .map(
+                c ->
+                    s.resolved().slices().stream()
+                        .filter(x -> x.onset().compareTo(c.fromOnset()) >= 0)
+                        .filter(x -> x.onset().compareTo(c.toOnset()) < 0)
+                        .toList())
+            .orElse(List.of());
   }
 
   private static boolean isAsWritten(List<Slice> page, List<Slice> drill) {
@@ -231,11 +273,8 @@ public final class Stand {
       return Optional.empty();
     }
     Score score = stand.get().drill().parts().get(part.get());
-    Passage.Settings settings = studio.shown().passage().settings();
     Level level = gate.get().level();
-    ClickLine made =
-        new ClickLine(
-            score, tempo(settings, level), styleAt(level), Clicking.ranges(studio.shown()));
+    ClickLine made = new ClickLine(score, tempo(), styleAt(level), Clicking.ranges(studio.shown()));
     boolean ends = stand.get().drill().kind() == DrillKind.END_CLICK;
     return Optional.of(ends ? made.withEnds() : made);
   }

@@ -1,6 +1,7 @@
 package fret.app.viewmodel;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import fret.base.Said;
 import fret.drill.DrillKind;
@@ -8,6 +9,7 @@ import fret.drill.Frame;
 import fret.journal.Breakage;
 import fret.journal.JournalEntry;
 import fret.journal.Verdict;
+import fret.passage.Details;
 import fret.passage.Passage;
 import fret.plan.PracticePlan;
 import fret.plan.PracticePlan.Item;
@@ -21,6 +23,7 @@ import fret.sound.ClickPlayer;
 import fret.sound.ClickRange;
 import fret.sound.ClickTrack;
 import fret.sound.PassagePlayer;
+import fret.sound.PlaySet;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.List;
@@ -276,6 +279,41 @@ class PracticeModelTest {
     practice.stand().judge(Verdict.CLEAN, Breakage.NONE);
     room.settle();
     assertThat(room.studio.plans().changesProperty().get()).isEmpty();
+  }
+
+  private static double seconds(PlaySet set) {
+    return set.plays().get(0).to() - set.plays().get(0).from();
+  }
+
+  /** A section at half the passage's tempo takes twice the time, in a chunk as in a run. */
+  @Test
+  void aChunkGoesAtTheTempoOfItsSection() {
+    toStraight();
+    Passage at = open(on().passageId());
+    practice.restart();
+    room.settle();
+    toStraight();
+    double level = practice.stand().gateProperty().get().perMinute();
+    double plain = seconds(practice.stand().set(1).orElseThrow());
+    assertThat(practice.stand().begins().orElseThrow().perMinute()).isCloseTo(level, within(1e-9));
+    double half = at.settings().target().perMinute() / 2;
+    room.studio.changeSettings(
+        Said.words("slow"),
+        x ->
+            x.withDetails(
+                x.details()
+                    .withTempoMarks(
+                        List.of(
+                            new Details.TempoMark("1", Details.TempoMark.Kind.SECTION, half)))));
+    room.settle();
+    practice.stand().tempo(level);
+    assertThat(practice.stand().begins().orElseThrow().perMinute())
+        .isCloseTo(level / 2, within(1e-9));
+    PlaySet slow = practice.stand().set(1).orElseThrow();
+    assertThat(seconds(slow)).isCloseTo(2 * plain, within(0.01));
+    assertThat(practice.stand().wholesAfter(plain))
+        .as("half way after the time of a whole play before")
+        .isCloseTo(practice.stand().wholesAfter(2 * plain) / 2, within(0.01));
   }
 
   @Test
