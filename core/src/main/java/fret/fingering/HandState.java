@@ -11,6 +11,9 @@ import java.util.List;
  */
 final class HandState {
   /** Base of a hand that has not been placed yet. */
+  /** So long a finger touches a natural harmonic before the hand may go (from memory), in ms. */
+  private static final double TOUCH_MS = 30;
+
   static final int FREE = 0;
 
   /** A note under the hand; {@code harmonic} when touched, not pressed. */
@@ -271,13 +274,21 @@ final class HandState {
 
   /**
    * Time for the hand to get here: half of the note it left, and all that lies between. A finger
-   * that is replaced moves within the first half, and then half of the rest is left.
+   * that is replaced moves within the first half, and then half of the rest is left. A natural
+   * harmonic rings on when its finger leaves: all of it but the touch is there.
    */
   double transitMs(HandState from) {
     TimedSlice origin = from.left();
     double gap = Math.max(0, moment.startMs() - origin.endMs());
     double share = from.takesOver ? 0.25 : 0.5;
-    return Math.max(5, share * origin.durationMs() + gap);
+    double own = share * origin.durationMs();
+    double station = from.isStation() ? origin.durationMs() - TOUCH_MS : 0;
+    return Math.max(5, Math.max(own, station) + gap);
+  }
+
+  /** Whether the hand stands on a natural harmonic alone, which it may leave while it sounds. */
+  boolean isStation() {
+    return stopped && !takesOver && touches.size() == 1 && touches.get(0).harmonic();
   }
 
   /** Time from the start of the state before to the start of this one, in seconds. */

@@ -13,6 +13,7 @@ final class ShiftPlace {
     OPEN_STRING("open string"),
     REST("rest"),
     HELD_NOTE("held note"),
+    HARMONIC("harmonic"),
     REPEATED_NOTE("repeated note"),
     NEIGHBOURS("semitone between neighbouring fingers"),
     BOW_CHANGE("bow change"),
@@ -47,6 +48,9 @@ final class ShiftPlace {
     if (from.moment().slice().restAfter().signum() > 0) {
       return Cover.REST;
     }
+    if (from.isStation()) {
+      return Cover.HARMONIC;
+    }
     HandState.Touch a = from.lead();
     HandState.Touch b = to.lead();
     boolean sameString = a != null && b != null && a.string() == b.string() && !b.isOpen();
@@ -67,7 +71,7 @@ final class ShiftPlace {
       return 0;
     }
     return switch (cover(from, to)) {
-      case OPEN_STRING, REST, HELD_NOTE, REPEATED_NOTE -> 0;
+      case OPEN_STRING, REST, HELD_NOTE, HARMONIC, REPEATED_NOTE -> 0;
       case NEIGHBOURS -> ADJACENT;
       case BOW_CHANGE -> BOW_CHANGE;
       case NOTHING -> 1;

@@ -16,6 +16,7 @@ import fret.player.HandModel;
 import fret.player.HandSize;
 import fret.player.School;
 import java.util.List;
+import java.util.Map;
 import org.apache.commons.numbers.fraction.Fraction;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -47,6 +48,32 @@ class ShiftDetailsTest {
     assertThat(s.isUp()).isTrue();
     // 690 mm: window of 20 cents at the seventh semitone, by hand: 690 ln 2 / 12 * 0.2 * 2^(-7/12)
     assertThat(s.windowMm()).isCloseTo(5.32, within(0.01));
+  }
+
+  private static Shift afterTheFirst(boolean harmonic) {
+    FingeringTask task =
+        Exercises.task(InstrumentType.VIOLIN, Exercises.line("A5 B4 C5", Fraction.of(1, 8)), 288)
+            .withRules(List.of(NoteRule.onString(0, 2), NoteRule.pin(1, Finger.FIRST, 2)));
+    NoteFinger first =
+        new FingeringSolver(task)
+            .choicesAt(0).stream()
+                .map(f -> f.notes().get(0).orElseThrow())
+                .filter(n -> n.string() == 2 && n.harmonic() == harmonic)
+                .findFirst()
+                .orElseThrow();
+    return new FingeringSolver(task.withFixed(Map.of(0, first))).best().shifts().get(0);
+  }
+
+  /**
+   * A natural harmonic rings on: an eighth at half = 144 lasts 104 ms, of which a stopped note
+   * leaves 52 for the way, a harmonic all but the 30 of its touch: 74.
+   */
+  @Test
+  void aHarmonicIsAStationThatTheHandMayLeaveEarly() {
+    assertThat(afterTheFirst(false).timeMs()).isCloseTo(52.1, within(0.1));
+    Shift s = afterTheFirst(true);
+    assertThat(s.timeMs()).isCloseTo(74.2, within(0.1));
+    assertThat(s.hiddenBehind()).isEqualTo("harmonic");
   }
 
   private static NoteFinger at(InstrumentType type, int string, int semitone) {
