@@ -10,9 +10,10 @@ import java.util.List;
  * its own and is not told.
  */
 final class ChordPitch {
-  private static final int WINDOW = 4096;
-  private static final int SIZE = 8192;
-  private static final double HALF_WINDOW_S = WINDOW / 2.0 / Recording.RATE;
+  /** Window for notes that last, and for short ones, in samples. */
+  static final int LONG = 4096;
+
+  static final int SHORT = 2048;
   private static final double STEP_S = 0.04;
   private static final double REACH_CENTS = 60;
   private static final int PARTIALS = 10;
@@ -26,11 +27,19 @@ final class ChordPitch {
   private static final int FEWEST = 3;
   private static final double WIDEST_CENTS = 22;
 
+  private final int window;
+  private final double halfWindowS;
   private final Spectra spectra;
   private final float[] magnitudes;
 
-  ChordPitch(Recording recording) {
-    this.spectra = new Spectra(recording, WINDOW, SIZE);
+  /**
+   * @param window in samples, {@link #LONG} or {@link #SHORT}: the shorter, the farther apart
+   *     partials have to lie
+   */
+  ChordPitch(Recording recording, int window) {
+    this.window = window;
+    this.halfWindowS = window / 2.0 / Recording.RATE;
+    this.spectra = new Spectra(recording, window, 2 * window);
     this.magnitudes = new float[(int) (HIGHEST_HZ * 1.05 / spectra.binHertz())];
   }
 
@@ -47,9 +56,9 @@ final class ChordPitch {
   List<Double> cents(double from, double to, List<Double> wanted, List<Double> all) {
     List<List<Found>> found = new ArrayList<>();
     wanted.forEach(w -> found.add(new ArrayList<>()));
-    double first = from + HALF_WINDOW_S;
-    double last = Math.max(first, to - HALF_WINDOW_S);
-    if (to - from >= HALF_WINDOW_S) {
+    double first = from + halfWindowS;
+    double last = Math.max(first, to - halfWindowS);
+    if (to - from >= halfWindowS) {
       for (double t = Math.min(first, (from + to) / 2); t <= last; t += STEP_S) {
         spectra.at((int) Math.round(t * Recording.RATE), magnitudes);
         for (int i = 0; i < wanted.size(); i++) {
@@ -79,7 +88,7 @@ final class ChordPitch {
   }
 
   private boolean isShared(double partial, double own, List<Double> all) {
-    double apart = APART_BINS * Recording.RATE / WINDOW;
+    double apart = APART_BINS * Recording.RATE / window;
     double near = Math.max(apart, partial * (Math.pow(2, 2 * REACH_CENTS / 1200) - 1));
     for (double other : all) {
       double nearest = Math.max(1, Math.round(partial / other)) * other;

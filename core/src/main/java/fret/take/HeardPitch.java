@@ -20,6 +20,11 @@ public record HeardPitch(
   /** No single pitch could be told. */
   public static final HeardPitch NONE = new HeardPitch(Double.NaN, 0, 0, 0, 0, 0);
 
+  /** With another mean. */
+  HeardPitch at(double mean) {
+    return new HeardPitch(mean, driftCents, vibratoHz, vibratoCents, glideMs, otherSemitones);
+  }
+
   HeardPitch gliding(double ms) {
     return new HeardPitch(cents, driftCents, vibratoHz, vibratoCents, ms, otherSemitones);
   }

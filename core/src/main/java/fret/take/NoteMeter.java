@@ -2,6 +2,7 @@ package fret.take;
 
 import fret.take.Expected.Join;
 import fret.take.Expected.Moment;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 
@@ -16,12 +17,17 @@ final class NoteMeter {
   private static final double LONGEST_GLIDE_S = 0.15;
   private static final double LONG_ORNAMENT_S = 0.5;
 
+  /** A note before rings on for 0.1 to 0.2 s: what lasts twice as long is told from its rest. */
+  private static final double RINGS_S = 0.3;
+
   private final Listened heard;
   private final ChordPitch chords;
+  private final ChordPitch underRing;
 
   NoteMeter(Listened heard) {
     this.heard = heard;
-    this.chords = new ChordPitch(heard.recording());
+    this.chords = new ChordPitch(heard.recording(), ChordPitch.LONG);
+    this.underRing = new ChordPitch(heard.recording(), ChordPitch.SHORT);
   }
 
   /** A note of a run; empty where nothing of it is there: it was only passed over. */
@@ -54,7 +60,24 @@ final class NoteMeter {
       return Optional.of(plain.withTones(tones(m, now.from, end)));
     }
     HeardNote pitched = pitched(plain, goesOn ? next : end);
+    if (i > 0 && pitched.pitch().isTold() && pitched.lengthS() < RINGS_S) {
+      pitched = underRing(pitched, run.get(i - 1).expected);
+    }
     return Optional.of(m.join() == Join.SHIFT ? reached(pitched) : pitched);
+  }
+
+  /**
+   * A short note lies under what rings of the note before: it is told from the partials that it
+   * does not share with that.
+   */
+  private HeardNote underRing(HeardNote note, Moment before) {
+    double tuned = Math.pow(2, heard.tuned() / 1200);
+    double own = heard.hertz(heard.moment(note.moment()));
+    List<Double> all = new ArrayList<>(List.of(own));
+    before.hertz().forEach(h -> all.add(h * tuned));
+    double cents = underRing.cents(note.onsetS(), note.endS(), List.of(own), all).get(0);
+    boolean same = !note.pitch().isOther() && !Double.isNaN(cents);
+    return same ? note.with(note.pitch().at(cents), note.addedMs()) : note;
   }
 
   private List<Double> tones(Moment m, double from, double to) {

@@ -43,7 +43,7 @@ class ChordPitchTest {
       expected.add(Pitch.parse(names[i]).hertz(440));
       hertz[i] = expected.get(i) * Math.pow(2, cents[i] / 1200);
     }
-    return new ChordPitch(sound(hertz, vibrato, noise))
+    return new ChordPitch(sound(hertz, vibrato, noise), ChordPitch.LONG)
         .cents(0.05, LENGTH_S - 0.02, expected, expected);
   }
 
@@ -65,6 +65,32 @@ class ChordPitchTest {
     assertThat(told.get(1)).isCloseTo(-8, within(3.0));
   }
 
+  /** A note of 0.16 s while the one before rings on and dies away in a tenth of a second. */
+  @ParameterizedTest
+  @CsvSource({"A4, B4, 12", "G4, A4, -15", "E5, C5, 10", "D4, F4, -8"})
+  void aShortNoteIsToldUnderTheRingOfTheOneBefore(String before, String now, double cents) {
+    double rings = Pitch.parse(before).hertz(440);
+    double own = Pitch.parse(now).hertz(440);
+    double played = own * Math.pow(2, cents / 1200);
+    float[] x = new float[(int) (0.4 * Recording.RATE)];
+    int from = (int) (0.15 * Recording.RATE);
+    int to = (int) (0.31 * Recording.RATE);
+    for (int i = 0; i < x.length; i++) {
+      double t = i / (double) Recording.RATE;
+      double left = i < from ? 1 : Math.exp(-(t - 0.15) / 0.1);
+      for (int h = 1; h <= 8; h++) {
+        x[i] += (float) (0.1 * left / h * Math.sin(2 * Math.PI * h * rings * t));
+        x[i] +=
+            i < from || i >= to ? 0 : (float) (0.1 / h * Math.sin(2 * Math.PI * h * played * t));
+      }
+    }
+    double told =
+        new ChordPitch(new Recording(x), ChordPitch.SHORT)
+            .cents(0.15, 0.31, List.of(own), List.of(own, rings))
+            .get(0);
+    assertThat(told).isCloseTo(cents, within(3.0));
+  }
+
   /** Every partial of the upper note is one of the lower note too. */
   @Test
   void anOctavesUpperNoteIsNotTold() {
@@ -76,9 +102,10 @@ class ChordPitchTest {
   @Test
   void whatIsTooShortOrNotThereIsNotTold() {
     List<Double> two = List.of(Pitch.parse("D4").hertz(440), Pitch.parse("B4").hertz(440));
-    ChordPitch silent = new ChordPitch(new Recording(new float[Recording.RATE]));
+    ChordPitch silent = new ChordPitch(new Recording(new float[Recording.RATE]), ChordPitch.LONG);
     assertThat(silent.cents(0.1, 0.9, two, two)).allMatch(c -> c.isNaN());
-    ChordPitch sounds = new ChordPitch(sound(new double[] {two.get(0), two.get(1)}, 0, 0.001));
+    ChordPitch sounds =
+        new ChordPitch(sound(new double[] {two.get(0), two.get(1)}, 0, 0.001), ChordPitch.LONG);
     assertThat(sounds.cents(0.1, 0.15, two, two)).allMatch(c -> c.isNaN());
   }
 }
