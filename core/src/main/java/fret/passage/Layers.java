@@ -8,6 +8,7 @@ import fret.drill.OwnChunkLayer;
 import fret.harmony.ChordLayer;
 import fret.intonation.TemperamentLayer;
 import fret.intonation.TuningLayer;
+import fret.load.LimitsLayer;
 import fret.mark.BowLayer;
 import fret.mark.FingerLayer;
 import fret.mark.Layer;
@@ -52,7 +53,8 @@ public final class Layers {
                 TemperamentLayer.TEMPERAMENT,
                 StrandLayer.STRAND,
                 StrandLevelsLayer.LEVELS,
-                ChordLayer.CHORD));
+                ChordLayer.CHORD,
+                LimitsLayer.LIMITS));
     BowLayers.ALL.stream().filter(l -> l != BowLayer.BOW).forEach(all::add);
     all.addAll(SettingLayers.ALL);
     return List.copyOf(all);

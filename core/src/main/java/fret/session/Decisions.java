@@ -6,6 +6,8 @@ import fret.drill.ChunkLayer;
 import fret.fingering.Fingering;
 import fret.fingering.NoteFinger;
 import fret.instrument.Finger;
+import fret.load.Limits;
+import fret.load.LimitsLayer;
 import fret.mark.BowLayer;
 import fret.mark.FingerLayer;
 import fret.mark.FingerMark;
@@ -136,6 +138,13 @@ public final class Decisions {
         setup.equals(PracticeSetup.USUAL) ? Optional.empty() : Optional.of(setup);
     Marks after = s.passage().marks().with(PracticeLayer.PRACTICE, Place.WHOLE, own);
     return changed(Said.of("practice.setup"), s, after);
+  }
+
+  /** What the player can do; the usual takes the mark away. */
+  public static Change limits(Session s, Limits limits) {
+    Optional<Limits> own = limits.equals(Limits.USUAL) ? Optional.empty() : Optional.of(limits);
+    return changed(
+        Said.of("limits.set"), s, s.passage().marks().with(LimitsLayer.LIMITS, Place.WHOLE, own));
   }
 
   /** What the click does by bars. */

@@ -16,9 +16,11 @@ import fret.fingering.PrintedWishes;
 import fret.fingering.TempoRange;
 import fret.lane.LaneInput;
 import fret.load.Limits;
+import fret.load.LimitsLayer;
 import fret.load.Load;
 import fret.mark.FingerLayer;
 import fret.mark.NoteLayer;
+import fret.mark.Place;
 import fret.mark.VibratoLayer;
 import fret.mark.VibratoWish;
 import fret.mark.Wish;
@@ -228,8 +230,13 @@ public record Session(
     return load(fingering(), bowing());
   }
 
+  /** What the player can do. */
+  public Limits limits() {
+    return passage.marks().at(LimitsLayer.LIMITS, Place.WHOLE).orElse(Limits.USUAL);
+  }
+
   private Load load(Fingering hand, Bowing bowing) {
-    return Load.of(resolved(), task().tempo(), hand, Optional.of(bowing), Limits.USUAL);
+    return Load.of(resolved(), task().tempo(), hand, Optional.of(bowing), limits());
   }
 
   /** What the player asks of the vibrato, by moment. */

@@ -171,6 +171,7 @@ class SessionTest {
     s = after(s, Ear.tune(s, 3, 3, Temperament.PYTHAGOREAN));
     s = after(s, Strands.mark(s, 2, 4, Optional.of(Strand.PEDAL)));
     s = after(s, Strands.level(s, Strand.PEDAL, -1.5));
+    s = after(s, Decisions.limits(s, new fret.load.Limits(8, 6.5, 12)));
     s = after(s, Ear.chord(s, 1, Optional.of(Chord.parse("F#m7"))));
     s =
         after(

@@ -40,6 +40,7 @@ final class CaresPane extends Cards {
   private final CheckBox caution = new CheckBox(Sentences.of("cares.never-stretch"));
   private final ComboBox<Thumb> thumb = new ComboBox<>();
   private final WeightRows<EffortKind> weights;
+  private final LimitRows limits;
   private boolean showing;
 
   /** Where the thumb may come up. */
@@ -64,8 +65,10 @@ final class CaresPane extends Cards {
   CaresPane(Studio studio, LeftHandModel model) {
     this.studio = studio;
     this.model = model;
+    this.limits = new LimitRows(studio);
     VBox hand =
-        Parts.card(Sentences.of("cares.my-hand"), Parts.scroll(new VBox(8, about, handGrid())));
+        Parts.card(
+            Sentences.of("cares.my-hand"), Parts.scroll(new VBox(8, about, handGrid(), limits)));
     hand.setMinWidth(360);
     hand.setPrefWidth(380);
     weights =
@@ -197,6 +200,7 @@ final class CaresPane extends Cards {
     span.setPromptText(
         String.valueOf(Math.round(setup.hand().size().factor() * HandModel.mediumSpanMm(on))));
     span.setText(setup.hand().spanMm() > 0 ? Words.one(setup.hand().spanMm()) : "");
+    limits.show(b);
     caution.setSelected(setup.hand().fourthCaution());
     thumb.setValue(
         List.of(Thumb.values()).stream()

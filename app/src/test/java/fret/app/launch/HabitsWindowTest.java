@@ -48,6 +48,14 @@ class HabitsWindowTest extends RealWindow {
     does(robot, () -> choice.setValue(value));
   }
 
+  private double highestShare() {
+    return studio.shown().load().moments().stream()
+        .flatMap(java.util.List::stream)
+        .mapToDouble(fret.load.Load.Share::share)
+        .max()
+        .orElse(0);
+  }
+
   @Test
   void theHandIsMeasuredAndSpared(FxRobot robot) throws Exception {
     openFirst(robot);
@@ -72,6 +80,19 @@ class HabitsWindowTest extends RealWindow {
     robot.type(KeyCode.ENTER);
     until(() -> studio.messageProperty().get().contains("40 to 250"));
     assertThat(hand().spanMm()).isEqualTo(84.5);
+    TextField bits = robot.lookup("#limit-shift").query();
+    double before = highestShare();
+    does(
+        robot,
+        () -> {
+          bits.requestFocus();
+          bits.setText("5");
+        });
+    robot.type(KeyCode.ENTER);
+    until(() -> studio.session().limits().shiftBits() == 5 && !studio.isBehind());
+    assertThat(highestShare()).isGreaterThanOrEqualTo(before);
+    robot.push(KeyCode.CONTROL, KeyCode.Z);
+    until(() -> studio.session().limits().shiftBits() == 10 && !studio.isBehind());
     CheckBox caution = robot.lookup("#fourth-caution").query();
     does(robot, () -> caution.setSelected(true));
     assertThat(hand().fourthCaution()).isTrue();
