@@ -26,6 +26,7 @@ public record Decided(List<NoteRule> pins, List<NoteRule> adopted, Wishes asked)
   Set<Integer> notes(FingeringTask task) {
     Set<Integer> notes = new HashSet<>(asked.vibrato());
     notes.addAll(asked.lengths().keySet());
+    notes.addAll(asked.slides().keySet());
     pins.forEach(r -> notes.add(r.note()));
     asked.stretches().forEach(r -> notes.add(r.note()));
     for (int slice : asked.still()) {
@@ -62,7 +63,7 @@ public record Decided(List<NoteRule> pins, List<NoteRule> adopted, Wishes asked)
     stretches.addAll(asked.stretches());
     Set<Integer> still = new HashSet<>(printed.still());
     still.addAll(asked.still());
-    return new Wishes(rules(), stretches, still, asked.vibrato(), asked.lengths());
+    return new Wishes(rules(), stretches, still, asked.vibrato(), asked.lengths(), asked.slides());
   }
 
   /** Only what bears on the notes of some moments, to be compared. */
@@ -81,10 +82,15 @@ public record Decided(List<NoteRule> pins, List<NoteRule> adopted, Wishes asked)
             new HashSet<>(
                 asked.still().stream().filter(s -> s >= fromSlice && s <= toSlice).toList()),
             new HashSet<>(asked.vibrato().stream().filter(in::test).toList()),
-            asked.lengths().entrySet().stream()
-                .filter(e -> in.test(e.getKey()))
-                .collect(
-                    java.util.stream.Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue))));
+            within(asked.lengths(), in),
+            within(asked.slides(), in)));
+  }
+
+  private static <V> Map<Integer, V> within(
+      Map<Integer, V> all, java.util.function.IntPredicate in) {
+    return all.entrySet().stream()
+        .filter(e -> in.test(e.getKey()))
+        .collect(java.util.stream.Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
   }
 
   /** Whether a fingering keeps all of this as it is. */
@@ -92,6 +98,7 @@ public record Decided(List<NoteRule> pins, List<NoteRule> adopted, Wishes asked)
     boolean moves = f.shifts().stream().anyMatch(s -> asked.still().contains(s.toSlice()));
     return asked.vibrato().isEmpty()
         && asked.lengths().isEmpty()
+        && asked.slides().isEmpty()
         && !moves
         && pins.stream().allMatch(r -> keeps(f, r))
         && asked.stretches().stream().allMatch(r -> keeps(f, r));

@@ -19,7 +19,7 @@ public record FingerAhead(
     int note, Finger finger, int fromString, int string, int freeFromSlice, double timeMs) {
   /** Crossings to a stopped note, in order; those right after a rest are left out. */
   public static List<FingerAhead> of(FingeringTask task, Fingering fingering) {
-    List<TimedSlice> moments = Timing.of(task.passage(), task.tempo(), task.wishes().vibrato());
+    List<TimedSlice> moments = Timing.of(task.passage(), task.tempo(), task.wishes());
     List<FingerAhead> found = new ArrayList<>();
     for (int i = 1; i < moments.size(); i++) {
       Optional<NoteFinger> before = lead(moments.get(i - 1), fingering);

@@ -42,7 +42,7 @@ final class HandLayers {
     this.toSlice = toSlice;
     this.token = token;
     this.obstacles = new Obstacles(task);
-    this.timed = Timing.of(task.passage(), task.tempo(), task.wishes().vibrato());
+    this.timed = Timing.of(task.passage(), task.tempo(), task.wishes());
     this.still = new TreeSet<>(task.wishes().still());
     buildLayers();
     connect(terms);

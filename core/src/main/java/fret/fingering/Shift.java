@@ -20,6 +20,7 @@ import java.util.Optional;
  *     when the finger left does not exist there or lies beyond the arrival
  * @param newFinger guide note of the finger that arrives, in the old position, with the mm it
  *     slides
+ * @param heard whether its slide is meant to be heard
  */
 public record Shift(
     int fromNote,
@@ -39,7 +40,8 @@ public record Shift(
     double windowMm,
     String hiddenBehind,
     Optional<Guide> oldFinger,
-    Optional<Guide> newFinger) {
+    Optional<Guide> newFinger,
+    boolean heard) {
   /**
    * A guide note.
    *

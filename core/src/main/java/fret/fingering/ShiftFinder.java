@@ -71,7 +71,8 @@ final class ShiftFinder {
         to.grip().windowMm(),
         ShiftPlace.cover(before, to).words(),
         guide(left, left.semitone() + moved).filter(g -> !overshoots(left, g, reached)),
-        guide(reached, reached.semitone() - moved));
+        guide(reached, reached.semitone() - moved),
+        to.moment().slide() == 0);
   }
 
   /** The guide of a double stop is the lowest finger that arrives. */

@@ -70,12 +70,14 @@ final class ShiftPlace {
     if (!to.isShiftFrom(from)) {
       return 0;
     }
-    return switch (cover(from, to)) {
-      case OPEN_STRING, REST, HELD_NOTE, HARMONIC, REPEATED_NOTE -> 0;
-      case NEIGHBOURS -> ADJACENT;
-      case BOW_CHANGE -> BOW_CHANGE;
-      case NOTHING -> 1;
-    };
+    double open =
+        switch (cover(from, to)) {
+          case OPEN_STRING, REST, HELD_NOTE, HARMONIC, REPEATED_NOTE -> 0;
+          case NEIGHBOURS -> ADJACENT;
+          case BOW_CHANGE -> BOW_CHANGE;
+          case NOTHING -> 1;
+        };
+    return open * to.moment().slide();
   }
 
   /** 1 for a shift in mid-phrase that arrives between two beats. */

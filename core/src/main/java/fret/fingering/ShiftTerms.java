@@ -83,7 +83,7 @@ final class ShiftTerms {
             && b != null
             && a.finger() == b.finger()
             && a.string() == b.string();
-    return slides ? travelMm(from, to) / 100 : 0;
+    return slides ? to.moment().slide() * travelMm(from, to) / 100 : 0;
   }
 
   /** 1 for the second of two shifts in a row within an arpeggio that differ in distance. */
@@ -98,9 +98,9 @@ final class ShiftTerms {
     return EqualSteps.areEqual(before, travelMm(from, to)) ? 0 : 1;
   }
 
-  /** 1 for a shift that a slur leaves open. */
+  /** 1 for a shift that a slur leaves open, unless it is meant to be heard. */
   static double slurShift(HandState from, HandState to) {
     boolean inSlur = to.moment().slice().slurredInto() && !to.takesOver();
-    return to.isShiftFrom(from) && from.isStopped() && inSlur ? 1 : 0;
+    return to.isShiftFrom(from) && from.isStopped() && inSlur ? to.moment().slide() : 0;
   }
 }

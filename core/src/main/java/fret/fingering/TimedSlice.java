@@ -16,6 +16,7 @@ import java.util.List;
  *     times what its signs make of it
  * @param crossingShare what the way into it costs of a crossing by itself, see {@link BowPatterns}
  * @param interval semitones between the two notes of a double stop; 0 for anything else
+ * @param slide what is heard of a slide into it counts so many times, 1 where nothing is asked
  */
 record TimedSlice(
     Slice slice,
@@ -27,7 +28,8 @@ record TimedSlice(
     boolean vibrato,
     List<Double> heldWorth,
     double crossingShare,
-    int interval) {
+    int interval,
+    double slide) {
   TimedSlice {
     heldWorth = List.copyOf(heldWorth);
   }

@@ -1,5 +1,6 @@
 package fret.fingering;
 
+import fret.mark.SlideWish;
 import fret.score.Bar;
 import fret.score.Direction;
 import fret.score.LoudnessLine;
@@ -10,20 +11,22 @@ import fret.tempo.TempoMap;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.TreeMap;
 import org.apache.commons.numbers.fraction.Fraction;
 
 /** Puts the moments of a passage in time; grace notes steal theirs from the note before. */
 final class Timing {
+  /** What is to be hidden counts so many times (from memory). */
+  private static final double HIDDEN = 2;
+
   private Timing() {}
 
   /**
    * The moments in time.
    *
-   * @param vibrato indices of the notes for which the player wants vibrato
+   * @param wishes what the player asks of notes
    */
-  static List<TimedSlice> of(ResolvedPassage passage, TempoMap tempo, Set<Integer> vibrato) {
+  static List<TimedSlice> of(ResolvedPassage passage, TempoMap tempo, Wishes wishes) {
     List<Slice> slices = passage.slices();
     double[] patterns = BowPatterns.of(passage);
     PlayedTimes times = PlayedTimes.of(passage, tempo);
@@ -40,12 +43,23 @@ final class Timing {
               level == null ? LoudnessLine.MEZZO_FORTE : level.getValue(),
               onBeat(passage, slice),
               Contour.of(passage, i, times.durationMs(i) / 1000),
-              slice.starting().stream().anyMatch(vibrato::contains),
+              slice.starting().stream().anyMatch(wishes.vibrato()::contains),
               LetGo.worth(passage, slice),
               patterns[i],
-              interval(passage, slice)));
+              interval(passage, slice),
+              slide(wishes, slice)));
     }
     return timed;
+  }
+
+  private static double slide(Wishes wishes, Slice slice) {
+    for (int note : slice.starting()) {
+      SlideWish asked = wishes.slides().get(note);
+      if (asked != null) {
+        return asked == SlideWish.HEARD ? 0 : HIDDEN;
+      }
+    }
+    return 1;
   }
 
   private static int interval(ResolvedPassage passage, Slice slice) {

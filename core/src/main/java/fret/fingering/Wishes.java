@@ -1,6 +1,7 @@
 package fret.fingering;
 
 import fret.mark.LengthWish;
+import fret.mark.SlideWish;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -13,13 +14,15 @@ import java.util.Set;
  * @param still moments into which the hand must not move
  * @param vibrato indices of the notes for which vibrato is wanted
  * @param lengths notes that are to sound in full, or to be let go at the next note
+ * @param slides notes into which a slide is meant to be heard, or to be hidden
  */
 public record Wishes(
     List<NoteRule> rules,
     List<NoteRule> stretches,
     Set<Integer> still,
     Set<Integer> vibrato,
-    Map<Integer, LengthWish> lengths) {
+    Map<Integer, LengthWish> lengths,
+    Map<Integer, SlideWish> slides) {
   public static final Wishes NONE = new Wishes(List.of(), List.of(), Set.of(), Set.of());
 
   public Wishes {
@@ -28,18 +31,23 @@ public record Wishes(
     still = Set.copyOf(still);
     vibrato = Set.copyOf(vibrato);
     lengths = Map.copyOf(lengths);
+    slides = Map.copyOf(slides);
   }
 
   public Wishes(
       List<NoteRule> rules, List<NoteRule> stretches, Set<Integer> still, Set<Integer> vibrato) {
-    this(rules, stretches, still, vibrato, Map.of());
+    this(rules, stretches, still, vibrato, Map.of(), Map.of());
   }
 
   public Wishes withLengths(Map<Integer, LengthWish> other) {
-    return new Wishes(rules, stretches, still, vibrato, other);
+    return new Wishes(rules, stretches, still, vibrato, other, slides);
+  }
+
+  public Wishes withSlides(Map<Integer, SlideWish> other) {
+    return new Wishes(rules, stretches, still, vibrato, lengths, other);
   }
 
   public Wishes withRules(List<NoteRule> other) {
-    return new Wishes(other, stretches, still, vibrato, lengths);
+    return new Wishes(other, stretches, still, vibrato, lengths, slides);
   }
 }

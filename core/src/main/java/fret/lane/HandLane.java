@@ -171,6 +171,8 @@ final class HandLane implements Lane {
       }
     }
 
+    private static final double HEARD = 0.6;
+
     /** Width of the slope of a shift within a moment. */
     private static double slope(double width) {
       return Math.min(width * 0.45, 3);
@@ -194,6 +196,10 @@ final class HandLane implements Lane {
       double y1 = y(instrument.mmFromNut(s.fromBase()));
       double y2 = y(instrument.mmFromNut(s.toBase()));
       pen.line(start, y1, end, y2, 0.28, Ink.HAND, s.toSlice());
+      if (s.heard()) {
+        // A slide that is meant to be heard is drawn double.
+        pen.line(start + HEARD, y1, end + HEARD, y2, 0.16, Ink.HAND, s.toSlice());
+      }
       // Below the lower frame: above it the label would meet the marks of the higher one.
       double labelY = Math.min(height - 0.35, Math.max(y1, y2) + 1.75);
       // The ring of an open string would stand in the label's place.
@@ -359,7 +365,11 @@ final class HandLane implements Lane {
         for (Shift s : fingering.shifts()) {
           if (s.toSlice() == slice.index()) {
             said =
-                Said.of("lane.hand.shift", said, Math.round(s.travelMm()), Math.round(s.timeMs()));
+                Said.of(
+                    s.heard() ? "lane.hand.slide" : "lane.hand.shift",
+                    said,
+                    Math.round(s.travelMm()),
+                    Math.round(s.timeMs()));
           }
         }
         spoken.add(said);

@@ -14,6 +14,8 @@ import fret.mark.FingerLayer;
 import fret.mark.Layer;
 import fret.mark.LengthLayer;
 import fret.mark.ReminderLayer;
+import fret.mark.SlideLayer;
+import fret.mark.SlidesHiddenLayer;
 import fret.mark.StrandLayer;
 import fret.mark.StrandLevelsLayer;
 import fret.mark.VibratoLayer;
@@ -54,7 +56,9 @@ public final class Layers {
                 StrandLayer.STRAND,
                 StrandLevelsLayer.LEVELS,
                 ChordLayer.CHORD,
-                LimitsLayer.LIMITS));
+                LimitsLayer.LIMITS,
+                SlideLayer.SLIDE,
+                SlidesHiddenLayer.HIDDEN));
     BowLayers.ALL.stream().filter(l -> l != BowLayer.BOW).forEach(all::add);
     all.addAll(SettingLayers.ALL);
     return List.copyOf(all);

@@ -15,6 +15,7 @@ import fret.mark.Marks;
 import fret.mark.NoteLayer;
 import fret.mark.Place;
 import fret.mark.Reattachment;
+import fret.mark.SlidesHiddenLayer;
 import fret.mark.Wish;
 import fret.mark.WishLayer;
 import fret.passage.HeadingLayer;
@@ -138,6 +139,19 @@ public final class Decisions {
         setup.equals(PracticeSetup.USUAL) ? Optional.empty() : Optional.of(setup);
     Marks after = s.passage().marks().with(PracticeLayer.PRACTICE, Place.WHOLE, own);
     return changed(Said.of("practice.setup"), s, after);
+  }
+
+  /** All slides are hidden, or those that are meant to be heard come back. */
+  public static Change hideSlides(Session s, boolean hidden) {
+    return changed(
+        Said.of(hidden ? "slides.hide" : "slides.back"),
+        s,
+        s.passage()
+            .marks()
+            .with(
+                SlidesHiddenLayer.HIDDEN,
+                Place.WHOLE,
+                hidden ? Optional.of(true) : Optional.empty()));
   }
 
   /** What the player can do; the usual takes the mark away. */

@@ -19,9 +19,12 @@ import fret.mark.FingerLayer;
 import fret.mark.FingerMark;
 import fret.mark.Layer;
 import fret.mark.LengthLayer;
-import fret.mark.LengthWish;
 import fret.mark.Marks;
 import fret.mark.NoteLayer;
+import fret.mark.Place;
+import fret.mark.SlideLayer;
+import fret.mark.SlideWish;
+import fret.mark.SlidesHiddenLayer;
 import fret.mark.VibratoLayer;
 import fret.mark.VibratoWish;
 import fret.mark.Wish;
@@ -172,18 +175,27 @@ public final class Pipeline {
         rules(marks, FingerLayer.PINNED, "", resolved),
         rules(marks, FingerLayer.ADOPTED, "", resolved),
         WishRules.of(resolved, task.tempo(), List.of(), Wish.all(marks), vibrato)
-            .withLengths(lengths(marks, resolved)));
+            .withLengths(byNote(marks, LengthLayer.LENGTH, resolved))
+            .withSlides(slides(marks, resolved)));
   }
 
-  private static Map<Integer, LengthWish> lengths(Marks marks, ResolvedPassage resolved) {
-    Map<Integer, LengthWish> lengths = new HashMap<>();
+  /** Before a jury no slide is heard; those that are to be hidden stay so. */
+  private static Map<Integer, SlideWish> slides(Marks marks, ResolvedPassage resolved) {
+    Map<Integer, SlideWish> slides = byNote(marks, SlideLayer.SLIDE, resolved);
+    if (marks.at(SlidesHiddenLayer.HIDDEN, Place.WHOLE).orElse(false)) {
+      slides.values().removeIf(w -> w == SlideWish.HEARD);
+    }
+    return slides;
+  }
+
+  private static <V> Map<Integer, V> byNote(
+      Marks marks, NoteLayer<V> layer, ResolvedPassage resolved) {
+    Map<Integer, V> all = new HashMap<>();
     for (int i = 0; i < resolved.notes().size(); i++) {
       int note = i;
-      marks
-          .at(LengthLayer.LENGTH, resolved.notes().get(i).key())
-          .ifPresent(w -> lengths.put(note, w));
+      marks.at(layer, resolved.notes().get(i).key()).ifPresent(w -> all.put(note, w));
     }
-    return lengths;
+    return all;
   }
 
   /** The places that a layer sets in a version. */

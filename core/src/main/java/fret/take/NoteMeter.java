@@ -59,8 +59,10 @@ final class NoteMeter {
     if (!m.isSingle()) {
       return Optional.of(plain.withTones(tones(m, now.from, end)));
     }
-    HeardNote pitched = pitched(plain, goesOn ? next : end);
-    if (i > 0 && pitched.pitch().isTold() && pitched.lengthS() < RINGS_S) {
+    PitchTrack track = track(plain, goesOn ? next : end);
+    HeardNote pitched = track.onto(plain);
+    boolean rings = i > 0 && pitched.lengthS() < RINGS_S && track.isBlurred();
+    if (rings && pitched.pitch().isTold()) {
       pitched = underRing(pitched, run.get(i - 1).expected);
     }
     return Optional.of(m.join() == Join.SHIFT ? reached(pitched) : pitched);

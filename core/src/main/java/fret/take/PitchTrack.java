@@ -18,7 +18,24 @@ record PitchTrack(double[] cents, double[] weights, int first, int last) {
   private static final double NEAR_CENTS = 60;
   private static final double OTHER_CENTS = 75;
   private static final double LONG_S = 0.4;
+
+  /** Below this mean weight of its frames a note is not alone (from memory). */
+  private static final double BLURRED = 0.8;
+
   private static final double MAIN_SHARE = 0.25;
+
+  /** Whether something else sounds with it in most of its frames. */
+  boolean isBlurred() {
+    double sum = 0;
+    int heard = 0;
+    for (int f = Math.max(0, first); f < last; f++) {
+      if (!Double.isNaN(cents[f])) {
+        sum += weights[f];
+        heard++;
+      }
+    }
+    return heard > 0 && sum / heard < BLURRED;
+  }
 
   /** The note with what its pitch tells. */
   HeardNote onto(HeardNote n) {

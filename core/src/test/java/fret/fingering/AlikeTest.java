@@ -9,7 +9,6 @@ import fret.score.ResolvedPassage;
 import fret.search.WeightRange;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import org.apache.commons.numbers.fraction.Fraction;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -22,7 +21,7 @@ class AlikeTest {
   private static List<Figures.Figure> figures(String notes) {
     ResolvedPassage p = Exercises.line(notes, EIGHTH);
     FingeringTask task = Exercises.task(InstrumentType.VIOLIN, p, 80);
-    return Figures.of(p, Timing.of(p, task.tempo(), Set.of()));
+    return Figures.of(p, Timing.of(p, task.tempo(), Wishes.NONE));
   }
 
   @Test

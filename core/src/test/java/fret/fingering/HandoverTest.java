@@ -181,7 +181,7 @@ class HandoverTest {
       Fingering f = new FingeringSolver(asked).best();
       assertThat(f.problems()).isEmpty();
       assertThat(f.notes().get(0).orElseThrow().fingers()).isEqualTo("3-" + then.digit());
-      TimedSlice chord = Timing.of(held, task.tempo(), Set.of()).get(0);
+      TimedSlice chord = Timing.of(held, task.tempo(), Wishes.NONE).get(0);
       assertThat(new HandStates(asked).at(chord, List.of(), HandStates.Heed.ALL))
           .isNotEmpty()
           .noneMatch(s -> s.touches().get(0).finger() == then);

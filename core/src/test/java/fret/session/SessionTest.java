@@ -24,6 +24,8 @@ import fret.mark.Marks;
 import fret.mark.Reattachment;
 import fret.mark.Reminder;
 import fret.mark.ReminderLayer;
+import fret.mark.SlideLayer;
+import fret.mark.SlideWish;
 import fret.mark.Strand;
 import fret.mark.VibratoLayer;
 import fret.mark.VibratoWish;
@@ -171,6 +173,8 @@ class SessionTest {
     s = after(s, Ear.tune(s, 3, 3, Temperament.PYTHAGOREAN));
     s = after(s, Strands.mark(s, 2, 4, Optional.of(Strand.PEDAL)));
     s = after(s, Strands.level(s, Strand.PEDAL, -1.5));
+    s = after(s, Decisions.toggle(s, SlideLayer.SLIDE, 6, SlideWish.HEARD));
+    s = after(s, Decisions.hideSlides(s, true));
     s = after(s, Decisions.limits(s, new fret.load.Limits(8, 6.5, 12)));
     s = after(s, Ear.chord(s, 1, Optional.of(Chord.parse("F#m7"))));
     s =

@@ -121,6 +121,8 @@ final class LeftHandView extends StripArea {
             key(KeyCode.V),
             () -> decide.toggle(VibratoLayer.VIBRATO, VibratoWish.USUAL)));
     all.add(on("length", shift(KeyCode.H), decide::nextLength));
+    all.add(on("slide", key(KeyCode.Z), decide::nextSlide));
+    all.add(on("slides-hidden", shift(KeyCode.Z), decide::hideSlides));
     all.add(on("digits", key(KeyCode.D), decide::toggleDigits));
     all.add(on("extend-right", shift(KeyCode.RIGHT), () -> model.extend(1)));
     all.add(on("extend-left", shift(KeyCode.LEFT), () -> model.extend(-1)));

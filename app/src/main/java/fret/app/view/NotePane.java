@@ -11,6 +11,9 @@ import fret.fingering.Shift;
 import fret.instrument.Finger;
 import fret.instrument.Instrument;
 import fret.mark.FingerLayer;
+import fret.mark.Place;
+import fret.mark.SlideLayer;
+import fret.mark.SlidesHiddenLayer;
 import fret.mark.VibratoLayer;
 import fret.mark.VibratoWish;
 import fret.mark.Wish;
@@ -276,6 +279,14 @@ final class NotePane extends Cards {
     b.printedWishes().forEach(w -> asked.getChildren().add(asked(b, w, true)));
     if (b.passage().marks().at(VibratoLayer.VIBRATO, n.key()).isPresent()) {
       asked.getChildren().add(Parts.line(Sentences.of("note.vibrato-is"), "hand"));
+    }
+    b.passage()
+        .marks()
+        .at(SlideLayer.SLIDE, n.key())
+        .ifPresent(
+            w -> asked.getChildren().add(Parts.line(Sentences.of("note.slide." + w), "hand")));
+    if (b.passage().marks().at(SlidesHiddenLayer.HIDDEN, Place.WHOLE).isPresent()) {
+      asked.getChildren().add(Parts.line(Sentences.of("note.slides-hidden"), "hand"));
     }
   }
 

@@ -212,9 +212,11 @@ final class ShiftPane extends Cards {
             Math.round(s.travelMm()),
             Words.time(s, studio.shown().passage().settings().target().perMinute()),
             Words.one(s.windowMm() / 2),
-            s.hiddenBehind().isEmpty()
-                ? Sentences.of("shift.bare")
-                : Sentences.of("shift.behind", s.hiddenBehind())));
+            s.heard()
+                ? Sentences.of("shift.heard")
+                : s.hiddenBehind().isEmpty()
+                    ? Sentences.of("shift.bare")
+                    : Sentences.of("shift.behind", s.hiddenBehind())));
     guides.setText(
         Words.guide(s.oldFinger(), true)
             + ".\n"

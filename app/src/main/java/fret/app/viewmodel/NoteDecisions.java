@@ -7,6 +7,10 @@ import fret.instrument.Finger;
 import fret.mark.LengthLayer;
 import fret.mark.LengthWish;
 import fret.mark.NoteLayer;
+import fret.mark.Place;
+import fret.mark.SlideLayer;
+import fret.mark.SlideWish;
+import fret.mark.SlidesHiddenLayer;
 import fret.score.Signs;
 import fret.session.Change;
 import fret.session.Decisions;
@@ -121,6 +125,26 @@ public final class NoteDecisions {
             .filter(w -> w == LengthWish.FULL)
             .isPresent();
     toggle(LengthLayer.LENGTH, full ? LengthWish.LET_GO : LengthWish.FULL);
+  }
+
+  /** The slide into the selected note is heard, then hidden, then as it comes. */
+  public void nextSlide() {
+    int note = studio.selectedProperty().get();
+    Session now = studio.shown();
+    if (now != null && note >= 0) {
+      boolean asked = now.at(SlideLayer.SLIDE, note).isPresent();
+      toggle(SlideLayer.SLIDE, asked ? SlideWish.HIDDEN : SlideWish.HEARD);
+    }
+  }
+
+  /** All slides are hidden, as before a jury, or come back. */
+  public void hideSlides() {
+    if (studio.shown() != null) {
+      studio.decide(
+          s ->
+              Decisions.hideSlides(
+                  s, s.passage().marks().at(SlidesHiddenLayer.HIDDEN, Place.WHOLE).isEmpty()));
+    }
   }
 
   public void toggleDigits() {

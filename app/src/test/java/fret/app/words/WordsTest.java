@@ -101,7 +101,8 @@ class WordsTest {
         5,
         "",
         Optional.empty(),
-        Optional.of(new Shift.Guide(Pitch.parse("G3"), Finger.FOURTH, 2, 5, 56.4)));
+        Optional.of(new Shift.Guide(Pitch.parse("G3"), Finger.FOURTH, 2, 5, 56.4)),
+        false);
   }
 
   /** Ten bits a second can be aimed; quicker is a throw. */
