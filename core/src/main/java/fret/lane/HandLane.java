@@ -173,6 +173,9 @@ final class HandLane implements Lane {
 
     private static final double HEARD = 0.6;
 
+    /** About as wide as the name of a string. */
+    private static final double LETTER = 0.9;
+
     /** Width of the slope of a shift within a moment. */
     private static double slope(double width) {
       return Math.min(width * 0.45, 3);
@@ -297,17 +300,31 @@ final class HandLane implements Lane {
                 r -> spot(form, x + (axis.end(at) - x) * HANDED_OVER, y, r.by().digit(), at));
       }
       if (named) {
-        // Beside the mark, where the string changes.
+        // Beside the mark, where the string changes; lower where the next mark would cover it.
+        boolean covered = isMarkAt(at + 1, x + RADIUS * 1.25, y - RADIUS * 0.9);
         pen.text(
             instrument.stringName(p.string()),
             x + RADIUS * 1.25,
-            y - RADIUS * 0.55,
+            covered ? Math.min(height - 0.2, y + RADIUS * 1.5) : y - RADIUS * 0.55,
             1.15,
             Style.REGULAR,
             false,
             Ink.HAND,
             at);
       }
+    }
+
+    /** Whether the mark of a moment stands over a letter that begins at a place. */
+    private boolean isMarkAt(int moment, double left, double middle) {
+      if (moment >= input.passage().slices().size() || !axis.has(moment)) {
+        return false;
+      }
+      boolean near = axis.x(moment) - RADIUS < left + LETTER;
+      return near
+          && input.passage().slices().get(moment).starting().stream()
+              .flatMap(n -> fingering.notes().get(n).stream())
+              .mapToDouble(n -> n.isOpen() ? height - RADIUS - 0.35 : y(n.mmFromNut()))
+              .anyMatch(y -> Math.abs(y - middle) < RADIUS * 1.4);
     }
 
     private void spot(Primitive.Spot.Form form, double x, double y, String digit, int at) {

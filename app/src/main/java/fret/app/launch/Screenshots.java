@@ -80,7 +80,7 @@ final class Screenshots {
     steps.add(new Step(() -> open(0, main, "part"), ""));
     steps.add(new Step(() -> pagePicture(main), ""));
     steps.add(new Step(() -> frame(0.115, 0.145), ""));
-    steps.add(new Step(() -> frame(0.262, 0.11), "part-picture"));
+    steps.add(new Step(() -> frame(0.262, 0.145), "part-picture"));
     steps.add(new Step(() -> fire("#frame-practise"), "practise-photo"));
   }
 

@@ -18,6 +18,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import javafx.application.Platform;
+import javafx.geometry.Insets;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
@@ -66,9 +67,9 @@ final class CaresPane extends Cards {
     this.studio = studio;
     this.model = model;
     this.limits = new LimitRows(studio);
-    VBox hand =
-        Parts.card(
-            Sentences.of("cares.my-hand"), Parts.scroll(new VBox(8, about, handGrid(), limits)));
+    VBox cares = new VBox(8, about, handGrid(), limits);
+    cares.setPadding(new Insets(0, 8, 0, 0));
+    VBox hand = Parts.card(Sentences.of("cares.my-hand"), Parts.scroll(cares));
     hand.setMinWidth(360);
     hand.setPrefWidth(380);
     weights =
