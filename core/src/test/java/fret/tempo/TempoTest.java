@@ -82,16 +82,20 @@ class TempoTest {
     assertThat(quick.perMinuteOf(Beat.EIGHTH) / 60).isCloseTo(10.667, within(0.001));
   }
 
-  @Test
-  void aGradualChangeTakesTheLogarithmicMeanTime() {
+  /** From 60 to 120 over a whole note, then steady. */
+  private static TempoMap growing(List<TempoMap.Hold> holds) {
     Tempo slow = new Tempo(Beat.QUARTER, 60);
     Tempo fast = new Tempo(Beat.QUARTER, 120);
-    TempoMap map =
-        TempoMap.of(
-            List.of(
-                new TempoMap.Section(Fraction.ZERO, slow, fast),
-                new TempoMap.Section(Fraction.ONE, fast, fast)),
-            List.of());
+    return TempoMap.of(
+        List.of(
+            new TempoMap.Section(Fraction.ZERO, slow, fast),
+            new TempoMap.Section(Fraction.ONE, fast, fast)),
+        holds);
+  }
+
+  @Test
+  void aGradualChangeTakesTheLogarithmicMeanTime() {
+    TempoMap map = growing(List.of());
     // 1 whole note from 1/4 to 1/2 whole notes a second: ln(2) / (1/4) s.
     assertThat(map.msAt(Fraction.ONE)).isCloseTo(4000 * Math.log(2), within(1e-6));
     assertThat(map.at(Fraction.of(1, 2)).perMinute()).isCloseTo(90, within(1e-9));
@@ -104,14 +108,7 @@ class TempoTest {
   /** The same shape later; and back from a time to the place in the music. */
   @Test
   void notesThatWereCutOutKeepTheirTempos() {
-    Tempo slow = new Tempo(Beat.QUARTER, 60);
-    Tempo fast = new Tempo(Beat.QUARTER, 120);
-    TempoMap map =
-        TempoMap.of(
-            List.of(
-                new TempoMap.Section(Fraction.ZERO, slow, fast),
-                new TempoMap.Section(Fraction.ONE, fast, fast)),
-            List.of(new TempoMap.Hold(Fraction.ONE, Fraction.of(1, 4), 1000)));
+    TempoMap map = growing(List.of(new TempoMap.Hold(Fraction.ONE, Fraction.of(1, 4), 1000)));
     TempoMap earlier = map.moved(Fraction.of(-1, 2));
     for (int k = 0; k < 8; k++) {
       Fraction from = Fraction.of(k, 4);

@@ -9,9 +9,12 @@ import fret.base.Said;
 import fret.drill.ShiftDrill;
 import fret.fingering.Fingering;
 import fret.fingering.NoteFinger;
+import fret.fingering.Shift;
 import fret.instrument.Instrument;
 import fret.instrument.InstrumentType;
 import fret.mark.FingerLayer;
+import fret.mark.SlideLayer;
+import fret.mark.SlideWish;
 import fret.mark.VibratoLayer;
 import fret.mark.VibratoWish;
 import fret.mark.Wish;
@@ -120,6 +123,25 @@ class LeftHandModelTest extends OnDemoLibrary {
     assertThat(studio.shown().resolved().indexOf(wish.to())).contains(7);
     does(() -> model.withdraw(wish));
     assertThat(Wish.all(studio.shown().passage().marks())).isEmpty();
+  }
+
+  /** Heard, hidden, as it comes; before a jury nothing is heard, and it comes back. */
+  @Test
+  void aSlideIsHeardOrHiddenByOneKey() throws Exception {
+    openDemo(1);
+    int note = studio.shown().fingering().shifts().get(0).toNote();
+    does(() -> studio.select(note));
+    does(() -> studio.decisions().nextSlide());
+    assertThat(studio.session().at(SlideLayer.SLIDE, note)).contains(SlideWish.HEARD);
+    assertThat(studio.shown().fingering().shifts()).anyMatch(Shift::heard);
+    does(() -> studio.decisions().hideSlides());
+    assertThat(studio.shown().fingering().shifts()).noneMatch(Shift::heard);
+    does(() -> studio.decisions().hideSlides());
+    assertThat(studio.shown().fingering().shifts()).anyMatch(Shift::heard);
+    does(() -> studio.decisions().nextSlide());
+    assertThat(studio.session().at(SlideLayer.SLIDE, note)).contains(SlideWish.HIDDEN);
+    does(() -> studio.decisions().nextSlide());
+    assertThat(studio.session().at(SlideLayer.SLIDE, note)).isEmpty();
   }
 
   @Test
