@@ -158,6 +158,11 @@ final class BowArmLane implements Lane {
       }
     }
 
+    /** A figure keeps so far from its line, in staff spaces. */
+    private static final double CLEAR = 0.85;
+
+    private static final double MOST_OFF = 2.2;
+
     /** The centimetres of a stroke beside its slope, where there is room. */
     private void amount(Stroke s) {
       double x1 = axis.start(s.fromMoment());
@@ -168,12 +173,32 @@ final class BowArmLane implements Lane {
         return;
       }
       double x = (x1 + x2) / 2;
-      double middle = y((s.startCm() + s.endCm()) / 2);
-      double slope = Math.abs(y(s.startCm()) - y(s.endCm())) / Math.max(0.1, x2 - x1);
-      double off = 0.55 + Math.min(1.2, slope * width / 2);
+      double middle = yAt(s, x);
+      double top = Math.min(yAt(s, x - width / 2), yAt(s, x + width / 2));
+      double off = CLEAR + Math.max(0, middle - top);
+      double aside = width / 2 + 0.6;
+      if (off > MOST_OFF && width + 2 * aside < x2 - x1) {
+        // Beside a steep line: left of one that rises, right of one that falls.
+        double beside = s.down() ? x - aside : x + aside;
+        double y = middle + FIGURE * 0.35;
+        pen.text(text, beside, y, FIGURE, Style.BOLD, true, Ink.BOW, s.fromMoment());
+        return;
+      }
       double above = middle - off;
       double y = above - FIGURE * 0.7 > 0.1 ? above : middle + off + FIGURE * 0.7;
       pen.text(text, x, y, FIGURE, Style.BOLD, true, Ink.BOW, s.fromMoment());
+    }
+
+    /** Where the line of a stroke stands at a place of the axis. */
+    private double yAt(Stroke s, double x) {
+      for (Stroke.Note n : s.notes()) {
+        if (axis.has(n.moment()) && axis.end(n.moment()) >= x) {
+          double left = axis.start(n.moment());
+          double share = (x - left) / Math.max(0.1, axis.end(n.moment()) - left);
+          return y(n.fromCm() + (n.toCm() - n.fromCm()) * Math.max(0, Math.min(1, share)));
+        }
+      }
+      return y((s.startCm() + s.endCm()) / 2);
     }
 
     /** The line that the least speed would need leaves the band. */

@@ -88,6 +88,10 @@ final class PractiseView extends VBox implements AreaView {
   PractiseView(Areas.Room room) {
     this.studio = room.studio();
     this.practice = room.practice();
+    // What it says is read whole, or on two lines.
+    hint.setMinHeight(Region.USE_PREF_SIZE);
+    beat.setWrapText(true);
+    beat.setMinHeight(Region.USE_PREF_SIZE);
     this.silence = room.devices().click().description();
     this.run = new SetRun(room.devices().click(), Platform::runLater, watcher());
     this.music = new StandMusic(room);
