@@ -11,10 +11,10 @@ import java.util.List;
  */
 final class HandState {
   /** Base of a hand that has not been placed yet. */
+  static final int FREE = 0;
+
   /** So long a finger touches a natural harmonic before the hand may go (from memory), in ms. */
   private static final double TOUCH_MS = 30;
-
-  static final int FREE = 0;
 
   /** A note under the hand; {@code harmonic} when touched, not pressed. */
   record Touch(int note, int string, Finger finger, int semitone, boolean harmonic, boolean held) {

@@ -78,8 +78,7 @@ final class NoteMeter {
     List<Double> all = new ArrayList<>(List.of(own));
     before.hertz().forEach(h -> all.add(h * tuned));
     double cents = underRing.cents(note.onsetS(), note.endS(), List.of(own), all).get(0);
-    boolean same = !note.pitch().isOther() && !Double.isNaN(cents);
-    return same ? note.with(note.pitch().at(cents), note.addedMs()) : note;
+    return Double.isNaN(cents) ? note : note.with(note.pitch().at(cents), note.addedMs());
   }
 
   private List<Double> tones(Moment m, double from, double to) {

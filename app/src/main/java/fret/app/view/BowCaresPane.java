@@ -130,10 +130,10 @@ final class BowCaresPane extends Cards {
     if (showing || studio.shown() == null) {
       return;
     }
-    String text = hair.getText().strip().replace(',', '.');
+    String text = hair.getText().strip();
     double cm;
     try {
-      cm = text.isEmpty() ? 0 : Double.parseDouble(text);
+      cm = text.isEmpty() ? 0 : Parts.decimal(text);
     } catch (NumberFormatException e) {
       cm = -1;
     }

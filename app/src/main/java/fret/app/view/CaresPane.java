@@ -168,9 +168,9 @@ final class CaresPane extends Cards {
     if (showing || studio.shown() == null) {
       return;
     }
-    String text = span.getText().strip().replace(',', '.');
+    String text = span.getText().strip();
     try {
-      double mm = text.isEmpty() ? 0 : Double.parseDouble(text);
+      double mm = text.isEmpty() ? 0 : Parts.decimal(text);
       changeHand(Said.of("set.span-of-the-hand"), h -> h.withSpanMm(mm));
     } catch (IllegalArgumentException e) {
       studio.tell(Sentences.of("cares.a-span"));

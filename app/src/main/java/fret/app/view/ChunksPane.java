@@ -268,9 +268,9 @@ final class ChunksPane {
 
   /** Below 0 for what is no tempo. */
   private double target() {
-    String text = excerptTarget.getText().strip().replace(',', '.');
+    String text = excerptTarget.getText().strip();
     try {
-      double t = text.isEmpty() ? 0 : Double.parseDouble(text);
+      double t = text.isEmpty() ? 0 : Parts.decimal(text);
       return t == 0 || t >= 2 && t <= 1000 ? t : -1;
     } catch (NumberFormatException e) {
       return -1;

@@ -254,7 +254,7 @@ final class DetailsPane {
   /** A number as typed with a point or a comma; NaN when it is none. */
   private static double number(String text) {
     try {
-      return Double.parseDouble(text.trim().replace(',', '.'));
+      return Parts.decimal(text);
     } catch (NumberFormatException e) {
       return Double.NaN;
     }

@@ -52,9 +52,9 @@ final class LimitRows extends GridPane {
     if (s == null) {
       return;
     }
-    String text = field.getText().strip().replace(',', '.');
+    String text = field.getText().strip();
     try {
-      double value = text.isEmpty() ? of.applyAsDouble(Limits.USUAL) : Double.parseDouble(text);
+      double value = text.isEmpty() ? of.applyAsDouble(Limits.USUAL) : Parts.decimal(text);
       Limits limits = with.apply(s.limits(), value);
       if (!limits.equals(s.limits())) {
         studio.decide(now -> Decisions.limits(now, with.apply(now.limits(), value)));

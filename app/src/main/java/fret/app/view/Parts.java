@@ -28,6 +28,15 @@ final class Parts {
     return label;
   }
 
+  /**
+   * A number as it is typed, with a point or a comma.
+   *
+   * @throws NumberFormatException if it is none
+   */
+  static double decimal(String typed) {
+    return Double.parseDouble(typed.strip().replace(',', '.'));
+  }
+
   static Label line(String text, String... styles) {
     Label label = label(text, styles);
     label.setWrapText(false);

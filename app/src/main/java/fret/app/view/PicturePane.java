@@ -210,7 +210,7 @@ final class PicturePane {
       return f.named(text);
     }
     if (field.equals(target)) {
-      return f.withTarget(text.isEmpty() ? 0 : Double.parseDouble(text.replace(',', '.')));
+      return f.withTarget(text.isEmpty() ? 0 : Parts.decimal(text));
     }
     TimeSignature time =
         field.equals(metre)

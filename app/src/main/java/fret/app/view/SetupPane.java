@@ -188,7 +188,7 @@ final class SetupPane extends VBox {
   }
 
   private void changeLength() {
-    String text = length.getText().trim().replace(',', '.');
+    String text = length.getText().strip();
     if (showing || studio.session() == null) {
       return;
     }
@@ -211,7 +211,7 @@ final class SetupPane extends VBox {
 
   private static double number(String text) {
     try {
-      return Double.parseDouble(text);
+      return Parts.decimal(text);
     } catch (NumberFormatException e) {
       return -1;
     }
