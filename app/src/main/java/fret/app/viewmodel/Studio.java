@@ -466,9 +466,8 @@ public final class Studio {
 
   /** Whether something is still to be computed, stored or typed on. */
   public boolean isBehind() {
-    return typing
-        || computing.pending() > 0
-        || storing.waiting() > 0 && storing.stalled().isEmpty();
+    // Asked again at last: what follows from something stored may have been a question.
+    return typing || computing.pending() > 0 || storing.isBehind() || computing.pending() > 0;
   }
 
   /** Says what was done. */

@@ -1,7 +1,9 @@
 package fret.app.work;
 
 import fret.shelf.StoreFailure;
+import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Deque;
 import java.util.HashMap;
 import java.util.Iterator;
 import java.util.List;
@@ -31,6 +33,7 @@ public final class Storing {
   private final IntConsumer pendingChanged;
   private final List<Job<?>> queue = new ArrayList<>();
   private final List<Job<?>> unanswered = new ArrayList<>();
+  private final Deque<Runnable> answers = new ArrayDeque<>();
   private final Map<Object, StoreFailure> stalled = new HashMap<>();
   private boolean working;
 
@@ -113,18 +116,32 @@ public final class Storing {
     return queue.size();
   }
 
+  /** Whether something is to be stored, or is stored and what follows from it is not done yet. */
+  public synchronized boolean isBehind() {
+    return unanswered.stream().anyMatch(j -> !stalled.containsKey(j.lane));
+  }
+
   /**
-   * Waits until all that can be stored is stored.
+   * Waits until all that can be stored is stored, also what follows from it: called where answers
+   * are published.
    *
    * @param mostMs how long at most
    * @return whether nothing is left
    */
-  public synchronized boolean finish(long mostMs) throws InterruptedException {
+  public boolean finish(long mostMs) throws InterruptedException {
     long end = System.nanoTime() + mostMs * 1_000_000;
-    while (isUnderWay() && System.nanoTime() < end) {
-      wait(Math.max(1, (end - System.nanoTime()) / 1_000_000));
+    boolean goesOn = true;
+    while (goesOn) {
+      synchronized (this) {
+        while (isUnderWay() && System.nanoTime() < end) {
+          wait(Math.max(1, (end - System.nanoTime()) / 1_000_000));
+        }
+      }
+      goesOn = answer() && System.nanoTime() < end;
     }
-    return queue.isEmpty();
+    synchronized (this) {
+      return queue.isEmpty();
+    }
   }
 
   private boolean isUnderWay() {
@@ -152,9 +169,10 @@ public final class Storing {
   private <T> void run(Job<T> job) {
     try {
       T answer = job.write.get();
-      publish.execute(() -> stored(job, answer));
       synchronized (this) {
         queue.remove(job);
+        answers.add(() -> stored(job, answer));
+        publish.execute(this::answer);
         changed();
       }
     } catch (Throwable t) { // Whatever it was, what was decided is not stored yet.
@@ -172,14 +190,33 @@ public final class Storing {
     }
   }
 
+  /** What follows from the oldest that was stored; false where there is none. */
+  private boolean answer() {
+    Runnable oldest;
+    synchronized (this) {
+      oldest = answers.poll();
+    }
+    if (oldest == null) {
+      return false;
+    }
+    oldest.run();
+    return true;
+  }
+
+  /** What follows is to be stored before this counts as answered. */
   private <T> void stored(Job<T> job, T answer) {
     boolean wanted;
     synchronized (this) {
       wanted = !job.givenUp;
-      unanswered.remove(job);
     }
-    if (wanted) {
-      job.then.accept(answer);
+    try {
+      if (wanted) {
+        job.then.accept(answer);
+      }
+    } finally {
+      synchronized (this) {
+        unanswered.remove(job);
+      }
     }
   }
 }

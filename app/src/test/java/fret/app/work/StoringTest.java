@@ -93,6 +93,41 @@ class StoringTest {
     assertThat(answered).containsExactly("other", "b");
   }
 
+  /** A verdict that is told otherwise as soon as it is stored: the correction is not lost. */
+  @Test
+  void whatFollowsFromSomethingStoredIsStoredToo() {
+    storing.store(1L, () -> write("try"), w -> store(1L, "correction"));
+    worker.all();
+    assertThat(storing.waiting()).isZero();
+    assertThat(storing.isBehind()).as("its answer is under way").isTrue();
+    publish.all();
+    assertThat(storing.isBehind()).as("what followed is to be stored").isTrue();
+    worker.all();
+    publish.all();
+    assertThat(storing.isBehind()).isFalse();
+    assertThat(stored).containsExactly("try", "correction");
+  }
+
+  /** The window closes between a try and what follows from it: nothing is published any more. */
+  @Test
+  void theEndStoresAlsoWhatFollows() throws Exception {
+    ExecutorService thread = Executors.newSingleThreadExecutor();
+    Storing real = new Storing(thread, publish, t -> {}, n -> {});
+    List<String> answered = new ArrayList<>();
+    real.store(
+        1L,
+        () -> write("try"),
+        w -> {
+          answered.add(w);
+          real.store(1L, () -> write("correction"), answered::add);
+        });
+    assertThat(real.finish(20_000)).isTrue();
+    assertThat(stored).containsExactly("try", "correction");
+    publish.all();
+    assertThat(answered).as("each once").containsExactly("try", "correction");
+    thread.shutdown();
+  }
+
   @Test
   void anErrorIsAFailureLikeAnyOther() {
     storing.store(
