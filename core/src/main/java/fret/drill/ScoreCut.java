@@ -16,6 +16,37 @@ public final class ScoreCut {
   private ScoreCut() {}
 
   /**
+   * One of some parts that are as long as each other, to the nearest bar line where there is one
+   * for each.
+   *
+   * @param part from 1
+   */
+  public static Score part(Score score, int part, int of) {
+    Fraction from = edge(score, part - 1, of);
+    Fraction to = edge(score, part, of);
+    return from.compareTo(to) < 0
+        ? cut(score, from, to)
+        : cut(score, exactly(score, part - 1, of), exactly(score, part, of));
+  }
+
+  private static Fraction exactly(Score score, int part, int of) {
+    Fraction start = score.bars().get(0).start();
+    return start.add(score.end().subtract(start).multiply(Fraction.of(part, of)));
+  }
+
+  private static Fraction edge(Score score, int part, int of) {
+    double wanted = exactly(score, part, of).doubleValue();
+    Fraction nearest = score.end();
+    for (Bar bar : score.bars()) {
+      double better = Math.abs(bar.start().doubleValue() - wanted);
+      if (better < Math.abs(nearest.doubleValue() - wanted)) {
+        nearest = bar.start();
+      }
+    }
+    return nearest;
+  }
+
+  /**
    * The stretch from one onset to another.
    *
    * @param to excluded

@@ -13,6 +13,7 @@ import java.util.Optional;
 final class Filling {
   private static final double WARM_UP_SHARE = 0.2;
   private static final double WARM_UP_MOST = 10;
+  private static final double SHORTEST_WARM_UP = 0.5;
 
   private final LocalDate date;
   private final double budget;
@@ -100,6 +101,12 @@ final class Filling {
     return false;
   }
 
+  /** Whether a run-through would fit this day if there were nothing else. */
+  boolean holdsAlone(Item run) {
+    double warmUp = Math.floor(warmUpMinutes() * 100) / 100;
+    return (warmUp < SHORTEST_WARM_UP ? 0 : warmUp) + run.minutes() <= budget + 1e-9;
+  }
+
   private boolean arrange() {
     Optional<List<Item>> made = Arrangement.of(warmUp(), cold, visits, rules.sessions());
     double most = budget + owed;
@@ -114,7 +121,7 @@ final class Filling {
     double minutes = Math.floor(warmUpMinutes() * 100) / 100;
     Goal first =
         cold.isEmpty() ? visits.get(0).standing().goal : progress.goal(cold.get(0).passageId());
-    return minutes < 0.5
+    return minutes < SHORTEST_WARM_UP
         ? Optional.empty()
         : Optional.of(
             new Item(

@@ -21,9 +21,9 @@ public record PracticePlan(
   /** Id under which a run-through of a whole passage is kept, see {@link Goal.Id#run}. */
   public static final String WHOLE = "whole";
 
-  /** Whether an id is that of a run-through. */
+  /** Whether an id is that of a run-through, or of a part of one. */
   public static boolean isRun(String unit) {
-    return unit.equals(WHOLE) || unit.startsWith(WHOLE + "-");
+    return RunPart.of(unit).isPresent();
   }
 
   /**

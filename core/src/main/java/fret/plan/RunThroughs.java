@@ -13,26 +13,36 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Random;
 
-/** When a passage is played through as a whole, cold, and which of these are mock auditions. */
+/**
+ * When a passage is played through as a whole, cold, and which of these are mock auditions. One
+ * that is longer than its day is played in parts, on days that follow.
+ */
 final class RunThroughs {
   private static final int[] MOCK_DAYS = {3, 7, 14};
 
   /** Days between run-throughs of what stands at its target before the ready date. */
   private static final int[] GAPS = {0, 2, 4, 8, 14};
 
+  /** Most parts of one; a day that is too short even for such a part has none. */
+  private static final int MOST_PARTS = 12;
+
   private final PlanRequest request;
   private final Progress progress;
   private final Map<String, LocalDate> last = new HashMap<>();
   private final Map<String, Integer> count = new HashMap<>();
 
+  /** How much was played of a run-through that is not at its end. */
+  private final Map<String, Double> begun = new HashMap<>();
+
   RunThroughs(PlanRequest request, Progress progress) {
     this.request = request;
     this.progress = progress;
     for (JournalEntry e : request.journal()) {
-      if (PracticePlan.isRun(e.chunkId()) && e.date().isBefore(request.from())) {
-        note(key(e.passageId(), e.chunkId()), e.date());
+      if (e.date().isBefore(request.from())) {
+        RunPart.of(e.chunkId()).ifPresent(p -> note(key(e.passageId(), p.run()), p, e.date()));
       }
     }
   }
@@ -45,9 +55,14 @@ final class RunThroughs {
     return key(g.passageId(), g.id().run());
   }
 
-  private void note(String key, LocalDate date) {
+  private void note(String key, RunPart part, LocalDate date) {
     last.put(key, date);
-    count.merge(key, 1, Integer::sum);
+    if (part.isLast()) {
+      begun.remove(key);
+      count.merge(key, 1, Integer::sum);
+    } else {
+      begun.merge(key, part.end(), Math::max);
+    }
   }
 
   /** Takes each passage that is due into a day, those first that were not for longest. */
@@ -59,13 +74,35 @@ final class RunThroughs {
     Collections.shuffle(due, random);
     due.sort(Comparator.comparing(g -> last.getOrDefault(key(g), LocalDate.EPOCH)));
     for (Goal g : due) {
-      if (f.takeCold(run(g, f.date()))) {
-        note(key(g), f.date());
+      int parts = parts(g, f);
+      boolean goesOn = true;
+      while (goesOn) {
+        RunPart part = next(g, parts);
+        boolean taken = f.takeCold(run(g, part, f.date()));
+        if (taken) {
+          note(key(g), part, f.date());
+        }
+        goesOn = taken && !part.isLast();
       }
     }
   }
 
-  private Item run(Goal g, LocalDate date) {
+  /** In how many equal parts it is to be played so that each fits a day that has nothing else. */
+  private int parts(Goal g, Filling f) {
+    int parts = 1;
+    while (parts < MOST_PARTS && !f.holdsAlone(run(g, next(g, parts), f.date()))) {
+      parts++;
+    }
+    return parts;
+  }
+
+  /** The part in which what is not played yet begins; parts of another day may overlap a little. */
+  private RunPart next(Goal g, int parts) {
+    int played = (int) Math.floor(begun.getOrDefault(key(g), 0.0) * parts + 1e-9);
+    return new RunPart(g.id().run(), Math.min(played, parts - 1) + 1, parts);
+  }
+
+  private Item run(Goal g, RunPart part, LocalDate date) {
     boolean upper = g.second() > 0 && count.getOrDefault(key(g), 0) % 2 == 1;
     Level level = upper ? Level.at(g.second()) : g.ladder().top();
     boolean mock = date.isAfter(g.ready()) && isMockDay(g, date);
@@ -73,13 +110,13 @@ final class RunThroughs {
     return new Item(
         mock ? Kind.MOCK : Kind.RUN_THROUGH,
         g.passageId(),
-        g.id().run(),
+        part.id(),
         mock ? DrillKind.MOCK : DrillKind.RUN_THROUGH,
         level,
         1,
-        Visit.minutes(1, g.seconds(g.wholeNotes(), level.perMinute())),
+        Visit.minutes(1, g.seconds(g.wholeNotes() / part.of(), level.perMinute())),
         1,
-        Said.of(why));
+        part.told().orElse(Said.of(why)));
   }
 
   /** Whether it is run through on a day, by the plan or because the player put it there. */
@@ -94,14 +131,16 @@ final class RunThroughs {
   }
 
   private static boolean isRun(Move m, Goal g) {
-    return m.passageId() == g.passageId() && m.unit().equals(g.id().run());
+    Optional<RunPart> part = RunPart.of(m.unit());
+    return m.passageId() == g.passageId()
+        && part.filter(p -> p.run().equals(g.id().run())).isPresent();
   }
 
   private boolean isRunDay(Goal g, LocalDate date) {
     if (progress.learned(g).findAny().isEmpty()) {
       return false;
     }
-    if (date.isAfter(g.ready())) {
+    if (date.isAfter(g.ready()) || begun.containsKey(key(g))) {
       return true;
     }
     // Before it, what stands at its target as a whole comes back after growing gaps.

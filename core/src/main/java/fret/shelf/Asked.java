@@ -4,12 +4,16 @@ import fret.drill.Chunk;
 import fret.drill.Drill;
 import fret.drill.DrillKind;
 import fret.drill.Frame;
-import fret.plan.PracticePlan;
+import fret.drill.ScoreCut;
 import fret.plan.PracticePlan.Item;
+import fret.plan.RunPart;
+import fret.score.Score;
 import fret.session.DrillBook;
 import fret.session.Session;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.apache.commons.numbers.fraction.Fraction;
 
 /** What is played of something that the plan asks for. */
 public final class Asked {
@@ -21,20 +25,46 @@ public final class Asked {
     if (!frames.isEmpty() && !item.unit().isEmpty()) {
       return new Drill(item.drill(), List.of(Frame.silent(frames)));
     }
-    boolean run = PracticePlan.isRun(item.unit());
-    return e.section()
-        .stretch()
-        .filter(x -> run)
-        .flatMap(x -> new DrillBook(session).ofStretch(x, item.drill()))
-        .orElseGet(() -> drill(session, e.learning().chunk(item.unit()), item.drill()));
+    Optional<RunPart> run = RunPart.of(item.unit());
+    Drill all =
+        e.section()
+            .stretch()
+            .filter(x -> run.isPresent())
+            .flatMap(x -> new DrillBook(session).ofStretch(x, item.drill()))
+            .orElseGet(() -> drill(session, e.learning().chunk(item.unit()), item.drill()));
+    return run.filter(r -> r.of() > 1).map(r -> part(all, r)).orElse(all);
+  }
+
+  private static Drill part(Drill run, RunPart part) {
+    Score all = run.whole();
+    return new Drill(run.kind(), List.of(ScoreCut.part(all, part.part(), part.of())));
   }
 
   /** The frames of the picture that stand in for notes; none where there are notes. */
   public static List<Frame> frames(Planning.Entry e, Item item) {
-    boolean run = PracticePlan.isRun(item.unit());
-    return run && e.learning().chunks().isEmpty()
-        ? e.learning().frames()
+    Optional<RunPart> run = RunPart.of(item.unit());
+    return run.isPresent() && e.learning().chunks().isEmpty()
+        ? part(e.learning().frames(), run.get())
         : e.learning().frame(item.unit()).map(List::of).orElse(List.of());
+  }
+
+  /** The frames whose middle lies in a part, by their notated length. */
+  private static List<Frame> part(List<Frame> frames, RunPart part) {
+    Fraction all = Fraction.ZERO;
+    for (Frame f : frames) {
+      all = all.add(f.length());
+    }
+    List<Frame> mine = new ArrayList<>();
+    Fraction at = Fraction.ZERO;
+    for (Frame f : frames) {
+      Fraction middle = at.add(f.length().divide(2)).multiply(part.of());
+      boolean begun = middle.compareTo(all.multiply(part.part() - 1)) >= 0;
+      if (begun && middle.compareTo(all.multiply(part.part())) < 0) {
+        mine.add(f);
+      }
+      at = at.add(f.length());
+    }
+    return mine.isEmpty() ? frames : mine;
   }
 
   /**

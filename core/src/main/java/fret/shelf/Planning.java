@@ -15,6 +15,7 @@ import fret.plan.Move;
 import fret.plan.PlanRequest;
 import fret.plan.Planner;
 import fret.plan.PracticePlan;
+import fret.plan.RunPart;
 import fret.plan.Unit;
 import fret.search.Token;
 import fret.session.Learning;
@@ -78,7 +79,7 @@ public record Planning(
 
     /** Whether it has a chunk, by its id or that of one like it, or a run-through. */
     public boolean has(String unit) {
-      return unit.equals(goal.id().run())
+      return RunPart.of(unit).filter(p -> p.run().equals(goal.id().run())).isPresent()
           || goal.units().stream().anyMatch(u -> u.ids().contains(unit));
     }
   }

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import fret.drill.DrillKind;
 import fret.journal.Breakage;
+import fret.journal.Chance;
 import fret.journal.JournalEntry;
 import fret.journal.Verdict;
 import fret.plan.PracticePlan.Day;
@@ -23,6 +24,7 @@ import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.IntRange;
 import net.jqwik.api.constraints.LongRange;
+import net.jqwik.api.statistics.Statistics;
 
 /** Laws that hold for every plan, whatever is to be learned. */
 class PlanLawsTest {
@@ -149,6 +151,91 @@ class PlanLawsTest {
     PlanRequest all = request(seed, minutes);
     assertThat(last(Planner.bare(all.with(all.budget().plus(5)), Token.NEVER), all))
         .isBeforeOrEqualTo(dayAfter(last(Planner.bare(all, Token.NEVER), all)));
+  }
+
+  /**
+   * A small case: up to three units, a few days, no record, days too short for a second visit.
+   *
+   * @param days until the ready date
+   */
+  private static Goal small(long seed, int days) {
+    Random random = new Random(seed);
+    List<Unit> units = new ArrayList<>();
+    int count = 1 + random.nextInt(3);
+    for (int i = 0; i < count; i++) {
+      double length = (1 + random.nextInt(5)) / 2.0;
+      units.add(
+          new Unit(
+              "u" + i,
+              Unit.Kind.CHUNK,
+              Set.of("u" + i),
+              Map.of(DrillKind.STRAIGHT, List.of(length)),
+              0.5 + random.nextDouble(),
+              false));
+    }
+    List<Level> levels = new ArrayList<>(List.of(Level.at(60), Level.at(80)));
+    if (random.nextBoolean()) {
+      levels.add(Level.at(100));
+    }
+    Ladder ladder = new Ladder(levels);
+    return new Goal(
+        Goal.Id.of(1),
+        1,
+        DAY.plusDays(days - 1),
+        DAY.plusDays(days + 5),
+        new Tempo(Beat.QUARTER, ladder.target()),
+        ladder,
+        units,
+        2.0 * count,
+        0);
+  }
+
+  /** Minutes of all that is to be played. */
+  private static double work(Goal goal, double plays) {
+    double sum = 0;
+    for (Unit u : goal.units()) {
+      for (Level l : goal.ladder().levels()) {
+        sum += Visit.minutes(plays, goal.seconds(u.length(), l.perMinute()));
+      }
+    }
+    return sum;
+  }
+
+  /**
+   * What the planner calls possible is so by every schedule there is, and what it calls impossible
+   * stays so unless each day had one play more.
+   */
+  @Property(tries = 1500, seed = "20260603")
+  void aNoIsANoToOnePlayADay(
+      @ForAll @LongRange(min = 0, max = 1_000_000) long seed,
+      @ForAll @IntRange(min = 2, max = 3) int days,
+      @ForAll @IntRange(min = 75, max = 110) int percent,
+      @ForAll boolean levelADay) {
+    Goal goal = small(seed, days);
+    double plays = Chance.plays(Gate.Settings.USUAL.cleanNeeded(), Chance.UNKNOWN.ofClean());
+    int minutes = (int) Math.ceil(work(goal, plays) / 0.8 / days * percent / 100);
+    PlanRequest.Climb climb =
+        levelADay ? PlanRequest.Climb.LEVEL_A_DAY : PlanRequest.Climb.WHOLE_LADDER;
+    PlanRequest request =
+        new PlanRequest(
+            List.of(goal),
+            Budget.of(minutes),
+            DAY,
+            new PlanRequest.Rules(Gate.Settings.USUAL, climb, 1),
+            List.of(),
+            List.of());
+    boolean yes = Planner.bare(request, Token.NEVER).feasible();
+    double warmUp = Math.min(10, minutes / 5.0);
+    double all = minutes - (warmUp < 0.5 ? 0 : warmUp);
+    double longest =
+        goal.units().stream().mapToDouble(u -> goal.seconds(u.length(), 60)).max().orElseThrow();
+    double less = yes ? 0 : Visit.minutes(1, longest);
+    assertThat(new EverySchedule(goal, days, all - less, plays, levelADay).exists())
+        .as("%s minutes, %s", minutes, goal)
+        .isEqualTo(yes);
+    Statistics.label("planned").collect(yes);
+    Statistics.label("planned").coverage(c -> c.check(true).percentage(p -> p > 15));
+    Statistics.label("planned").coverage(c -> c.check(false).percentage(p -> p > 15));
   }
 
   private static LocalDate dayAfter(LocalDate day) {

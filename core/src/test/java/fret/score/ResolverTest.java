@@ -147,6 +147,29 @@ class ResolverTest {
     assertThat(cut.events().get(1).duration()).isEqualTo(Fraction.of(1, 4));
   }
 
+  /** Parts of a run-through, bar by bar where there is a bar for each, hold each note once. */
+  @Test
+  void partsEndAtBarLinesAndLeaveNothingOut() {
+    LineBuilder line = new LineBuilder(TimeSignature.COMMON_TIME, KeySignature.NONE, Clef.TREBLE);
+    for (int i = 0; i < 14; i++) {
+      line.add(Fraction.of(1, 2), Pitch.parse(i % 2 == 0 ? "A4" : "B4"));
+    }
+    Score seven = line.build("", Interval.UNISON);
+    for (int of : new int[] {1, 2, 3, 7, 12}) {
+      int events = 0;
+      for (int part = 1; part <= of; part++) {
+        Score one = ScoreCut.part(seven, part, of);
+        events += one.events().size();
+        boolean barLine = one.bars().get(0).start().getDenominator() == 1;
+        assertThat(barLine).as("part %s of %s", part, of).isEqualTo(of <= 7 || barLine);
+      }
+      assertThat(events).as("in %s parts", of).isEqualTo(of <= 7 ? 14 : events);
+    }
+    assertThat(ScoreCut.part(seven, 2, 3).bars())
+        .extracting(Bar::number)
+        .containsExactly("3", "4", "5");
+  }
+
   /** Notes before the first full bar have negative onsets; they too are in order. */
   @Test
   void aPickupOfSeveralNotesStaysInOrder() {

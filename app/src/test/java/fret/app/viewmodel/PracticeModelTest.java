@@ -14,8 +14,12 @@ import fret.passage.Passage;
 import fret.plan.PracticePlan;
 import fret.plan.PracticePlan.Item;
 import fret.plan.PracticePlan.Kind;
+import fret.plan.RunPart;
+import fret.score.Score;
 import fret.score.TimeSignature;
 import fret.session.ChunkDecisions;
+import fret.session.Session;
+import fret.shelf.Asked;
 import fret.shelf.PlanChange;
 import fret.shelf.Planning;
 import fret.sound.Click;
@@ -332,6 +336,37 @@ class PracticeModelTest {
             .filter(i -> PracticePlan.isRun(i.unit()))
             .findFirst();
     assertThat(run).isPresent();
+  }
+
+  /** The second half of a run-through that is longer than its day: its bars, under its own name. */
+  @Test
+  void aPartOfARunThroughIsItsBars() {
+    open(room.passage(1).id());
+    Planning.Entry e = planned().of(room.passage(1).id()).orElseThrow();
+    Item run =
+        planned().plan().days().stream()
+            .flatMap(d -> d.items().stream())
+            .filter(i -> PracticePlan.isRun(i.unit()) && i.passageId() == e.passageId())
+            .findFirst()
+            .orElseThrow();
+    Item second =
+        new Item(
+            run.kind(),
+            run.passageId(),
+            new RunPart(run.unit(), 2, 2).id(),
+            run.drill(),
+            run.level(),
+            1,
+            run.minutes(),
+            1,
+            run.why());
+    Session session = room.studio.shown();
+    Score whole = Asked.drill(session, e, run).whole();
+    Score half = Asked.drill(session, e, second).whole();
+    assertThat(half.bars()).hasSizeLessThan(whole.bars().size());
+    assertThat(half.events().get(half.events().size() - 1).heads())
+        .isEqualTo(whole.events().get(whole.events().size() - 1).heads());
+    assertThat(practice.label(second)).endsWith("part 2 of 2");
   }
 
   // ---- click and drone -----------------------------------------------------------------------
