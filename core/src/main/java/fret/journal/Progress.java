@@ -4,8 +4,11 @@ import fret.drill.DrillKind;
 import fret.tempo.Ladder;
 import fret.tempo.Level;
 import java.time.LocalDate;
+import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Collections;
+import java.util.Deque;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
@@ -101,19 +104,22 @@ public final class Progress {
 
   private int levelsClosed() {
     TreeSet<Integer> done = new TreeSet<>();
-    int run = 0;
-    double at = -1;
+    Deque<Double> row = new ArrayDeque<>();
     int plays = 0;
     for (JournalEntry e : straight()) {
       plays++;
       if (e.verdict() == Verdict.CLEAN) {
-        run = e.perMinute() == at ? run + 1 : 1;
-        at = e.perMinute();
-        if (run >= cleanNeeded && reached(at) >= 0 && done.add(reached(at))) {
-          closings.add(new Closing(reached(at), e.date(), plays));
+        row.add(e.perMinute());
+        if (row.size() > cleanNeeded) {
+          row.remove();
+        }
+        // Tries that grow faster close the level of the slowest.
+        int at = row.size() < cleanNeeded ? -1 : reached(Collections.min(row));
+        if (at >= 0 && done.add(at)) {
+          closings.add(new Closing(at, e.date(), plays));
         }
       } else {
-        run = 0;
+        row.clear();
         if (e.verdict() == Verdict.MISSED) {
           // It broke where it had been sure: that level and all above it are open again.
           done.tailSet(Math.max(0, reached(e.perMinute())), true).clear();

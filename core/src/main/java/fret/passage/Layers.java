@@ -1,6 +1,7 @@
 package fret.passage;
 
 import fret.bowing.BowLayers;
+import fret.drill.ApproachLayer;
 import fret.drill.ChunkLayer;
 import fret.drill.ExcerptLayer;
 import fret.drill.FrameLayer;
@@ -45,6 +46,7 @@ public final class Layers {
                 ReminderLayer.REMINDER,
                 ChunkLayer.CHUNK,
                 OwnChunkLayer.OWN,
+                ApproachLayer.APPROACH,
                 ExcerptLayer.EXCERPT,
                 FrameLayer.FRAMES,
                 ClickRangeLayer.CLICKS,

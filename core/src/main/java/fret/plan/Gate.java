@@ -11,8 +11,16 @@ import fret.tempo.Level;
  * @param level tempo and click of the next try
  * @param cleanInRow clean tries at this level so far
  * @param stopped the item is over: the top level was closed, or it hurt
+ * @param smallSteps whether every clean try is a little faster than the one before, so that the
+ *     tries which close a level lead to the next
  */
-public record Gate(Ladder ladder, Settings settings, Level level, int cleanInRow, boolean stopped) {
+public record Gate(
+    Ladder ladder,
+    Settings settings,
+    Level level,
+    int cleanInRow,
+    boolean stopped,
+    boolean smallSteps) {
   /**
    * The player's habits.
    *
@@ -31,7 +39,17 @@ public record Gate(Ladder ladder, Settings settings, Level level, int cleanInRow
 
   /** At the start of an item. */
   public static Gate at(Ladder ladder, Settings settings, Level level) {
-    return new Gate(ladder, settings, level, 0, false);
+    return new Gate(ladder, settings, level, 0, false, false);
+  }
+
+  /** The same in small steps; a slow line, which keeps its tempo, has none. */
+  public Gate inSmallSteps() {
+    return new Gate(ladder, settings, level, cleanInRow, stopped, !ladder.isSlow());
+  }
+
+  /** The item is over with one more clean try. */
+  public Gate over() {
+    return new Gate(ladder, settings, level, cleanInRow + 1, true, smallSteps);
   }
 
   public double perMinute() {
@@ -40,31 +58,50 @@ public record Gate(Ladder ladder, Settings settings, Level level, int cleanInRow
 
   /** The same place on the ladder under other habits. */
   public Gate with(Settings other) {
-    return new Gate(ladder, other, level, cleanInRow, stopped);
+    return new Gate(ladder, other, level, cleanInRow, stopped, smallSteps);
   }
 
   /** At another tempo or click, from the start. */
   public Gate with(Level other) {
-    return new Gate(ladder, settings, other, 0, false);
+    return at(other, 0, false);
+  }
+
+  private Gate at(Level other, int row, boolean over) {
+    return new Gate(ladder, settings, other, row, over, smallSteps);
   }
 
   /** After a try. */
   public Gate after(Verdict verdict) {
     return switch (verdict) {
-      case CLEAN -> {
-        int row = cleanInRow + 1;
-        if (row < settings.cleanNeeded()) {
-          yield new Gate(ladder, settings, level, row, false);
-        }
-        boolean top =
-            level.equals(ladder.top()) || !ladder.isSlow() && perMinute() >= ladder.target();
-        yield new Gate(ladder, settings, ladder.above(level), 0, top);
-      }
-      case NEARLY -> new Gate(ladder, settings, level, 0, false);
-      case MISSED ->
-          new Gate(
-              ladder, settings, settings.slowerAfterMiss() ? ladder.below(level) : level, 0, false);
-      case HURTS -> new Gate(ladder, settings, level, 0, true);
+      case CLEAN -> clean();
+      case NEARLY -> at(level, 0, false);
+      case MISSED -> at(settings.slowerAfterMiss() ? slower() : level, 0, false);
+      case HURTS -> at(level, 0, true);
     };
+  }
+
+  private Gate clean() {
+    boolean top = level.equals(ladder.top()) || !ladder.isSlow() && perMinute() >= ladder.target();
+    int row = cleanInRow + 1;
+    if (smallSteps && !top) {
+      Level next = ladder.above(level);
+      Level step = step(1);
+      return step.perMinute() >= next.perMinute() ? at(next, 0, false) : at(step, row, false);
+    }
+    return row < settings.cleanNeeded() ? at(level, row, false) : at(ladder.above(level), 0, top);
+  }
+
+  private Level slower() {
+    return smallSteps ? step(-1) : ladder.below(level);
+  }
+
+  /** A step up or down: the way between two levels over the tries that close one, to a half. */
+  private Level step(int by) {
+    boolean on = ladder.levels().contains(level);
+    Level low = on && by > 0 ? level : ladder.below(level);
+    Level high = on && by < 0 ? level : ladder.above(level);
+    double width = (high.perMinute() - low.perMinute()) / settings.cleanNeeded();
+    double wanted = Math.round((perMinute() + by * Math.max(0.5, width)) * 2) / 2.0;
+    return Level.at(Math.max(ladder.start(), wanted));
   }
 }

@@ -1,5 +1,6 @@
 package fret.plan;
 
+import fret.drill.Approach;
 import fret.drill.DrillKind;
 import java.util.EnumMap;
 import java.util.List;
@@ -16,6 +17,7 @@ import java.util.Set;
  *     with; {@link DrillKind#STRAIGHT} is always there, with one part
  * @param difficulty 1 for the usual, above 0
  * @param held whether it waits because something hurts
+ * @param approach how the player wants it to be brought up to its tempo
  */
 public record Unit(
     String id,
@@ -23,7 +25,8 @@ public record Unit(
     Set<String> ids,
     Map<DrillKind, List<Double>> parts,
     double difficulty,
-    boolean held) {
+    boolean held,
+    Approach approach) {
   /** What is learned. */
   public enum Kind {
     CHUNK,
@@ -31,7 +34,19 @@ public record Unit(
     JOIN
   }
 
+  /** A unit that the plan brings up as it sees fit. */
+  public Unit(
+      String id,
+      Kind kind,
+      Set<String> ids,
+      Map<DrillKind, List<Double>> parts,
+      double difficulty,
+      boolean held) {
+    this(id, kind, ids, parts, difficulty, held, Approach.AS_PLANNED);
+  }
+
   public Unit {
+    Objects.requireNonNull(approach);
     Objects.requireNonNull(id);
     Objects.requireNonNull(kind);
     ids = Set.copyOf(ids);
@@ -41,6 +56,16 @@ public record Unit(
     if (!parts.containsKey(DrillKind.STRAIGHT) || !(difficulty > 0)) {
       throw new IllegalArgumentException("nothing to play straight in " + id);
     }
+  }
+
+  /** The same, held back or not. */
+  public Unit held(boolean other) {
+    return new Unit(id, kind, ids, parts, difficulty, other, approach);
+  }
+
+  /** The same, brought up to its tempo in another way. */
+  public Unit with(Approach other) {
+    return new Unit(id, kind, ids, parts, difficulty, held, other);
   }
 
   /** Whole notes of one straight play. */

@@ -1,6 +1,7 @@
 package fret.plan;
 
 import fret.base.Said;
+import fret.drill.Approach;
 import fret.drill.DrillKind;
 import fret.journal.Cure;
 import fret.plan.PracticePlan.Item;
@@ -132,7 +133,12 @@ record Visit(Standing standing, List<Item> items) {
 
   /** The drill that comes before straight work today, if any. */
   private static Optional<Item> before(Standing s, LocalDate day, double room, StretchDose dose) {
-    if (s.isNew() && s.unit.parts().containsKey(DrillKind.ADD_A_NOTE)) {
+    Optional<Item> wished = wished(s, day, room);
+    if (wished.isPresent()) {
+      return wished;
+    }
+    boolean asPlanned = s.unit.approach() == Approach.AS_PLANNED;
+    if (asPlanned && s.isNew() && s.unit.parts().containsKey(DrillKind.ADD_A_NOTE)) {
       return drill(s, DrillKind.ADD_A_NOTE, room, Said.of("plan.why.new"));
     }
     double stretched = Math.min(room, dose.left(day));
@@ -141,7 +147,7 @@ record Visit(Standing standing, List<Item> items) {
       return drill(s, DrillKind.STRETCH, stretched, Said.of("plan.why.stretch"));
     }
     boolean rhythms = s.unit.parts().containsKey(DrillKind.RHYTHMS) && s.mayHaveRhythms(day);
-    if (s.isStalled() && rhythms && !s.drilledToday(DrillKind.RHYTHMS)) {
+    if (asPlanned && s.isStalled() && rhythms && !s.drilledToday(DrillKind.RHYTHMS)) {
       return drill(s, DrillKind.RHYTHMS, room, Said.of("plan.why.rhythms", s.visits()));
     }
     if (s.visitsToday() > 0) {
@@ -153,6 +159,22 @@ record Visit(Standing standing, List<Item> items) {
       return drill(s, cure, Math.min(room, cure.minutes()), Said.of("plan.why.broke", broke));
     }
     return s.visitsInAll() % 2 == 1 ? turn(s, room) : Optional.empty();
+  }
+
+  /** What the player wants before straight work, from the first day; once a day. */
+  private static Optional<Item> wished(Standing s, LocalDate day, double room) {
+    DrillKind kind =
+        switch (s.unit.approach()) {
+          case RHYTHMS -> DrillKind.RHYTHMS;
+          case ADD_A_NOTE -> DrillKind.ADD_A_NOTE;
+          default -> DrillKind.STRAIGHT;
+        };
+    boolean may =
+        kind != DrillKind.STRAIGHT
+            && s.unit.parts().containsKey(kind)
+            && !s.drilledToday(kind)
+            && (kind != DrillKind.RHYTHMS || s.mayHaveRhythms(day));
+    return may ? drill(s, kind, room, Said.of("plan.why.wished")) : Optional.empty();
   }
 
   /** Every other visit begins with a drill: the hand, the bow and the ear take turns. */

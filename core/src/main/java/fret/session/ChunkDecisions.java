@@ -1,11 +1,14 @@
 package fret.session;
 
 import fret.base.Said;
+import fret.drill.Approach;
+import fret.drill.ApproachLayer;
 import fret.drill.Chunk;
 import fret.drill.ChunkLayer;
 import fret.drill.ExcerptLayer;
 import fret.drill.Frame;
 import fret.drill.FrameLayer;
+import fret.drill.Learned;
 import fret.drill.OwnChunkLayer;
 import fret.drill.OwnChunkLayer.Own;
 import fret.drill.Way;
@@ -146,6 +149,39 @@ public final class ChunkDecisions {
     Marks after = marks.with(OwnChunkLayer.OWN, place, there ? Optional.empty() : Optional.of(own));
     Said name = Said.of(there ? "chunk.layer.off" : "chunk.layer.on", Said.of("way." + way));
     return Optional.of(Change.of(name, marks, after));
+  }
+
+  /** How a chunk, with all that are like it, is brought up to its tempo; empty where it is so. */
+  public Optional<Change> approach(String id, Approach approach) {
+    Optional<Learned> found =
+        Learned.of(session.resolved(), session.fingering(), chunks).stream()
+            .filter(l -> l.ids().contains(id))
+            .findFirst();
+    if (found.isEmpty()) {
+      return Optional.empty();
+    }
+    Map<Place, Approach> all = new HashMap<>();
+    for (Chunk c : chunks) {
+      if (found.get().ids().contains(c.id())) {
+        all.put(c.place(), c.id().equals(id) && approach != Approach.AS_PLANNED ? approach : null);
+      }
+    }
+    Marks marks = session.passage().marks();
+    Change change =
+        Change.of(
+            Said.of("chunk.approach", Said.of("approach." + approach)),
+            marks,
+            marks.with(ApproachLayer.APPROACH, all));
+    return change.isEmpty() ? Optional.empty() : Optional.of(change);
+  }
+
+  /** What the player said of a chunk. */
+  public Approach approach(String id) {
+    return chunks.stream()
+        .filter(c -> c.id().equals(id))
+        .flatMap(c -> session.passage().marks().at(ApproachLayer.APPROACH, c.place()).stream())
+        .findFirst()
+        .orElse(Approach.AS_PLANNED);
   }
 
   /** The chunks are those proposed again; empty where they are. */

@@ -1,5 +1,7 @@
 package fret.session;
 
+import fret.drill.Approach;
+import fret.drill.ApproachLayer;
 import fret.drill.Chunk;
 import fret.drill.Chunker;
 import fret.drill.Drill;
@@ -26,6 +28,7 @@ import fret.tempo.Tempo;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -119,11 +122,13 @@ public record Learning(
         chunks,
         learned,
         frames,
-        new Sections(s, kind, start).of(units(s, learned), chunks, frames),
+        new Sections(s, kind, start).of(units(s, learned, chunks), chunks, frames),
         Chunker.withStretch(s.resolved(), s.fingering(), chunks));
   }
 
-  private static List<Unit> units(Session s, List<Learned> learned) {
+  private static List<Unit> units(Session s, List<Learned> learned, List<Chunk> chunks) {
+    Map<String, Chunk> byId = new HashMap<>();
+    chunks.forEach(c -> byId.put(c.id(), c));
     DrillBook book = new DrillBook(s);
     double usual = effortPerNote(s, s.score().bars().get(0).start(), s.score().end());
     List<Integer> weakest =
@@ -148,10 +153,21 @@ public record Learning(
                 l.ids(),
                 parts,
                 difficulty,
-                false));
+                false,
+                approach(s, l, byId)));
       }
     }
     return units;
+  }
+
+  /** What the player said of a chunk, or of one that is like it. */
+  private static Approach approach(Session s, Learned l, Map<String, Chunk> byId) {
+    return l.ids().stream()
+        .sorted()
+        .map(byId::get)
+        .flatMap(c -> s.passage().marks().at(ApproachLayer.APPROACH, c.place()).stream())
+        .findFirst()
+        .orElse(Approach.AS_PLANNED);
   }
 
   private static boolean isIn(Session s, Chunk c, int moment) {
@@ -223,15 +239,7 @@ public record Learning(
   public Goal goal(Section section, LocalDate ready, LocalDate audition, Set<String> held) {
     List<Unit> all =
         section.units().stream()
-            .map(
-                u ->
-                    new Unit(
-                        u.id(),
-                        u.kind(),
-                        u.ids(),
-                        u.parts(),
-                        u.difficulty(),
-                        u.ids().stream().anyMatch(held::contains)))
+            .map(u -> u.held(u.ids().stream().anyMatch(held::contains)))
             .toList();
     return new Goal(
         section.id(),

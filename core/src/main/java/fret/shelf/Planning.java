@@ -1,6 +1,7 @@
 package fret.shelf;
 
 import fret.base.Said;
+import fret.drill.Approach;
 import fret.drill.Chunk;
 import fret.journal.JournalEntry;
 import fret.journal.Progress;
@@ -82,6 +83,17 @@ public record Planning(
       return RunPart.of(unit).filter(p -> p.run().equals(goal.id().run())).isPresent()
           || goal.units().stream().anyMatch(u -> u.ids().contains(unit));
     }
+  }
+
+  /** How the player wants a chunk of a passage to be brought up to its tempo. */
+  public Approach approach(long passage, String chunk) {
+    return entries.values().stream()
+        .filter(e -> e.passageId() == passage)
+        .flatMap(e -> e.goal().units().stream())
+        .filter(u -> u.ids().contains(chunk))
+        .findFirst()
+        .map(Unit::approach)
+        .orElse(Approach.AS_PLANNED);
   }
 
   /**

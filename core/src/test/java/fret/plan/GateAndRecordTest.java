@@ -85,6 +85,64 @@ class GateAndRecordTest {
     assertThat(two.after(Verdict.HURTS).with(new Gate.Settings(1, true)).stopped()).isTrue();
   }
 
+  /** From 80 to 90 in the three clean tries that close 80; a miss is a step back. */
+  @ParameterizedTest
+  @CsvSource({
+    "c, 83.5, 1",
+    "cc, 87, 2",
+    "ccc, 90, 0",
+    "cccc, 93.5, 1",
+    "cn, 83.5, 0",
+    "ccm, 83.5, 0",
+    "m, 76.5, 0",
+    "mmmmmmmmmmmm, 60, 0",
+  })
+  void inSmallStepsEveryCleanTryIsALittleFaster(String verdicts, double tempo, int row) {
+    Gate gate = play(at(80).inSmallSteps(), verdicts);
+    assertThat(gate.perMinute()).isEqualTo(tempo);
+    assertThat(gate.cleanInRow()).isEqualTo(row);
+  }
+
+  /** Each level is closed on the way, and the top like any other. */
+  @Test
+  void smallStepsCloseTheLevelsThatTheyPass() {
+    List<JournalEntry> played = new ArrayList<>();
+    Gate gate = at(60).inSmallSteps();
+    while (!gate.stopped() && played.size() < 100) {
+      played.add(entry(played.size() + 1, gate.perMinute(), Verdict.CLEAN));
+      gate = gate.after(Verdict.CLEAN);
+    }
+    assertThat(played).as("three for each of seven levels").hasSize(21);
+    Progress all = Progress.of(played, 7, "bars-1-2", LADDER, 3);
+    assertThat(all.isAtTarget()).isTrue();
+    assertThat(all.closings()).hasSize(7);
+    Progress some = Progress.of(played.subList(0, 5), 7, "bars-1-2", LADDER, 3);
+    assertThat(some.closedTempo()).contains(60.0);
+  }
+
+  @Test
+  void aSlowLineHasNoSmallSteps() {
+    Ladder slow = Ladder.ofRungs(52, 4);
+    Gate gate = Gate.at(slow, Gate.Settings.USUAL, slow.levels().get(0)).inSmallSteps();
+    assertThat(gate.smallSteps()).isFalse();
+    assertThat(play(gate, "ccc").level()).isEqualTo(slow.levels().get(1));
+  }
+
+  private static JournalEntry entry(long id, double tempo, Verdict verdict) {
+    return new JournalEntry(
+        id,
+        7,
+        LocalDate.of(2026, 3, 3),
+        "bars-1-2",
+        DrillKind.STRAIGHT,
+        tempo,
+        tempo,
+        30,
+        verdict,
+        Breakage.NONE,
+        "");
+  }
+
   private static List<JournalEntry> journal(String tries) {
     List<JournalEntry> all = new ArrayList<>();
     int tempo = 60;
@@ -95,19 +153,7 @@ class GateAndRecordTest {
       }
       Verdict verdict =
           word.equals("c") ? Verdict.CLEAN : word.equals("m") ? Verdict.MISSED : Verdict.HURTS;
-      all.add(
-          new JournalEntry(
-              all.size() + 1L,
-              7,
-              LocalDate.of(2026, 3, 3),
-              "bars-1-2",
-              DrillKind.STRAIGHT,
-              tempo,
-              tempo,
-              30,
-              verdict,
-              Breakage.NONE,
-              ""));
+      all.add(entry(all.size() + 1L, tempo, verdict));
     }
     return all;
   }
@@ -118,7 +164,12 @@ class GateAndRecordTest {
     "60 c c c, 60",
     "60 c c c 70 c c c, 70",
     "60 c c m c, 0",
-    "60 c c 70 c, 0",
+    // a faster try counts for the level below it
+    "60 c c 70 c, 60",
+    // tries that grow faster close the level of the slowest
+    "60 c 62 c 65 c, 60",
+    "60 c 70 c c c, 70",
+    "60 c 70 c m c, 0",
     // what broke where it had been sure is open again
     "60 c c c 70 c c c m, 60",
     // one clean try does not close the level below

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import fret.base.Said;
+import fret.drill.Approach;
 import fret.drill.DrillKind;
 import fret.journal.Breakage;
 import fret.journal.Chance;
@@ -214,6 +215,50 @@ class PlanTest {
     assertThat(plan.days().get(0).items())
         .anyMatch(i -> i.unit().equals("bars-1") && i.drill() == DrillKind.RHYTHMS);
     Lawful.rhythms(plan);
+  }
+
+  /** The player's way with a chunk holds from the first day; rhythms keep their cap. */
+  @Test
+  void aChunkIsBroughtUpAsThePlayerWants() {
+    for (Approach a : Approach.values()) {
+      Goal g = goal(1, 1, 42);
+      Goal wished =
+          new Goal(
+              g.id(),
+              1,
+              g.ready(),
+              g.audition(),
+              g.target(),
+              g.ladder(),
+              List.of(g.units().get(0).with(a)),
+              4,
+              0);
+      PracticePlan plan = plan(List.of(wished), 30);
+      List<List<DrillKind>> days =
+          plan.days().subList(0, 4).stream()
+              .map(
+                  d ->
+                      d.items().stream()
+                          .filter(i -> i.unit().equals("bars-1"))
+                          .map(Item::drill)
+                          .distinct()
+                          .toList())
+              .toList();
+      DrillKind straight = DrillKind.STRAIGHT;
+      DrillKind before = a == Approach.RHYTHMS ? DrillKind.RHYTHMS : DrillKind.ADD_A_NOTE;
+      List<DrillKind> with = List.of(before, straight);
+      List<DrillKind> alone = List.of(straight);
+      assertThat(days)
+          .as("%s", a)
+          .isEqualTo(
+              switch (a) {
+                case AS_PLANNED -> List.of(with, alone, alone, alone);
+                case RHYTHMS -> List.of(with, with, with, alone);
+                case SMALL_STEPS -> List.of(alone, alone, alone, alone);
+                case ADD_A_NOTE -> List.of(with, with, with, with);
+              });
+      Lawful.rhythms(plan);
+    }
   }
 
   /** The hand is one: many chunks with a stretch share its dose. */

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import fret.base.Said;
+import fret.drill.Approach;
 import fret.drill.Chunk;
 import fret.drill.Drill;
 import fret.drill.DrillKind;
@@ -21,6 +22,7 @@ import fret.pitch.Pitch;
 import fret.plan.Budget;
 import fret.plan.Goal;
 import fret.plan.PracticePlan;
+import fret.plan.Unit;
 import fret.score.Event;
 import fret.score.LineBuilder;
 import fret.score.Score;
@@ -104,6 +106,34 @@ class OwnChunksTest {
     assertThat(new ChunkDecisions(s).merge("bars-4-4")).as("nothing follows").isEmpty();
     Session back = after(merged, new ChunkDecisions(merged).asProposed());
     assertThat(ids(back)).isEqualTo(ids(s));
+  }
+
+  /** Two equal bars are learned once: what is said of one counts for both, and is taken back so. */
+  @Test
+  void theWayUpIsSaidOfAllThatIsAlike() {
+    LineBuilder line = new LineBuilder(TimeSignature.COMMON_TIME, KeySignature.NONE, Clef.TREBLE);
+    String bar = "A4 B4 C5 D5 E5 D5 C5 B4 ";
+    for (String n : (bar + bar + "C5 D5 E5 F5 E5 D5 C5 D5").split(" ")) {
+      line.add(Fraction.of(1, 8), Pitch.parse(n));
+    }
+    Session s = session(line.build("x", Interval.UNISON), 160);
+    Learning usual = Learning.of(s, LadderKind.EVEN, 0);
+    String second = bars(s).get(1).id();
+    assertThat(units(usual)).containsOnly(Approach.AS_PLANNED);
+    Session steps = after(s, new ChunkDecisions(s).approach(second, Approach.SMALL_STEPS));
+    Learning learning = Learning.of(steps, LadderKind.EVEN, 0);
+    assertThat(learning.units()).anyMatch(u -> u.ids().contains(second) && u.ids().size() == 2);
+    assertThat(units(learning)).containsOnlyOnce(Approach.SMALL_STEPS);
+    assertThat(new ChunkDecisions(steps).approach(second)).isEqualTo(Approach.SMALL_STEPS);
+    ChunkDecisions again = new ChunkDecisions(steps);
+    assertThat(again.approach(second, Approach.SMALL_STEPS)).as("it is so").isEmpty();
+    assertThat(again.approach("none", Approach.RHYTHMS)).isEmpty();
+    Session back = after(steps, again.approach(bars(s).get(0).id(), Approach.AS_PLANNED));
+    assertThat(units(Learning.of(back, LadderKind.EVEN, 0))).containsOnly(Approach.AS_PLANNED);
+  }
+
+  private static List<Approach> units(Learning learning) {
+    return learning.units().stream().map(Unit::approach).toList();
   }
 
   @Test

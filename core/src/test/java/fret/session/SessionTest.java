@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import fret.base.Said;
 import fret.bowing.BowRules;
 import fret.bowing.PhraseMark;
+import fret.drill.Approach;
 import fret.drill.Chunk;
 import fret.drill.Frame;
 import fret.fingering.Fingering;
@@ -151,6 +152,10 @@ class SessionTest {
   }
 
   /** Every change, and every kind of mark, is the same after it was stored and read. */
+  private static String own(Session s) {
+    return Learning.chunks(s).get(0).id();
+  }
+
   @Test
   void everyLayerHasAStoredForm() {
     Session s = session();
@@ -199,6 +204,7 @@ class SessionTest {
     s = after(s, Decisions.page(s, Said.of("words", "cut"), without(score(), 7)).change());
     s = after(s, new ChunkDecisions(s).split(6).orElseThrow());
     s = after(s, new ChunkDecisions(s).excerpt(0, 5, "opening", 72, 0));
+    s = after(s, new ChunkDecisions(s).approach(own(s), Approach.RHYTHMS).orElseThrow());
     Frame frame =
         new Frame(
             "frame-1",

@@ -8,6 +8,8 @@ import fret.app.words.Sentences;
 import fret.app.words.Words;
 import fret.base.Problem;
 import fret.base.Said;
+import fret.drill.Approach;
+import fret.drill.ApproachLayer;
 import fret.drill.Chunk;
 import fret.drill.DrillKind;
 import fret.drill.ExcerptLayer;
@@ -44,6 +46,8 @@ final class ChunksPane {
   private final PracticeModel stand;
   private final Runnable toStand;
   private final VBox list = new VBox(2);
+  private final ComboBox<Approach> approach = new ComboBox<>();
+  private boolean filling;
   private final VBox excerpts = new VBox(4);
   private final TextField name = new TextField();
   private final TextField range = new TextField();
@@ -90,6 +94,12 @@ final class ChunksPane {
         ways.getChildren().add(b);
       }
     }
+    approach.setId("chunk-approach");
+    approach.setAccessibleText(Sentences.of("chunks.approach"));
+    approach.getItems().setAll(Approach.values());
+    approach.setConverter(Parts.named(a -> Sentences.of("approach." + a)));
+    approach.setOnAction(e -> approach());
+    ways.getChildren().addAll(Parts.line(Sentences.of("chunks.approach"), "quiet"), approach);
     VBox left = new VBox(6, tools, ways, Parts.scroll(list));
     HBox.setHgrow(left, Priority.ALWAYS);
     VBox right = new VBox(6, Parts.line(Sentences.of("excerpts"), "section"), form(), excerpts);
@@ -148,6 +158,7 @@ final class ChunksPane {
         Action.of("chunk-previous", "part", Action.key(KeyCode.OPEN_BRACKET), () -> step(-1)),
         Action.of("chunk-up", "part", Action.shift(KeyCode.UP), () -> move(-1)),
         Action.of("chunk-down", "part", Action.shift(KeyCode.DOWN), () -> move(1)),
+        Action.of("chunk-approach", "part", Action.shift(KeyCode.P), this::nextApproach),
         Action.of("chunk-practise", "part", Action.key(KeyCode.P), this::practise));
   }
 
@@ -189,6 +200,26 @@ final class ChunksPane {
     if (other) {
       decide((d, id) -> d.name(id, text));
     }
+  }
+
+  private void approach() {
+    Approach wanted = approach.getValue();
+    if (!filling && wanted != null) {
+      decide((d, id) -> d.approach(id, wanted));
+    }
+  }
+
+  /** The next way of the list. */
+  private void nextApproach() {
+    Approach[] all = Approach.values();
+    decide((d, id) -> d.approach(id, all[(d.approach(id).ordinal() + 1) % all.length]));
+  }
+
+  private Approach approachOf(Chunk c) {
+    Session s = studio.shown();
+    return s == null
+        ? Approach.AS_PLANNED
+        : s.passage().marks().at(ApproachLayer.APPROACH, c.place()).orElse(Approach.AS_PLANNED);
   }
 
   private void asProposed() {
@@ -351,6 +382,9 @@ final class ChunksPane {
     if (!name.isFocused()) {
       name.setText(text);
     }
+    filling = true;
+    approach.setValue(chunk().map(this::approachOf).orElse(Approach.AS_PLANNED));
+    filling = false;
     boolean bars = chunk().filter(c -> c.kind() == Chunk.Kind.BARS).isPresent();
     layers.forEach(b -> b.setDisable(!bars));
   }
@@ -358,8 +392,12 @@ final class ChunksPane {
   private Node row(Chunk c) {
     String label = Words.chunk(c);
     Label title = Parts.line(Texts.capital(label), "plain");
+    String told = Sentences.of("chunks.row", c.noteCount(), Sentences.of(c.why()));
+    Approach own = approachOf(c);
     Label why =
-        Parts.line(Sentences.of("chunks.row", c.noteCount(), Sentences.of(c.why())), "quiet");
+        Parts.line(
+            own == Approach.AS_PLANNED ? told : told + ", " + Sentences.of("approach." + own),
+            "quiet");
     Button b = new Button();
     b.setGraphic(Parts.row(10, title, why));
     b.setId("chunk-" + c.id());

@@ -2,6 +2,7 @@ package fret.app.viewmodel;
 
 import fret.app.words.Sentences;
 import fret.app.work.Computing.Rank;
+import fret.drill.Approach;
 import fret.drill.Drill;
 import fret.drill.DrillKind;
 import fret.engraving.FingerText;
@@ -105,9 +106,18 @@ public final class Stand {
     part.set(0);
     stand.set(what);
     Planning.Habits habits = studio.plans().habits();
-    gate.set(Gate.at(what.ladder(), habits.gate(), what.level()));
+    Gate usual = Gate.at(what.ladder(), habits.gate(), what.level());
+    gate.set(isInSmallSteps(what) ? usual.inSmallSteps() : usual);
     showPart();
     tryStarted = now.get();
+  }
+
+  private boolean isInSmallSteps(OnStand what) {
+    Planning p = studio.plans().plannedProperty().get();
+    return p != null
+        && what.climbs()
+        && what.chunkIds().size() == 1
+        && p.approach(what.passageId(), what.chunkIds().get(0)) == Approach.SMALL_STEPS;
   }
 
   private void showPart() {
@@ -324,7 +334,8 @@ public final class Stand {
     Level played = gate.get().level();
     for (int i = 0; i < plays; i++) {
       write(s, played, verdict, breakage, seconds, mine);
-      boolean counts = !gate.get().stopped() && gate.get().level().equals(played);
+      boolean counts =
+          !gate.get().stopped() && (gate.get().smallSteps() || gate.get().level().equals(played));
       if (counts && (s.climbs() || i == 0)) {
         advance(s, verdict);
       }
@@ -370,7 +381,7 @@ public final class Stand {
     } else if (verdict == Verdict.CLEAN) {
       boolean last = part.get() + 1 >= s.drill().parts().size();
       if (last) {
-        gate.set(new Gate(g.ladder(), g.settings(), g.level(), g.cleanInRow() + 1, true));
+        gate.set(g.over());
       } else {
         part.set(part.get() + 1);
         showPart();

@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import fret.base.Said;
+import fret.drill.Approach;
+import fret.drill.Chunk;
 import fret.drill.DrillKind;
 import fret.drill.Frame;
 import fret.journal.Breakage;
@@ -28,6 +30,7 @@ import fret.sound.ClickRange;
 import fret.sound.ClickTrack;
 import fret.sound.PassagePlayer;
 import fret.sound.PlaySet;
+import fret.tempo.Level;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.List;
@@ -92,6 +95,30 @@ class PracticeModelTest {
   private JournalEntry last() {
     List<JournalEntry> all = room.studio.journal();
     return all.get(all.size() - 1);
+  }
+
+  /** The player's way with a chunk is that of the stand and of the plan, from now on. */
+  @Test
+  void aChunkInSmallStepsGrowsFasterTryByTry() {
+    open(room.passage(0).id());
+    Chunk chunk = planned().of(room.passage(0).id()).orElseThrow().chunks().get(0);
+    room.studio
+        .open()
+        .decide(s -> new ChunkDecisions(s).approach(chunk.id(), Approach.SMALL_STEPS));
+    room.settle();
+    practice.own().practise(chunk, DrillKind.STRAIGHT);
+    room.settle();
+    double level = practice.stand().level().perMinute();
+    practice.stand().judge(Verdict.CLEAN, Breakage.NONE);
+    room.settle();
+    double next = on().ladder().above(Level.at(level)).perMinute();
+    assertThat(practice.stand().level().perMinute()).isBetween(level + 0.5, next - 0.5);
+    practice.stand().judge(Verdict.CLEAN, Breakage.NONE, 2);
+    room.settle();
+    assertThat(practice.stand().level().perMinute()).isEqualTo(next);
+    assertThat(planned().plan().days().get(0).items())
+        .filteredOn(i -> i.passageId() == room.passage(0).id() && i.unit().equals(chunk.id()))
+        .noneMatch(i -> i.drill() == DrillKind.ADD_A_NOTE);
   }
 
   @Test
