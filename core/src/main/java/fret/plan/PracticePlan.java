@@ -23,7 +23,7 @@ public record PracticePlan(
 
   /** Whether an id is that of a run-through, or of a part of one. */
   public static boolean isRun(String unit) {
-    return RunPart.of(unit).isPresent();
+    return Part.of(unit).isRun();
   }
 
   /**

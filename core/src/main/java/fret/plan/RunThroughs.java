@@ -13,7 +13,6 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Random;
 
 /**
@@ -42,7 +41,10 @@ final class RunThroughs {
     this.progress = progress;
     for (JournalEntry e : request.journal()) {
       if (e.date().isBefore(request.from())) {
-        RunPart.of(e.chunkId()).ifPresent(p -> note(key(e.passageId(), p.run()), p, e.date()));
+        Part p = Part.of(e.chunkId());
+        if (p.isRun()) {
+          note(key(e.passageId(), p.unit()), p, e.date());
+        }
       }
     }
   }
@@ -55,7 +57,7 @@ final class RunThroughs {
     return key(g.passageId(), g.id().run());
   }
 
-  private void note(String key, RunPart part, LocalDate date) {
+  private void note(String key, Part part, LocalDate date) {
     last.put(key, date);
     if (part.isLast()) {
       begun.remove(key);
@@ -77,7 +79,7 @@ final class RunThroughs {
       int parts = parts(g, f);
       boolean goesOn = true;
       while (goesOn) {
-        RunPart part = next(g, parts);
+        Part part = next(g, parts);
         boolean taken = f.takeCold(run(g, part, f.date()));
         if (taken) {
           note(key(g), part, f.date());
@@ -97,12 +99,12 @@ final class RunThroughs {
   }
 
   /** The part in which what is not played yet begins; parts of another day may overlap a little. */
-  private RunPart next(Goal g, int parts) {
+  private Part next(Goal g, int parts) {
     int played = (int) Math.floor(begun.getOrDefault(key(g), 0.0) * parts + 1e-9);
-    return new RunPart(g.id().run(), Math.min(played, parts - 1) + 1, parts);
+    return new Part(g.id().run(), Math.min(played, parts - 1) + 1, parts);
   }
 
-  private Item run(Goal g, RunPart part, LocalDate date) {
+  private Item run(Goal g, Part part, LocalDate date) {
     boolean upper = g.second() > 0 && count.getOrDefault(key(g), 0) % 2 == 1;
     Level level = upper ? Level.at(g.second()) : g.ladder().top();
     boolean mock = date.isAfter(g.ready()) && isMockDay(g, date);
@@ -116,7 +118,7 @@ final class RunThroughs {
         1,
         Visit.minutes(1, g.seconds(g.wholeNotes() / part.of(), level.perMinute())),
         1,
-        part.told().orElse(Said.of(why)));
+        part.isWhole() ? Said.of(why) : part.told());
   }
 
   /** Whether it is run through on a day, by the plan or because the player put it there. */
@@ -131,9 +133,7 @@ final class RunThroughs {
   }
 
   private static boolean isRun(Move m, Goal g) {
-    Optional<RunPart> part = RunPart.of(m.unit());
-    return m.passageId() == g.passageId()
-        && part.filter(p -> p.run().equals(g.id().run())).isPresent();
+    return m.passageId() == g.passageId() && Part.of(m.unit()).unit().equals(g.id().run());
   }
 
   private boolean isRunDay(Goal g, LocalDate date) {

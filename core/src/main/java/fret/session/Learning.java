@@ -17,6 +17,7 @@ import fret.passage.Passage;
 import fret.passage.PracticeLayer;
 import fret.passage.PracticeSetup;
 import fret.plan.Goal;
+import fret.plan.Part;
 import fret.plan.Unit;
 import fret.score.Score;
 import fret.score.Slice;
@@ -237,9 +238,11 @@ public record Learning(
    * @param held ids of chunks that wait because something hurts
    */
   public Goal goal(Section section, LocalDate ready, LocalDate audition, Set<String> held) {
+    double slowest = section.target().at(section.ladder().start()).wholeNoteMs() / 1000;
     List<Unit> all =
         section.units().stream()
             .map(u -> u.held(u.ids().stream().anyMatch(held::contains)))
+            .flatMap(u -> Part.fitting(u, u.length() * slowest))
             .toList();
     return new Goal(
         section.id(),

@@ -5,8 +5,9 @@ import fret.drill.Drill;
 import fret.drill.DrillKind;
 import fret.drill.Frame;
 import fret.drill.ScoreCut;
+import fret.plan.Part;
+import fret.plan.PracticePlan;
 import fret.plan.PracticePlan.Item;
-import fret.plan.RunPart;
 import fret.score.Score;
 import fret.session.DrillBook;
 import fret.session.Session;
@@ -23,33 +24,36 @@ public final class Asked {
   public static Drill drill(Session session, Planning.Entry e, Item item) {
     List<Frame> frames = frames(e, item);
     if (!frames.isEmpty() && !item.unit().isEmpty()) {
-      return new Drill(item.drill(), List.of(Frame.silent(frames)));
+      Drill all = new Drill(item.drill(), List.of(Frame.silent(frames)));
+      return Part.of(item.unit()).isWhole() || PracticePlan.isRun(item.unit())
+          ? all
+          : part(all, Part.of(item.unit()));
     }
-    Optional<RunPart> run = RunPart.of(item.unit());
+    Part part = Part.of(item.unit());
     Drill all =
         e.section()
             .stretch()
-            .filter(x -> run.isPresent())
+            .filter(x -> part.isRun())
             .flatMap(x -> new DrillBook(session).ofStretch(x, item.drill()))
-            .orElseGet(() -> drill(session, e.learning().chunk(item.unit()), item.drill()));
-    return run.filter(r -> r.of() > 1).map(r -> part(all, r)).orElse(all);
+            .orElseGet(() -> drill(session, e.learning().chunk(part.unit()), item.drill()));
+    return part.isWhole() ? all : part(all, part);
   }
 
-  private static Drill part(Drill run, RunPart part) {
+  private static Drill part(Drill run, Part part) {
     Score all = run.whole();
     return new Drill(run.kind(), List.of(ScoreCut.part(all, part.part(), part.of())));
   }
 
   /** The frames of the picture that stand in for notes; none where there are notes. */
   public static List<Frame> frames(Planning.Entry e, Item item) {
-    Optional<RunPart> run = RunPart.of(item.unit());
-    return run.isPresent() && e.learning().chunks().isEmpty()
-        ? part(e.learning().frames(), run.get())
-        : e.learning().frame(item.unit()).map(List::of).orElse(List.of());
+    Part part = Part.of(item.unit());
+    return part.isRun() && e.learning().chunks().isEmpty()
+        ? part(e.learning().frames(), part)
+        : e.learning().frame(part.unit()).map(List::of).orElse(List.of());
   }
 
   /** The frames whose middle lies in a part, by their notated length. */
-  private static List<Frame> part(List<Frame> frames, RunPart part) {
+  private static List<Frame> part(List<Frame> frames, Part part) {
     Fraction all = Fraction.ZERO;
     for (Frame f : frames) {
       all = all.add(f.length());

@@ -13,10 +13,10 @@ import fret.plan.Forecast;
 import fret.plan.Gate;
 import fret.plan.Goal;
 import fret.plan.Move;
+import fret.plan.Part;
 import fret.plan.PlanRequest;
 import fret.plan.Planner;
 import fret.plan.PracticePlan;
-import fret.plan.RunPart;
 import fret.plan.Unit;
 import fret.search.Token;
 import fret.session.Learning;
@@ -80,7 +80,7 @@ public record Planning(
 
     /** Whether it has a chunk, by its id or that of one like it, or a run-through. */
     public boolean has(String unit) {
-      return RunPart.of(unit).filter(p -> p.run().equals(goal.id().run())).isPresent()
+      return Part.of(unit).unit().equals(goal.id().run())
           || goal.units().stream().anyMatch(u -> u.ids().contains(unit));
     }
   }

@@ -28,6 +28,7 @@ import fret.score.LineBuilder;
 import fret.score.Score;
 import fret.score.TimeSignature;
 import fret.search.Token;
+import fret.shelf.Asked;
 import fret.shelf.Planning;
 import fret.sound.ClickLine;
 import fret.sound.ClickRange;
@@ -359,17 +360,7 @@ class OwnChunksTest {
             s,
             ChunkDecisions.frames(
                 s, Said.of("frame.drawn"), all -> List.of(frame("frame-1", 1, 32, 0))));
-    LocalDate monday = LocalDate.of(2027, 3, 1);
-    Planning p =
-        Planning.of(
-            List.of(Learning.of(s, LadderKind.EVEN, 0)),
-            Map.of(),
-            Budget.of(30),
-            List.of(),
-            List.of(),
-            monday,
-            Planning.Habits.USUAL,
-            Token.NEVER);
+    Planning p = planned(s);
     PracticePlan.Item atTarget =
         p.plan().days().stream()
             .flatMap(d -> d.items().stream())
@@ -378,5 +369,51 @@ class OwnChunksTest {
             .orElseThrow();
     assertThat(atTarget.plays()).isCloseTo(4.77, within(0.01));
     assertThat(atTarget.minutes() * 60).isCloseTo(181, within(0.5));
+  }
+
+  private static Planning planned(Session s) {
+    return Planning.of(
+        List.of(Learning.of(s, LadderKind.EVEN, 0)),
+        Map.of(),
+        Budget.of(30),
+        List.of(),
+        List.of(),
+        LocalDate.of(2027, 3, 1),
+        Planning.Habits.USUAL,
+        Token.NEVER);
+  }
+
+  /**
+   * A whole movement in one frame: a play of it is longer than a visit, so its parts are learned.
+   */
+  @Test
+  void aFrameLongerThanAVisitIsLearnedInParts() {
+    Session blank = blank();
+    Frame movement = frame("frame-1", 1, 1000, 0);
+    Session s =
+        after(
+            blank, ChunkDecisions.frames(blank, Said.of("frame.drawn"), all -> List.of(movement)));
+    Planning p = planned(s);
+    Planning.Entry entry = p.of(1).orElseThrow();
+    double slowest = 1000 * 60 / entry.ladder().start();
+    int parts = (int) Math.ceil(slowest / (10 * 60 - 6));
+    assertThat(parts).isGreaterThan(1);
+    assertThat(entry.goal().units())
+        .extracting(Unit::id)
+        .contains("frame-1:1of" + parts)
+        .hasSize(parts);
+    List<PracticePlan.Item> asked =
+        p.plan().days().get(0).items().stream().filter(i -> !i.unit().isEmpty()).toList();
+    assertThat(asked).isNotEmpty().allMatch(i -> i.minutes() <= 10);
+    int bars = 0;
+    for (Unit u : entry.goal().units()) {
+      PracticePlan.Item first = asked.get(0);
+      PracticePlan.Item item =
+          new PracticePlan.Item(
+              first.kind(), 1, u.id(), first.drill(), first.level(), 1, 9, 1, first.why());
+      bars += Asked.drill(s, entry, item).whole().bars().size();
+      assertThat(Asked.frames(entry, item)).containsExactly(movement);
+    }
+    assertThat(bars).as("each bar in one part").isEqualTo(250);
   }
 }

@@ -9,7 +9,7 @@ import fret.instrument.Finger;
 import fret.instrument.Instrument;
 import fret.instrument.PositionNames;
 import fret.mark.Wish;
-import fret.plan.RunPart;
+import fret.plan.Part;
 import fret.player.Region;
 import fret.score.SoundingNote;
 import fret.session.Learning;
@@ -29,20 +29,19 @@ public final class Words {
 
   /** The name of something that is learned: a chunk, a frame, a run-through. */
   public static String unit(Learning learning, String id) {
-    Optional<String> run = RunPart.of(id).flatMap(part -> run(learning, part));
-    return run.or(() -> learning.chunk(id).map(Words::chunk))
-        .or(() -> learning.frame(id).map(Words::frame))
-        .orElse("");
-  }
-
-  private static Optional<String> run(Learning learning, RunPart part) {
-    return learning.sections().stream()
-        .filter(x -> x.id().run().equals(part.run()))
-        .map(x -> x.name().isEmpty() ? Sentences.of("practise.the-whole") : x.name())
-        .map(
-            name ->
-                part.of() == 1 ? name : Sentences.of("chunk.part", name, part.part(), part.of()))
-        .findFirst();
+    Part part = Part.of(id);
+    Optional<String> run =
+        learning.sections().stream()
+            .filter(x -> x.id().run().equals(part.unit()))
+            .map(x -> x.name().isEmpty() ? Sentences.of("practise.the-whole") : x.name())
+            .findFirst();
+    String name =
+        run.or(() -> learning.chunk(part.unit()).map(Words::chunk))
+            .or(() -> learning.frame(part.unit()).map(Words::frame))
+            .orElse("");
+    return part.isWhole() || name.isEmpty()
+        ? name
+        : Sentences.of("chunk.part", name, part.part(), part.of());
   }
 
   /** The name of a frame as the player knows it. */

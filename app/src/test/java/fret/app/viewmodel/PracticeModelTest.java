@@ -13,10 +13,10 @@ import fret.journal.JournalEntry;
 import fret.journal.Verdict;
 import fret.passage.Details;
 import fret.passage.Passage;
+import fret.plan.Part;
 import fret.plan.PracticePlan;
 import fret.plan.PracticePlan.Item;
 import fret.plan.PracticePlan.Kind;
-import fret.plan.RunPart;
 import fret.score.Score;
 import fret.score.TimeSignature;
 import fret.session.ChunkDecisions;
@@ -380,7 +380,7 @@ class PracticeModelTest {
         new Item(
             run.kind(),
             run.passageId(),
-            new RunPart(run.unit(), 2, 2).id(),
+            new Part(run.unit(), 2, 2).id(),
             run.drill(),
             run.level(),
             1,

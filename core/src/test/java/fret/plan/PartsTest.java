@@ -23,7 +23,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** Run-throughs that are longer than a day. */
-class RunPartsTest {
+class PartsTest {
   /** A Monday. */
   private static final LocalDate DAY = LocalDate.of(2026, 3, 2);
 
@@ -94,7 +94,7 @@ class RunPartsTest {
     Budget budget = Budget.of(30).with(DayOfWeek.TUESDAY, 18);
     double played = 0;
     for (Item i : runs(budget, List.of())) {
-      RunPart part = RunPart.of(i.unit()).orElseThrow();
+      Part part = Part.of(i.unit());
       assertThat((part.part() - 1.0) / part.of()).isLessThanOrEqualTo(played + 1e-9);
       played = part.isLast() ? 0 : part.end();
     }
@@ -103,20 +103,18 @@ class RunPartsTest {
 
   @Test
   void idsAreReadBack() {
-    for (RunPart p :
-        List.of(
-            new RunPart("whole", 1, 1),
-            new RunPart("whole", 2, 3),
-            new RunPart("whole-x1", 12, 12))) {
-      assertThat(RunPart.of(p.id())).contains(p);
+    for (Part p :
+        List.of(new Part("whole", 1, 1), new Part("whole", 2, 3), new Part("whole-x1", 12, 12))) {
+      assertThat(Part.of(p.id())).isEqualTo(p);
       assertThat(PracticePlan.isRun(p.id())).isTrue();
     }
   }
 
   @ParameterizedTest
   @ValueSource(
-      strings = {"", "wholes", "bars-1-2", "whole:3of2", "whole:0of2", "whole:1of", "whole:"})
+      strings = {"", "wholes", "bars-1-2", "bars-1-2:3of2", "own-1:0of2", "own-1:1of", "own-1:"})
   void whatIsNoRunThroughIsNone(String id) {
-    assertThat(RunPart.of(id)).isEmpty();
+    assertThat(PracticePlan.isRun(id)).isFalse();
+    assertThat(Part.of(id)).isEqualTo(new Part(id, 1, 1));
   }
 }
