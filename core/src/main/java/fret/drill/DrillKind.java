@@ -43,6 +43,8 @@ public enum DrillKind {
   INTERVALS(Of.CHUNK, 3, 7),
   /** Tenths up the key's scale: a stretch, within its dose. */
   TENTHS(Of.CHUNK, 2, 3),
+  /** Trills in pulses and as they go, turns and mordents written out. */
+  ORNAMENTS(Of.CHUNK, 3, 7),
   VIBRATO_PULSES(Of.CHUNK, 4, 7),
   STEADY_NOTES(Of.CHUNK, 2, 7),
   DYNAMICS_SCALE(Of.CHUNK, 2, 7),

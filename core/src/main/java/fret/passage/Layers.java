@@ -14,6 +14,7 @@ import fret.mark.BowLayer;
 import fret.mark.FingerLayer;
 import fret.mark.Layer;
 import fret.mark.LengthLayer;
+import fret.mark.OrnamentLayer;
 import fret.mark.ReminderLayer;
 import fret.mark.SlideLayer;
 import fret.mark.SlidesHiddenLayer;
@@ -60,6 +61,7 @@ public final class Layers {
                 ChordLayer.CHORD,
                 LimitsLayer.LIMITS,
                 SlideLayer.SLIDE,
+                OrnamentLayer.ORNAMENT,
                 SlidesHiddenLayer.HIDDEN));
     BowLayers.ALL.stream().filter(l -> l != BowLayer.BOW).forEach(all::add);
     all.addAll(SettingLayers.ALL);

@@ -2,7 +2,6 @@ package fret.score;
 
 import fret.pitch.Interval;
 import fret.pitch.Pitch;
-import fret.pitch.Step;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -153,19 +152,12 @@ public final class Resolver {
         };
     List<Pitch> found = new ArrayList<>();
     if (upper) {
-      found.add(neighbour(bar, head.pitch(), 1, signs.ornamentAlter()));
+      found.add(Neighbours.of(score, bar, head.pitch(), 1, signs.ornamentAlter()));
     }
     if (lower) {
-      found.add(neighbour(bar, head.pitch(), -1, Signs.NO_ALTER));
+      found.add(Neighbours.of(score, bar, head.pitch(), -1, Signs.NO_ALTER));
     }
     return found;
-  }
-
-  private Pitch neighbour(Bar bar, Pitch pitch, int direction, int alter) {
-    int diatonic = pitch.diatonic() + direction;
-    Step step = Step.of(diatonic);
-    int used = alter == Signs.NO_ALTER ? bar.key().alterOf(step) : alter;
-    return new Pitch(step, used, Math.floorDiv(diatonic, 7)).plus(score.transposition());
   }
 
   private ResolvedPassage build() {
@@ -186,9 +178,6 @@ public final class Resolver {
 
   private SoundingNote sounding(Pending p, int slice) {
     Interval transposition = score.transposition();
-    boolean trill =
-        p.event.signs().ornament() == Signs.Ornament.TRILL
-            || p.event.signs().ornament() == Signs.Ornament.TRILL_WITH_TERMINATION;
     return new SoundingNote(
         p.key,
         p.bar,
@@ -197,7 +186,8 @@ public final class Resolver {
         p.event.onset(),
         p.event.isGrace() ? Fraction.ZERO : p.end.subtract(p.event.onset()),
         p.head.harmonic(),
-        trill,
+        p.event.signs().ornament(),
+        p.event.signs().tremolo(),
         p.auxiliaries,
         p.head.printedFinger(),
         p.head.printedString());

@@ -16,6 +16,7 @@ import org.apache.commons.numbers.fraction.Fraction;
  * @param duration in whole notes, ties included; 0 for grace notes
  * @param harmonic whether it is a harmonic
  * @param printedFinger see {@link Head}
+ * @param tremolo strokes through the stem, 0 for none
  * @param auxiliaries neighbours that an ornament needs a finger for, sounding pitches
  */
 public record SoundingNote(
@@ -26,14 +27,20 @@ public record SoundingNote(
     Fraction onset,
     Fraction duration,
     Head.Harmonic harmonic,
-    boolean trill,
+    Signs.Ornament ornament,
+    int tremolo,
     List<Pitch> auxiliaries,
     String printedFinger,
     int printedString) {
   public SoundingNote {
     Objects.requireNonNull(key);
     Objects.requireNonNull(pitch);
+    Objects.requireNonNull(ornament);
     auxiliaries = List.copyOf(auxiliaries);
+  }
+
+  public boolean trill() {
+    return ornament == Signs.Ornament.TRILL || ornament == Signs.Ornament.TRILL_WITH_TERMINATION;
   }
 
   /** The printed finger with which the note starts; empty for none. */
@@ -45,6 +52,23 @@ public record SoundingNote(
   public Optional<Finger> replacingFinger() {
     String[] digits = printedFinger.split("-", 2);
     return digits.length < 2 ? Optional.empty() : Finger.ofDigit(digits[1]);
+  }
+
+  /** The same note, as long as another. */
+  public SoundingNote lasting(Fraction other) {
+    return new SoundingNote(
+        key,
+        bar,
+        slice,
+        pitch,
+        onset,
+        other,
+        harmonic,
+        ornament,
+        tremolo,
+        auxiliaries,
+        printedFinger,
+        printedString);
   }
 
   public boolean isGrace() {

@@ -151,6 +151,10 @@ public final class DrillBook {
       ear = ear == null ? new TuningDrills(session) : ear;
       return ear.of(chunk, kind).map(score -> new Drill(kind, List.of(score)));
     }
+    if (kind == DrillKind.ORNAMENTS) {
+      List<Score> ornaments = Ornaments.drills(session, chunk);
+      return ornaments.isEmpty() ? Optional.empty() : Optional.of(new Drill(kind, ornaments));
+    }
     if (kind == DrillKind.BLOCKS) {
       List<Score> blocks = new HandBlocks(session).of(chunk);
       return blocks.isEmpty() ? Optional.empty() : Optional.of(new Drill(kind, blocks));

@@ -1,13 +1,17 @@
 package fret.sound;
 
 import fret.score.LoudnessLine;
+import fret.score.OrnamentForm;
 import fret.score.ResolvedPassage;
 import fret.score.Slice;
 import fret.score.SoundingNote;
+import fret.score.WrittenOut;
 import fret.tempo.TempoMap;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
+import java.util.function.Function;
 import java.util.function.IntPredicate;
 import java.util.function.IntToDoubleFunction;
 import org.apache.commons.numbers.fraction.Fraction;
@@ -20,6 +24,7 @@ import org.apache.commons.numbers.fraction.Fraction;
  * @param a4 in Hz
  * @param cents of each note from equal temperament, by its index
  * @param wanted which notes are heard, by their index; each at its own time
+ * @param ornaments how each ornament is played
  */
 public record Performance(
     ResolvedPassage passage,
@@ -27,7 +32,8 @@ public record Performance(
     TempoMap tempo,
     double a4,
     IntToDoubleFunction cents,
-    IntPredicate wanted) {
+    IntPredicate wanted,
+    Function<SoundingNote, OrnamentForm> ornaments) {
   private static final double[] OVERTONES = {1, 0.5, 0.3, 0.16, 0.08};
   private static final double ATTACK_S = 0.02;
   private static final double RELEASE_S = 0.05;
@@ -35,6 +41,9 @@ public record Performance(
   private static final double TAIL_S = 0.3;
   private static final double LONGEST_S = 600;
   private static final double LOUDEST = 0.8;
+
+  /** How loud an ornament ends beside its start (from memory). */
+  private static final double ENDS_AT = 0.75;
 
   /** How loud other parts are beside one's own. */
   private static final float BESIDE = 0.5f;
@@ -44,15 +53,19 @@ public record Performance(
 
   /** All of it in equal temperament. */
   public Performance(ResolvedPassage passage, LoudnessLine loudness, TempoMap tempo, double a4) {
-    this(passage, loudness, tempo, a4, note -> 0, note -> true);
+    this(passage, loudness, tempo, a4, note -> 0, note -> true, note -> OrnamentForm.USUAL);
   }
 
   public Performance tuned(IntToDoubleFunction other) {
-    return new Performance(passage, loudness, tempo, a4, other, wanted);
+    return new Performance(passage, loudness, tempo, a4, other, wanted, ornaments);
   }
 
   public Performance only(IntPredicate notes) {
-    return new Performance(passage, loudness, tempo, a4, cents, notes);
+    return new Performance(passage, loudness, tempo, a4, cents, notes, ornaments);
+  }
+
+  public Performance ornamented(Function<SoundingNote, OrnamentForm> forms) {
+    return new Performance(passage, loudness, tempo, a4, cents, wanted, forms);
   }
 
   /** The samples of all of it, as those of a part of it. */
@@ -107,9 +120,30 @@ public record Performance(
       double lasts = n.isGrace() ? GRACE_S : tempo.durationMs(n.onset(), n.end()) / 1000;
       double early = n.isGrace() ? Math.min(at, GRACE_S * n.key().grace()) : 0;
       double gain = Math.pow(10, decibels(loudness.levelAt(n.onset())) / 20);
-      add(mix, hertz.get(i), at - early, lasts, gain);
+      Optional<WrittenOut> ornament = WrittenOut.of(passage, n, ornaments.apply(n), lasts);
+      if (ornament.isPresent()) {
+        addAll(mix, ornament.get(), n, hertz.get(i), at, lasts, gain);
+      } else {
+        add(mix, hertz.get(i), at - early, lasts, gain);
+      }
     }
     return limited(mix);
+  }
+
+  /** An ornament note by note; it ends unaccented. */
+  private static void addAll(
+      float[] mix,
+      WrittenOut ornament,
+      SoundingNote n,
+      double hertz,
+      double at,
+      double lasts,
+      double gain) {
+    for (WrittenOut.Tone t : ornament.tones()) {
+      double pitch = hertz * Math.pow(2, (t.pitch().midi() - n.pitch().midi()) / 12.0);
+      double softer = 1 - (1 - ENDS_AT) * t.from();
+      add(mix, pitch, at + t.from() * lasts, t.lasts() * lasts, gain * softer);
+    }
   }
 
   /**

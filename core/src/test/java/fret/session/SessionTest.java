@@ -151,11 +151,11 @@ class SessionTest {
     assertThatThrownBy(() -> pinned.after(late)).isInstanceOf(IllegalArgumentException.class);
   }
 
-  /** Every change, and every kind of mark, is the same after it was stored and read. */
   private static String own(Session s) {
     return Learning.chunks(s).get(0).id();
   }
 
+  /** Every change, and every kind of mark, is the same after it was stored and read. */
   @Test
   void everyLayerHasAStoredForm() {
     Session s = session();
@@ -164,6 +164,7 @@ class SessionTest {
     s = after(s, Decisions.bow(s, 4, Signs.Bow.DOWN));
     s = after(s, Decisions.toggle(s, VibratoLayer.VIBRATO, 6, VibratoWish.USUAL));
     s = after(s, Decisions.toggle(s, LengthLayer.LENGTH, 6, LengthWish.FULL));
+    s = after(s, Ornaments.change(s, 5, f -> f.at(9).first(1.5)).orElseThrow());
     s =
         after(
             s,

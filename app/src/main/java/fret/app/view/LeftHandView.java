@@ -37,7 +37,7 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyCombination;
 import javafx.scene.layout.HBox;
 
-/** Left hand: the strip with its hand lane, and below it five ways of looking at it. */
+/** Left hand: the strip with its hand lane, and below it seven ways of looking at it. */
 final class LeftHandView extends StripArea {
   /** What is looked at below the strip. */
   enum Tab {
@@ -46,6 +46,7 @@ final class LeftHandView extends StripArea {
     SHIFTS,
     CROSSINGS,
     FINGERINGS,
+    ORNAMENTS,
     CARES
   }
 
@@ -54,6 +55,7 @@ final class LeftHandView extends StripArea {
   private final Label summary = Parts.line("", "quiet");
   private final Map<Tab, Button> tabs = new EnumMap<>(Tab.class);
   private final NotePane note;
+  private final OrnamentPane ornaments;
   private boolean showing;
 
   LeftHandView(Areas.Room room) {
@@ -65,6 +67,13 @@ final class LeftHandView extends StripArea {
           room.main().go("practise");
         };
     note = new NotePane(studio, model);
+    ornaments =
+        new OrnamentPane(
+            studio,
+            (at, title, parts) -> {
+              room.practice().own().putOnStand(at, title, parts);
+              room.main().go("practise");
+            });
     tabs.put(Tab.NOTE, tab("note", "tab-note", note));
     tabs.put(Tab.BAR, tab("bar", "tab-bar", new BarPane(studio)));
     tabs.put(
@@ -73,6 +82,7 @@ final class LeftHandView extends StripArea {
     tabs.put(
         Tab.FINGERINGS,
         tab("fingerings", "tab-fingerings", new FingeringsPane(studio, model, room.look())));
+    tabs.put(Tab.ORNAMENTS, tab("ornaments", "tab-ornaments", ornaments));
     tabs.put(Tab.CARES, tab("cares", "tab-cares", new CaresPane(studio, model)));
     compose(tools());
     show(Tab.NOTE);
@@ -131,6 +141,12 @@ final class LeftHandView extends StripArea {
     all.add(on("show-shifts", key(KeyCode.S), () -> show(Tab.SHIFTS)));
     all.add(on("show-crossings", key(KeyCode.X), () -> show(Tab.CROSSINGS)));
     all.add(on("show-fingerings", key(KeyCode.F), () -> show(Tab.FINGERINGS)));
+    all.add(on("show-ornaments", key(KeyCode.M), () -> show(Tab.ORNAMENTS)));
+    all.add(on("ornament-start", key(KeyCode.U), ornaments::nextStart));
+    all.add(on("ornament-ending", key(KeyCode.J), ornaments::nextEnding));
+    all.add(on("ornament-beats", key(KeyCode.K), ornaments::nextBeats));
+    all.add(on("ornament-slower", shift(KeyCode.J), () -> ornaments.faster(-1)));
+    all.add(on("ornament-faster", shift(KeyCode.K), () -> ornaments.faster(1)));
     all.add(on("show-cares", key(KeyCode.C), () -> show(Tab.CARES)));
     all.add(wish("wish-string", KeyCode.G, Wish.Kind.ON_STRING));
     all.add(wish("wish-position", KeyCode.P, Wish.Kind.POSITION));

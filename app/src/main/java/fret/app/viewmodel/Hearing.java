@@ -2,9 +2,9 @@ package fret.app.viewmodel;
 
 import fret.app.words.Sentences;
 import fret.app.work.Computing.Rank;
+import fret.session.Ornaments;
 import fret.session.Session;
 import fret.sound.PassagePlayer;
-import fret.sound.Performance;
 
 /** Lets the open passage be heard, with nothing decided yet: from a note on, or a stretch again. */
 public final class Hearing {
@@ -50,11 +50,7 @@ public final class Hearing {
         "hear",
         Rank.BESIDE,
         token ->
-            new Performance(
-                    now.resolved(),
-                    now.bowTask().loudness(),
-                    now.task().tempo(),
-                    now.passage().settings().setup().a4Hz())
+            Ornaments.heard(now, now.task().tempo(), now.passage().settings().setup().a4Hz())
                 .samples(part.from(), part.to()),
         () -> true,
         samples -> {

@@ -75,6 +75,24 @@ public final class OwnPractice {
             List.of()));
   }
 
+  /** The drill of an ornament, part by part. */
+  public void putOnStand(int note, String title, List<Score> parts) {
+    Planning.Entry e = studio.plans().ofOpen().orElse(null);
+    if (e == null) {
+      return;
+    }
+    onto.accept(
+        new OnStand(
+            studio.shown().passage().id(),
+            List.of("ornament-" + note),
+            title,
+            new Drill(DrillKind.ORNAMENTS, parts),
+            e.ladder(),
+            e.ladder().top(),
+            Sentences.of("practise.put-on"),
+            List.of()));
+  }
+
   /** Any notes with any drill; they count for the planned chunks that they cover. */
   public void practise(int fromNote, int toNote, DrillKind kind) {
     Session s = studio.shown();

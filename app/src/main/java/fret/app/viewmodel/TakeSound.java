@@ -3,10 +3,10 @@ package fret.app.viewmodel;
 import fret.app.viewmodel.TakesModel.Checked;
 import fret.app.words.Sentences;
 import fret.app.work.Computing.Rank;
+import fret.session.Ornaments;
 import fret.session.Session;
 import fret.sound.ClickTrack;
 import fret.sound.PassagePlayer;
-import fret.sound.Performance;
 import fret.take.HeardNote;
 import fret.take.Slower;
 import fret.take.SoundFiles;
@@ -78,11 +78,8 @@ public final class TakeSound {
   }
 
   private static float[] reference(Session s, LeftHandModel.Stretch part, double times) {
-    return new Performance(
-            s.resolved(),
-            s.bowTask().loudness(),
-            s.task().tempo().scaled(1 / times),
-            s.passage().settings().setup().a4Hz())
+    double a4 = s.passage().settings().setup().a4Hz();
+    return Ornaments.heard(s, s.task().tempo().scaled(1 / times), a4)
         .samples(part.from(), part.to());
   }
 

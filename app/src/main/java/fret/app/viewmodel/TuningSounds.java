@@ -13,6 +13,7 @@ import fret.score.Resolver;
 import fret.score.Score;
 import fret.score.Slice;
 import fret.score.SoundingNote;
+import fret.session.Ornaments;
 import fret.session.Session;
 import fret.session.Strands;
 import fret.sound.Drone;
@@ -179,8 +180,7 @@ public final class TuningSounds {
   }
 
   private static Performance performance(Session s, Tuned t, double at) {
-    return new Performance(
-            s.resolved(), s.bowTask().loudness(), s.task().tempo().scaled(at), t.strings().a4())
+    return Ornaments.heard(s, s.task().tempo().scaled(at), t.strings().a4())
         .tuned(n -> t.notes().get(n).map(Tuned.Place::cents).orElse(0.0));
   }
 

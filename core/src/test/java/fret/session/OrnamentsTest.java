@@ -1,0 +1,135 @@
+package fret.session;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import fret.drill.Drill;
+import fret.drill.DrillKind;
+import fret.fingering.NoteFinger;
+import fret.instrument.InstrumentType;
+import fret.mark.OrnamentLayer;
+import fret.passage.Passage;
+import fret.passage.Reading;
+import fret.passage.Setup;
+import fret.pitch.Clef;
+import fret.pitch.Interval;
+import fret.pitch.KeySignature;
+import fret.pitch.Pitch;
+import fret.score.Head;
+import fret.score.LineBuilder;
+import fret.score.NoteValue;
+import fret.score.OrnamentForm;
+import fret.score.Score;
+import fret.score.Signs;
+import fret.score.TimeSignature;
+import fret.search.Token;
+import fret.tempo.Beat;
+import fret.tempo.Tempo;
+import java.util.List;
+import java.util.Optional;
+import org.apache.commons.numbers.fraction.Fraction;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** Ornaments in an open passage: the player's form, fingers, drills, sound. */
+class OrnamentsTest {
+  private static Session session(String pitch, Signs.Ornament ornament) {
+    LineBuilder line = new LineBuilder(TimeSignature.COMMON_TIME, KeySignature.NONE, Clef.TREBLE);
+    line.add(Fraction.of(1, 4), Pitch.parse("A4"));
+    line.add(Fraction.of(1, 4), Pitch.parse("B4"));
+    line.add(
+        Fraction.of(1, 2),
+        List.of(Head.of(Pitch.parse(pitch))),
+        Signs.PLAIN.withOrnament(ornament));
+    line.add(Fraction.ONE, Pitch.parse("A4"));
+    Passage.Settings settings =
+        new Passage.Settings(
+            "x",
+            new Tempo(Beat.QUARTER, 60),
+            Setup.usual(InstrumentType.VIOLIN),
+            Reading.PLAIN,
+            false);
+    return Session.of(
+        Passage.of("x.xml", "", settings).withId(1), line.build("x", Interval.UNISON));
+  }
+
+  private static Session trill() {
+    return session("C5", Signs.Ornament.TRILL);
+  }
+
+  @Test
+  void theFormIsThePlayersAndCanBeTakenBack() {
+    Session s = trill();
+    assertThat(Ornaments.of(s, 2).orElseThrow().tones()).hasSize(16);
+    assertThat(Ornaments.of(s, 0)).as("a plain note").isEmpty();
+    Change change =
+        Ornaments.change(s, 2, f -> f.from(OrnamentForm.Start.UPPER).at(6)).orElseThrow();
+    Session upper = s.after(s.step(change)).computed(Token.NEVER);
+    assertThat(Ornaments.of(upper, 2).orElseThrow().tones()).hasSize(12);
+    assertThat(Ornaments.of(upper, 2).orElseThrow().tones().get(0).pitch()).hasToString("D5");
+    assertThat(upper.fingering().notes()).as("no finger moves").isEqualTo(s.fingering().notes());
+    Change back = Ornaments.change(upper, 2, f -> OrnamentForm.USUAL).orElseThrow();
+    Session again = upper.after(upper.step(back));
+    assertThat(again.at(OrnamentLayer.ORNAMENT, 2)).isEmpty();
+    assertThat(Ornaments.change(again, 2, f -> f)).as("it is so").isEmpty();
+  }
+
+  /** In first position on the A string: C5 with 2, D5 above it with 3, B4 below with 1. */
+  @ParameterizedTest
+  @CsvSource({"C5, 2", "D5, 3", "B4, 1", "E5, 4", "A4, 0"})
+  void theNeighboursAreUnderTheSameHand(String pitch, String digit) {
+    Session s = trill();
+    NoteFinger main = s.fingering().notes().get(2).orElseThrow();
+    assertThat(main.fingers()).isEqualTo("2");
+    assertThat(Ornaments.finger(s, main, Pitch.parse(pitch)).orElseThrow().digit())
+        .isEqualTo(digit);
+    assertThat(Ornaments.finger(s, main, Pitch.parse("G4"))).as("below the string").isEmpty();
+  }
+
+  /** A half at 60 with eight notes a second is sixteen thirty-seconds. */
+  @Test
+  void aTrillIsPractisedInPulsesAndThenAsItGoes() {
+    Session s = trill();
+    List<Score> parts = Ornaments.drill(s, 2);
+    assertThat(parts).hasSize(4);
+    assertThat(parts.subList(0, 3))
+        .extracting(p -> p.bars().get(0).events().size())
+        .containsExactly(8, 12, 16);
+    List<fret.score.Event> last = parts.get(3).bars().get(0).events();
+    assertThat(last.subList(0, 16)).allMatch(e -> e.value().equals(new NoteValue(32, 0)));
+    assertThat(last.get(0).heads().get(0).printedFinger()).isEqualTo("2");
+    assertThat(last.get(1).heads().get(0).printedFinger()).isEqualTo("3");
+    parts.forEach(
+        p -> p.bars().forEach(b -> assertThat(b.length()).isEqualTo(b.time().barLength())));
+    assertThat(Ornaments.drill(s, 0)).as("nothing to practise").isEmpty();
+  }
+
+  @Test
+  void theBookHasThemForTheChunkTheyAreIn() {
+    Session s = session("C5", Signs.Ornament.TURN);
+    var chunk = Learning.chunks(s).get(0);
+    Optional<Drill> drill = new DrillBook(s).of(chunk, DrillKind.ORNAMENTS);
+    assertThat(drill.orElseThrow().parts()).hasSize(1);
+    assertThat(drill.get().whole().events().subList(0, 4))
+        .extracting(e -> e.heads().get(0).pitch().toString())
+        .containsExactly("D5", "C5", "B4", "C5");
+    Session plain = session("C5", Signs.Ornament.NONE);
+    assertThat(new DrillBook(plain).of(chunk, DrillKind.ORNAMENTS)).isEmpty();
+  }
+
+  /** What is heard is not the plain note, and is another thing in another form. */
+  @Test
+  void itIsHeardAsItIsPlayed() {
+    Session s = trill();
+    float[] usual = heard(s);
+    Session upper =
+        s.after(
+            s.step(Ornaments.change(s, 2, f -> f.from(OrnamentForm.Start.UPPER)).orElseThrow()));
+    assertThat(usual).isNotEqualTo(heard(session("C5", Signs.Ornament.NONE)));
+    assertThat(heard(upper)).hasSameSizeAs(usual).isNotEqualTo(usual);
+  }
+
+  private static float[] heard(Session s) {
+    return Ornaments.heard(s, s.task().tempo(), 440).samples();
+  }
+}
