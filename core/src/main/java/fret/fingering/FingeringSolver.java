@@ -450,13 +450,16 @@ public final class FingeringSolver {
         instrument.mmFromNut(t.semitone()),
         state.handsOver()
             ? Optional.of(
-                new NoteFinger.Replacement(state.out().lead().finger(), state.out().base()))
+                new NoteFinger.Replacement(
+                    state.out().lead().finger(), state.out().base(), state.out().region()))
             : Optional.empty());
   }
 
   /** A note that sounds on, perhaps under another finger. */
   private static NoteFinger takenOver(NoteFinger n, HandState.Touch held, HandState state) {
     boolean same = held.finger() == n.lastFinger();
-    return same ? n : n.replacedBy(new NoteFinger.Replacement(held.finger(), state.base()));
+    return same
+        ? n
+        : n.replacedBy(new NoteFinger.Replacement(held.finger(), state.base(), state.region()));
   }
 }

@@ -1,7 +1,6 @@
 package fret.fingering;
 
 import fret.instrument.Finger;
-import fret.player.Region;
 import fret.score.ResolvedPassage;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -76,12 +75,10 @@ final class Handovers {
     HandState.Touch a = first.lead();
     HandState.Touch b = second.lead();
     boolean pressed = !a.isOpen() && !b.isOpen() && !a.harmonic() && !b.harmonic();
-    boolean sameThumb = (first.region() == Region.THUMB) == (second.region() == Region.THUMB);
     return pressed
         && a.string() == b.string()
         && a.semitone() == b.semitone()
         && a.finger() != b.finger()
-        && first.base() != second.base()
-        && sameThumb;
+        && first.base() != second.base();
   }
 }

@@ -37,7 +37,7 @@ public record NoteFinger(
    *
    * @param base where the hand then stands
    */
-  public record Replacement(Finger by, int base) {}
+  public record Replacement(Finger by, int base, Region region) {}
 
   public NoteFinger {
     Objects.requireNonNull(replaced);
@@ -67,7 +67,7 @@ public record NoteFinger(
         lastFinger(),
         semitone,
         lastBase(),
-        region,
+        replaced.map(Replacement::region).orElse(region),
         harmonic,
         sounding,
         mmFromNut,

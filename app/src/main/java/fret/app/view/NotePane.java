@@ -4,10 +4,12 @@ import fret.app.viewmodel.LeftHandModel;
 import fret.app.viewmodel.Studio;
 import fret.app.words.Sentences;
 import fret.app.words.Words;
+import fret.fingering.ChordStep;
 import fret.fingering.Fingering;
 import fret.fingering.NoteFinger;
 import fret.fingering.Releases;
 import fret.fingering.Shift;
+import fret.fingering.UnderHand;
 import fret.instrument.Finger;
 import fret.instrument.Instrument;
 import fret.mark.FingerLayer;
@@ -21,6 +23,7 @@ import fret.score.NoteKey;
 import fret.score.SoundingNote;
 import fret.search.Explanation;
 import fret.session.Session;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
@@ -176,7 +179,36 @@ final class NotePane extends Cards {
       reasons.getChildren().add(reason(s));
     }
     caution(place.get(), shares);
+    fingersOfChord(n);
+    underHand(place.get());
     model.triedProperty().get().ifPresent(this::showDifference);
+  }
+
+  /** What each finger does on the way from the chord before. */
+  private void fingersOfChord(SoundingNote n) {
+    ChordStep.into(studio.shown().resolved(), instrument(), model.shown(), n.slice())
+        .ifPresent(
+            c ->
+                reasons
+                    .getChildren()
+                    .add(
+                        Parts.label(
+                            Sentences.of("note.from-chord", Words.moves(instrument(), c.moves())),
+                            "hand")));
+  }
+
+  /** The notes of the key under the hand where it stands. */
+  private void underHand(NoteFinger place) {
+    Session s = studio.shown();
+    List<String> all = new ArrayList<>();
+    for (UnderHand u : UnderHand.of(s.resolved(), s.task().hand(), place.last())) {
+      all.add(Words.under(instrument(), u));
+    }
+    if (!all.isEmpty()) {
+      reasons
+          .getChildren()
+          .add(Parts.label(Sentences.of("note.under", String.join("; ", all)), "quiet"));
+    }
   }
 
   /** What the fingering that is tried gains and loses against the one that stands. */

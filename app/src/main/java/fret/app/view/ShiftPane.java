@@ -9,10 +9,12 @@ import fret.app.words.Sentences;
 import fret.app.words.Words;
 import fret.drill.ShiftDrill;
 import fret.engraving.FingerText;
+import fret.fingering.ChordStep;
 import fret.fingering.EqualSteps;
 import fret.fingering.Fingering;
 import fret.fingering.NoteFinger;
 import fret.fingering.Shift;
+import fret.instrument.Instrument;
 import fret.player.BodyCue;
 import fret.player.Region;
 import fret.score.ResolvedPassage;
@@ -222,6 +224,7 @@ final class ShiftPane extends Cards {
             + ".\n"
             + Words.guide(s.newFinger(), false)
             + "."
+            + guidesOfChord(b, shown, s)
             + chain(shown, s));
     proof.setText(Sentences.of("shift.prove", Words.checks(on, to.get())));
     Optional<Shift.Guide> heard =
@@ -238,6 +241,16 @@ final class ShiftPane extends Cards {
     cue.setText(model.cue(cueShown));
     drillShown = ShiftDrill.notation(b.resolved(), s, from.get(), to.get(), manner);
     showDrill(Resolver.resolve(drillShown));
+  }
+
+  /** Every finger that slides between two double stops can guide the hand. */
+  private static String guidesOfChord(Session b, Fingering shown, Shift s) {
+    Instrument on = b.task().hand().instrument();
+    return ChordStep.into(b.resolved(), on, shown, s.toSlice())
+        .map(ChordStep::guides)
+        .filter(g -> g.size() > 1)
+        .map(g -> "\n" + Sentences.of("shift.guides", Words.moves(on, g)))
+        .orElse("");
   }
 
   /** Where the note that is reached stands equal, and in the tuning of the passage. */

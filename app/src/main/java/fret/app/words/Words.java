@@ -3,8 +3,10 @@ package fret.app.words;
 import fret.drill.Chunk;
 import fret.drill.Frame;
 import fret.fingering.ArrivalCheck;
+import fret.fingering.ChordStep;
 import fret.fingering.NoteFinger;
 import fret.fingering.Shift;
+import fret.fingering.UnderHand;
 import fret.instrument.Finger;
 import fret.instrument.Instrument;
 import fret.instrument.PositionNames;
@@ -14,6 +16,7 @@ import fret.player.Region;
 import fret.score.SoundingNote;
 import fret.session.Learning;
 import fret.session.Session;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -152,6 +155,28 @@ public final class Words {
                         "slide %s %s %s, %.0f mm",
                         g.finger().digit(), old ? "to" : "from", g.pitch(), g.slideMm()))
             .orElse(old ? "would overshoot" : "none");
+  }
+
+  /** What fingers do from one chord to the next: "1 stays, 3 slides 28 mm". */
+  public static String moves(Instrument instrument, List<ChordStep.Move> moves) {
+    List<String> all = new ArrayList<>();
+    for (ChordStep.Move m : moves) {
+      all.add(
+          Sentences.of(
+              "chord.move." + m.kind(),
+              m.finger().digit(),
+              Math.round(m.mm()),
+              instrument.stringName(m.string()),
+              m.from().digit()));
+    }
+    return String.join(", ", all);
+  }
+
+  /** The notes under the hand on one string: "A: D with 1, E with 3". */
+  public static String under(Instrument instrument, UnderHand u) {
+    List<String> all = new ArrayList<>();
+    u.notes().forEach(r -> all.add(Sentences.of("under.note", r.pitch(), r.finger().digit())));
+    return Sentences.of("under.string", instrument.stringName(u.string()), String.join(", ", all));
   }
 
   /** What proves the note reached. */

@@ -64,7 +64,13 @@ class WordsTest {
     NoteFinger thumb = at(1, Finger.THUMB, 12, 14, false, Optional.empty());
     assertThat(Words.place(CELLO, thumb)).contains("thumb position, thumb on A4");
     NoteFinger replaced =
-        at(1, Finger.FOURTH, 5, 2, false, Optional.of(new NoteFinger.Replacement(Finger.FIRST, 5)));
+        at(
+            1,
+            Finger.FOURTH,
+            5,
+            2,
+            false,
+            Optional.of(new NoteFinger.Replacement(Finger.FIRST, 5, Region.NECK)));
     assertThat(Words.place(CELLO, replaced))
         .startsWith("Finger 4, replaced by 1 while it sounds, on the A string, first position");
     assertThat(Words.shortPlace(CELLO, replaced)).isEqualTo("4-1 on A, first to third");
