@@ -1,5 +1,6 @@
 package fret.fingering;
 
+import fret.instrument.Finger;
 import fret.player.HandModel;
 import fret.player.Region;
 import java.util.Set;
@@ -67,12 +68,20 @@ final class HandRules {
         if (!a.isOpen()
             && !b.isOpen()
             && !b.held()
-            && !hand.canFollow(a.finger(), a.semitone(), b.finger(), b.semitone(), to.region())) {
+            && !hand.canFollow(a.finger(), a.semitone(), b.finger(), b.semitone(), to.region())
+            && !isExtremePair(a, b, to.base())
+            && !isExtremePair(b, a, to.base())) {
           return false;
         }
       }
     }
     return true;
+  }
+
+  private boolean isExtremePair(HandState.Touch first, HandState.Touch fourth, int base) {
+    return first.finger() == Finger.FIRST
+        && first.semitone() == base
+        && hand.isExtreme(fourth.finger(), fourth.semitone(), base);
   }
 
   private boolean keepsHeld(HandState from, HandState to) {

@@ -226,6 +226,17 @@ final class HandStates {
           assign(p.base(), p.region(), 0);
         }
       }
+      int extreme = hand.extremeBase(first.semitone());
+      if (isExtreme(first, extreme) && !seen.get(2 * extreme)) {
+        assign(extreme, Region.NECK, 0);
+      }
+    }
+
+    /** Whether the player asks for a fourth finger that the hand reaches in its extreme shape. */
+    private boolean isExtreme(Option option, int base) {
+      return hand.isExtreme(Finger.FOURTH, option.semitone(), base)
+          && !option.harmonic()
+          && places.asksFor(option, Finger.FOURTH, heed);
     }
 
     private Option firstStopped() {
@@ -282,6 +293,9 @@ final class HandStates {
         }
         return;
       }
+      if (region == Region.NECK && isExtreme(option, base)) {
+        assignExtreme(option, base, strain);
+      }
       for (Placement p : hand.placements(option.semitone())) {
         boolean here = p.base() == base && (p.region() == Region.THUMB) == (region == Region.THUMB);
         if (here
@@ -294,6 +308,23 @@ final class HandStates {
             touches.remove(touches.size() - 1);
           }
         }
+      }
+    }
+
+    private void assignExtreme(Option option, int base, double strain) {
+      HandState.Touch touch = option.under(Finger.FOURTH);
+      boolean fits =
+          touches.stream()
+              .allMatch(
+                  t ->
+                      t.isOpen()
+                          || t.finger() == Finger.FIRST
+                              && t.semitone() == base
+                              && Math.abs(t.string() - touch.string()) == 1);
+      if (fits && places.admits(option, Finger.FOURTH, base, heed)) {
+        touches.add(touch);
+        assign(base, Region.NECK, strain + HandModel.EXTREME_STRAIN);
+        touches.remove(touches.size() - 1);
       }
     }
 

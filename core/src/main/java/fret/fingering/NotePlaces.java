@@ -122,6 +122,18 @@ final class NotePlaces {
     return true;
   }
 
+  /** Whether the player asks for a finger on a note. */
+  boolean asksFor(Option option, Finger finger, HandStates.Heed heed) {
+    if (heed == HandStates.Heed.NOTHING) {
+      return false;
+    }
+    NoteFinger only = fixed.get(option.note());
+    return only != null
+        ? only.finger() == finger
+        : rules(option.note(), heed).stream()
+            .anyMatch(r -> !r.forbidden() && r.finger().filter(f -> f == finger).isPresent());
+  }
+
   private List<NoteRule> rules(int note, HandStates.Heed heed) {
     return (heed == HandStates.Heed.PINS ? pins : all).getOrDefault(note, List.of());
   }

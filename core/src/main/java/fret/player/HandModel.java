@@ -21,6 +21,12 @@ public final class HandModel {
   /** On the bass the fourth finger is left out from here on (common practice, no source). */
   private static final int OCTAVE = 12;
 
+  /** Highest place of the first finger in the positions of the neck. */
+  private static final int HIGHEST_NECK = 7;
+
+  /** What the extreme shape counts as, in semitones out of the easy one (from memory). */
+  public static final double EXTREME_STRAIN = 3;
+
   private final Instrument instrument;
   private final boolean fourFingerBass;
   private final Hand player;
@@ -273,6 +279,34 @@ public final class HandModel {
     double diagonal = Math.hypot(mm, Math.abs(stringsApart) * stringSpacingMm());
     double play = stringsApart == 0 ? 1 : ACROSS_PLAY;
     return shapeExists(low, high, span, region) && diagonal <= play * reachMm(low, high, region);
+  }
+
+  /**
+   * Where the hand stands when its fourth finger stops a note in the extreme shape of the neck: a
+   * semitone wider than is taught from first to fourth finger (five on the cello, seven on violin
+   * and viola). Only the player may ask for it.
+   *
+   * @return 0 where the hand cannot do it, or must not
+   */
+  public int extremeBase(int semitone) {
+    if (instrument.type() == InstrumentType.BASS || player.fourthCaution()) {
+      return 0;
+    }
+    int base = semitone - reachAtHalfPosition(Finger.FIRST, Finger.FOURTH) - 1;
+    boolean neck = base >= 1 && base <= HIGHEST_NECK && semitone <= instrument.highestSemitone();
+    return neck && extremeMm(semitone, base) <= reachMm(Finger.FIRST, Finger.FOURTH, Region.NECK)
+        ? base
+        : 0;
+  }
+
+  /** From the first to the fourth finger of that shape. */
+  public double extremeMm(int semitone, int base) {
+    return instrument.mmFromNut(semitone) - instrument.mmFromNut(base);
+  }
+
+  /** Whether a finger stands in that shape. */
+  public boolean isExtreme(Finger finger, int semitone, int base) {
+    return finger == Finger.FOURTH && base > 0 && extremeBase(semitone) == base;
   }
 
   /** From one string to the next under the hand, in mm (from memory). */

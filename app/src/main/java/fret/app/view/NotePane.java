@@ -19,6 +19,7 @@ import fret.mark.SlidesHiddenLayer;
 import fret.mark.VibratoLayer;
 import fret.mark.VibratoWish;
 import fret.mark.Wish;
+import fret.player.HandModel;
 import fret.score.NoteKey;
 import fret.score.SoundingNote;
 import fret.search.Explanation;
@@ -247,6 +248,19 @@ final class NotePane extends Cards {
 
   /** Cautions stand where a stretch can hurt. */
   private void caution(NoteFinger place, List<Explanation.Share> shares) {
+    HandModel hand = studio.shown().task().hand();
+    if (hand.isExtreme(place.finger(), place.semitone(), place.base())) {
+      reasons
+          .getChildren()
+          .add(
+              Parts.label(
+                  Sentences.of(
+                      "note.extreme",
+                      place.semitone() - place.base(),
+                      Words.one(hand.extremeMm(place.semitone(), place.base()))),
+                  "warning"));
+      return;
+    }
     double stretch =
         shares.stream()
             .filter(s -> s.id().equals("stretch"))

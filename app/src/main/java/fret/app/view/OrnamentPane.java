@@ -2,7 +2,6 @@ package fret.app.view;
 
 import fret.app.viewmodel.Studio;
 import fret.app.words.Sentences;
-import fret.app.words.Words;
 import fret.fingering.NoteFinger;
 import fret.instrument.Finger;
 import fret.pitch.Pitch;
@@ -13,6 +12,7 @@ import fret.score.SoundingNote;
 import fret.score.WrittenOut;
 import fret.session.Ornaments;
 import fret.session.Session;
+import fret.tempo.Level;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -180,7 +180,7 @@ final class OrnamentPane extends Cards {
 
   private static String form(Session s, SoundingNote n, WrittenOut out) {
     OrnamentForm f = Ornaments.form(s, n);
-    String count = Sentences.of("ornament.count", out.tones().size(), Words.one(f.perSecond()));
+    String count = Sentences.of("ornament.count", out.tones().size(), Level.text(f.perSecond()));
     if (!n.trill()) {
       return count;
     }
@@ -193,7 +193,7 @@ final class OrnamentPane extends Cards {
             Sentences.of("ornament.end." + end));
     return f.beats() == 0
         ? told
-        : told + ", " + Sentences.of("ornament.first", Words.one(f.beats()));
+        : told + ", " + Sentences.of("ornament.first", Level.text(f.beats()));
   }
 
   private static String named(WrittenOut out) {
