@@ -88,7 +88,18 @@ final class HandStates {
     Slice slice = passage.slices().get(passage.notes().get(upward.get(0)).slice());
     TimedSlice moment =
         new TimedSlice(
-            slice, 0, 1, LoudnessLine.MEZZO_FORTE, true, Contour.NONE, false, List.of(), 1, 0, 1);
+            slice,
+            0,
+            1,
+            LoudnessLine.MEZZO_FORTE,
+            true,
+            Contour.NONE,
+            false,
+            List.of(),
+            1,
+            0,
+            1,
+            false);
     return !new Chooser(moment, List.of(), Heed.NOTHING).all(options).isEmpty();
   }
 

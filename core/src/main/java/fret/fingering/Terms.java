@@ -96,6 +96,7 @@ final class Terms {
       case UNEVEN -> move(kind, shifts::uneven);
       case ANCHOR -> move(kind, Terms::anchorLost);
       case COLOUR -> move(kind, Terms::colour);
+      case THEME -> move(kind, Terms::theme);
       case BRILLIANCE -> move(kind, this::brilliance);
       case TURN_BACK -> move(kind, this::turnedBack);
       case SKIP -> move(kind, Terms::skipped);
@@ -157,7 +158,7 @@ final class Terms {
     return switch (kind) {
       case SHIFT, RUSH, TRAVEL, SLUR_SHIFT, UNCOVERED, OFF_BEAT, LANDING, SLIDE_HEARD, UNEVEN ->
           SHIFTS;
-      case CROSSING, SLUR_CROSSING, CROSS_BACK, COLOUR, TURN_BACK, SKIP -> CROSSES;
+      case CROSSING, SLUR_CROSSING, CROSS_BACK, COLOUR, THEME, TURN_BACK, SKIP -> CROSSES;
       case CHORD_HOP, CHORD_LOST -> CHORDS;
       case ANCHOR -> RETURNS;
       case OPEN_LONG, OPEN_STRING, OPEN_LOUD -> OPEN;
@@ -229,11 +230,22 @@ final class Terms {
   }
 
   private static double colour(HandState from, HandState to) {
-    boolean sung =
-        from.moment().seconds() >= SUNG_S
-            && to.moment().seconds() >= SUNG_S
+    return isSung(from, to) ? crossing(from, to) : 0;
+  }
+
+  private static boolean isSung(HandState from, HandState to) {
+    return from.moment().seconds() >= SUNG_S
+        && to.moment().seconds() >= SUNG_S
+        && from.moment().slice().restAfter().signum() == 0;
+  }
+
+  /** Strings changed in a fast theme, whose colour is heard as a whole. */
+  private static double theme(HandState from, HandState to) {
+    boolean inOne =
+        from.moment().inTheme()
+            && to.moment().inTheme()
             && from.moment().slice().restAfter().signum() == 0;
-    return sung ? crossing(from, to) : 0;
+    return inOne && !isSung(from, to) ? crossing(from, to) : 0;
   }
 
   /** Strings by which a rising line falls back, counted from forte on. */

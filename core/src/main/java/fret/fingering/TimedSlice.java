@@ -17,6 +17,7 @@ import java.util.List;
  * @param crossingShare what the way into it costs of a crossing by itself, see {@link BowPatterns}
  * @param interval semitones between the two notes of a double stop; 0 for anything else
  * @param slide what is heard of a slide into it counts so many times, 1 where nothing is asked
+ * @param inTheme whether it stands in a stretch of one character, see {@link Themes}
  */
 record TimedSlice(
     Slice slice,
@@ -29,7 +30,8 @@ record TimedSlice(
     List<Double> heldWorth,
     double crossingShare,
     int interval,
-    double slide) {
+    double slide,
+    boolean inTheme) {
   TimedSlice {
     heldWorth = List.copyOf(heldWorth);
   }

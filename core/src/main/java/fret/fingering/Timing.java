@@ -29,6 +29,7 @@ final class Timing {
   static List<TimedSlice> of(ResolvedPassage passage, TempoMap tempo, Wishes wishes) {
     List<Slice> slices = passage.slices();
     double[] patterns = BowPatterns.of(passage);
+    boolean[] themes = Themes.of(passage);
     PlayedTimes times = PlayedTimes.of(passage, tempo);
     TreeMap<Fraction, Integer> loudness = loudness(passage);
     List<TimedSlice> timed = new ArrayList<>();
@@ -47,7 +48,8 @@ final class Timing {
               LetGo.worth(passage, slice),
               patterns[i],
               interval(passage, slice),
-              slide(wishes, slice)));
+              slide(wishes, slice),
+              themes[i]));
     }
     return timed;
   }

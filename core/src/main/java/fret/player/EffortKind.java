@@ -16,6 +16,7 @@ public enum EffortKind {
   CROSS_BACK("cross-back", "strings"),
   TURN_BACK("turn-back", "strings"),
   COLOUR("colour", "strings"),
+  THEME("theme", "strings"),
   BRILLIANCE("brilliance", "strings"),
   SKIP("skip", "strings"),
   SAME_FINGER("same-finger", "1/s"),

@@ -90,6 +90,7 @@ public record Preset(String id, Map<EffortKind, Double> weights) {
               Map.entry(EffortKind.OPEN_STRING, 0.5),
               Map.entry(EffortKind.HEIGHT, 0.01),
               Map.entry(EffortKind.COLOUR, 0.35),
+              Map.entry(EffortKind.THEME, 0.25),
               Map.entry(EffortKind.UNCOVERED, 0.03),
               Map.entry(EffortKind.SLUR_SHIFT, 0.15)));
 
@@ -117,6 +118,7 @@ public record Preset(String id, Map<EffortKind, Double> weights) {
               Map.entry(EffortKind.START, 0.12),
               Map.entry(EffortKind.CROSSING, 0.5),
               Map.entry(EffortKind.COLOUR, 0.5),
+              Map.entry(EffortKind.THEME, 0.25),
               Map.entry(EffortKind.BRILLIANCE, 0.0),
               Map.entry(EffortKind.HIGH_ON_LOW, 0.005),
               Map.entry(EffortKind.HEIGHT, 0.0),
