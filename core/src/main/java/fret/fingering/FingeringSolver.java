@@ -58,7 +58,7 @@ public final class FingeringSolver {
     this.task = task;
     this.token = token;
     this.instrument = task.hand().instrument();
-    this.terms = new Terms(instrument).weighted(task.preset());
+    this.terms = new Terms(task.hand()).weighted(task.preset());
     this.hands = new HandLayers(task, terms, fromSlice, toSlice, token);
     this.search = hands.search();
   }
@@ -154,7 +154,7 @@ public final class FingeringSolver {
         kind.id(),
         weight -> {
           List<Weighted<HandState>> other =
-              new Terms(instrument)
+              new Terms(task.hand())
                   .weighted(task.preset().with(task.preset().id(), Map.of(kind, weight)));
           Path<HandState> path =
               new LayeredSearch<>(hands.weighed(other), token).best().orElseThrow();
@@ -402,7 +402,7 @@ public final class FingeringSolver {
     }
     return new Fingering(
         notes,
-        new ShiftFinder(task.passage(), instrument).shifts(states),
+        new ShiftFinder(task.passage(), task.hand()).shifts(states),
         Explanation.of(terms, states),
         hands.layerOfSlice(),
         hands.problems(),

@@ -83,7 +83,7 @@ final class HandLayers {
         layers,
         terms,
         new HandRules(task.hand(), released, still)::mayFollow,
-        new LeastMove(task.hand().instrument(), terms)::atLeast);
+        new LeastMove(task.hand(), terms)::atLeast);
   }
 
   private void buildLayers() {

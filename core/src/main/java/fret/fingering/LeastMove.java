@@ -2,6 +2,7 @@ package fret.fingering;
 
 import fret.instrument.Instrument;
 import fret.player.EffortKind;
+import fret.player.HandModel;
 import fret.search.Weighted;
 import java.util.List;
 
@@ -13,9 +14,11 @@ final class LeastMove {
   private final double[][] shift;
   private final double perString;
 
-  LeastMove(Instrument instrument, List<Weighted<HandState>> terms) {
+  LeastMove(HandModel hand, List<Weighted<HandState>> terms) {
+    Instrument instrument = hand.instrument();
     int bases = instrument.highestSemitone() + 2;
     double perBit = weight(terms, EffortKind.SHIFT);
+    double perSemitone = weight(terms, EffortKind.CREEP);
     double perMm = weight(terms, EffortKind.TRAVEL);
     double widest = Grips.HARMONIC_WINDOWS * instrument.windowMm(1, Instrument.TOLERANCE_CENTS);
     this.perString = weight(terms, EffortKind.CROSSING);
@@ -23,7 +26,8 @@ final class LeastMove {
     for (int a = 1; a < bases; a++) {
       for (int b = 1; b < bases; b++) {
         double travel = Math.abs(instrument.mmFromNut(a) - instrument.mmFromNut(b));
-        shift[a][b] = perBit * ShiftTerms.bits(travel, widest) + perMm * travel;
+        double aimed = perBit * ShiftTerms.bits(travel, widest) + perMm * travel;
+        shift[a][b] = hand.creeps() ? Math.min(aimed, perSemitone * Math.abs(a - b)) : aimed;
       }
     }
   }

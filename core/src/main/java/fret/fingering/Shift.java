@@ -21,6 +21,7 @@ import java.util.Optional;
  * @param newFinger guide note of the finger that arrives, in the old position, with the mm it
  *     slides
  * @param heard whether its slide is meant to be heard
+ * @param creep whether a finger keeps its place meanwhile, so that nothing is aimed at
  */
 public record Shift(
     int fromNote,
@@ -41,7 +42,8 @@ public record Shift(
     String hiddenBehind,
     Optional<Guide> oldFinger,
     Optional<Guide> newFinger,
-    boolean heard) {
+    boolean heard,
+    boolean creep) {
   /**
    * A guide note.
    *

@@ -4,6 +4,7 @@ import fret.instrument.Instrument;
 import fret.pitch.Interval;
 import fret.pitch.KeySignature;
 import fret.pitch.Pitch;
+import fret.player.HandModel;
 import fret.score.ResolvedPassage;
 import java.util.ArrayList;
 import java.util.List;
@@ -14,10 +15,12 @@ final class ShiftFinder {
   private final ResolvedPassage passage;
   private final Instrument instrument;
   private final ShiftTerms terms;
+  private final Creep creep;
 
-  ShiftFinder(ResolvedPassage passage, Instrument instrument) {
+  ShiftFinder(ResolvedPassage passage, HandModel hand) {
     this.passage = passage;
-    this.instrument = instrument;
+    this.instrument = hand.instrument();
+    this.creep = new Creep(hand);
     this.terms = new ShiftTerms(instrument);
   }
 
@@ -72,7 +75,8 @@ final class ShiftFinder {
         ShiftPlace.cover(before, to).words(),
         guide(left, left.semitone() + moved).filter(g -> !overshoots(left, g, reached)),
         guide(reached, reached.semitone() - moved),
-        to.moment().slide() == 0);
+        to.moment().slide() == 0,
+        creep.is(before, to));
   }
 
   /** The guide of a double stop is the lowest finger that arrives. */

@@ -5,6 +5,7 @@ import fret.instrument.Instrument;
 import fret.instrument.InstrumentType;
 import fret.player.EffortKind;
 import fret.player.FingerPairs;
+import fret.player.HandModel;
 import fret.player.Preset;
 import fret.player.Region;
 import fret.score.LoudnessLine;
@@ -63,11 +64,13 @@ final class Terms {
   private final Instrument instrument;
   private final ShiftTerms shifts;
   private final FingerPairs shapes;
+  private final Creep creep;
 
-  Terms(Instrument instrument) {
-    this.instrument = instrument;
+  Terms(HandModel hand) {
+    this.instrument = hand.instrument();
     this.shifts = new ShiftTerms(instrument);
     this.shapes = new FingerPairs(instrument.type());
+    this.creep = new Creep(hand);
   }
 
   /** All terms with a preset's weights, in the order of {@link EffortKind}. */
@@ -81,19 +84,20 @@ final class Terms {
 
   EffortTerm<HandState> term(EffortKind kind) {
     return switch (kind) {
-      case SHIFT -> move(kind, shifts::shiftBits);
-      case RUSH -> move(kind, shifts::rush);
-      case TRAVEL -> move(kind, shifts::travelMm);
-      case SLUR_SHIFT -> move(kind, ShiftTerms::slurShift);
-      case UNCOVERED -> move(kind, ShiftPlace::uncovered);
-      case OFF_BEAT -> move(kind, ShiftPlace::offBeat);
-      case LANDING -> move(kind, ShiftPlace::shortLanding);
-      case SLIDE_HEARD -> move(kind, shifts::slideHeard);
+      case SHIFT -> shift(kind, shifts::shiftBits);
+      case RUSH -> shift(kind, shifts::rush);
+      case CREEP -> move(kind, creep::semitones);
+      case TRAVEL -> shift(kind, shifts::travelMm);
+      case SLUR_SHIFT -> shift(kind, ShiftTerms::slurShift);
+      case UNCOVERED -> shift(kind, ShiftPlace::uncovered);
+      case OFF_BEAT -> shift(kind, ShiftPlace::offBeat);
+      case LANDING -> shift(kind, ShiftPlace::shortLanding);
+      case SLIDE_HEARD -> shift(kind, shifts::slideHeard);
       case CROSSING -> move(kind, Terms::crossing);
       case SLUR_CROSSING ->
           move(kind, (f, t) -> t.moment().slice().slurredInto() ? crossing(f, t) : 0);
       case CROSS_BACK -> move(kind, Terms::crossedBack);
-      case UNEVEN -> move(kind, shifts::uneven);
+      case UNEVEN -> shift(kind, shifts::uneven);
       case ANCHOR -> move(kind, Terms::anchorLost);
       case COLOUR -> move(kind, Terms::colour);
       case THEME -> move(kind, Terms::theme);
@@ -156,7 +160,16 @@ final class Terms {
 
   private static EffortTerm.Guard<HandState> guardOf(EffortKind kind) {
     return switch (kind) {
-      case SHIFT, RUSH, TRAVEL, SLUR_SHIFT, UNCOVERED, OFF_BEAT, LANDING, SLIDE_HEARD, UNEVEN ->
+      case SHIFT,
+          RUSH,
+          CREEP,
+          TRAVEL,
+          SLUR_SHIFT,
+          UNCOVERED,
+          OFF_BEAT,
+          LANDING,
+          SLIDE_HEARD,
+          UNEVEN ->
           SHIFTS;
       case CROSSING, SLUR_CROSSING, CROSS_BACK, COLOUR, THEME, TURN_BACK, SKIP -> CROSSES;
       case CHORD_HOP, CHORD_LOST -> CHORDS;
@@ -227,6 +240,12 @@ final class Terms {
   private static EffortTerm<HandState> move(
       EffortKind kind, ToDoubleBiFunction<HandState, HandState> rule) {
     return new Term(kind, true, guardOf(kind), rule);
+  }
+
+  /** What a movement of the whole hand costs; a hand that creeps makes none. */
+  private EffortTerm<HandState> shift(
+      EffortKind kind, ToDoubleBiFunction<HandState, HandState> rule) {
+    return move(kind, (f, t) -> creep.is(f, t) ? 0 : rule.applyAsDouble(f, t));
   }
 
   private static double colour(HandState from, HandState to) {

@@ -176,6 +176,8 @@ final class HandLane implements Lane {
     /** About as wide as the name of a string. */
     private static final double LETTER = 0.9;
 
+    private static final double CREEP = 0.1;
+
     /** Width of the slope of a shift within a moment. */
     private static double slope(double width) {
       return Math.min(width * 0.45, 3);
@@ -198,7 +200,11 @@ final class HandLane implements Lane {
       double start = end - slope(end - before);
       double y1 = y(instrument.mmFromNut(s.fromBase()));
       double y2 = y(instrument.mmFromNut(s.toBase()));
-      pen.line(start, y1, end, y2, 0.28, Ink.HAND, s.toSlice());
+      // A hand that creeps leaves a finger where it was: a thin slope, no aim and so no figure.
+      pen.line(start, y1, end, y2, s.creep() ? CREEP : 0.28, Ink.HAND, s.toSlice());
+      if (s.creep()) {
+        return;
+      }
       if (s.heard()) {
         // A slide that is meant to be heard is drawn double.
         pen.line(start + HEARD, y1, end + HEARD, y2, 0.16, Ink.HAND, s.toSlice());
@@ -383,7 +389,9 @@ final class HandLane implements Lane {
           if (s.toSlice() == slice.index()) {
             said =
                 Said.of(
-                    s.heard() ? "lane.hand.slide" : "lane.hand.shift",
+                    s.creep()
+                        ? "lane.hand.creep"
+                        : s.heard() ? "lane.hand.slide" : "lane.hand.shift",
                     said,
                     Math.round(s.travelMm()),
                     Math.round(s.timeMs()));
@@ -413,7 +421,7 @@ final class HandLane implements Lane {
     }
 
     private Said summary() {
-      List<Shift> shifts = fingering.shifts();
+      List<Shift> shifts = fingering.shifts().stream().filter(s -> !s.creep()).toList();
       return shifts.stream()
           .max(Comparator.comparingDouble(Shift::bitsPerSecond))
           .map(

@@ -162,7 +162,8 @@ public final class SettingLayers {
         .with("hand", hand.size().name())
         .with("spanMm", hand.spanMm())
         .with("fourthCaution", hand.fourthCaution())
-        .with("thumbFrom", hand.thumbFrom());
+        .with("thumbFrom", hand.thumbFrom())
+        .with("creeps", hand.creeps());
   }
 
   private static Setup readSetup(Form f) {
@@ -186,7 +187,8 @@ public final class SettingLayers {
             f.word("hand", HandSize.class),
             f.decimal("spanMm", 0),
             f.flag("fourthCaution"),
-            f.whole("thumbFrom", 0)));
+            f.whole("thumbFrom", 0),
+            f.has("creeps") && f.flag("creeps")));
   }
 
   private static Tuning readTuning(Form f) {

@@ -11,8 +11,11 @@ import java.util.Objects;
  * @param fourthCaution the fourth finger is never stretched or extended
  * @param thumbFrom semitone above the open string from which the thumb may stand on the string; 0
  *     for the usual place of the instrument, {@link #NO_THUMB} for never
+ * @param creeps whether the hand may go by a semitone or two with a finger kept down; else it moves
+ *     as one
  */
-public record Hand(HandSize size, double spanMm, boolean fourthCaution, int thumbFrom) {
+public record Hand(
+    HandSize size, double spanMm, boolean fourthCaution, int thumbFrom, boolean creeps) {
   /** {@link #thumbFrom} of a player who does not use the thumb. */
   public static final int NO_THUMB = 99;
 
@@ -30,23 +33,27 @@ public record Hand(HandSize size, double spanMm, boolean fourthCaution, int thum
 
   /** A hand of a size, with the usual habits. */
   public static Hand of(HandSize size) {
-    return new Hand(size, 0, false, 0);
+    return new Hand(size, 0, false, 0, false);
   }
 
   public Hand withSize(HandSize other) {
-    return new Hand(other, spanMm, fourthCaution, thumbFrom);
+    return new Hand(other, spanMm, fourthCaution, thumbFrom, creeps);
   }
 
   public Hand withSpanMm(double other) {
-    return new Hand(size, other, fourthCaution, thumbFrom);
+    return new Hand(size, other, fourthCaution, thumbFrom, creeps);
   }
 
   public Hand withFourthCaution(boolean other) {
-    return new Hand(size, spanMm, other, thumbFrom);
+    return new Hand(size, spanMm, other, thumbFrom, creeps);
   }
 
   public Hand withThumbFrom(int other) {
-    return new Hand(size, spanMm, fourthCaution, other);
+    return new Hand(size, spanMm, fourthCaution, other, creeps);
+  }
+
+  public Hand withCreeping(boolean other) {
+    return new Hand(size, spanMm, fourthCaution, thumbFrom, other);
   }
 
   /**

@@ -63,6 +63,11 @@ public final class HandModel {
     return instrument.mmFromNut(1 + semitones) - instrument.mmFromNut(1);
   }
 
+  /** Whether the hand may creep, see {@link Hand#creeps}. */
+  public boolean creeps() {
+    return player.creeps();
+  }
+
   public Instrument instrument() {
     return instrument;
   }

@@ -35,6 +35,7 @@ public record Preset(String id, Map<EffortKind, Double> weights) {
           Map.ofEntries(
               Map.entry(EffortKind.SHIFT, 0.27),
               Map.entry(EffortKind.RUSH, 0.012),
+              Map.entry(EffortKind.CREEP, 0.45),
               Map.entry(EffortKind.TRAVEL, 0.003),
               Map.entry(EffortKind.SLUR_SHIFT, 0.85),
               Map.entry(EffortKind.UNCOVERED, 0.1),

@@ -97,7 +97,9 @@ public final class Sheets {
   /** Moments during which the hand moves, with whether it moves up the string. */
   public static Map<Integer, Boolean> shiftMarks(Fingering fingering) {
     Map<Integer, Boolean> marks = new HashMap<>();
-    fingering.shifts().forEach(s -> marks.put(s.moveSlice(), s.toBase() > s.fromBase()));
+    fingering.shifts().stream()
+        .filter(s -> !s.creep())
+        .forEach(s -> marks.put(s.moveSlice(), s.toBase() > s.fromBase()));
     return marks;
   }
 

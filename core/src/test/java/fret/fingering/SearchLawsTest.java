@@ -354,10 +354,7 @@ class SearchLawsTest {
   void theLeastMoveIsNeverMoreThanTheMove(InstrumentType type) {
     for (FingeringTask task : List.of(random(type, 12, 8), slow(type, 5, 9))) {
       LayeredProblem<HandState> problem = new FingeringSolver(task).problem();
-      LeastMove bound =
-          new LeastMove(
-              task.hand().instrument(),
-              new Terms(task.hand().instrument()).weighted(task.preset()));
+      LeastMove bound = new LeastMove(task.hand(), new Terms(task.hand()).weighted(task.preset()));
       int close = 0;
       for (int i = 1; i < problem.layers().size(); i++) {
         for (HandState from : problem.layers().get(i - 1)) {

@@ -11,6 +11,9 @@ import fret.pitch.Interval;
 import fret.pitch.KeySignature;
 import fret.pitch.Pitch;
 import fret.player.EffortKind;
+import fret.player.Hand;
+import fret.player.HandModel;
+import fret.player.School;
 import fret.score.Bar;
 import fret.score.Direction;
 import fret.score.Head;
@@ -71,7 +74,11 @@ class TermsTest {
   @ParameterizedTest
   @EnumSource(EffortKind.class)
   void eachKindHasATermOfItsOwn(EffortKind kind) {
-    var term = new Terms(Instrument.standard(InstrumentType.VIOLIN)).term(kind);
+    var term =
+        new Terms(
+                new HandModel(
+                    Instrument.standard(InstrumentType.VIOLIN), School.ONE_TWO_FOUR, Hand.MEDIUM))
+            .term(kind);
     assertThat(term.id()).isEqualTo(kind.id());
     assertThat(term.unit()).isEqualTo(kind.unit()).isNotBlank();
     Set<String> ids =

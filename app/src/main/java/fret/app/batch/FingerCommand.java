@@ -155,6 +155,7 @@ final class FingerCommand implements Callable<Integer> {
           .put("toEvent", s.toSlice())
           .put("moveEvent", s.moveSlice())
           .put("moveInRest", passage.slices().get(s.moveSlice()).restAfter().signum() > 0);
+      node.put("kind", s.creep() ? "creep" : "shift");
       node.put("bar", passage.notes().get(s.toNote()).bar());
       node.put("fromFinger", s.fromFinger().digit()).put("toFinger", s.toFinger().digit());
       node.put("string", instrument.stringName(s.arrivalString()));

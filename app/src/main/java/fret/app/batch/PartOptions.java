@@ -73,6 +73,11 @@ final class PartOptions {
   @Option(names = "--hand", defaultValue = "medium", description = "small, medium or large")
   String handName;
 
+  @Option(
+      names = "--creeps",
+      description = "the hand may go by a semitone or two with a finger kept down")
+  boolean creeps;
+
   @Option(names = "--json", description = "print JSON")
   boolean json;
 
@@ -200,7 +205,7 @@ final class PartOptions {
 
   private Hand hand() {
     try {
-      return Hand.of(HandSize.valueOf(handName.toUpperCase(Locale.ROOT)));
+      return Hand.of(HandSize.valueOf(handName.toUpperCase(Locale.ROOT))).withCreeping(creeps);
     } catch (IllegalArgumentException e) {
       throw usage("--hand " + handName + " is not small, medium or large");
     }

@@ -38,6 +38,7 @@ final class CaresPane extends Cards {
   private final ComboBox<HandSize> size = new ComboBox<>();
   private final ComboBox<School> school = new ComboBox<>();
   private final TextField span = new TextField();
+  private final CheckBox creeps = new CheckBox(Sentences.of("cares.creeps"));
   private final CheckBox caution = new CheckBox(Sentences.of("cares.never-stretch"));
   private final ComboBox<Thumb> thumb = new ComboBox<>();
   private final WeightRows<EffortKind> weights;
@@ -137,6 +138,13 @@ final class CaresPane extends Cards {
                 changeHand(
                     Said.of("set.care-for-the-fourth-finger"),
                     h -> h.withFourthCaution(caution.isSelected())));
+    creeps.setId("hand-creeps");
+    creeps
+        .selectedProperty()
+        .addListener(
+            o ->
+                changeHand(
+                    Said.of("set.how-the-hand-moves"), h -> h.withCreeping(creeps.isSelected())));
     thumb.getItems().setAll(Thumb.values());
     thumb.setConverter(Parts.named(t -> t.words));
     thumb.setId("thumb-from");
@@ -155,6 +163,7 @@ final class CaresPane extends Cards {
         Parts.row(8, span, Parts.line(Sentences.of("cares.mm-1"), "quiet")));
     grid.addRow(2, Parts.line(Sentences.of("cares.thumb")), thumb);
     grid.add(caution, 0, 3, 2, 1);
+    grid.add(creeps, 0, 4, 2, 1);
     return grid;
   }
 
@@ -203,6 +212,7 @@ final class CaresPane extends Cards {
     span.setText(setup.hand().spanMm() > 0 ? Words.one(setup.hand().spanMm()) : "");
     limits.show(b);
     caution.setSelected(setup.hand().fourthCaution());
+    creeps.setSelected(setup.hand().creeps());
     thumb.setValue(
         List.of(Thumb.values()).stream()
             .filter(t -> t.semitone == setup.hand().thumbFrom())

@@ -13,6 +13,7 @@ import fret.app.words.Sentences;
 import fret.app.words.Words;
 import fret.engraving.StripStyle;
 import fret.fingering.Fingering;
+import fret.fingering.Shift;
 import fret.instrument.Finger;
 import fret.instrument.Instrument;
 import fret.mark.FingerLayer;
@@ -247,11 +248,13 @@ final class LeftHandView extends StripArea {
             ? Sentences.of("hand.trying-another")
             : b.isAdopted() ? Sentences.of("hand.adopted-yours") : Sentences.of("hand.proposed");
     Fingering.Likeness alike = shown.alike();
+    int creeps = (int) shown.shifts().stream().filter(Shift::creep).count();
     return Sentences.of(
             "hand.summary",
             state,
-            Words.count(shown.shifts().size(), "shift"),
+            Words.count(shown.shifts().size() - creeps, "shift"),
             Words.one(shown.effort()))
+        + (creeps > 0 ? ", " + Words.count(creeps, "creep") : "")
         + (pins > 0 ? ", " + Words.count((int) pins, "pin") : "")
         + (alike.figures() > 0
             ? ", "

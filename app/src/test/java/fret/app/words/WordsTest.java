@@ -108,6 +108,7 @@ class WordsTest {
         "",
         Optional.empty(),
         Optional.of(new Shift.Guide(Pitch.parse("G3"), Finger.FOURTH, 2, 5, 56.4)),
+        false,
         false);
   }
 
