@@ -3,17 +3,10 @@ package fret.fingering;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import fret.instrument.Finger;
-import fret.instrument.Instrument;
 import fret.instrument.InstrumentType;
 import fret.player.EffortKind;
 import fret.player.Hand;
-import fret.player.HandModel;
-import fret.player.Preset;
-import fret.player.School;
 import fret.search.Explanation;
-import fret.tempo.Beat;
-import fret.tempo.Tempo;
-import fret.tempo.TempoMap;
 import java.util.ArrayList;
 import java.util.List;
 import org.apache.commons.numbers.fraction.Fraction;
@@ -25,11 +18,6 @@ class CreepTest {
 
   /** First to second position on the A string: B4 under 1 stays down while 4 is set on F5. */
   private static Fingering answer(boolean creeps, String notes, Finger... fingers) {
-    HandModel hand =
-        new HandModel(
-            Instrument.standard(InstrumentType.VIOLIN),
-            School.ONE_TWO_FOUR,
-            Hand.MEDIUM.withCreeping(creeps));
     List<NoteRule> pins = new ArrayList<>();
     for (int i = 0; i < fingers.length; i++) {
       pins.add(NoteRule.pin(i, fingers[i], 2));
@@ -38,11 +26,10 @@ class CreepTest {
     pins.add(NoteRule.inPosition(1, 3));
     pins.add(NoteRule.inPosition(0, 2));
     FingeringTask task =
-        new FingeringTask(
+        Exercises.task(
+            Exercises.hand(InstrumentType.VIOLIN, Hand.MEDIUM.withCreeping(creeps)),
             Exercises.line(notes, EIGHTH),
-            TempoMap.steady(new Tempo(Beat.QUARTER, 60)),
-            hand,
-            Preset.SURE);
+            60);
     return new FingeringSolver(task.withRules(pins)).best();
   }
 

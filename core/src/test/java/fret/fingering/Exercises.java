@@ -100,7 +100,14 @@ final class Exercises {
   }
 
   static FingeringTask task(InstrumentType type, ResolvedPassage passage, double quarters) {
-    HandModel hand = new HandModel(Instrument.standard(type), School.USUAL, Hand.MEDIUM);
+    return task(hand(type, Hand.MEDIUM), passage, quarters);
+  }
+
+  static HandModel hand(InstrumentType type, Hand player) {
+    return new HandModel(Instrument.standard(type), School.USUAL, player);
+  }
+
+  static FingeringTask task(HandModel hand, ResolvedPassage passage, double quarters) {
     TempoMap tempo = TempoMap.steady(new Tempo(Beat.QUARTER, quarters));
     return new FingeringTask(passage, tempo, hand, Preset.SURE);
   }

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import fret.instrument.Finger;
 import fret.instrument.InstrumentType;
+import fret.player.Hand;
 import fret.search.LayeredProblem;
 import fret.search.LayeredSearch;
 import fret.search.Path;
@@ -33,6 +34,7 @@ class SearchLawsTest {
     "C", "C#", "D", "Eb", "E", "F", "F#", "G", "Ab", "A", "Bb", "B"
   };
 
+  /** Every other hand creeps. */
   private static FingeringTask random(InstrumentType type, int count, long seed) {
     Random random = new Random(seed);
     int low = fret.instrument.Instrument.standard(type).open(4).midi();
@@ -42,7 +44,9 @@ class SearchLawsTest {
       line.append(NAMES[midi % 12]).append(midi / 12 - 1).append(' ');
     }
     return Exercises.task(
-        type, Exercises.line(line.toString(), Fraction.of(1, 8)), 60 + random.nextInt(80));
+        Exercises.hand(type, Hand.MEDIUM.withCreeping(seed % 2 == 0)),
+        Exercises.line(line.toString(), Fraction.of(1, 8)),
+        60 + random.nextInt(80));
   }
 
   /** Hands every allowed path to a visitor; the list is reused. */
