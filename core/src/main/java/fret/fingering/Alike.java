@@ -12,21 +12,33 @@ import java.util.function.BiPredicate;
 
 /**
  * Fingers figures that come back alike: each figure takes over the way in which it is played at one
- * of its places, where that costs no more than {@link #PRICE} for each place that changes. Around a
+ * of its places, where that costs no more than its price for each place that changes. Around a
  * changed place a few notes may move along; all else stays.
  */
 final class Alike {
-  /** Effort that one more place with the known fingering is worth (from memory). */
+  /** What one more place with the known fingering is usually worth (from memory). */
   static final double PRICE = 0.5;
+
+  /** What it is worth where the player wants figures alike. */
+  static final double WANTED = 1000;
 
   private static final int AROUND = 3;
 
   private final LayeredProblem<HandState> problem;
   private final LayeredSearch<HandState> search;
   private final List<HandState> states;
+  private final double price;
   private int alike;
 
-  Alike(LayeredProblem<HandState> problem, LayeredSearch<HandState> search, Path<HandState> free) {
+  /**
+   * @param price effort that one more place with the known fingering is worth
+   */
+  Alike(
+      LayeredProblem<HandState> problem,
+      LayeredSearch<HandState> search,
+      Path<HandState> free,
+      double price) {
+    this.price = price;
     this.problem = problem;
     this.search = search;
     this.states = new ArrayList<>(free.states());
@@ -111,7 +123,7 @@ final class Alike {
       if (!pattern(start, length, samePitch).equals(pattern)) {
         return Optional.empty();
       }
-      sum += effort(from, to) - now - PRICE;
+      sum += effort(from, to) - now - price;
     }
     return Optional.of(sum);
   }

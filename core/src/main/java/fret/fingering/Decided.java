@@ -63,7 +63,10 @@ public record Decided(List<NoteRule> pins, List<NoteRule> adopted, Wishes asked)
     stretches.addAll(asked.stretches());
     Set<Integer> still = new HashSet<>(printed.still());
     still.addAll(asked.still());
-    return new Wishes(rules(), stretches, still, asked.vibrato(), asked.lengths(), asked.slides());
+    return new Wishes(rules(), stretches, still, asked.vibrato())
+        .withLengths(asked.lengths())
+        .withSlides(asked.slides())
+        .withReturns(printed.returns());
   }
 
   /** Only what bears on the notes of some moments, to be compared. */
@@ -77,13 +80,13 @@ public record Decided(List<NoteRule> pins, List<NoteRule> adopted, Wishes asked)
         pins.stream().filter(r -> in.test(r.note())).toList(),
         adopted.stream().filter(r -> in.test(r.note())).toList(),
         new Wishes(
-            List.of(),
-            asked.stretches().stream().filter(r -> in.test(r.note())).toList(),
-            new HashSet<>(
-                asked.still().stream().filter(s -> s >= fromSlice && s <= toSlice).toList()),
-            new HashSet<>(asked.vibrato().stream().filter(in::test).toList()),
-            within(asked.lengths(), in),
-            within(asked.slides(), in)));
+                List.of(),
+                asked.stretches().stream().filter(r -> in.test(r.note())).toList(),
+                new HashSet<>(
+                    asked.still().stream().filter(s -> s >= fromSlice && s <= toSlice).toList()),
+                new HashSet<>(asked.vibrato().stream().filter(in::test).toList()))
+            .withLengths(within(asked.lengths(), in))
+            .withSlides(within(asked.slides(), in)));
   }
 
   private static <V> Map<Integer, V> within(

@@ -2,6 +2,7 @@ package fret.fingering;
 
 import fret.instrument.Finger;
 import fret.instrument.Instrument;
+import fret.mark.ReturnsWish;
 import fret.player.EffortKind;
 import fret.search.Explanation;
 import fret.search.LayeredProblem;
@@ -110,10 +111,17 @@ public final class FingeringSolver {
    */
   public Fingering consistent() {
     Optional<Path<HandState>> free = search.best();
-    if (free.isEmpty() || hands.layers().size() > LONGEST_ALIKE) {
+    ReturnsWish returns = task.wishes().returns();
+    boolean tooLong = hands.layers().size() > LONGEST_ALIKE;
+    if (free.isEmpty() || tooLong || returns == ReturnsWish.VARIED) {
       return best();
     }
-    Alike alike = new Alike(hands.problem(), search, free.get());
+    Alike alike =
+        new Alike(
+            hands.problem(),
+            search,
+            free.get(),
+            returns == ReturnsWish.ALIKE ? Alike.WANTED : Alike.PRICE);
     for (Figures.Figure figure : Figures.of(task.passage(), hands.timed())) {
       token.check();
       List<Integer> starts = new ArrayList<>();

@@ -1,9 +1,11 @@
 package fret.fingering;
 
 import fret.mark.LengthWish;
+import fret.mark.ReturnsWish;
 import fret.mark.SlideWish;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 
 /**
@@ -15,6 +17,7 @@ import java.util.Set;
  * @param vibrato indices of the notes for which vibrato is wanted
  * @param lengths notes that are to sound in full, or to be let go at the next note
  * @param slides notes into which a slide is meant to be heard, or to be hidden
+ * @param returns how figures that come back are fingered
  */
 public record Wishes(
     List<NoteRule> rules,
@@ -22,7 +25,8 @@ public record Wishes(
     Set<Integer> still,
     Set<Integer> vibrato,
     Map<Integer, LengthWish> lengths,
-    Map<Integer, SlideWish> slides) {
+    Map<Integer, SlideWish> slides,
+    ReturnsWish returns) {
   public static final Wishes NONE = new Wishes(List.of(), List.of(), Set.of(), Set.of());
 
   public Wishes {
@@ -32,22 +36,27 @@ public record Wishes(
     vibrato = Set.copyOf(vibrato);
     lengths = Map.copyOf(lengths);
     slides = Map.copyOf(slides);
+    Objects.requireNonNull(returns);
   }
 
   public Wishes(
       List<NoteRule> rules, List<NoteRule> stretches, Set<Integer> still, Set<Integer> vibrato) {
-    this(rules, stretches, still, vibrato, Map.of(), Map.of());
+    this(rules, stretches, still, vibrato, Map.of(), Map.of(), ReturnsWish.USUAL);
   }
 
   public Wishes withLengths(Map<Integer, LengthWish> other) {
-    return new Wishes(rules, stretches, still, vibrato, other, slides);
+    return new Wishes(rules, stretches, still, vibrato, other, slides, returns);
   }
 
   public Wishes withSlides(Map<Integer, SlideWish> other) {
-    return new Wishes(rules, stretches, still, vibrato, lengths, other);
+    return new Wishes(rules, stretches, still, vibrato, lengths, other, returns);
+  }
+
+  public Wishes withReturns(ReturnsWish other) {
+    return new Wishes(rules, stretches, still, vibrato, lengths, slides, other);
   }
 
   public Wishes withRules(List<NoteRule> other) {
-    return new Wishes(other, stretches, still, vibrato, lengths, slides);
+    return new Wishes(other, stretches, still, vibrato, lengths, slides, returns);
   }
 }

@@ -16,6 +16,7 @@ import fret.mark.Layer;
 import fret.mark.LengthLayer;
 import fret.mark.OrnamentLayer;
 import fret.mark.ReminderLayer;
+import fret.mark.ReturnsLayer;
 import fret.mark.SlideLayer;
 import fret.mark.SlidesHiddenLayer;
 import fret.mark.StrandLayer;
@@ -62,7 +63,8 @@ public final class Layers {
                 LimitsLayer.LIMITS,
                 SlideLayer.SLIDE,
                 OrnamentLayer.ORNAMENT,
-                SlidesHiddenLayer.HIDDEN));
+                SlidesHiddenLayer.HIDDEN,
+                ReturnsLayer.RETURNS));
     BowLayers.ALL.stream().filter(l -> l != BowLayer.BOW).forEach(all::add);
     all.addAll(SettingLayers.ALL);
     return List.copyOf(all);

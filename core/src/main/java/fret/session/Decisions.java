@@ -15,6 +15,8 @@ import fret.mark.Marks;
 import fret.mark.NoteLayer;
 import fret.mark.Place;
 import fret.mark.Reattachment;
+import fret.mark.ReturnsLayer;
+import fret.mark.ReturnsWish;
 import fret.mark.SlidesHiddenLayer;
 import fret.mark.Wish;
 import fret.mark.WishLayer;
@@ -139,6 +141,15 @@ public final class Decisions {
         setup.equals(PracticeSetup.USUAL) ? Optional.empty() : Optional.of(setup);
     Marks after = s.passage().marks().with(PracticeLayer.PRACTICE, Place.WHOLE, own);
     return changed(Said.of("practice.setup"), s, after);
+  }
+
+  /** How figures that come back are fingered; the usual takes the mark away. */
+  public static Change returns(Session s, ReturnsWish wish) {
+    Optional<ReturnsWish> own = wish == ReturnsWish.USUAL ? Optional.empty() : Optional.of(wish);
+    return changed(
+        Said.of("returns.set", Said.of("returns." + wish)),
+        s,
+        s.passage().marks().with(ReturnsLayer.RETURNS, Place.WHOLE, own));
   }
 
   /** All slides are hidden, or those that are meant to be heard come back. */

@@ -22,6 +22,8 @@ import fret.mark.LengthLayer;
 import fret.mark.Marks;
 import fret.mark.NoteLayer;
 import fret.mark.Place;
+import fret.mark.ReturnsLayer;
+import fret.mark.ReturnsWish;
 import fret.mark.SlideLayer;
 import fret.mark.SlideWish;
 import fret.mark.SlidesHiddenLayer;
@@ -149,7 +151,12 @@ public final class Pipeline {
     Passage.Settings is = passage.settings();
     return was.target().equals(is.target())
         && was.setup().equals(is.setup())
+        && returns(b.passage()) == returns(passage)
         && was.details().tempoMarks().equals(is.details().tempoMarks());
+  }
+
+  private static ReturnsWish returns(Passage passage) {
+    return passage.marks().at(ReturnsLayer.RETURNS, Place.WHOLE).orElse(ReturnsWish.USUAL);
   }
 
   /** What is to be fingered with what is printed and nothing else. */
@@ -159,8 +166,8 @@ public final class Pipeline {
     Instrument instrument = s.setup().strung();
     return new FingeringTask(printed, tempo, s.setup().handModel(), s.setup().preset())
         .withWishes(
-            WishRules.of(
-                printed, tempo, List.of(), PrintedWishes.of(printed, instrument), Set.of()));
+            WishRules.of(printed, tempo, List.of(), PrintedWishes.of(printed, instrument), Set.of())
+                .withReturns(returns(passage)));
   }
 
   private static Decided decided(Marks marks, ResolvedPassage resolved, FingeringTask task) {

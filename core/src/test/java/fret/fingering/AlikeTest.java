@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import fret.instrument.InstrumentType;
+import fret.mark.ReturnsWish;
 import fret.player.EffortKind;
 import fret.score.ResolvedPassage;
 import fret.search.WeightRange;
@@ -214,5 +215,37 @@ class AlikeTest {
     assertThat(t.fourths()).isZero();
     assertThat(t.travelMm()).isCloseTo(46.49, within(0.01));
     assertThat(t.hardest()).isPresent();
+  }
+
+  /**
+   * A bar that comes back behind another one: left free it is as easy as can be, wanted it is one.
+   */
+  @Test
+  void whatComesBackIsAlikeOrVariedAsThePlayerWants() {
+    ResolvedPassage p =
+        Exercises.line("E5 F5 G5 A5 B5 C6 D6 E6 E5 F5 G5 A5 G5 F5 E5 D5", Fraction.of(1, 8));
+    FingeringTask task = Exercises.task(InstrumentType.VIOLIN, p, 120);
+    Fingering varied = answer(task, ReturnsWish.VARIED);
+    Fingering usual = answer(task, ReturnsWish.USUAL);
+    Fingering alike = answer(task, ReturnsWish.ALIKE);
+    assertThat(varied).isEqualTo(new FingeringSolver(task).best());
+    assertThat(varied.alike().figures()).isZero();
+    assertThat(alike.alike().figures()).isPositive();
+    assertThat(alike.effort() - varied.effort())
+        .as("its price is told")
+        .isCloseTo(alike.alike().overFree(), within(1e-9));
+    assertThat(usual.effort()).isBetween(varied.effort() - 1e-9, alike.effort() + 1e-9);
+    assertThat(fingers(alike, 0)).isEqualTo(fingers(alike, 8));
+    assertThat(fingers(varied, 0)).isNotEqualTo(fingers(varied, 8));
+  }
+
+  private static Fingering answer(FingeringTask task, ReturnsWish returns) {
+    return new FingeringSolver(task.withWishes(Wishes.NONE.withReturns(returns))).consistent();
+  }
+
+  private static List<String> fingers(Fingering f, int from) {
+    return f.notes().subList(from, from + 4).stream()
+        .map(n -> n.orElseThrow().string() + n.get().fingers())
+        .toList();
   }
 }

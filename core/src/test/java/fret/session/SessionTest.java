@@ -25,6 +25,7 @@ import fret.mark.Marks;
 import fret.mark.Reattachment;
 import fret.mark.Reminder;
 import fret.mark.ReminderLayer;
+import fret.mark.ReturnsWish;
 import fret.mark.SlideLayer;
 import fret.mark.SlideWish;
 import fret.mark.Strand;
@@ -164,6 +165,7 @@ class SessionTest {
     s = after(s, Decisions.bow(s, 4, Signs.Bow.DOWN));
     s = after(s, Decisions.toggle(s, VibratoLayer.VIBRATO, 6, VibratoWish.USUAL));
     s = after(s, Decisions.toggle(s, LengthLayer.LENGTH, 6, LengthWish.FULL));
+    s = after(s, Decisions.returns(s, ReturnsWish.ALIKE));
     s = after(s, Ornaments.change(s, 5, f -> f.at(9).first(1.5)).orElseThrow());
     s =
         after(

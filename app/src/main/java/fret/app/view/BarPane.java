@@ -3,21 +3,29 @@ package fret.app.view;
 import fret.app.viewmodel.Proofing;
 import fret.app.viewmodel.Studio;
 import fret.app.words.Sentences;
+import fret.app.words.Words;
 import fret.base.Problem;
 import fret.fingering.Release;
 import fret.fingering.Releases;
 import fret.mark.Anchor;
 import fret.mark.Layer;
 import fret.mark.Marks;
+import fret.mark.Place;
+import fret.mark.ReturnsLayer;
+import fret.mark.ReturnsWish;
 import fret.passage.Details;
 import fret.passage.Layers;
+import fret.score.Bar;
 import fret.score.NoteKey;
+import fret.score.Returns;
+import fret.session.Decisions;
 import fret.session.Session;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -28,6 +36,9 @@ final class BarPane extends Cards {
   private final Studio studio;
   private final VBox decided = new VBox(4);
   private final VBox open = new VBox(4);
+  private final VBox comesBack = new VBox(4);
+  private final ComboBox<ReturnsWish> returns = new ComboBox<>();
+  private boolean showing;
   private final PageWords words;
   private final Label title = Parts.line("", "card-title");
   private final Label openTitle = Parts.line("", "card-title");
@@ -38,14 +49,71 @@ final class BarPane extends Cards {
     VBox left = Parts.card("", title, Parts.scroll(decided));
     VBox right = Parts.card("", openTitle, Parts.scroll(open));
     VBox said = Parts.card(Sentences.of("bar.words"), Parts.scroll(words));
-    for (VBox card : List.of(left, right, said)) {
+    returns.setId("returns");
+    returns.setAccessibleText(Sentences.of("returns"));
+    returns.getItems().setAll(ReturnsWish.values());
+    returns.setConverter(Parts.named(w -> Sentences.of("returns." + w)));
+    returns.setOnAction(e -> wish());
+    VBox back =
+        Parts.card(
+            Sentences.of("returns"),
+            Parts.row(8, Parts.line(Sentences.of("returns.fingered"), "quiet"), returns),
+            Parts.scroll(comesBack));
+    for (VBox card : List.of(left, right, back, said)) {
       HBox.setHgrow(card, Priority.ALWAYS);
-      card.setPrefWidth(300);
+      card.setPrefWidth(230);
       getChildren().add(card);
     }
     studio.shownProperty().addListener(o -> show());
+    studio.shownProperty().addListener(o -> showReturns());
     studio.selectedProperty().addListener(o -> show());
     studio.proofing().proofProperty().addListener(o -> show());
+  }
+
+  /** How figures that come back are to be fingered. */
+  private void wish() {
+    ReturnsWish wanted = returns.getValue();
+    if (!showing && wanted != null && studio.shown() != null) {
+      studio.decide(s -> Decisions.returns(s, wanted));
+    }
+  }
+
+  /** The stretches that come back, with what is marked otherwise in them. */
+  private void showReturns() {
+    Session s = studio.shown();
+    if (s == null) {
+      return;
+    }
+    showing = true;
+    returns.setValue(
+        s.passage().marks().at(ReturnsLayer.RETURNS, Place.WHOLE).orElse(ReturnsWish.USUAL));
+    showing = false;
+    comesBack.getChildren().clear();
+    Returns.of(s.resolved())
+        .forEach(r -> comesBack.getChildren().add(Parts.label(told(s, r), "plain")));
+    if (comesBack.getChildren().isEmpty()) {
+      comesBack.getChildren().add(Parts.label(Sentences.of("returns.none"), "quiet"));
+    }
+  }
+
+  private static String told(Session s, Returns r) {
+    List<Bar> bars = s.resolved().score().bars();
+    String where =
+        Sentences.of(
+            r.semitones() == 0 ? "returns.same" : "returns.moved",
+            bars.get(r.firstBar()).number(),
+            bars.get(r.firstBar() + r.bars() - 1).number(),
+            bars.get(r.otherBar()).number(),
+            bars.get(r.otherBar() + r.bars() - 1).number(),
+            Words.shown("%+d", r.semitones()));
+    List<String> other = new ArrayList<>();
+    for (Returns.Difference d : r.differences()) {
+      other.add(
+          Sentences.of("returns.other." + d.what(), bars.get(r.otherBar() + d.bar()).number()));
+    }
+    return other.isEmpty()
+        ? Sentences.of("returns.alike", where)
+        : Sentences.of("returns.but", where, String.join(", ", other));
   }
 
   private void show() {
