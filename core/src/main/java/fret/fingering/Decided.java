@@ -26,6 +26,7 @@ public record Decided(List<NoteRule> pins, List<NoteRule> adopted, Wishes asked)
   Set<Integer> notes(FingeringTask task) {
     Set<Integer> notes = new HashSet<>(asked.vibrato());
     notes.addAll(asked.lengths().keySet());
+    notes.addAll(asked.supported());
     notes.addAll(asked.slides().keySet());
     pins.forEach(r -> notes.add(r.note()));
     asked.stretches().forEach(r -> notes.add(r.note()));
@@ -66,6 +67,7 @@ public record Decided(List<NoteRule> pins, List<NoteRule> adopted, Wishes asked)
     return new Wishes(rules(), stretches, still, asked.vibrato())
         .withLengths(asked.lengths())
         .withSlides(asked.slides())
+        .withSupported(asked.supported())
         .withReturns(printed.returns());
   }
 
@@ -86,7 +88,8 @@ public record Decided(List<NoteRule> pins, List<NoteRule> adopted, Wishes asked)
                     asked.still().stream().filter(s -> s >= fromSlice && s <= toSlice).toList()),
                 new HashSet<>(asked.vibrato().stream().filter(in::test).toList()))
             .withLengths(within(asked.lengths(), in))
-            .withSlides(within(asked.slides(), in)));
+            .withSlides(within(asked.slides(), in))
+            .withSupported(new HashSet<>(asked.supported().stream().filter(in::test).toList())));
   }
 
   private static <V> Map<Integer, V> within(
@@ -101,6 +104,7 @@ public record Decided(List<NoteRule> pins, List<NoteRule> adopted, Wishes asked)
     boolean moves = f.shifts().stream().anyMatch(s -> asked.still().contains(s.toSlice()));
     return asked.vibrato().isEmpty()
         && asked.lengths().isEmpty()
+        && asked.supported().isEmpty()
         && asked.slides().isEmpty()
         && !moves
         && pins.stream().allMatch(r -> keeps(f, r))

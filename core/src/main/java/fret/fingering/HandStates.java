@@ -29,6 +29,7 @@ final class HandStates {
   private final Handovers handovers;
   private final FingerPairs pairs;
   private final LetGo lettingGo;
+  private final Set<Integer> supportedNotes;
 
   /** Which decisions of the player count. */
   enum Heed {
@@ -45,6 +46,7 @@ final class HandStates {
     this.grips = new Grips(passage, hand);
     this.handovers = new Handovers(passage, places);
     this.lettingGo = LetGo.of(task);
+    this.supportedNotes = task.wishes().supported();
   }
 
   /**
@@ -290,6 +292,9 @@ final class HandStates {
 
     private void assign(int base, Region region, double strain) {
       if (touches.size() == chosen.size()) {
+        if (!leavesSupport()) {
+          return;
+        }
         double all = (strain + pairs(base, region)) * heldFactor(touches);
         HandState.Grip grip = grips.of(touches, base, region, all);
         found.add(new HandState(moment, null, touches, base, region, grip));
@@ -337,6 +342,20 @@ final class HandStates {
         assign(base, Region.NECK, strain + HandModel.EXTREME_STRAIN);
         touches.remove(touches.size() - 1);
       }
+    }
+
+    /** The finger behind a supported one has nothing else to do. */
+    private boolean leavesSupport() {
+      for (HandState.Touch t : touches) {
+        boolean supported = heed == Heed.ALL && supportedNotes.contains(t.note());
+        int behind = t.finger().rank() - 1;
+        if (supported
+            && (t.finger().rank() < Finger.SECOND.rank()
+                || touches.stream().anyMatch(o -> o.finger().rank() == behind))) {
+          return false;
+        }
+      }
+      return true;
     }
 
     private double pairs(int base, Region region) {

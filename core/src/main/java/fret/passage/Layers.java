@@ -21,6 +21,7 @@ import fret.mark.SlideLayer;
 import fret.mark.SlidesHiddenLayer;
 import fret.mark.StrandLayer;
 import fret.mark.StrandLevelsLayer;
+import fret.mark.SupportLayer;
 import fret.mark.VibratoLayer;
 import fret.mark.WishLayer;
 import fret.sound.ClickRangeLayer;
@@ -45,6 +46,7 @@ public final class Layers {
                 WishLayer.WISH,
                 VibratoLayer.VIBRATO,
                 LengthLayer.LENGTH,
+                SupportLayer.SUPPORT,
                 ReminderLayer.REMINDER,
                 ChunkLayer.CHUNK,
                 OwnChunkLayer.OWN,

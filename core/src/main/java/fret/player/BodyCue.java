@@ -4,8 +4,8 @@ import fret.base.Said;
 import fret.instrument.InstrumentType;
 
 /**
- * One line on what elbow, thumb and forearm do in a shift (common practice, no source). A player or
- * teacher may put other words in its place.
+ * One line on what elbow, thumb and forearm do in a shift, or on a note (common practice, no
+ * source). A player or teacher may put other words in its place.
  */
 public enum BodyCue {
   HIGH_UP("up-high"),
@@ -13,7 +13,15 @@ public enum BodyCue {
   THUMB_UP("up-thumb"),
   THUMB_DOWN("down-thumb"),
   NECK_UP("up-neck"),
-  NECK_DOWN("down-neck");
+  NECK_DOWN("down-neck"),
+  // Where the hand does not move.
+  STRETCH("still-stretch"),
+  LONG_FOURTH("still-fourth"),
+  SUPPORT("still-support"),
+  FLAT("still-flat"),
+  TO_TOP("still-top"),
+  TO_LOWEST("still-lowest"),
+  THIRD_ON_VIOLA("still-viola");
 
   private final String id;
 
@@ -44,7 +52,8 @@ public enum BodyCue {
 
   /** The words that stand there until the player changes them. */
   public Said usual(InstrumentType type) {
-    if (this == THUMB_UP || this == THUMB_DOWN) {
+    boolean still = ordinal() >= STRETCH.ordinal() && this != TO_TOP && this != TO_LOWEST;
+    if (still || this == THUMB_UP || this == THUMB_DOWN) {
       return Said.of("cue." + id);
     }
     boolean shoulder = type == InstrumentType.VIOLIN || type == InstrumentType.VIOLA;

@@ -27,6 +27,7 @@ import fret.mark.ReturnsWish;
 import fret.mark.SlideLayer;
 import fret.mark.SlideWish;
 import fret.mark.SlidesHiddenLayer;
+import fret.mark.SupportLayer;
 import fret.mark.VibratoLayer;
 import fret.mark.VibratoWish;
 import fret.mark.Wish;
@@ -183,7 +184,8 @@ public final class Pipeline {
         rules(marks, FingerLayer.ADOPTED, "", resolved),
         WishRules.of(resolved, task.tempo(), List.of(), Wish.all(marks), vibrato)
             .withLengths(byNote(marks, LengthLayer.LENGTH, resolved))
-            .withSlides(slides(marks, resolved)));
+            .withSlides(slides(marks, resolved))
+            .withSupported(byNote(marks, SupportLayer.SUPPORT, resolved).keySet()));
   }
 
   /** Before a jury no slide is heard; those that are to be hidden stay so. */

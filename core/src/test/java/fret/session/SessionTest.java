@@ -29,6 +29,8 @@ import fret.mark.ReturnsWish;
 import fret.mark.SlideLayer;
 import fret.mark.SlideWish;
 import fret.mark.Strand;
+import fret.mark.SupportLayer;
+import fret.mark.SupportWish;
 import fret.mark.VibratoLayer;
 import fret.mark.VibratoWish;
 import fret.mark.Wish;
@@ -165,6 +167,7 @@ class SessionTest {
     s = after(s, Decisions.bow(s, 4, Signs.Bow.DOWN));
     s = after(s, Decisions.toggle(s, VibratoLayer.VIBRATO, 6, VibratoWish.USUAL));
     s = after(s, Decisions.toggle(s, LengthLayer.LENGTH, 6, LengthWish.FULL));
+    s = after(s, Decisions.toggle(s, SupportLayer.SUPPORT, 6, SupportWish.BEHIND));
     s = after(s, Decisions.returns(s, ReturnsWish.ALIKE));
     s = after(s, Ornaments.change(s, 5, f -> f.at(9).first(1.5)).orElseThrow());
     s =

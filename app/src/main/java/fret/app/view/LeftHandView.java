@@ -18,6 +18,8 @@ import fret.instrument.Finger;
 import fret.instrument.Instrument;
 import fret.mark.FingerLayer;
 import fret.mark.Place;
+import fret.mark.SupportLayer;
+import fret.mark.SupportWish;
 import fret.mark.VibratoLayer;
 import fret.mark.VibratoWish;
 import fret.mark.Wish;
@@ -131,6 +133,11 @@ final class LeftHandView extends StripArea {
             "vibrato",
             key(KeyCode.V),
             () -> decide.toggle(VibratoLayer.VIBRATO, VibratoWish.USUAL)));
+    all.add(
+        on(
+            "support",
+            shift(KeyCode.V),
+            () -> decide.toggle(SupportLayer.SUPPORT, SupportWish.BEHIND)));
     all.add(on("length", shift(KeyCode.H), decide::nextLength));
     all.add(on("slide", key(KeyCode.Z), decide::nextSlide));
     all.add(on("slides-hidden", shift(KeyCode.Z), decide::hideSlides));

@@ -16,20 +16,25 @@ import fret.mark.FingerLayer;
 import fret.mark.Place;
 import fret.mark.SlideLayer;
 import fret.mark.SlidesHiddenLayer;
+import fret.mark.SupportLayer;
+import fret.mark.SupportWish;
 import fret.mark.VibratoLayer;
 import fret.mark.VibratoWish;
 import fret.mark.Wish;
+import fret.player.BodyCue;
 import fret.player.HandModel;
 import fret.score.NoteKey;
 import fret.score.SoundingNote;
 import fret.search.Explanation;
 import fret.session.Session;
+import fret.session.StillCues;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -75,6 +80,11 @@ final class NotePane extends Cards {
             wish(Sentences.of("note.not-this-string"), "wish-not-string", Wish.Kind.NOT_STRING),
             Parts.button(
                 Sentences.of("note.length"), "length", studio.decisions()::nextLength, "small"),
+            Parts.button(
+                Sentences.of("note.support"),
+                "support",
+                () -> studio.decisions().toggle(SupportLayer.SUPPORT, SupportWish.BEHIND),
+                "small"),
             Parts.button(
                 Sentences.of("note.vibrato"),
                 "vibrato",
@@ -180,9 +190,29 @@ final class NotePane extends Cards {
       reasons.getChildren().add(reason(s));
     }
     caution(place.get(), shares);
+    cues();
     fingersOfChord(n);
     underHand(place.get());
     model.triedProperty().get().ifPresent(this::showDifference);
+  }
+
+  /** What hand and arm do here, in words that the player may change. */
+  private void cues() {
+    Session s = studio.shown();
+    int note = studio.selectedProperty().get();
+    for (BodyCue cue : StillCues.of(s, model.shown(), note)) {
+      TextField line = new TextField(model.cue(cue));
+      line.setId("cue-" + cue.id());
+      line.setAccessibleText(Sentences.of("note.cue"));
+      line.getStyleClass().add("cue");
+      Parts.onCommit(
+          line,
+          () -> {
+            model.setCue(cue, line.getText());
+            line.setText(model.cue(cue));
+          });
+      reasons.getChildren().add(line);
+    }
   }
 
   /** What each finger does on the way from the chord before. */
@@ -325,6 +355,9 @@ final class NotePane extends Cards {
     b.printedWishes().forEach(w -> asked.getChildren().add(asked(b, w, true)));
     if (b.passage().marks().at(VibratoLayer.VIBRATO, n.key()).isPresent()) {
       asked.getChildren().add(Parts.line(Sentences.of("note.vibrato-is"), "hand"));
+    }
+    if (b.passage().marks().at(SupportLayer.SUPPORT, n.key()).isPresent()) {
+      asked.getChildren().add(Parts.line(Sentences.of("note.support-is"), "hand"));
     }
     b.passage()
         .marks()
