@@ -54,14 +54,11 @@ final class BarPane extends Cards {
     returns.getItems().setAll(ReturnsWish.values());
     returns.setConverter(Parts.named(w -> Sentences.of("returns." + w)));
     returns.setOnAction(e -> wish());
-    VBox back =
-        Parts.card(
-            Sentences.of("returns"),
-            Parts.row(8, Parts.line(Sentences.of("returns.fingered"), "quiet"), returns),
-            Parts.scroll(comesBack));
+    returns.setMaxWidth(Double.MAX_VALUE);
+    VBox back = Parts.card(Sentences.of("returns"), returns, Parts.scroll(comesBack));
     for (VBox card : List.of(left, right, back, said)) {
       HBox.setHgrow(card, Priority.ALWAYS);
-      card.setPrefWidth(230);
+      card.setPrefWidth(card == said ? 290 : card == back ? 270 : 190);
       getChildren().add(card);
     }
     studio.shownProperty().addListener(o -> show());

@@ -14,6 +14,9 @@ class Cards extends HBox {
   /** No card but the last takes more than this part of the height. */
   private static final double SHARE = 0.4;
 
+  /** How much of the height that no card asks for goes to the first one. */
+  private static final double FIRST_OF_SPARE = 0.7;
+
   private final double leastBeside;
 
   Cards() {
@@ -62,11 +65,11 @@ class Cards extends HBox {
     List<Node> cards = getManagedChildren();
     boolean fits = stacked(getWidth()) <= getHeight() + 1;
     double most = fits ? getHeight() : getHeight() * SHARE;
+    // What is to be read in the first card wraps, and so wants more than it says.
+    double spare = fits ? FIRST_OF_SPARE * (getHeight() - stacked(getWidth())) : 0;
     for (int i = 0; i < cards.size(); i++) {
-      double height =
-          i == cards.size() - 1
-              ? bottom - top
-              : Math.min(most, snapSizeY(cards.get(i).prefHeight(width)));
+      double wanted = cards.get(i).prefHeight(width) + (i == 0 ? spare : 0);
+      double height = i == cards.size() - 1 ? bottom - top : Math.min(most, snapSizeY(wanted));
       cards.get(i).resizeRelocate(snapPositionX(in.getLeft()), snapPositionY(top), width, height);
       top += height + getSpacing();
     }

@@ -32,9 +32,9 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import javafx.geometry.Insets;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.control.TextField;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -60,6 +60,7 @@ final class NotePane extends Cards {
     this.word = new PencilField(studio);
     VBox reasonCard = Parts.card("", Parts.scroll(reasons));
     reasonCard.setId("reason-card");
+    reasons.setPadding(new Insets(0, 8, 0, 0)); // The figures stand clear of the bar beside them.
     reasonCard.setPrefWidth(340);
     reasonCard.setMinWidth(240);
     VBox otherCard = Parts.card(Sentences.of("note.or-play"), Parts.scroll(others));
@@ -201,16 +202,15 @@ final class NotePane extends Cards {
     Session s = studio.shown();
     int note = studio.selectedProperty().get();
     for (BodyCue cue : StillCues.of(s, model.shown(), note)) {
-      TextField line = new TextField(model.cue(cue));
-      line.setId("cue-" + cue.id());
-      line.setAccessibleText(Sentences.of("note.cue"));
-      line.getStyleClass().add("cue");
-      Parts.onCommit(
-          line,
-          () -> {
-            model.setCue(cue, line.getText());
-            line.setText(model.cue(cue));
-          });
+      OwnWords line =
+          new OwnWords(
+              "cue-" + cue.id(),
+              Sentences.of("note.cue"),
+              () -> model.cue(cue),
+              text -> {
+                model.setCue(cue, text);
+                return model.cue(cue);
+              });
       reasons.getChildren().add(line);
     }
   }
