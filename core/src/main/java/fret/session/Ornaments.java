@@ -36,6 +36,8 @@ import org.apache.commons.numbers.fraction.Fraction;
 public final class Ornaments {
   private static final int MOST_IN_A_CHUNK = 4;
 
+  private static final Fraction SHORTEST = Fraction.of(1, 128);
+
   /** Notes of a trill in a beat, before it is played as it goes. */
   private static final int[] PULSES = {2, 3, 4};
 
@@ -165,6 +167,19 @@ public final class Ornaments {
     return line.build("", s.resolved().score().transposition());
   }
 
+  /** Notes that an ornament must have. */
+  private static int fewest(SoundingNote n, OrnamentForm form) {
+    return switch (n.ornament()) {
+      case TURN, INVERTED_TURN -> 4;
+      case TRILL, TRILL_WITH_TERMINATION -> WrittenOut.isTurned(n, form) ? 5 : 3;
+      default -> 3;
+    };
+  }
+
+  private static int count(SoundingNote n, Fraction value) {
+    return (int) Math.floor(n.duration().divide(value).doubleValue() + 1e-9);
+  }
+
   private static Event inTriplet(List<Head> heads, Signs signs, int place) {
     Signs.Tuplet triplet = new Signs.Tuplet(3, 2, place == 0, place == 2);
     return new Event(
@@ -204,8 +219,12 @@ public final class Ornaments {
         value = finer;
       }
     }
-    int count = (int) Math.floor(n.duration().divide(value).doubleValue() + 1e-9);
-    if (count < 2) {
+    int fewest = fewest(n, form);
+    while (count(n, value) < fewest && value.compareTo(SHORTEST) > 0) {
+      value = value.divide(2); // The ornament must find its place in a short note too.
+    }
+    int count = count(n, value);
+    if (count < fewest) {
       return Optional.empty();
     }
     Fraction time = value.multiply(count);

@@ -42,6 +42,10 @@ class OrnamentsTest {
         List.of(Head.of(Pitch.parse(pitch))),
         Signs.PLAIN.withOrnament(ornament));
     line.add(Fraction.ONE, Pitch.parse("A4"));
+    return passage(line);
+  }
+
+  private static Session passage(LineBuilder line) {
     Passage.Settings settings =
         new Passage.Settings(
             "x",
@@ -115,6 +119,29 @@ class OrnamentsTest {
         .containsExactly("D5", "C5", "B4", "C5");
     Session plain = session("C5", Signs.Ornament.NONE);
     assertThat(new DrillBook(plain).of(chunk, DrillKind.ORNAMENTS)).isEmpty();
+  }
+
+  /** A turn on a sixteenth is written in values that hold it, its slur closed. */
+  @ParameterizedTest
+  @CsvSource({"TURN, 16", "TRILL_WITH_TERMINATION, 16", "MORDENT, 32", "TRILL, 8"})
+  void aShortNoteHoldsItsOrnament(Signs.Ornament ornament, int of) {
+    LineBuilder line = new LineBuilder(TimeSignature.COMMON_TIME, KeySignature.NONE, Clef.TREBLE);
+    line.add(
+        Fraction.of(1, of),
+        List.of(Head.of(Pitch.parse("C5"))),
+        Signs.PLAIN.withOrnament(ornament));
+    line.add(Fraction.ONE, Pitch.parse("A4"));
+    Session s = passage(line);
+    List<Score> parts = Ornaments.drill(s, 0);
+    List<fret.score.Event> events =
+        parts.get(parts.size() - 1).events().stream().filter(e -> !e.isRest()).toList();
+    assertThat(events.get(0).signs().slurStarts()).hasSize(1);
+    assertThat(events).filteredOn(e -> !e.signs().slurStops().isEmpty()).hasSize(1);
+    Fraction all = Fraction.ZERO;
+    for (fret.score.Event e : events) {
+      all = all.add(e.duration());
+    }
+    assertThat(all).isEqualTo(Fraction.of(1, of));
   }
 
   /** What is heard is not the plain note, and is another thing in another form. */

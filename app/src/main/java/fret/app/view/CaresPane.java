@@ -139,6 +139,8 @@ final class CaresPane extends Cards {
                     Said.of("set.care-for-the-fourth-finger"),
                     h -> h.withFourthCaution(caution.isSelected())));
     creeps.setId("hand-creeps");
+    creeps.setTooltip(new Tooltip(Sentences.of("cares.creeps.about")));
+    creeps.setAccessibleHelp(Sentences.of("cares.creeps.about"));
     creeps
         .selectedProperty()
         .addListener(
