@@ -6,7 +6,6 @@ import fret.instrument.Finger;
 import fret.instrument.InstrumentType;
 import fret.player.EffortKind;
 import fret.player.Hand;
-import fret.search.Explanation;
 import java.util.ArrayList;
 import java.util.List;
 import org.apache.commons.numbers.fraction.Fraction;
@@ -33,22 +32,15 @@ class CreepTest {
     return new FingeringSolver(task.withRules(pins)).best();
   }
 
-  private static double quantity(Fingering f, EffortKind kind) {
-    return f.explanation().shares().stream()
-        .filter(s -> s.id().equals(kind.id()))
-        .mapToDouble(Explanation.Share::quantity)
-        .sum();
-  }
-
   @Test
   void aSemitoneWithAFingerKeptDownIsNoShift() {
     Fingering f = answer(true, "B4 F5", Finger.FIRST, Finger.FOURTH);
     assertThat(f.problems()).isEmpty();
     assertThat(f.shifts()).singleElement().satisfies(s -> assertThat(s.creep()).isTrue());
-    assertThat(quantity(f, EffortKind.CREEP)).isEqualTo(1);
-    assertThat(quantity(f, EffortKind.SHIFT)).isZero();
-    assertThat(quantity(f, EffortKind.TRAVEL)).isZero();
-    assertThat(quantity(f, EffortKind.UNCOVERED)).isZero();
+    assertThat(Exercises.quantity(f, EffortKind.CREEP)).isEqualTo(1);
+    assertThat(Exercises.quantity(f, EffortKind.SHIFT)).isZero();
+    assertThat(Exercises.quantity(f, EffortKind.TRAVEL)).isZero();
+    assertThat(Exercises.quantity(f, EffortKind.UNCOVERED)).isZero();
   }
 
   /** The hand that moves as one, which is the usual, aims the same move. */
@@ -56,8 +48,8 @@ class CreepTest {
   void aHandThatMovesAsOneShifts() {
     Fingering f = answer(false, "B4 F5", Finger.FIRST, Finger.FOURTH);
     assertThat(f.shifts()).singleElement().satisfies(s -> assertThat(s.creep()).isFalse());
-    assertThat(quantity(f, EffortKind.CREEP)).isZero();
-    assertThat(quantity(f, EffortKind.SHIFT)).isPositive();
+    assertThat(Exercises.quantity(f, EffortKind.CREEP)).isZero();
+    assertThat(Exercises.quantity(f, EffortKind.SHIFT)).isPositive();
     assertThat(Hand.MEDIUM.creeps()).isFalse();
   }
 
@@ -66,6 +58,6 @@ class CreepTest {
   void theSameFingerDoesNotStay() {
     Fingering f = answer(true, "B4 C5", Finger.FIRST, Finger.FIRST);
     assertThat(f.shifts()).singleElement().satisfies(s -> assertThat(s.creep()).isFalse());
-    assertThat(quantity(f, EffortKind.CREEP)).isZero();
+    assertThat(Exercises.quantity(f, EffortKind.CREEP)).isZero();
   }
 }

@@ -6,6 +6,7 @@ import fret.pitch.Clef;
 import fret.pitch.Interval;
 import fret.pitch.KeySignature;
 import fret.pitch.Pitch;
+import fret.player.EffortKind;
 import fret.player.Hand;
 import fret.player.HandModel;
 import fret.player.Preset;
@@ -20,6 +21,7 @@ import fret.score.Resolver;
 import fret.score.Score;
 import fret.score.Signs;
 import fret.score.TimeSignature;
+import fret.search.Explanation;
 import fret.tempo.Beat;
 import fret.tempo.Tempo;
 import fret.tempo.TempoMap;
@@ -110,6 +112,14 @@ final class Exercises {
   static FingeringTask task(HandModel hand, ResolvedPassage passage, double quarters) {
     TempoMap tempo = TempoMap.steady(new Tempo(Beat.QUARTER, quarters));
     return new FingeringTask(passage, tempo, hand, Preset.SURE);
+  }
+
+  /** How much of an effort a fingering has, in its own unit. */
+  static double quantity(Fingering f, EffortKind kind) {
+    return f.explanation().shares().stream()
+        .filter(s -> s.id().equals(kind.id()))
+        .mapToDouble(Explanation.Share::quantity)
+        .sum();
   }
 
   static String digits(Fingering fingering) {

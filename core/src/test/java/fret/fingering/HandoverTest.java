@@ -33,13 +33,6 @@ class HandoverTest {
     return Exercises.task(InstrumentType.VIOLIN, line, tempo).withRules(List.of(rules));
   }
 
-  private static double quantity(Fingering f, EffortKind kind) {
-    return f.explanation().shares().stream()
-        .filter(s -> s.id().equals(kind.id()))
-        .mapToDouble(Explanation.Share::quantity)
-        .sum();
-  }
-
   /** D5 on the A string, third finger in first position, then first finger in third. */
   private static FingeringTask thirdToFirst() {
     return task(
@@ -75,10 +68,10 @@ class HandoverTest {
   @Test
   void whatItCostsIsNamed() {
     Fingering f = new FingeringSolver(thirdToFirst()).best();
-    assertThat(quantity(f, EffortKind.TAKE_OVER)).isEqualTo(1);
-    assertThat(quantity(f, EffortKind.TRAVEL)).isCloseTo(46.49, within(0.01));
-    assertThat(quantity(f, EffortKind.UNCOVERED)).as("the note covers it").isZero();
-    assertThat(quantity(f, EffortKind.SWAP)).as("nothing is played twice").isZero();
+    assertThat(Exercises.quantity(f, EffortKind.TAKE_OVER)).isEqualTo(1);
+    assertThat(Exercises.quantity(f, EffortKind.TRAVEL)).isCloseTo(46.49, within(0.01));
+    assertThat(Exercises.quantity(f, EffortKind.UNCOVERED)).as("the note covers it").isZero();
+    assertThat(Exercises.quantity(f, EffortKind.SWAP)).as("nothing is played twice").isZero();
     double sum = f.explanation().shares().stream().mapToDouble(Explanation.Share::effort).sum();
     assertThat(sum).isCloseTo(f.effort(), within(1e-9));
   }
@@ -244,7 +237,7 @@ class HandoverTest {
     NoteFinger g = f.notes().get(0).orElseThrow();
     assertThat(g.fingers()).isEqualTo("3-2");
     assertThat(g.lastBase()).isEqualTo(4);
-    assertThat(quantity(f, EffortKind.TAKE_OVER)).isEqualTo(1);
+    assertThat(Exercises.quantity(f, EffortKind.TAKE_OVER)).isEqualTo(1);
     assertThat(f.shifts()).singleElement().extracting(Shift::toBase).isEqualTo(4);
   }
 }

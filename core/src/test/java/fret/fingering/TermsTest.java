@@ -23,7 +23,6 @@ import fret.score.Resolver;
 import fret.score.Score;
 import fret.score.Signs;
 import fret.score.TimeSignature;
-import fret.search.Explanation;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
@@ -61,13 +60,6 @@ class TermsTest {
     Fingering f = new FingeringSolver(Exercises.task(type, passage, tempo).withRules(rules)).best();
     assertThat(f.problems()).as("the pins can be played").isEmpty();
     return f;
-  }
-
-  private static double quantity(Fingering f, EffortKind kind) {
-    return f.explanation().shares().stream()
-        .filter(s -> s.id().equals(kind.id()))
-        .mapToDouble(Explanation.Share::quantity)
-        .sum();
   }
 
   /** Every kind is weighed exactly once, and no kind is forgotten. */
@@ -138,18 +130,18 @@ class TermsTest {
       })
   void whatSlowNotesBring(EffortKind kind, String notes, String pins, double expected) {
     Fingering f = pinned(InstrumentType.VIOLIN, Exercises.line(notes.strip(), QUARTER), AT, pins);
-    assertThat(quantity(f, kind)).isCloseTo(expected, within(1e-6));
+    assertThat(Exercises.quantity(f, kind)).isCloseTo(expected, within(1e-6));
   }
 
   @Test
   void travelIsMillimetresOfTheHand() {
     Fingering f = pinned(InstrumentType.VIOLIN, Exercises.line("B4 D5", QUARTER), AT, "A1 A1");
     // 328 (2^(-2/12) - 2^(-5/12)), from first to third position
-    assertThat(quantity(f, EffortKind.TRAVEL)).isCloseTo(46.49, within(0.01));
+    assertThat(Exercises.quantity(f, EffortKind.TRAVEL)).isCloseTo(46.49, within(0.01));
     // window 2 * 10 cents at the fifth semitone: 2.84 mm; log2(46.49 / 2.84 + 1) = 4.12 bits
-    assertThat(quantity(f, EffortKind.SHIFT)).isCloseTo(4.12, within(0.01));
+    assertThat(Exercises.quantity(f, EffortKind.SHIFT)).isCloseTo(4.12, within(0.01));
     // half of the second that the first note lasts: r = 4.12 / 0.5, levelled off, r / (1 + r / 250)
-    assertThat(quantity(f, EffortKind.RUSH)).isCloseTo(7.98, within(0.03));
+    assertThat(Exercises.quantity(f, EffortKind.RUSH)).isCloseTo(7.98, within(0.03));
   }
 
   /**
@@ -166,10 +158,11 @@ class TermsTest {
   void aLongShiftOfTheBassIsHastierThanItsBitsSay() {
     Fingering f = pinned(InstrumentType.BASS, Exercises.line("F2 G2", QUARTER), AT, "D1 D1");
     // 1050 (2^(-3/12) - 2^(-5/12)) = 96.3 mm; 1 + 1.3 (96.3 - 80) / 120 = 1.177
-    assertThat(quantity(f, EffortKind.TRAVEL)).isCloseTo(96.3, within(0.1));
-    double perSecond = quantity(f, EffortKind.SHIFT) / 0.5;
+    assertThat(Exercises.quantity(f, EffortKind.TRAVEL)).isCloseTo(96.3, within(0.1));
+    double perSecond = Exercises.quantity(f, EffortKind.SHIFT) / 0.5;
     double rush = 1.177 * perSecond;
-    assertThat(quantity(f, EffortKind.RUSH)).isCloseTo(rush / (1 + rush / 250), within(0.02));
+    assertThat(Exercises.quantity(f, EffortKind.RUSH))
+        .isCloseTo(rush / (1 + rush / 250), within(0.02));
   }
 
   /** Distances on a string of 328 mm, worked out by hand. */
@@ -186,31 +179,33 @@ class TermsTest {
       })
   void shiftsInARowWithinAnArpeggioShouldBeAlike(String notes, String pins, double expected) {
     Fingering f = pinned(InstrumentType.VIOLIN, Exercises.line(notes.strip(), QUARTER), AT, pins);
-    assertThat(quantity(f, EffortKind.UNEVEN)).isEqualTo(expected);
+    assertThat(Exercises.quantity(f, EffortKind.UNEVEN)).isEqualTo(expected);
   }
 
   @Test
   void nobodyMovesOnEveryNoteOfAQuickArpeggio() {
     ResolvedPassage quick = Exercises.line("B4 D5 F5 Ab5", SIXTEENTH);
     Fingering f = pinned(InstrumentType.VIOLIN, quick, 90, "A1 A1 A1 A1");
-    assertThat(quantity(f, EffortKind.UNEVEN)).isZero();
+    assertThat(Exercises.quantity(f, EffortKind.UNEVEN)).isZero();
   }
 
   @Test
   void aSlurMakesShiftsAndCrossingsHarder() {
     Fingering slid =
         pinned(InstrumentType.VIOLIN, Exercises.slurred("B4 D5", QUARTER), AT, "A1 A1");
-    assertThat(quantity(slid, EffortKind.SLUR_SHIFT)).isEqualTo(1);
-    assertThat(quantity(slid, EffortKind.UNCOVERED)).isEqualTo(1);
-    assertThat(quantity(slid, EffortKind.SLIDE_HEARD)).isCloseTo(0.4649, within(1e-4));
+    assertThat(Exercises.quantity(slid, EffortKind.SLUR_SHIFT)).isEqualTo(1);
+    assertThat(Exercises.quantity(slid, EffortKind.UNCOVERED)).isEqualTo(1);
+    assertThat(Exercises.quantity(slid, EffortKind.SLIDE_HEARD)).isCloseTo(0.4649, within(1e-4));
     Fingering other =
         pinned(InstrumentType.VIOLIN, Exercises.slurred("B4 D5", QUARTER), AT, "A1 A2");
-    assertThat(quantity(other, EffortKind.SLIDE_HEARD)).as("another finger arrives").isZero();
+    assertThat(Exercises.quantity(other, EffortKind.SLIDE_HEARD))
+        .as("another finger arrives")
+        .isZero();
     Fingering crossed =
         pinned(InstrumentType.VIOLIN, Exercises.slurred("B4 F5", QUARTER), AT, "A1 E1");
-    assertThat(quantity(crossed, EffortKind.SLUR_CROSSING)).isEqualTo(1);
+    assertThat(Exercises.quantity(crossed, EffortKind.SLUR_CROSSING)).isEqualTo(1);
     Fingering apart = pinned(InstrumentType.VIOLIN, Exercises.line("B4 F5", QUARTER), AT, "A1 E1");
-    assertThat(quantity(apart, EffortKind.SLUR_CROSSING)).isZero();
+    assertThat(Exercises.quantity(apart, EffortKind.SLUR_CROSSING)).isZero();
   }
 
   /** common practice, no source: where a shift is hidden. */
@@ -227,19 +222,19 @@ class TermsTest {
   void whatHidesAShift(String notes, String pins, double open, String cover) {
     Fingering f = pinned(InstrumentType.VIOLIN, Exercises.line(notes.strip(), QUARTER), AT, pins);
     assertThat(f.shifts()).singleElement().extracting(Shift::hiddenBehind).isEqualTo(cover);
-    assertThat(quantity(f, EffortKind.UNCOVERED)).isCloseTo(open, within(1e-9));
+    assertThat(Exercises.quantity(f, EffortKind.UNCOVERED)).isCloseTo(open, within(1e-9));
   }
 
   @Test
   void aShiftIsBetterOnTheBeatAndOntoANoteThatLasts() {
     Fingering onBeat = pinned(InstrumentType.VIOLIN, Exercises.line("B4 D5", QUARTER), AT, "A1 A1");
-    assertThat(quantity(onBeat, EffortKind.OFF_BEAT)).isZero();
-    assertThat(quantity(onBeat, EffortKind.LANDING)).isZero();
+    assertThat(Exercises.quantity(onBeat, EffortKind.OFF_BEAT)).isZero();
+    assertThat(Exercises.quantity(onBeat, EffortKind.LANDING)).isZero();
     Fingering between =
         pinned(InstrumentType.VIOLIN, Exercises.line("B4 D5", SIXTEENTH), 150, "A1 A1");
-    assertThat(quantity(between, EffortKind.OFF_BEAT)).isEqualTo(1);
+    assertThat(Exercises.quantity(between, EffortKind.OFF_BEAT)).isEqualTo(1);
     // a sixteenth at 150 lasts 100 ms of the 150 that it takes to hear a note
-    assertThat(quantity(between, EffortKind.LANDING)).isCloseTo(1 / 3.0, within(1e-6));
+    assertThat(Exercises.quantity(between, EffortKind.LANDING)).isCloseTo(1 / 3.0, within(1e-6));
   }
 
   private static ResolvedPassage loud(String notes, String dynamic) {
@@ -254,20 +249,20 @@ class TermsTest {
   @Test
   void anOpenTopStringSticksOutOnlyWhereItIsQuiet() {
     Fingering quiet = pinned(InstrumentType.VIOLIN, loud("D5 E5", "p"), AT, "A3 E0");
-    assertThat(quantity(quiet, EffortKind.OPEN_LOUD)).isEqualTo(1);
+    assertThat(Exercises.quantity(quiet, EffortKind.OPEN_LOUD)).isEqualTo(1);
     Fingering loud = pinned(InstrumentType.VIOLIN, loud("D5 E5", "f"), AT, "A3 E0");
-    assertThat(quantity(loud, EffortKind.OPEN_LOUD)).isZero();
+    assertThat(Exercises.quantity(loud, EffortKind.OPEN_LOUD)).isZero();
     Fingering lower = pinned(InstrumentType.VIOLIN, loud("G4 A4", "p"), AT, "D3 A0");
-    assertThat(quantity(lower, EffortKind.OPEN_LOUD)).isZero();
+    assertThat(Exercises.quantity(lower, EffortKind.OPEN_LOUD)).isZero();
   }
 
   @Test
   void aRisingLineLosesBrillianceOnALowerStringFromForteOn() {
     String pins = "A1 D4";
     Fingering loud = pinned(InstrumentType.VIOLIN, loud("B4 C5", "f"), AT, pins);
-    assertThat(quantity(loud, EffortKind.BRILLIANCE)).isEqualTo(1);
+    assertThat(Exercises.quantity(loud, EffortKind.BRILLIANCE)).isEqualTo(1);
     Fingering quiet = pinned(InstrumentType.VIOLIN, loud("B4 C5", "mp"), AT, pins);
-    assertThat(quantity(quiet, EffortKind.BRILLIANCE)).isZero();
+    assertThat(Exercises.quantity(quiet, EffortKind.BRILLIANCE)).isZero();
   }
 
   @Test
@@ -283,12 +278,12 @@ class TermsTest {
         new FingeringSolver(
                 task.withWishes(wanted.withRules(List.of(NoteRule.pin(1, Finger.OPEN, 1)))))
             .best();
-    assertThat(quantity(open, EffortKind.VIBRATO)).isEqualTo(2);
+    assertThat(Exercises.quantity(open, EffortKind.VIBRATO)).isEqualTo(2);
     Fingering fourth =
         new FingeringSolver(
                 task.withWishes(wanted.withRules(List.of(NoteRule.pin(1, Finger.FOURTH, 2)))))
             .best();
-    assertThat(quantity(fourth, EffortKind.VIBRATO)).isEqualTo(0.5);
+    assertThat(Exercises.quantity(fourth, EffortKind.VIBRATO)).isEqualTo(0.5);
   }
 
   @Test
@@ -296,16 +291,18 @@ class TermsTest {
     // sixths on the A and D strings: 1+2, then 2+3; both fingers are new, the second one hops
     Fingering sixths =
         pinned(InstrumentType.VIOLIN, Exercises.line("E4+C5 F4+D5", QUARTER), AT, "D1 A2 D2 A3");
-    assertThat(quantity(sixths, EffortKind.CHORD_HOP)).isEqualTo(1);
-    assertThat(quantity(sixths, EffortKind.CHORD_LOST)).isEqualTo(1);
+    assertThat(Exercises.quantity(sixths, EffortKind.CHORD_HOP)).isEqualTo(1);
+    assertThat(Exercises.quantity(sixths, EffortKind.CHORD_LOST)).isEqualTo(1);
     // thirds: the first finger keeps its string
     Fingering thirds =
         pinned(InstrumentType.VIOLIN, Exercises.line("G4+B4 A4+B4", QUARTER), AT, "D3 A1 D4 A1");
-    assertThat(quantity(thirds, EffortKind.CHORD_HOP)).isZero();
-    assertThat(quantity(thirds, EffortKind.CHORD_LOST)).isZero();
+    assertThat(Exercises.quantity(thirds, EffortKind.CHORD_HOP)).isZero();
+    assertThat(Exercises.quantity(thirds, EffortKind.CHORD_LOST)).isZero();
     Fingering fifth =
         pinned(InstrumentType.VIOLIN, Exercises.line("E4+B4 D4+A4", QUARTER), AT, "D1 A1 D0 A0");
-    assertThat(quantity(fifth, EffortKind.BARRE)).as("under the first finger").isEqualTo(0.75);
+    assertThat(Exercises.quantity(fifth, EffortKind.BARRE))
+        .as("under the first finger")
+        .isEqualTo(0.75);
   }
 
   private static ResolvedPassage trilled(String note, String next) {
@@ -322,21 +319,21 @@ class TermsTest {
   @Test
   void trillsAreJudgedByTheirFingersAndByWhatFollows() {
     Fingering strong = pinned(InstrumentType.VIOLIN, trilled("B4", "A4"), AT, "A1 A0");
-    assertThat(quantity(strong, EffortKind.WEAK_TRILL)).isZero();
+    assertThat(Exercises.quantity(strong, EffortKind.WEAK_TRILL)).isZero();
     Fingering weak = pinned(InstrumentType.VIOLIN, trilled("D5", "C5"), AT, "A3 A2");
     // a second long, and 0.4 for being one at all
-    assertThat(quantity(weak, EffortKind.WEAK_TRILL)).isCloseTo(1.4, within(1e-9));
+    assertThat(Exercises.quantity(weak, EffortKind.WEAK_TRILL)).isCloseTo(1.4, within(1e-9));
     // the second finger trilled to C5 on the A string and is wanted on the E string at once
     Fingering wanted = pinned(InstrumentType.VIOLIN, trilled("B4", "G5"), AT, "A1 E2");
-    assertThat(quantity(wanted, EffortKind.TRILL_EXIT)).isEqualTo(1);
-    assertThat(quantity(strong, EffortKind.TRILL_EXIT)).isZero();
+    assertThat(Exercises.quantity(wanted, EffortKind.TRILL_EXIT)).isEqualTo(1);
+    assertThat(Exercises.quantity(strong, EffortKind.TRILL_EXIT)).isZero();
   }
 
   @Test
   void theThumbIsCountedAndItsComingAndGoingToo() {
     Fingering f = pinned(InstrumentType.CELLO, Exercises.line("D4 A4 B4", QUARTER), AT, "A1 AT A1");
-    assertThat(quantity(f, EffortKind.THUMB)).isEqualTo(2);
-    assertThat(quantity(f, EffortKind.THUMB_CHANGE)).isEqualTo(1);
+    assertThat(Exercises.quantity(f, EffortKind.THUMB)).isEqualTo(2);
+    assertThat(Exercises.quantity(f, EffortKind.THUMB_CHANGE)).isEqualTo(1);
   }
 
   @Test
@@ -344,6 +341,6 @@ class TermsTest {
     // extended from first position: the second finger 0.4, the fourth 0.8
     Fingering passing =
         pinned(InstrumentType.CELLO, Exercises.line("B3 C#4 D#4", QUARTER), AT, "A1 A2 A4");
-    assertThat(quantity(passing, EffortKind.STRETCH)).isCloseTo(1.2, within(1e-9));
+    assertThat(Exercises.quantity(passing, EffortKind.STRETCH)).isCloseTo(1.2, within(1e-9));
   }
 }

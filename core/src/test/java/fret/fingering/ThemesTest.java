@@ -16,7 +16,6 @@ import fret.score.ResolvedPassage;
 import fret.score.Resolver;
 import fret.score.Signs;
 import fret.score.TimeSignature;
-import fret.search.Explanation;
 import java.util.List;
 import java.util.Set;
 import org.apache.commons.numbers.fraction.Fraction;
@@ -61,13 +60,6 @@ class ThemesTest {
     assertThat(themes(bars(0, SHORT))).as("one bar is none").isEqualTo("-");
   }
 
-  private static double quantity(Fingering f, EffortKind kind) {
-    return f.explanation().shares().stream()
-        .filter(s -> s.id().equals(kind.id()))
-        .mapToDouble(Explanation.Share::quantity)
-        .sum();
-  }
-
   /** Eighths at 160 are no sung notes; a big sound keeps their string all the same. */
   @Test
   void aBigSoundKeepsItsStringInAFastTheme() {
@@ -75,11 +67,12 @@ class ThemesTest {
     FingeringTask task = Exercises.task(InstrumentType.VIOLIN, p, 160);
     Fingering sure = new FingeringSolver(task.withPreset(Preset.SURE)).best();
     Fingering big = new FingeringSolver(task.withPreset(Preset.POWERFUL)).best();
-    assertThat(quantity(sure, EffortKind.COLOUR)).as("too short to be sung").isZero();
-    assertThat(quantity(sure, EffortKind.THEME)).isPositive();
-    assertThat(quantity(big, EffortKind.THEME)).isLessThan(quantity(sure, EffortKind.THEME));
+    assertThat(Exercises.quantity(sure, EffortKind.COLOUR)).as("too short to be sung").isZero();
+    assertThat(Exercises.quantity(sure, EffortKind.THEME)).isPositive();
+    assertThat(Exercises.quantity(big, EffortKind.THEME))
+        .isLessThan(Exercises.quantity(sure, EffortKind.THEME));
     assertThat(
-            quantity(
+            Exercises.quantity(
                 new FingeringSolver(
                         Exercises.task(InstrumentType.VIOLIN, bars(1, SHORT, SHORT), 160))
                     .best(),

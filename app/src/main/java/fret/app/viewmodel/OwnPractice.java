@@ -16,6 +16,7 @@ import fret.session.Covered;
 import fret.session.Session;
 import fret.shelf.Asked;
 import fret.shelf.Planning;
+import fret.tempo.Ladder;
 import fret.tempo.Level;
 import java.util.ArrayList;
 import java.util.List;
@@ -59,36 +60,31 @@ public final class OwnPractice {
    * @param slice moment that it is about
    */
   public void putOnStand(int slice, String title, Score drill) {
-    Planning.Entry e = studio.plans().ofOpen().orElse(null);
-    if (e == null) {
-      return;
-    }
-    onto.accept(
-        new OnStand(
-            studio.shown().passage().id(),
-            List.of("shift-" + slice),
-            title,
-            new Drill(DrillKind.SHIFT, List.of(drill)),
-            e.ladder(),
-            e.ladder().levels().get(0),
-            Sentences.of("practise.put-on"),
-            List.of()));
+    Drill one = new Drill(DrillKind.SHIFT, List.of(drill));
+    studio
+        .plans()
+        .ofOpen()
+        .ifPresent(e -> put("shift-" + slice, title, one, e.ladder(), e.ladder().levels().get(0)));
   }
 
   /** The drill of an ornament, part by part. */
   public void putOnStand(int note, String title, List<Score> parts) {
-    Planning.Entry e = studio.plans().ofOpen().orElse(null);
-    if (e == null) {
-      return;
-    }
+    Drill all = new Drill(DrillKind.ORNAMENTS, parts);
+    studio
+        .plans()
+        .ofOpen()
+        .ifPresent(e -> put("ornament-" + note, title, all, e.ladder(), e.ladder().top()));
+  }
+
+  private void put(String id, String title, Drill drill, Ladder ladder, Level level) {
     onto.accept(
         new OnStand(
             studio.shown().passage().id(),
-            List.of("ornament-" + note),
+            List.of(id),
             title,
-            new Drill(DrillKind.ORNAMENTS, parts),
-            e.ladder(),
-            e.ladder().top(),
+            drill,
+            ladder,
+            level,
             Sentences.of("practise.put-on"),
             List.of()));
   }
