@@ -190,6 +190,7 @@ final class NotePane extends Cards {
     for (Explanation.Share s : shares) {
       reasons.getChildren().add(reason(s));
     }
+    printed(n, place.get());
     caution(place.get(), shares);
     cues();
     fingersOfChord(n);
@@ -274,6 +275,17 @@ final class NotePane extends Cards {
         Parts.spring(),
         amount,
         Parts.line(Words.shown("%.2f", s.effort()), "effort"));
+  }
+
+  /** A printed finger is not left without a word. */
+  private void printed(SoundingNote n, NoteFinger place) {
+    n.startingFinger()
+        .filter(f -> f != place.finger())
+        .ifPresent(
+            f ->
+                reasons
+                    .getChildren()
+                    .add(Parts.label(Sentences.of("note.printed-other", f.digit()), "warning")));
   }
 
   /** Cautions stand where a stretch can hurt. */
