@@ -245,11 +245,17 @@ final class HandStates {
       }
     }
 
-    /** Whether the player asks for a fourth finger that the hand reaches in its extreme shape. */
+    /**
+     * Whether the player asks for the extreme shape: a fourth finger alone is no such wish, one
+     * with the place of the hand is, or one with the first finger of the same chord.
+     */
     private boolean isExtreme(Option option, int base) {
       return hand.isExtreme(Finger.FOURTH, option.semitone(), base)
           && !option.harmonic()
-          && places.asksFor(option, Finger.FOURTH, heed);
+          && places.asksFor(option, Finger.FOURTH, heed)
+          && (places.asksFor(option, base, heed)
+              || chosen.stream()
+                  .anyMatch(o -> o.semitone() == base && places.asksFor(o, Finger.FIRST, heed)));
     }
 
     private Option firstStopped() {

@@ -134,6 +134,17 @@ final class NotePlaces {
             .anyMatch(r -> !r.forbidden() && r.finger().filter(f -> f == finger).isPresent());
   }
 
+  /** Whether the player asks for a place of the hand on a note. */
+  boolean asksFor(Option option, int base, HandStates.Heed heed) {
+    if (heed == HandStates.Heed.NOTHING) {
+      return false;
+    }
+    NoteFinger only = fixed.get(option.note());
+    return only != null
+        ? only.base() == base
+        : rules(option.note(), heed).stream().anyMatch(r -> !r.forbidden() && r.base() == base);
+  }
+
   private List<NoteRule> rules(int note, HandStates.Heed heed) {
     return (heed == HandStates.Heed.PINS ? pins : all).getOrDefault(note, List.of());
   }

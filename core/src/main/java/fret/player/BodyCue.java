@@ -2,6 +2,7 @@ package fret.player;
 
 import fret.base.Said;
 import fret.instrument.InstrumentType;
+import java.util.Set;
 
 /**
  * One line on what elbow, thumb and forearm do in a shift, or on a note (common practice, no
@@ -22,6 +23,10 @@ public enum BodyCue {
   TO_TOP("still-top"),
   TO_LOWEST("still-lowest"),
   THIRD_ON_VIOLA("still-viola");
+
+  /** Cues whose words do not depend on how the instrument is held. */
+  private static final Set<BodyCue> SAME_ON_ALL =
+      Set.of(THUMB_UP, THUMB_DOWN, STRETCH, LONG_FOURTH, SUPPORT, FLAT, THIRD_ON_VIOLA);
 
   private final String id;
 
@@ -52,8 +57,7 @@ public enum BodyCue {
 
   /** The words that stand there until the player changes them. */
   public Said usual(InstrumentType type) {
-    boolean still = ordinal() >= STRETCH.ordinal() && this != TO_TOP && this != TO_LOWEST;
-    if (still || this == THUMB_UP || this == THUMB_DOWN) {
+    if (SAME_ON_ALL.contains(this)) {
       return Said.of("cue." + id);
     }
     boolean shoulder = type == InstrumentType.VIOLIN || type == InstrumentType.VIOLA;

@@ -79,6 +79,23 @@ class ExtremeShapeTest {
     assertThat(f.shifts()).isEmpty();
   }
 
+  /** Whoever pins a fourth finger did not ask for a hand that hurts: it moves instead. */
+  @ParameterizedTest
+  @CsvSource({"CELLO, E4 A4 E4, 1", "VIOLIN, C#5 G#5 C#5, 2", "CELLO, Eb4 Ab4 Eb4, 1"})
+  void fingersAloneDoNotAskForIt(InstrumentType type, String notes, int string) {
+    FingeringTask fingers =
+        task(
+            type,
+            notes,
+            NoteRule.pin(0, Finger.FIRST, string),
+            NoteRule.pin(1, Finger.FOURTH, string),
+            NoteRule.pin(2, Finger.FIRST, string));
+    Fingering f = new FingeringSolver(fingers).best();
+    NoteFinger high = f.notes().get(1).orElseThrow();
+    assertThat(fingers.hand().isExtreme(high.finger(), high.semitone(), high.base())).isFalse();
+    assertThat(f.shifts()).isNotEmpty();
+  }
+
   /** Unasked it is in no answer, and a fourth finger that is to be spared is refused it. */
   @Test
   void itNeverComesByItselfAndNotUnderTheCaution() {

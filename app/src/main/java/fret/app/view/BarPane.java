@@ -85,10 +85,16 @@ final class BarPane extends Cards {
     returns.setValue(
         s.passage().marks().at(ReturnsLayer.RETURNS, Place.WHOLE).orElse(ReturnsWish.USUAL));
     showing = false;
+    studio.elsewhere(
+        "returns",
+        () -> Returns.of(s.resolved()).stream().map(r -> told(s, r)).toList(),
+        this::fillReturns);
+  }
+
+  private void fillReturns(List<String> all) {
     comesBack.getChildren().clear();
-    Returns.of(s.resolved())
-        .forEach(r -> comesBack.getChildren().add(Parts.label(told(s, r), "plain")));
-    if (comesBack.getChildren().isEmpty()) {
+    all.forEach(t -> comesBack.getChildren().add(Parts.label(t, "plain")));
+    if (all.isEmpty()) {
       comesBack.getChildren().add(Parts.label(Sentences.of("returns.none"), "quiet"));
     }
   }

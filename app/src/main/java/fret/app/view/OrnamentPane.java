@@ -19,9 +19,10 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.UnaryOperator;
-import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.ListCell;
+import javafx.scene.control.ListView;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -45,7 +46,8 @@ final class OrnamentPane extends Cards {
   private final Label notes = Parts.label("", "hand");
   private final Label fingers = Parts.label("", "quiet");
   private final FlowPane tools;
-  private final VBox others = new VBox(4);
+  private final ListView<Integer> others = new ListView<>();
+  private boolean filling;
 
   OrnamentPane(Studio studio, Stand stand) {
     this.studio = studio;
@@ -64,9 +66,23 @@ final class OrnamentPane extends Cards {
     VBox card = Parts.card("", title, form, notes, fingers, tools);
     card.setPrefWidth(560);
     card.setMinWidth(360);
-    VBox list = Parts.card(Sentences.of("ornament.all"), Parts.scroll(others));
+    others.setId("ornaments");
+    others.setPlaceholder(Parts.label(Sentences.of("ornament.none"), "quiet"));
+    others.setCellFactory(v -> new Cell());
+    others
+        .getSelectionModel()
+        .selectedItemProperty()
+        .addListener(
+            (o, a, note) -> {
+              if (note != null && !filling) {
+                studio.select(note);
+              }
+            });
+    VBox.setVgrow(others, Priority.ALWAYS);
+    VBox list = Parts.card(Sentences.of("ornament.all"), others);
     HBox.setHgrow(list, Priority.ALWAYS);
     getChildren().addAll(card, list);
+    studio.shownProperty().addListener(o -> list());
     studio.shownProperty().addListener(o -> show());
     studio.selectedProperty().addListener(o -> show());
   }
@@ -143,19 +159,24 @@ final class OrnamentPane extends Cards {
 
   // ---- what is shown -------------------------------------------------------------------------
 
+  private void list() {
+    Session s = studio.shown();
+    List<Integer> all = new ArrayList<>();
+    for (int i = 0; s != null && i < s.resolved().notes().size(); i++) {
+      if (isOrnamented(s.resolved().notes().get(i))) {
+        all.add(i);
+      }
+    }
+    filling = true;
+    others.getItems().setAll(all);
+    others.refresh(); // The same notes may be played otherwise now.
+    filling = false;
+  }
+
   private void show() {
-    others.getChildren().clear();
     Session s = studio.shown();
     if (s == null) {
       return;
-    }
-    for (int i = 0; i < s.resolved().notes().size(); i++) {
-      if (isOrnamented(s.resolved().notes().get(i))) {
-        others.getChildren().add(row(s, i));
-      }
-    }
-    if (others.getChildren().isEmpty()) {
-      others.getChildren().add(Parts.label(Sentences.of("ornament.none"), "quiet"));
     }
     Optional<SoundingNote> note = selected();
     boolean any = note.isPresent();
@@ -163,6 +184,12 @@ final class OrnamentPane extends Cards {
     tools.setManaged(any);
     title.setText(any ? head(note.get()) : Sentences.of("ornament.choose"));
     int index = studio.selectedProperty().get();
+    filling = true;
+    others.getSelectionModel().clearSelection();
+    if (any) {
+      others.getSelectionModel().select(Integer.valueOf(index));
+    }
+    filling = false;
     Optional<WrittenOut> out = any ? Ornaments.of(s, index) : Optional.empty();
     form.setText(out.map(w -> form(s, note.get(), w)).orElse(""));
     notes.setText(out.map(OrnamentPane::named).orElse(""));
@@ -225,16 +252,19 @@ final class OrnamentPane extends Cards {
     return String.join(", ", all);
   }
 
-  private Node row(Session s, int note) {
-    SoundingNote n = s.resolved().notes().get(note);
-    Button b = new Button();
-    String told = Ornaments.of(s, note).map(w -> form(s, n, w)).orElse("");
-    b.setGraphic(Parts.row(10, Parts.line(head(n), "plain"), Parts.line(told, "quiet")));
-    b.getStyleClass()
-        .addAll("choice", note == studio.selectedProperty().get() ? "current" : "other");
-    b.setMaxWidth(Double.MAX_VALUE);
-    b.setAccessibleText(head(n) + ", " + told);
-    b.setOnAction(e -> studio.select(note));
-    return b;
+  private final class Cell extends ListCell<Integer> {
+    @Override
+    protected void updateItem(Integer note, boolean empty) {
+      super.updateItem(note, empty);
+      Session s = studio.shown();
+      boolean there = !empty && s != null && note < s.resolved().notes().size();
+      setText(there ? told(s, note) : "");
+    }
+
+    private String told(Session s, int note) {
+      SoundingNote n = s.resolved().notes().get(note);
+      String form = Ornaments.of(s, note).map(w -> form(s, n, w)).orElse("");
+      return Sentences.of("ornament.row", head(n), form);
+    }
   }
 }
