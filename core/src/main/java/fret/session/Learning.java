@@ -34,6 +34,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 
 /**
  * What there is to learn in a passage: its chunks and joins, each with its drills, in one goal for
@@ -238,10 +239,12 @@ public record Learning(
    * @param held ids of chunks that wait because something hurts
    */
   public Goal goal(Section section, LocalDate ready, LocalDate audition, Set<String> held) {
+    // Where a part of a chunk hurt, all of it waits.
+    Set<String> hurt = held.stream().map(id -> Part.of(id).unit()).collect(Collectors.toSet());
     double slowest = section.target().at(section.ladder().start()).wholeNoteMs() / 1000;
     List<Unit> all =
         section.units().stream()
-            .map(u -> u.held(u.ids().stream().anyMatch(held::contains)))
+            .map(u -> u.held(u.ids().stream().anyMatch(hurt::contains)))
             .flatMap(u -> Part.fitting(u, u.length() * slowest))
             .toList();
     return new Goal(

@@ -43,6 +43,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.apache.commons.numbers.fraction.Fraction;
 import org.junit.jupiter.api.Test;
 
@@ -405,6 +406,15 @@ class OwnChunksTest {
     List<PracticePlan.Item> asked =
         p.plan().days().get(0).items().stream().filter(i -> !i.unit().isEmpty()).toList();
     assertThat(asked).isNotEmpty().allMatch(i -> i.minutes() <= 10);
+    Goal hurt =
+        entry
+            .learning()
+            .goal(
+                entry.section(),
+                entry.goal().ready(),
+                entry.goal().audition(),
+                Set.of("frame-1:2of" + parts));
+    assertThat(hurt.units()).as("where a part hurt, all of it waits").allMatch(Unit::held);
     int bars = 0;
     for (Unit u : entry.goal().units()) {
       PracticePlan.Item first = asked.get(0);
