@@ -453,6 +453,7 @@ public final class FingeringSolver {
         t.semitone(),
         base,
         state.region(),
+        state.shape(),
         t.harmonic(),
         pitch,
         instrument.mmFromNut(t.semitone()),

@@ -55,7 +55,10 @@ final class HandRules {
   /** An open string leaves the hand where it was. */
   private static boolean carriesHand(HandState from, HandState to) {
     boolean sameMoment = momentOf(from.left()) == momentOf(to.left());
-    return sameMoment && from.base() == to.base() && from.region() == to.region();
+    return sameMoment
+        && from.base() == to.base()
+        && from.region() == to.region()
+        && from.shape() == to.shape();
   }
 
   private static int momentOf(TimedSlice moment) {

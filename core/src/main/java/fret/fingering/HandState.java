@@ -2,6 +2,7 @@ package fret.fingering;
 
 import fret.instrument.Finger;
 import fret.player.Region;
+import fret.player.Shape;
 import java.util.List;
 
 /**
@@ -93,6 +94,7 @@ final class HandState {
   private final List<Touch> touches;
   private final int base;
   private final Region region;
+  private final Shape shape;
   private final Grip grip;
   private final boolean stopped;
   private final boolean fourth;
@@ -108,8 +110,14 @@ final class HandState {
   private final boolean remembers;
 
   HandState(
-      TimedSlice moment, TimedSlice left, List<Touch> touches, int base, Region region, Grip grip) {
-    this(moment, left, touches, base, region, grip, Past.NONE, null, false);
+      TimedSlice moment,
+      TimedSlice left,
+      List<Touch> touches,
+      int base,
+      Region region,
+      Shape shape,
+      Grip grip) {
+    this(moment, left, touches, base, region, shape, grip, Past.NONE, null, false);
   }
 
   private HandState(
@@ -118,6 +126,7 @@ final class HandState {
       List<Touch> touches,
       int base,
       Region region,
+      Shape shape,
       Grip grip,
       Past past,
       HandState handover,
@@ -131,6 +140,7 @@ final class HandState {
     this.touches = List.copyOf(touches);
     this.base = base;
     this.region = region;
+    this.shape = shape;
     this.grip = grip;
     double sum = 0;
     int count = 0;
@@ -162,7 +172,8 @@ final class HandState {
 
   /** The same hand with another past. */
   HandState reached(Past other) {
-    return new HandState(moment, left, touches, base, region, grip, other, handover, takesOver);
+    return new HandState(
+        moment, left, touches, base, region, shape, grip, other, handover, takesOver);
   }
 
   /** The hand that puts another finger on its note while it sounds, and so moves. */
@@ -174,11 +185,12 @@ final class HandState {
             other.touches,
             other.base,
             other.region,
+            other.shape,
             other.grip,
             Past.NONE,
             null,
             true);
-    return new HandState(moment, left, touches, base, region, grip, past, after, false);
+    return new HandState(moment, left, touches, base, region, shape, grip, past, after, false);
   }
 
   Past past() {
@@ -224,6 +236,11 @@ final class HandState {
 
   Region region() {
     return region;
+  }
+
+  /** How the hand is open; of one with open strings only, how it last was. */
+  Shape shape() {
+    return shape;
   }
 
   Grip grip() {

@@ -6,6 +6,7 @@ import fret.player.FingerPairs;
 import fret.player.HandModel;
 import fret.player.Placement;
 import fret.player.Region;
+import fret.player.Shape;
 import fret.score.LoudnessLine;
 import fret.score.ResolvedPassage;
 import fret.score.Slice;
@@ -20,7 +21,7 @@ final class HandStates {
   /** An open string carries the hand's place over at most this many moments in a row. */
   private static final int LONGEST_CARRY = 12;
 
-  private record Carried(TimedSlice left, int base, Region region) {}
+  private record Carried(TimedSlice left, int base, Region region, Shape shape) {}
 
   private final ResolvedPassage passage;
   private final HandModel hand;
@@ -30,6 +31,7 @@ final class HandStates {
   private final FingerPairs pairs;
   private final LetGo lettingGo;
   private final Set<Integer> supportedNotes;
+  private final Extensions extensions;
 
   /** Which decisions of the player count. */
   enum Heed {
@@ -47,6 +49,7 @@ final class HandStates {
     this.handovers = new Handovers(passage, places);
     this.lettingGo = LetGo.of(task);
     this.supportedNotes = task.wishes().supported();
+    this.extensions = new Extensions(passage, hand.instrument());
   }
 
   /**
@@ -165,11 +168,15 @@ final class HandStates {
    * A stretch that two or more fingers hold at once weighs more than one in passing (from memory).
    */
   private static double heldFactor(List<HandState.Touch> touches) {
+    return stopped(touches) > 1 ? 2.5 : 1;
+  }
+
+  private static int stopped(List<HandState.Touch> touches) {
     int stopped = 0;
     for (HandState.Touch t : touches) {
       stopped += t.isOpen() ? 0 : 1;
     }
-    return stopped > 1 ? 2.5 : 1;
+    return stopped;
   }
 
   /** Goes through all strings and fingers of one moment. */
@@ -281,17 +288,17 @@ final class HandStates {
       Set<Carried> hands = new LinkedHashSet<>();
       for (HandState state : before) {
         HandState last = state.out();
-        hands.add(new Carried(last.left(), last.base(), last.region()));
+        hands.add(new Carried(last.left(), last.base(), last.region(), last.shape()));
       }
       if (before.isEmpty()) {
-        hands.add(new Carried(null, HandState.FREE, Region.NECK));
+        hands.add(new Carried(null, HandState.FREE, Region.NECK, Shape.CLOSED));
       }
       int index = moment.slice().index();
       for (Carried c : hands) {
         boolean recent = c.left() == null || index - c.left().slice().index() <= LONGEST_CARRY;
         if (recent || hands.size() == 1) {
           HandState.Grip grip = grips.of(open, c.base(), c.region(), 0);
-          found.add(new HandState(moment, c.left(), open, c.base(), c.region(), grip));
+          found.add(new HandState(moment, c.left(), open, c.base(), c.region(), c.shape(), grip));
         }
       }
     }
@@ -301,9 +308,7 @@ final class HandStates {
         if (!leavesSupport()) {
           return;
         }
-        double all = (strain + pairs(base, region)) * heldFactor(touches);
-        HandState.Grip grip = grips.of(touches, base, region, all);
-        found.add(new HandState(moment, null, touches, base, region, grip));
+        addStopped(base, region, strain);
         return;
       }
       Option option = chosen.get(touches.size());
@@ -331,6 +336,44 @@ final class HandStates {
           }
         }
       }
+    }
+
+    private void addStopped(int base, Region region, double strain) {
+      List<Shape> shapes = shapes(base, region);
+      // A hand with a shape of its own pays for opening and for staying open, not note by note.
+      boolean byShape = hand.hasShapes(base, region) && stopped(touches) == 1;
+      double own = byShape && strain < HandModel.EXTREME_STRAIN ? 0 : strain;
+      double all = (own + pairs(base, region)) * heldFactor(touches);
+      HandState.Grip grip = grips.of(touches, base, region, all);
+      for (Shape shape : shapes) {
+        found.add(new HandState(moment, null, touches, base, region, shape, grip));
+      }
+    }
+
+    /** How the hand can be open under these fingers: as they need it, or as it may stay. */
+    private List<Shape> shapes(int base, Region region) {
+      boolean closed = true;
+      boolean forward = true;
+      boolean back = true;
+      for (HandState.Touch t : touches) {
+        if (!t.isOpen()) {
+          closed &= hand.suits(Shape.CLOSED, t.finger(), t.semitone(), base, region);
+          forward &= hand.suits(Shape.FORWARD, t.finger(), t.semitone(), base, region);
+          back &= hand.suits(Shape.BACK, t.finger(), t.semitone(), base, region);
+        }
+      }
+      if (!closed) {
+        return List.of(back && !forward ? Shape.BACK : Shape.FORWARD);
+      }
+      int index = moment.slice().index();
+      List<Shape> all = new ArrayList<>(List.of(Shape.CLOSED));
+      if (forward && extensions.keeps(index, base + Extensions.FOURTH_FORWARD)) {
+        all.add(Shape.FORWARD);
+      }
+      if (back && extensions.keeps(index, base - 1)) {
+        all.add(Shape.BACK);
+      }
+      return all;
     }
 
     private void assignExtreme(Option option, int base, double strain) {

@@ -68,7 +68,11 @@ final class Handovers {
   }
 
   private static boolean isEasy(HandState first, HandState second) {
-    return first.grip().strain() == 0 && second.grip().strain() == 0;
+    return isEasy(first) && isEasy(second);
+  }
+
+  private static boolean isEasy(HandState hand) {
+    return hand.grip().strain() == 0 && !hand.shape().isExtended();
   }
 
   private static boolean isReplacement(HandState first, HandState second) {

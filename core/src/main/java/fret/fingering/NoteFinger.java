@@ -3,6 +3,7 @@ package fret.fingering;
 import fret.instrument.Finger;
 import fret.pitch.Pitch;
 import fret.player.Region;
+import fret.player.Shape;
 import fret.score.Head;
 import fret.score.ResolvedPassage;
 import java.util.Objects;
@@ -16,6 +17,7 @@ import java.util.Optional;
  * @param semitone above the open string where the finger stands, 0 for the open string
  * @param base semitones above the open string where the first finger would stand; on an open string
  *     where the hand then is
+ * @param shape how the hand is open there
  * @param harmonic touched as a natural harmonic
  * @param sounding what is heard
  * @param mmFromNut where the finger stands
@@ -28,6 +30,7 @@ public record NoteFinger(
     int semitone,
     int base,
     Region region,
+    Shape shape,
     boolean harmonic,
     Pitch sounding,
     double mmFromNut,
@@ -43,6 +46,7 @@ public record NoteFinger(
     Objects.requireNonNull(replaced);
     Objects.requireNonNull(finger);
     Objects.requireNonNull(region);
+    Objects.requireNonNull(shape);
   }
 
   public boolean isOpen() {
@@ -68,6 +72,7 @@ public record NoteFinger(
         semitone,
         lastBase(),
         replaced.map(Replacement::region).orElse(region),
+        replaced.isPresent() ? Shape.CLOSED : shape,
         harmonic,
         sounding,
         mmFromNut,
@@ -83,6 +88,7 @@ public record NoteFinger(
         semitone,
         base,
         region,
+        shape,
         harmonic,
         sounding,
         mmFromNut,

@@ -61,13 +61,30 @@ final class Terms {
   /** A finger that slides is heard however slowly; as if no slower than this (from memory). */
   private static final double SLIDE_PER_S = 3;
 
+  /**
+   * What a hand that stays open costs, in semitones out of the easy shape a second (from memory).
+   */
+  private static final double OPEN_HAND_PER_S = 0.3;
+
+  /** What a hand costs that is set down open, of one that opens where it stands (from memory). */
+  private static final double SET_DOWN_OPEN = 2.0 / 3;
+
+  /**
+   * On the low strings the fourth finger closes the hand with the third behind it: less of a weak
+   * one than on violin and viola (common practice, no source; the share is from memory).
+   */
+  private static final double BACKED_FOURTH = 0.6;
+
   private final Instrument instrument;
+  private final boolean lowStrings;
   private final ShiftTerms shifts;
   private final FingerPairs shapes;
   private final Creep creep;
 
   Terms(HandModel hand) {
     this.instrument = hand.instrument();
+    this.lowStrings =
+        instrument.type() == InstrumentType.CELLO || instrument.type() == InstrumentType.BASS;
     this.shifts = new ShiftTerms(instrument);
     this.shapes = new FingerPairs(instrument.type());
     this.creep = new Creep(hand);
@@ -107,7 +124,7 @@ final class Terms {
       case SAME_FINGER -> move(kind, Terms::sameFinger);
       case SLIDE -> move(kind, Terms::slide);
       case WEAK_PAIR -> move(kind, this::weakPair);
-      case STRETCH -> both(kind, s -> s.grip().strain(), this::stretch);
+      case STRETCH -> both(kind, Terms::strain, this::stretch);
       case START -> new Term(kind, true, guardOf(kind), this::start);
       case PAIR -> move(kind, ChordMoves::otherPair);
       case SWAP -> move(kind, Terms::swap);
@@ -120,7 +137,7 @@ final class Terms {
       case OPEN_LOUD -> own(kind, Terms::openLoud);
       case VIBRATO -> own(kind, Terms::vibrato);
       case HARMONIC -> own(kind, Terms::harmonics);
-      case FOURTH -> own(kind, Terms::fourths);
+      case FOURTH -> own(kind, this::fourths);
       case FOURTH_LONG -> own(kind, s -> fourths(s) * longSeconds(s, FOURTH_SHORT_S));
       case HIGH_ON_LOW -> own(kind, this::highOnLow);
       case HEIGHT -> own(kind, this::height);
@@ -156,7 +173,8 @@ final class Terms {
       (f, t) -> t.handsOver() || !t.grip().isPlain();
 
   private static final EffortTerm.Guard<HandState> SPECIAL_OR_FINGERS =
-      (f, t) -> t.handsOver() || !t.grip().isPlain() || isStopped(t.lead());
+      (f, t) ->
+          t.handsOver() || !t.grip().isPlain() || isStopped(t.lead()) || t.shape().isExtended();
 
   private static EffortTerm.Guard<HandState> guardOf(EffortKind kind) {
     return switch (kind) {
@@ -449,8 +467,30 @@ final class Terms {
     return open / Math.max(1, s.touches().size());
   }
 
+  /** What the fingers leave the easy shape by, and what a hand that stays open costs by time. */
+  private static double strain(HandState s) {
+    boolean open = s.shape().isExtended() && s.fingersDown() == 1;
+    return open
+        ? s.grip().strain() + OPEN_HAND_PER_S * Math.min(LONGEST_COUNTED_S, s.moment().seconds())
+        : s.grip().strain();
+  }
+
+  /** A hand that opens; where it moves or begins it is set down open, which is easier. */
+  private static double opening(HandState from, HandState to) {
+    boolean extended = to.shape().isExtended() && to.fingersDown() == 1;
+    boolean arrives = from == null || from.base() == HandState.FREE || to.isShiftFrom(from);
+    if (!extended || !arrives && from.shape() == to.shape()) {
+      return 0;
+    }
+    return to.shape().strain() * (arrives ? SET_DOWN_OPEN : 1);
+  }
+
   /** Semitones by which two fingers stand wider than they are taught, or a little for closer. */
   private double stretch(HandState from, HandState to) {
+    return opening(from, to) + pairStretch(from, to);
+  }
+
+  private double pairStretch(HandState from, HandState to) {
     HandState.Touch a = from == null ? null : from.lead();
     HandState.Touch b = to.lead();
     if (from == null || from.base() == HandState.FREE || to.isShiftFrom(from)) {
@@ -482,12 +522,12 @@ final class Terms {
   }
 
   /** Notes that start under the fourth finger. */
-  private static double fourths(HandState s) {
-    int count = 0;
+  private double fourths(HandState s) {
+    double count = 0;
     for (HandState.Touch t : s.touches()) {
       count += t.finger() == Finger.FOURTH && !t.held() ? 1 : 0;
     }
-    return count;
+    return lowStrings ? BACKED_FOURTH * count : count;
   }
 
   private double highOnLow(HandState s) {

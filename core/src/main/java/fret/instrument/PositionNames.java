@@ -63,6 +63,17 @@ public final class PositionNames {
     return "thumb position, thumb on " + Pitch.ofMidi(midi, KeySignature.NONE);
   }
 
+  private static final String[] SHORT = {"½", "1st", "2nd", "3rd"};
+
+  /** The name in a few letters, as on a page: "½", "1st", "low 2nd", "2nd/3rd". */
+  public static String shortOf(InstrumentType type, int base, boolean thumb) {
+    String name = of(type, base, thumb).replace("between ", "").replace(" and ", "/");
+    for (int i = 0; i < ORDINAL.length; i++) {
+      name = name.replaceAll("\\b" + ORDINAL[i] + "\\b", i < SHORT.length ? SHORT[i] : i + "th");
+    }
+    return name;
+  }
+
   /**
    * The name of a position.
    *

@@ -10,18 +10,21 @@ import fret.engraving.Primitive.Text.Style;
 import fret.fingering.Fingering;
 import fret.fingering.KeepDown;
 import fret.fingering.NoteFinger;
+import fret.fingering.PositionChanges;
 import fret.fingering.Release;
 import fret.fingering.Releases;
 import fret.fingering.Shift;
 import fret.instrument.Instrument;
 import fret.instrument.PositionNames;
 import fret.player.Region;
+import fret.player.Shape;
 import fret.score.Slice;
 import fret.score.SoundingNote;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * The hand: height is mm from the nut. Its frame is a band, each stopped note a mark with its
@@ -100,11 +103,13 @@ final class HandLane implements Lane {
       slopes();
       stays();
       marks();
+      positions();
       return new LaneDrawing(height, pen.drawn(), scale(), SCALE, spoken(), summary());
     }
 
     private double bottomMm(NoteFinger n) {
-      return instrument.mmFromNut(n.region() == Region.THUMB ? n.base() - 2 : n.base());
+      int back = n.region() == Region.THUMB ? 2 : n.shape() == Shape.BACK ? 1 : 0;
+      return instrument.mmFromNut(n.base() - back);
     }
 
     private double topMm(NoteFinger n) {
@@ -113,7 +118,7 @@ final class HandLane implements Lane {
       }
       int frame =
           switch (instrument.type()) {
-            case CELLO -> 3;
+            case CELLO -> n.shape() == Shape.FORWARD ? 4 : 3;
             case BASS -> 2;
             default -> 5;
           };
@@ -175,6 +180,8 @@ final class HandLane implements Lane {
 
     /** About as wide as the name of a string. */
     private static final double LETTER = 0.9;
+
+    private static final double NAME_LETTER = 0.62;
 
     private static final double CREEP = 0.1;
 
@@ -331,6 +338,27 @@ final class HandLane implements Lane {
               .flatMap(n -> fingering.notes().get(n).stream())
               .mapToDouble(n -> n.isOpen() ? height - RADIUS - 0.35 : y(n.mmFromNut()))
               .anyMatch(y -> Math.abs(y - middle) < RADIUS * 1.4);
+    }
+
+    /** The name of the position along the top, where it changes. */
+    private void positions() {
+      Set<Integer> changes = PositionChanges.of(fingering);
+      double free = 0;
+      for (Slice slice : input.passage().slices()) {
+        for (int note : slice.starting()) {
+          if (changes.contains(note) && axis.has(slice.index())) {
+            NoteFinger p = fingering.notes().get(note).orElseThrow();
+            String name =
+                PositionNames.shortOf(instrument.type(), p.base(), p.region() == Region.THUMB);
+            double x = axis.x(slice.index()) - RADIUS;
+            // A name that would run into the one before it is left to the words of the note.
+            if (x >= free) {
+              pen.text(name, x, 1.15, 1.15, Style.REGULAR, false, Ink.HAND, slice.index());
+              free = x + (name.length() + 1) * NAME_LETTER;
+            }
+          }
+        }
+      }
     }
 
     private void spot(Primitive.Spot.Form form, double x, double y, String digit, int at) {

@@ -12,13 +12,13 @@ import fret.intonation.TuningLayer;
 import fret.load.LimitsLayer;
 import fret.mark.BowLayer;
 import fret.mark.FingerLayer;
+import fret.mark.FlagLayer;
 import fret.mark.Layer;
 import fret.mark.LengthLayer;
 import fret.mark.OrnamentLayer;
 import fret.mark.ReminderLayer;
 import fret.mark.ReturnsLayer;
 import fret.mark.SlideLayer;
-import fret.mark.SlidesHiddenLayer;
 import fret.mark.StrandLayer;
 import fret.mark.StrandLevelsLayer;
 import fret.mark.SupportLayer;
@@ -65,7 +65,8 @@ public final class Layers {
                 LimitsLayer.LIMITS,
                 SlideLayer.SLIDE,
                 OrnamentLayer.ORNAMENT,
-                SlidesHiddenLayer.HIDDEN,
+                FlagLayer.SLIDES_HIDDEN,
+                FlagLayer.POSITIONS,
                 ReturnsLayer.RETURNS));
     BowLayers.ALL.stream().filter(l -> l != BowLayer.BOW).forEach(all::add);
     all.addAll(SettingLayers.ALL);

@@ -81,6 +81,33 @@ public final class HandModel {
     return semitone < 0 || semitone >= bySemitone.size() ? List.of() : bySemitone.get(semitone);
   }
 
+  /** Whether opening and closing the hand is a movement of its own there. */
+  public boolean hasShapes(int base, Region region) {
+    return instrument.type() == InstrumentType.CELLO
+        && region == Region.NECK
+        && base > 0
+        && base <= HIGHEST_NECK;
+  }
+
+  /**
+   * Whether a finger can stand so in a hand of some shape.
+   *
+   * @param finger any that can stop the note from there, see {@link #placements}
+   * @param semitone above the open string
+   */
+  public boolean suits(Shape shape, Finger finger, int semitone, int base, Region region) {
+    if (!hasShapes(base, region)) {
+      return shape == Shape.CLOSED;
+    }
+    int closed = finger == Finger.FIRST ? 0 : finger.rank() - 1;
+    int offset = semitone - base;
+    return switch (shape) {
+      case CLOSED -> offset == closed;
+      case FORWARD -> finger == Finger.FIRST ? offset == 0 : offset > closed;
+      case BACK -> finger == Finger.FIRST ? offset < 0 : offset == closed;
+    };
+  }
+
   private void collect(int n, int base, List<Placement> into) {
     int offset = n - base;
     int first = into.size();
@@ -174,7 +201,12 @@ public final class HandModel {
     Region region = base <= 7 ? Region.NECK : Region.TRANSITION;
     if (base <= 12) {
       switch (offset) {
-        case -1 -> add(into, Finger.FIRST, base, region, base >= 2 ? 1.2 : 9);
+        case -1 -> {
+          // A first finger a semitone back is out of the reach of the rest of the hand: a shift.
+          if (fourFingerBass) {
+            add(into, Finger.FIRST, base, region, base >= 2 ? 1.2 : 9);
+          }
+        }
         case 0 -> add(into, Finger.FIRST, base, region, 0);
         case 1 -> add(into, Finger.SECOND, base, region, 0);
         case 2 -> {

@@ -11,13 +11,13 @@ import fret.load.LimitsLayer;
 import fret.mark.BowLayer;
 import fret.mark.FingerLayer;
 import fret.mark.FingerMark;
+import fret.mark.FlagLayer;
 import fret.mark.Marks;
 import fret.mark.NoteLayer;
 import fret.mark.Place;
 import fret.mark.Reattachment;
 import fret.mark.ReturnsLayer;
 import fret.mark.ReturnsWish;
-import fret.mark.SlidesHiddenLayer;
 import fret.mark.Wish;
 import fret.mark.WishLayer;
 import fret.passage.HeadingLayer;
@@ -160,9 +160,19 @@ public final class Decisions {
         s.passage()
             .marks()
             .with(
-                SlidesHiddenLayer.HIDDEN,
+                FlagLayer.SLIDES_HIDDEN,
                 Place.WHOLE,
                 hidden ? Optional.of(true) : Optional.empty()));
+  }
+
+  /** Positions are named on the page, or no longer. */
+  public static Change namePositions(Session s, boolean named) {
+    return changed(
+        Said.of(named ? "positions.name" : "positions.none"),
+        s,
+        s.passage()
+            .marks()
+            .with(FlagLayer.POSITIONS, Place.WHOLE, named ? Optional.of(true) : Optional.empty()));
   }
 
   /** What the player can do; the usual takes the mark away. */

@@ -3,13 +3,17 @@ package fret.session;
 import fret.engraving.FingerText;
 import fret.fingering.Fingering;
 import fret.fingering.NoteFinger;
+import fret.fingering.PositionChanges;
 import fret.fingering.SparseDigits;
+import fret.instrument.PositionNames;
 import fret.mark.FingerLayer;
+import fret.mark.FlagLayer;
 import fret.mark.Layer;
 import fret.mark.Marks;
 import fret.mark.Place;
 import fret.mark.Reminder;
 import fret.passage.Layers;
+import fret.player.Region;
 import fret.score.SoundingNote;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -41,6 +45,8 @@ public final class Digits {
     Set<Integer> arrivals = new HashSet<>();
     fingering.shifts().forEach(s -> arrivals.add(s.toNote()));
     List<FingerText> texts = new ArrayList<>();
+    boolean named = marks.at(FlagLayer.POSITIONS, Place.WHOLE).isPresent();
+    Set<Integer> changes = named ? PositionChanges.of(fingering) : Set.of();
     int string = 0;
     for (int i = 0; i < notes.size(); i++) {
       Optional<NoteFinger> place = fingering.notes().get(i);
@@ -56,7 +62,9 @@ public final class Digits {
             new FingerText(
                 i,
                 shown ? p.digits() : "",
-                numeral ? NUMERALS[Math.min(6, p.string())] : "",
+                over(
+                    changes.contains(i) ? position(session, p) : "",
+                    numeral ? NUMERALS[Math.min(6, p.string())] : ""),
                 pinned,
                 pencilled(marks, notes.get(i))));
         string = p.string();
@@ -65,6 +73,17 @@ public final class Digits {
       }
     }
     return texts.stream().filter(Digits::says).toList();
+  }
+
+  private static String over(String position, String numeral) {
+    return position.isEmpty() || numeral.isEmpty()
+        ? position + numeral
+        : position + " · " + numeral;
+  }
+
+  private static String position(Session session, NoteFinger p) {
+    return PositionNames.shortOf(
+        session.task().hand().instrument().type(), p.base(), p.region() == Region.THUMB);
   }
 
   /** What is pencilled over each note, without the fingering. */

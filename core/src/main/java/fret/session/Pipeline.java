@@ -17,6 +17,7 @@ import fret.instrument.Instrument;
 import fret.mark.BowLayer;
 import fret.mark.FingerLayer;
 import fret.mark.FingerMark;
+import fret.mark.FlagLayer;
 import fret.mark.Layer;
 import fret.mark.LengthLayer;
 import fret.mark.Marks;
@@ -26,7 +27,6 @@ import fret.mark.ReturnsLayer;
 import fret.mark.ReturnsWish;
 import fret.mark.SlideLayer;
 import fret.mark.SlideWish;
-import fret.mark.SlidesHiddenLayer;
 import fret.mark.SupportLayer;
 import fret.mark.VibratoLayer;
 import fret.mark.VibratoWish;
@@ -191,7 +191,7 @@ public final class Pipeline {
   /** Before a jury no slide is heard; those that are to be hidden stay so. */
   private static Map<Integer, SlideWish> slides(Marks marks, ResolvedPassage resolved) {
     Map<Integer, SlideWish> slides = byNote(marks, SlideLayer.SLIDE, resolved);
-    if (marks.at(SlidesHiddenLayer.HIDDEN, Place.WHOLE).orElse(false)) {
+    if (marks.at(FlagLayer.SLIDES_HIDDEN, Place.WHOLE).orElse(false)) {
       slides.values().removeIf(w -> w == SlideWish.HEARD);
     }
     return slides;

@@ -86,6 +86,7 @@ class ShiftDetailsTest {
         semitone,
         Math.max(1, semitone - 3),
         fret.player.Region.NECK,
+        fret.player.Shape.CLOSED,
         false,
         heard,
         on.mmFromNut(semitone),

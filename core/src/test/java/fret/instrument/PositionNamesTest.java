@@ -40,6 +40,24 @@ class PositionNamesTest {
     assertThat(PositionNames.of(type, base, false)).isEqualTo(name);
   }
 
+  /** On a page there is room for a few letters. */
+  @ParameterizedTest
+  @CsvSource({
+    "VIOLIN, 1, ½",
+    "VIOLIN, 2, 1st",
+    "VIOLIN, 5, 3rd",
+    "VIOLIN, 6, raised 3rd",
+    "VIOLIN, 12, 7th",
+    "CELLO, 3, low 2nd",
+    "CELLO, 7, 4th",
+    "BASS, 4, 2nd/3rd",
+    "BASS, 5, 3rd"
+  })
+  void namesAreShortOnThePage(InstrumentType type, int base, String name) {
+    assertThat(PositionNames.shortOf(type, base, false)).isEqualTo(name);
+    assertThat(PositionNames.shortOf(type, base, true)).isEqualTo("thumb");
+  }
+
   /** F. Simandl, "New Method for the Double Bass", the positions of the G string (from memory). */
   @ParameterizedTest
   @CsvSource({

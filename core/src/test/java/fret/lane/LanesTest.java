@@ -3,16 +3,27 @@ package fret.lane;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import fret.engraving.Axis;
+import fret.engraving.FingerText;
 import fret.engraving.LaneDrawing;
 import fret.engraving.PlainMetrics;
+import fret.engraving.Primitive.Area;
 import fret.engraving.Primitive.Spot;
+import fret.engraving.Primitive.Text;
 import fret.engraving.StripEngraver;
 import fret.fingering.NoteFinger;
+import fret.fingering.PositionChanges;
+import fret.instrument.InstrumentType;
+import fret.player.Shape;
+import fret.search.Token;
+import fret.session.Decisions;
+import fret.session.Digits;
 import fret.session.Lines;
 import fret.session.Session;
+import java.util.DoubleSummaryStatistics;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 
@@ -63,6 +74,48 @@ class LanesTest {
       double up = spots.get(i - 1).y() - spots.get(i).y();
       assertThat(Math.signum(Math.round(up * 1e6))).isEqualTo(Math.signum(Math.round(mm * 1e6)));
     }
+  }
+
+  /** The positions stand along the top, each where the hand comes to it; on the page if asked. */
+  @Test
+  void positionsAreNamedWhereTheyChange() {
+    Set<Integer> changes = PositionChanges.of(session.fingering());
+    assertThat(changes).contains(0).hasSize(1 + session.fingering().shifts().size());
+    List<String> named =
+        drawing.primitives().stream()
+            .filter(p -> p instanceof Text t && t.y() < 1.5)
+            .map(p -> ((Text) p).text())
+            .toList();
+    assertThat(named).hasSize(changes.size()).first().isEqualTo("1st");
+    assertThat(over(session)).doesNotContain("1st");
+    Session asked =
+        session.after(session.step(Decisions.namePositions(session, true))).computed(Token.NEVER);
+    assertThat(over(asked).stream().filter(t -> t.matches("(raised |low )?\\d\\w\\w.*")))
+        .hasSize(changes.size());
+  }
+
+  private static List<String> over(Session s) {
+    return Digits.of(s).stream().map(FingerText::string).toList();
+  }
+
+  /** The frame of the cello's hand is as wide as the hand is open. */
+  @Test
+  void anExtendedHandHasAWiderFrame() {
+    Session cello = Lines.session(InstrumentType.CELLO, "C4 D4 B3 D#4");
+    NoteFinger open = cello.fingering().notes().get(3).orElseThrow();
+    assertThat(open.shape()).isEqualTo(Shape.FORWARD);
+    List<Double> heights =
+        hand(cello).primitives().stream()
+            .filter(Area.class::isInstance)
+            .map(p -> height((Area) p))
+            .toList();
+    assertThat(heights.get(3)).isGreaterThan(heights.get(0) * 1.2);
+  }
+
+  private static double height(Area area) {
+    DoubleSummaryStatistics y =
+        area.ys().stream().mapToDouble(Double::doubleValue).summaryStatistics();
+    return y.getMax() - y.getMin();
   }
 
   @Test

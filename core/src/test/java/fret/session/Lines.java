@@ -45,18 +45,23 @@ public final class Lines {
 
   /** A passage without decisions. */
   public static Passage passage() {
+    return passage(InstrumentType.VIOLIN);
+  }
+
+  private static Passage passage(InstrumentType type) {
     Passage.Settings settings =
         new Passage.Settings(
-            "line",
-            new Tempo(Beat.QUARTER, 80),
-            Setup.usual(InstrumentType.VIOLIN),
-            Reading.PLAIN,
-            false);
+            "line", new Tempo(Beat.QUARTER, 80), Setup.usual(type), Reading.PLAIN, false);
     return Passage.of("line.xml", "", settings).withId(1);
   }
 
   /** The passage with a page, all computed. */
   public static Session session(String notes) {
     return Session.of(passage(), page(notes));
+  }
+
+  /** The same on another instrument. */
+  public static Session session(InstrumentType type, String notes) {
+    return Session.of(passage(type), page(notes));
   }
 }

@@ -186,6 +186,7 @@ class SessionTest {
     s = after(s, Strands.level(s, Strand.PEDAL, -1.5));
     s = after(s, Decisions.toggle(s, SlideLayer.SLIDE, 6, SlideWish.HEARD));
     s = after(s, Decisions.hideSlides(s, true));
+    s = after(s, Decisions.namePositions(s, true));
     s = after(s, Decisions.limits(s, new fret.load.Limits(8, 6.5, 12)));
     s = after(s, Ear.chord(s, 1, Optional.of(Chord.parse("F#m7"))));
     s =

@@ -19,6 +19,7 @@ import fret.session.Session;
 import fret.tempo.Tempo;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.stream.Collectors;
@@ -128,6 +129,9 @@ final class FingerCommand implements Callable<Integer> {
                 "position",
                 PositionNames.of(instrument.type(), p.base(), p.region() == Region.THUMB));
             node.put("handBase", p.base()).put("mmFromNut", Json.round(p.mmFromNut(), 1));
+            if (p.shape().isExtended() && !p.isOpen()) {
+              node.put("extended", p.shape().name().toLowerCase(Locale.ROOT));
+            }
             fingering
                 .release(p.note())
                 .ifPresent(

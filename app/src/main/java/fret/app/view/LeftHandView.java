@@ -142,6 +142,7 @@ final class LeftHandView extends StripArea {
     all.add(on("slide", key(KeyCode.Z), decide::nextSlide));
     all.add(on("slides-hidden", shift(KeyCode.Z), decide::hideSlides));
     all.add(on("digits", key(KeyCode.D), decide::toggleDigits));
+    all.add(on("positions", shift(KeyCode.D), decide::namePositions));
     all.add(on("extend-right", shift(KeyCode.RIGHT), () -> model.extend(1)));
     all.add(on("extend-left", shift(KeyCode.LEFT), () -> model.extend(-1)));
     all.add(on("show-note", key(KeyCode.N), () -> show(Tab.NOTE)));

@@ -13,9 +13,9 @@ import fret.fingering.UnderHand;
 import fret.instrument.Finger;
 import fret.instrument.Instrument;
 import fret.mark.FingerLayer;
+import fret.mark.FlagLayer;
 import fret.mark.Place;
 import fret.mark.SlideLayer;
-import fret.mark.SlidesHiddenLayer;
 import fret.mark.SupportLayer;
 import fret.mark.SupportWish;
 import fret.mark.VibratoLayer;
@@ -376,7 +376,7 @@ final class NotePane extends Cards {
         .at(SlideLayer.SLIDE, n.key())
         .ifPresent(
             w -> asked.getChildren().add(Parts.line(Sentences.of("note.slide." + w), "hand")));
-    if (b.passage().marks().at(SlidesHiddenLayer.HIDDEN, Place.WHOLE).isPresent()) {
+    if (b.passage().marks().at(FlagLayer.SLIDES_HIDDEN, Place.WHOLE).isPresent()) {
       asked.getChildren().add(Parts.line(Sentences.of("note.slides-hidden"), "hand"));
     }
   }

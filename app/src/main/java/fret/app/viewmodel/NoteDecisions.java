@@ -4,13 +4,13 @@ import fret.app.words.Sentences;
 import fret.base.Said;
 import fret.fingering.NoteFinger;
 import fret.instrument.Finger;
+import fret.mark.FlagLayer;
 import fret.mark.LengthLayer;
 import fret.mark.LengthWish;
 import fret.mark.NoteLayer;
 import fret.mark.Place;
 import fret.mark.SlideLayer;
 import fret.mark.SlideWish;
-import fret.mark.SlidesHiddenLayer;
 import fret.score.Signs;
 import fret.session.Change;
 import fret.session.Decisions;
@@ -143,7 +143,17 @@ public final class NoteDecisions {
       studio.decide(
           s ->
               Decisions.hideSlides(
-                  s, s.passage().marks().at(SlidesHiddenLayer.HIDDEN, Place.WHOLE).isEmpty()));
+                  s, s.passage().marks().at(FlagLayer.SLIDES_HIDDEN, Place.WHOLE).isEmpty()));
+    }
+  }
+
+  /** Positions are named on the page where they change, or no longer. */
+  public void namePositions() {
+    if (studio.shown() != null) {
+      studio.decide(
+          s ->
+              Decisions.namePositions(
+                  s, s.passage().marks().at(FlagLayer.POSITIONS, Place.WHOLE).isEmpty()));
     }
   }
 

@@ -89,6 +89,7 @@ public final class Words {
         + instrument.stringName(p.string())
         + " string, "
         + PositionNames.of(instrument, p.string(), p.base(), p.region() == Region.THUMB)
+        + (p.shape().isExtended() ? ", " + Sentences.of("shape." + p.shape().name()) : "")
         + ", "
         + Math.round(p.mmFromNut())
         + " mm from the nut";

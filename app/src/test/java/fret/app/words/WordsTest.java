@@ -12,6 +12,7 @@ import fret.mark.Wish;
 import fret.pitch.KeySignature;
 import fret.pitch.Pitch;
 import fret.player.Region;
+import fret.player.Shape;
 import fret.score.NoteKey;
 import java.util.Optional;
 import org.apache.commons.numbers.fraction.Fraction;
@@ -38,6 +39,7 @@ class WordsTest {
         semitone,
         base,
         base > 10 ? Region.THUMB : Region.NECK,
+        Shape.CLOSED,
         harmonic,
         heard,
         CELLO.mmFromNut(semitone),
