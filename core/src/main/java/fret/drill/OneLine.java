@@ -32,7 +32,8 @@ public final class OneLine {
   }
 
   private static Head end(Event e, boolean upper) {
-    return e.heads().get(upper ? e.heads().size() - 1 : 0);
+    List<Head> played = e.heads().stream().filter(h -> !h.leftOut()).toList();
+    return played.get(upper ? played.size() - 1 : 0);
   }
 
   /** The voice that lies higher, or lower, on the whole. */

@@ -156,7 +156,7 @@ final class NoteEngraver {
     for (int i = 0; i < n.positions.length; i++) {
       MusicGlyph own = harmonicGlyph(e.heads().get(i), glyph);
       double x = n.placed.x() + shifts[i];
-      pen.glyph(own, x, y(n.positions[i]), n.scale, Primitive.Ink.NOTE, slice);
+      pen.glyph(own, x, y(n.positions[i]), n.scale, ink(e.heads().get(i)), slice);
       ledgers(n.positions[i], x, n.scale, slice);
     }
     accidentals(n);
@@ -166,6 +166,11 @@ final class NoteEngraver {
       pen.line(n.stemX(), from, n.stemX(), n.stemEndY, STEM, Primitive.Ink.NOTE, slice);
       tremolo(n);
     }
+  }
+
+  /** What is left out of a chord stays to be read, faintly. */
+  private static Primitive.Ink ink(Head head) {
+    return head.leftOut() ? Primitive.Ink.FAINT : Primitive.Ink.NOTE;
   }
 
   private static MusicGlyph harmonicGlyph(Head head, MusicGlyph plain) {

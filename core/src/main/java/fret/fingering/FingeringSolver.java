@@ -33,6 +33,8 @@ public final class FingeringSolver {
   /** Notes on another string or with another finger that make another fingering. */
   private static final int MOST_DIFFERENCE = 8;
 
+  private static final int LEAST_DIFFERENCE = 2;
+
   private static final int LONGEST_ALIKE = 3000;
   private static final int MOST_REPLACED = 6;
 
@@ -204,9 +206,34 @@ public final class FingeringSolver {
     return unlike >= fewest;
   }
 
-  /** Tries the best fingering through every decision, cheapest first. */
+  /** A state of a layer with the effort of the best fingering through it. */
+  private record Through(int layer, int state, double effort) {}
+
+  /**
+   * Tries the best fingering through every decision, cheapest first. Where a passage is as good as
+   * decided, others may differ in fewer notes.
+   */
   private void fillFromDecisions(List<Fingering> chosen, int fewest, int count) {
-    record Through(int layer, int state, double effort) {}
+    List<Through> ways = throughEveryDecision();
+    int least = fewest;
+    do {
+      double previous = -1;
+      for (Through way : ways) {
+        if (way.effort == previous) {
+          continue; // Another decision on the same fingering.
+        }
+        token.check();
+        previous = way.effort;
+        offer(chosen, search.pathThrough(way.layer, way.state), least, count);
+        if (chosen.size() == count) {
+          return;
+        }
+      }
+      least /= 2;
+    } while (least >= LEAST_DIFFERENCE);
+  }
+
+  private List<Through> throughEveryDecision() {
     List<Through> ways = new ArrayList<>();
     int stride = Math.max(1, hands.layers().size() / 400);
     for (int layer = 0; layer < hands.layers().size(); layer += stride) {
@@ -224,18 +251,7 @@ public final class FingeringSolver {
       ways.addAll(best.values());
     }
     ways.sort(Comparator.comparingDouble(Through::effort));
-    double previous = -1;
-    for (Through way : ways) {
-      if (way.effort == previous) {
-        continue; // Another decision on the same fingering.
-      }
-      token.check();
-      previous = way.effort;
-      offer(chosen, search.pathThrough(way.layer, way.state), fewest, count);
-      if (chosen.size() == count) {
-        return;
-      }
-    }
+    return ways;
   }
 
   /**

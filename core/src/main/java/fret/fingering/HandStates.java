@@ -21,6 +21,8 @@ final class HandStates {
   /** An open string carries the hand's place over at most this many moments in a row. */
   private static final int LONGEST_CARRY = 12;
 
+  private static final int OCTAVE = 12;
+
   private record Carried(TimedSlice left, int base, Region region, Shape shape) {}
 
   private final ResolvedPassage passage;
@@ -414,9 +416,14 @@ final class HandStates {
           HandState.Touch a = touches.get(j);
           HandState.Touch b = touches.get(i);
           sum += pairs.strain(a.finger(), a.semitone(), b.finger(), b.semitone(), base);
+          sum += midi(b) - midi(a) == OCTAVE ? pairs.octave(a.finger(), b.finger()) : 0;
         }
       }
       return sum;
+    }
+
+    private int midi(HandState.Touch t) {
+      return passage.notes().get(t.note()).pitch().midi();
     }
 
     private boolean canHoldAll(HandState.Touch next, Region region) {

@@ -64,9 +64,9 @@ final class Terms {
   /**
    * What a hand that stays open costs, in semitones out of the easy shape a second (from memory).
    */
-  private static final double OPEN_HAND_PER_S = 0.3;
+  private static final double OPEN_HAND_PER_S = 0.4;
 
-  /** What a hand costs that is set down open, of one that opens where it stands (from memory). */
+  /** What a hand costs that begins open, of one that opens where it stands (from memory). */
   private static final double SET_DOWN_OPEN = 2.0 / 3;
 
   /**
@@ -475,14 +475,15 @@ final class Terms {
         : s.grip().strain();
   }
 
-  /** A hand that opens; where it moves or begins it is set down open, which is easier. */
+  /**
+   * A hand that opens; one that moves closes on the way and opens anew, one that begins is set down
+   * open, which is easier.
+   */
   private static double opening(HandState from, HandState to) {
     boolean extended = to.shape().isExtended() && to.fingersDown() == 1;
-    boolean arrives = from == null || from.base() == HandState.FREE || to.isShiftFrom(from);
-    if (!extended || !arrives && from.shape() == to.shape()) {
-      return 0;
-    }
-    return to.shape().strain() * (arrives ? SET_DOWN_OPEN : 1);
+    boolean begins = from == null || from.base() == HandState.FREE;
+    boolean opens = begins || to.isShiftFrom(from) || from.shape() != to.shape();
+    return extended && opens ? to.shape().strain() * (begins ? SET_DOWN_OPEN : 1) : 0;
   }
 
   /** Semitones by which two fingers stand wider than they are taught, or a little for closer. */

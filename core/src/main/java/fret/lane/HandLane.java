@@ -229,13 +229,15 @@ final class HandLane implements Lane {
     private void marks() {
       int string = 0;
       for (Slice slice : input.passage().slices()) {
+        int open = 0;
         for (int note : slice.starting()) {
           Optional<NoteFinger> place = fingering.notes().get(note);
           if (place.isPresent()) {
             if (axis.has(slice.index())) {
-              mark(slice, place.get(), place.get().string() != string);
+              mark(slice, place.get(), place.get().string() != string, open);
             }
             string = place.get().string();
+            open += place.get().isOpen() ? 1 : 0;
           }
         }
       }
@@ -299,10 +301,11 @@ final class HandLane implements Lane {
       }
     }
 
-    private void mark(Slice slice, NoteFinger p, boolean named) {
+    /** Open strings that sound together stand over each other. */
+    private void mark(Slice slice, NoteFinger p, boolean named, int openBelow) {
       int at = slice.index();
       double x = axis.x(at);
-      double y = p.isOpen() ? height - RADIUS - 0.35 : y(p.mmFromNut());
+      double y = p.isOpen() ? height - RADIUS - 0.35 - 2 * RADIUS * openBelow : y(p.mmFromNut());
       Primitive.Spot.Form form = StringMark.of(p.string());
       if (p.isOpen()) {
         pen.add(new Primitive.Spot(form, x, y, RADIUS * 0.8, false, Ink.HAND, at));

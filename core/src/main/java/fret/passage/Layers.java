@@ -16,6 +16,7 @@ import fret.mark.FlagLayer;
 import fret.mark.Layer;
 import fret.mark.LengthLayer;
 import fret.mark.OrnamentLayer;
+import fret.mark.ReductionLayer;
 import fret.mark.ReminderLayer;
 import fret.mark.ReturnsLayer;
 import fret.mark.SlideLayer;
@@ -65,6 +66,7 @@ public final class Layers {
                 LimitsLayer.LIMITS,
                 SlideLayer.SLIDE,
                 OrnamentLayer.ORNAMENT,
+                ReductionLayer.REDUCTION,
                 FlagLayer.SLIDES_HIDDEN,
                 FlagLayer.POSITIONS,
                 ReturnsLayer.RETURNS));

@@ -19,6 +19,9 @@ public final class FingerPairs {
 
   private static final int UPPER_FROM = 8;
 
+  /** What an octave under 1-3 or 2-4 costs on violin and viola (from memory). */
+  private static final double FINGERED_OCTAVE = 0.6;
+
   private final boolean upperStrings;
 
   public FingerPairs(InstrumentType type) {
@@ -31,6 +34,12 @@ public final class FingerPairs {
    */
   public double arrival(Finger finger, int semitone, int base) {
     return upperStrings && finger == Finger.FIRST && semitone < base ? DRAWN_BACK : 0;
+  }
+
+  /** An octave is the frame of the hand, 1-4; under 1-3 or 2-4 it is stretched wherever it lies. */
+  public double octave(Finger low, Finger high) {
+    boolean fingered = upperStrings && low != Finger.OPEN && high.rank() - low.rank() == 2;
+    return fingered ? FINGERED_OCTAVE : 0;
   }
 
   /**

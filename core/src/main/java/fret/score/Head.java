@@ -13,6 +13,7 @@ import java.util.Objects;
  * @param printedFinger digit printed on the page ("0" to "4", "T"; "1-4" where the finger is
  *     replaced while the note sounds), or empty
  * @param printedString printed string, 1 the highest, or 0
+ * @param leftOut whether it stands on the page and is not played, see {@link ReducedChords}
  */
 public record Head(
     Pitch pitch,
@@ -21,7 +22,8 @@ public record Head(
     boolean tieStop,
     Harmonic harmonic,
     String printedFinger,
-    int printedString) {
+    int printedString,
+    boolean leftOut) {
   /** A printed accidental. */
   public enum Accidental {
     NONE,
@@ -59,24 +61,44 @@ public record Head(
     Objects.requireNonNull(printedFinger);
   }
 
+  /** A head that is played. */
+  public Head(
+      Pitch pitch,
+      Accidental accidental,
+      boolean tieStart,
+      boolean tieStop,
+      Harmonic harmonic,
+      String printedFinger,
+      int printedString) {
+    this(pitch, accidental, tieStart, tieStop, harmonic, printedFinger, printedString, false);
+  }
+
   /** A plain head. */
   public static Head of(Pitch pitch) {
-    return new Head(pitch, Accidental.NONE, false, false, Harmonic.NONE, "", 0);
+    return new Head(pitch, Accidental.NONE, false, false, Harmonic.NONE, "", 0, false);
   }
 
   public Head withTies(boolean start, boolean stop) {
-    return new Head(pitch, accidental, start, stop, harmonic, printedFinger, printedString);
+    return new Head(
+        pitch, accidental, start, stop, harmonic, printedFinger, printedString, leftOut);
   }
 
   public Head withPitch(Pitch other) {
-    return new Head(other, accidental, tieStart, tieStop, harmonic, printedFinger, printedString);
+    return new Head(
+        other, accidental, tieStart, tieStop, harmonic, printedFinger, printedString, leftOut);
   }
 
   public Head withPrintedFinger(String other) {
-    return new Head(pitch, accidental, tieStart, tieStop, harmonic, other, printedString);
+    return new Head(pitch, accidental, tieStart, tieStop, harmonic, other, printedString, leftOut);
   }
 
   public Head withAccidental(Accidental sign) {
-    return new Head(pitch, sign, tieStart, tieStop, harmonic, printedFinger, printedString);
+    return new Head(
+        pitch, sign, tieStart, tieStop, harmonic, printedFinger, printedString, leftOut);
+  }
+
+  public Head withLeftOut(boolean other) {
+    return new Head(
+        pitch, accidental, tieStart, tieStop, harmonic, printedFinger, printedString, other);
   }
 }

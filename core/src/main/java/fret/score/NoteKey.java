@@ -35,6 +35,14 @@ public record NoteKey(
     return new NoteKey(bar.index(), event.voice(), event.onset(), grace, pitch, copy);
   }
 
+  /** Whether both are written at one moment in one voice. */
+  public boolean isInChordOf(NoteKey other) {
+    return barIndex == other.barIndex
+        && voice.equals(other.voice)
+        && onset.equals(other.onset)
+        && grace == other.grace;
+  }
+
   /** The same head at another written pitch. */
   public NoteKey at(Pitch other) {
     return new NoteKey(barIndex, voice, onset, grace, other, copy);

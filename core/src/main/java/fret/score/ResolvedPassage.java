@@ -26,13 +26,19 @@ public record ResolvedPassage(Score score, List<SoundingNote> notes, List<Slice>
     return new ResolvedPassage(score, List.of(), List.of());
   }
 
-  /** Index of the note that a written note resolved to; empty for tied-on notes and rests. */
+  /**
+   * Index of the note that a written note resolved to; another of its chord where it is left out;
+   * empty for tied-on notes and rests.
+   */
   public Optional<Integer> indexOf(NoteKey key) {
+    int near = -1;
     for (int i = 0; i < notes.size(); i++) {
-      if (notes.get(i).key().equals(key)) {
+      NoteKey k = notes.get(i).key();
+      if (k.equals(key)) {
         return Optional.of(i);
       }
+      near = near < 0 && k.isInChordOf(key) ? i : near;
     }
-    return Optional.empty();
+    return near < 0 ? Optional.empty() : Optional.of(near);
   }
 }

@@ -111,6 +111,10 @@ public final class Resolver {
       }
     }
     Pending pending = new Pending(key, bar.number(), head, event, auxiliaries(bar, event, head));
+    if (head.leftOut()) {
+      open.put(tieKey, pending); // What it is tied to is left out with it.
+      return;
+    }
     moments.computeIfAbsent(moment, m -> new ArrayList<>()).add(pending);
     open.put(tieKey, pending);
   }

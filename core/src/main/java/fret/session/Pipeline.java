@@ -23,6 +23,7 @@ import fret.mark.LengthLayer;
 import fret.mark.Marks;
 import fret.mark.NoteLayer;
 import fret.mark.Place;
+import fret.mark.ReductionLayer;
 import fret.mark.ReturnsLayer;
 import fret.mark.ReturnsWish;
 import fret.mark.SlideLayer;
@@ -37,6 +38,7 @@ import fret.passage.TempoPlan;
 import fret.score.Bar;
 import fret.score.Event;
 import fret.score.NoteKey;
+import fret.score.ReducedChords;
 import fret.score.ResolvedPassage;
 import fret.score.Resolver;
 import fret.score.Score;
@@ -70,8 +72,7 @@ public final class Pipeline {
       Passage passage, Score page, Optional<Computed> before, Token token) {
     Optional<Computed> same = before.filter(b -> isSamePart(b, passage, page));
     ResolvedPassage printed =
-        same.map(b -> b.standing().task().passage())
-            .orElseGet(() -> Resolver.resolve(passage.settings().reading().of(page)));
+        same.map(b -> b.standing().task().passage()).orElseGet(() -> printed(passage, page));
     FingeringTask task = task(passage, printed);
     Decided decided = decided(passage.marks(), printed, task);
     Standing standing =
@@ -88,6 +89,21 @@ public final class Pipeline {
     Arm arm = bowed.map(Computed::arm).orElseGet(() -> standing(passage, bowTask, token));
     ResolvedPassage resolved = decidedPage(passage, marked, arm);
     return new Computed(passage, page, resolved.score(), resolved, standing, bowTask, arm);
+  }
+
+  /** The left hand alone, from nothing. */
+  static Standing standing(Passage passage, Score page, Token token) {
+    ResolvedPassage printed = printed(passage, page);
+    FingeringTask task = task(passage, printed);
+    return Standing.of(task, decided(passage.marks(), printed, task), token);
+  }
+
+  /** What sounds of the page: the lines and bars asked for, chords as they are kept. */
+  private static ResolvedPassage printed(Passage passage, Score page) {
+    return Resolver.resolve(
+        ReducedChords.of(
+            passage.settings().reading().of(page),
+            counting(passage.marks(), ReductionLayer.REDUCTION)));
   }
 
   /** The page as it was decided: what is only proposed of the bow does not stand on it. */
@@ -144,6 +160,10 @@ public final class Pipeline {
   private static boolean isSamePart(Computed b, Passage passage, Score page) {
     return b.passage().id() == passage.id()
         && b.passage().settings().reading().equals(passage.settings().reading())
+        && b.passage()
+            .marks()
+            .of(ReductionLayer.REDUCTION)
+            .equals(passage.marks().of(ReductionLayer.REDUCTION))
         && b.page().equals(page);
   }
 

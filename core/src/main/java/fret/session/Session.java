@@ -365,6 +365,7 @@ public record Session(
             ? Head.Harmonic.NATURAL_SOUNDING
             : h.harmonic(),
         place == null ? "" : place.fingers(),
-        place == null ? 0 : place.string());
+        place == null ? 0 : place.string(),
+        h.leftOut());
   }
 }

@@ -72,6 +72,27 @@ class TaughtWaysTest {
     }
   }
 
+  /** Octaves are the frame of the hand, high up as well, whatever the player cares for. */
+  @ParameterizedTest
+  @ValueSource(strings = {"sure", "singing", "quick", "powerful", "gentle"})
+  void octavesAreUnderFirstAndFourth(String preset) {
+    for (String line :
+        List.of("D5+D6 E5+E6 F#5+F#6 G5+G6", "D6 C6 B5 A4+A5 D4+D5", "G5+G6 B5 D4+D5")) {
+      FingeringTask task =
+          Exercises.task(InstrumentType.VIOLIN, Exercises.line(line, Fraction.of(1, 8)), 108);
+      Fingering f = new FingeringSolver(task.withPreset(Preset.named(preset).orElseThrow())).best();
+      int note = 0;
+      for (String word : line.split(" ")) {
+        if (word.contains("+")) {
+          String pair = at(f, note).digit() + at(f, note + 1).digit();
+          assertThat(pair).as(line + " " + preset).matches("14|0.");
+          note++;
+        }
+        note++;
+      }
+    }
+  }
+
   /** A viola's two chromatic octaves in sixteenths: at most one pair of equal fingers a string. */
   @Test
   void aQuickChromaticRunHasAtMostOneSlideAString() {

@@ -71,7 +71,7 @@ class TextbookTest {
         speed to the chord book) were written before pairs of fingers, patterns of the bow, held voices and the start
         out of home were priced; before that the program's first choice was as taught in 61 of 87 used and 93 of 116
         held-back rows. That the fourth finger of the low strings is no weak one was learned from a row of each kind
-        (the cello's unisons), and the price of the cello's open hand was set where a note of 0.75 s costs what it did
+        (the cello's unisons), and the price of the cello's open hand was set where a note of half a second costs what it did
         before; with the two the held-back rows went from 108 to 111.
 
         """);

@@ -98,6 +98,18 @@ class LanesTest {
     return Digits.of(s).stream().map(FingerText::string).toList();
   }
 
+  @Test
+  void openStringsThatSoundTogetherAreBothSeen() {
+    LaneDrawing drawn = hand(Lines.session("B4 D4+A4 B4"));
+    List<Double> open =
+        drawn.primitives().stream()
+            .filter(p -> p instanceof Spot s && s.slice() == 1)
+            .map(p -> ((Spot) p).y())
+            .toList();
+    assertThat(open).hasSize(2);
+    assertThat(open.get(0) - open.get(1)).isGreaterThan(1.3);
+  }
+
   /** The frame of the cello's hand is as wide as the hand is open. */
   @Test
   void anExtendedHandHasAWiderFrame() {

@@ -23,6 +23,7 @@ import fret.mark.LengthLayer;
 import fret.mark.LengthWish;
 import fret.mark.Marks;
 import fret.mark.Reattachment;
+import fret.mark.ReductionLayer;
 import fret.mark.Reminder;
 import fret.mark.ReminderLayer;
 import fret.mark.ReturnsWish;
@@ -46,6 +47,7 @@ import fret.player.EffortKind;
 import fret.score.Bar;
 import fret.score.Divided;
 import fret.score.Event;
+import fret.score.Reduction;
 import fret.score.Score;
 import fret.score.Signs;
 import fret.score.TimeSignature;
@@ -187,6 +189,7 @@ class SessionTest {
     s = after(s, Decisions.toggle(s, SlideLayer.SLIDE, 6, SlideWish.HEARD));
     s = after(s, Decisions.hideSlides(s, true));
     s = after(s, Decisions.namePositions(s, true));
+    s = after(s, Decisions.toggle(s, ReductionLayer.REDUCTION, 6, Reduction.TOP));
     s = after(s, Decisions.limits(s, new fret.load.Limits(8, 6.5, 12)));
     s = after(s, Ear.chord(s, 1, Optional.of(Chord.parse("F#m7"))));
     s =

@@ -139,6 +139,7 @@ final class LeftHandView extends StripArea {
             shift(KeyCode.V),
             () -> decide.toggle(SupportLayer.SUPPORT, SupportWish.BEHIND)));
     all.add(on("length", shift(KeyCode.H), decide::nextLength));
+    all.add(on("chord", shift(KeyCode.C), model.chords()::next));
     all.add(on("slide", key(KeyCode.Z), decide::nextSlide));
     all.add(on("slides-hidden", shift(KeyCode.Z), decide::hideSlides));
     all.add(on("digits", key(KeyCode.D), decide::toggleDigits));

@@ -26,6 +26,7 @@ import fret.player.HandModel;
 import fret.score.NoteKey;
 import fret.score.SoundingNote;
 import fret.search.Explanation;
+import fret.session.Chords;
 import fret.session.Session;
 import fret.session.StillCues;
 import java.util.ArrayList;
@@ -104,6 +105,7 @@ final class NotePane extends Cards {
     model.anchorProperty().addListener(o -> show());
     model.triedProperty().addListener(o -> show());
     model.choicesProperty().addListener(o -> showChoices());
+    model.chords().versionsProperty().addListener(o -> showChoices());
     model.decidedByProperty().addListener(o -> show());
   }
 
@@ -405,9 +407,11 @@ final class NotePane extends Cards {
 
   private void showChoices() {
     others.getChildren().clear();
+    showChord();
     Optional<NoteFinger> now = studio.selectedPlace();
+    int count = 0;
     for (LeftHandModel.Choice c : model.choicesProperty().get()) {
-      if (others.getChildren().size() >= MOST_CHOICES) {
+      if (count >= MOST_CHOICES) {
         break;
       }
       boolean current =
@@ -420,18 +424,12 @@ final class NotePane extends Cards {
               : c.extraEffort() < 0.005
                   ? Sentences.of("note.the-same")
                   : "+" + Words.one(c.extraEffort());
-      HBox text =
-          Parts.row(
-              8,
-              Parts.line(Words.shortPlace(instrument(), c.place()), "plain"),
-              Parts.spring(),
-              Parts.line(price, "effort"));
-      text.setPrefWidth(236);
-      HBox.setHgrow(text, Priority.ALWAYS);
       Button pin =
-          Parts.button("", "choice-" + others.getChildren().size(), () -> model.take(c), "choice");
-      pin.setGraphic(text);
-      pin.setMinWidth(0);
+          choice(
+              Words.shortPlace(instrument(), c.place()),
+              price,
+              "choice-" + count++,
+              () -> model.take(c));
       pin.setAccessibleText(
           Sentences.of("note.pin", Words.shortPlace(instrument(), c.place()), price));
       pin.setDisable(current);
@@ -441,5 +439,34 @@ final class NotePane extends Cards {
       look.setDisable(current);
       others.getChildren().add(Parts.row(6, pin, look));
     }
+  }
+
+  /** The whole chord, or some of its notes, each with what it spares. */
+  private void showChord() {
+    List<Chords.Version> versions = model.chords().versionsProperty().get();
+    for (Chords.Version v : versions) {
+      boolean current = v.kept().equals(model.chords().kept());
+      String price =
+          !v.playable()
+              ? Sentences.of("chord.unplayable")
+              : current ? Sentences.of("note.now") : Words.shown("%+.1f", v.extraEffort());
+      String name = Sentences.of("chord." + v.kept().map(Enum::name).orElse("whole"));
+      Button keep =
+          choice(name, price, "chord-" + versions.indexOf(v), () -> model.chords().keep(v.kept()));
+      keep.setAccessibleText(Sentences.of("chord.keep", name, price));
+      keep.setDisable(current);
+      others.getChildren().add(keep);
+    }
+  }
+
+  private static Button choice(String name, String price, String id, Runnable handler) {
+    HBox text =
+        Parts.row(8, Parts.line(name, "plain"), Parts.spring(), Parts.line(price, "effort"));
+    text.setPrefWidth(236);
+    HBox.setHgrow(text, Priority.ALWAYS);
+    Button button = Parts.button("", id, handler, "choice");
+    button.setGraphic(text);
+    button.setMinWidth(0);
+    return button;
   }
 }

@@ -57,6 +57,7 @@ public final class LeftHandModel {
   private static final int MOST_OTHERS = 3;
 
   private final Studio studio;
+  private final ChordModel chords;
   private final ReadOnlyObjectWrapper<List<Choice>> choices =
       new ReadOnlyObjectWrapper<>(List.of());
   private final ReadOnlyObjectWrapper<Optional<List<Option>>> options =
@@ -76,6 +77,7 @@ public final class LeftHandModel {
 
   public LeftHandModel(Studio studio) {
     this.studio = studio;
+    this.chords = new ChordModel(studio);
     studio.shownProperty().addListener(o -> follow());
     studio
         .selectedProperty()
@@ -91,6 +93,11 @@ public final class LeftHandModel {
 
   public ReadOnlyObjectProperty<List<Choice>> choicesProperty() {
     return choices.getReadOnlyProperty();
+  }
+
+  /** The chord that the selected note belongs to. */
+  public ChordModel chords() {
+    return chords;
   }
 
   /** Fingerings side by side; empty while they are being looked for. */
@@ -202,9 +209,11 @@ public final class LeftHandModel {
     int note = studio.selectedProperty().get();
     choices.set(List.of());
     decidedBy.set(Optional.empty());
+    chords.clear();
     if (now == null || !compares || note < 0 || note >= now.resolved().notes().size()) {
       return;
     }
+    chords.find(now, note);
     studio.compute(
         "choices",
         Rank.BESIDE,
