@@ -45,6 +45,10 @@ public record Fingering(
     return releases.stream().filter(r -> r.note() == note).findFirst();
   }
 
+  Fingering withShifts(List<Shift> other) {
+    return new Fingering(notes, other, explanation, layerOfSlice, problems, alike, releases);
+  }
+
   public double effort() {
     return explanation.effort();
   }

@@ -1,27 +1,20 @@
 package fret.fingering;
 
-import fret.instrument.Instrument;
-import fret.pitch.Interval;
-import fret.pitch.KeySignature;
-import fret.pitch.Pitch;
 import fret.player.HandModel;
 import fret.score.ResolvedPassage;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 
 /** Reads the shifts off a chosen sequence of hands, with both schools' guide notes. */
 final class ShiftFinder {
-  private final ResolvedPassage passage;
-  private final Instrument instrument;
+  private final ShiftGuides guides;
   private final ShiftTerms terms;
   private final Creep creep;
 
   ShiftFinder(ResolvedPassage passage, HandModel hand) {
-    this.passage = passage;
-    this.instrument = hand.instrument();
+    this.guides = new ShiftGuides(passage, hand.instrument());
     this.creep = new Creep(hand);
-    this.terms = new ShiftTerms(instrument);
+    this.terms = new ShiftTerms(hand.instrument());
   }
 
   List<Shift> shifts(List<HandState> states) {
@@ -73,8 +66,8 @@ final class ShiftFinder {
         terms.shiftBits(before, to),
         to.grip().windowMm(),
         ShiftPlace.cover(before, to).words(),
-        guide(left, left.semitone() + moved).filter(g -> !overshoots(left, g, reached)),
-        guide(reached, reached.semitone() - moved),
+        guides.old(stop(left), stop(reached), moved),
+        guides.coming(stop(reached), moved),
         to.moment().slide() == 0,
         creep.is(before, to));
   }
@@ -95,34 +88,7 @@ final class ShiftFinder {
         .orElse(stopped.get(0));
   }
 
-  /** On the string of the arrival, an old-finger guide beyond it would slide past the note. */
-  private static boolean overshoots(
-      HandState.Touch left, Shift.Guide guide, HandState.Touch reached) {
-    if (left.string() != reached.string()) {
-      return false;
-    }
-    int direction = Integer.signum(guide.semitone() - left.semitone());
-    return direction > 0
-        ? guide.semitone() > reached.semitone()
-        : guide.semitone() < reached.semitone() && left.semitone() > reached.semitone();
-  }
-
-  private Optional<Shift.Guide> guide(HandState.Touch touch, int semitone) {
-    if (semitone < 1 || semitone > instrument.highestSemitone()) {
-      return Optional.empty();
-    }
-    double slide =
-        Math.abs(instrument.mmFromNut(semitone) - instrument.mmFromNut(touch.semitone()));
-    return Optional.of(
-        new Shift.Guide(spell(touch, semitone), touch.finger(), touch.string(), semitone, slide));
-  }
-
-  private Pitch spell(HandState.Touch touch, int semitone) {
-    var note = passage.notes().get(touch.note());
-    KeySignature written = passage.score().bar(note.key().barIndex()).key();
-    Interval up = passage.score().transposition();
-    KeySignature key =
-        up.equals(Interval.UNISON) || up.steps() % 7 == 0 ? written : KeySignature.NONE;
-    return Pitch.ofMidi(instrument.open(touch.string()).midi() + semitone, key);
+  private static ShiftGuides.Stop stop(HandState.Touch t) {
+    return new ShiftGuides.Stop(t.note(), t.string(), t.finger(), t.semitone());
   }
 }

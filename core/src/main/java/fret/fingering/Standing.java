@@ -1,6 +1,7 @@
 package fret.fingering;
 
 import fret.base.Problem;
+import fret.instrument.Finger;
 import fret.search.Token;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -246,6 +247,15 @@ public record Standing(
         List.copyOf(problems),
         base.alike(),
         all.releases());
+  }
+
+  /** The same, its shifts told by the fingers that the player chose to be guided by. */
+  public Standing guided(Map<Integer, Finger> chosen) {
+    Fingering told =
+        GuideFingers.guided(task.passage(), task.hand().instrument(), fingering, chosen);
+    return told.equals(fingering)
+        ? this
+        : new Standing(task, decided, proposal, base, stretches, told);
   }
 
   /** The task with every decision in it, for comparing and for asking "why not?". */

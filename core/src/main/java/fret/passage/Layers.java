@@ -13,6 +13,7 @@ import fret.load.LimitsLayer;
 import fret.mark.BowLayer;
 import fret.mark.FingerLayer;
 import fret.mark.FlagLayer;
+import fret.mark.GuideLayer;
 import fret.mark.Layer;
 import fret.mark.LengthLayer;
 import fret.mark.OrnamentLayer;
@@ -65,6 +66,7 @@ public final class Layers {
                 ChordLayer.CHORD,
                 LimitsLayer.LIMITS,
                 SlideLayer.SLIDE,
+                GuideLayer.GUIDE,
                 OrnamentLayer.ORNAMENT,
                 ReductionLayer.REDUCTION,
                 FlagLayer.SLIDES_HIDDEN,

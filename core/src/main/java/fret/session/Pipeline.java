@@ -18,6 +18,7 @@ import fret.mark.BowLayer;
 import fret.mark.FingerLayer;
 import fret.mark.FingerMark;
 import fret.mark.FlagLayer;
+import fret.mark.GuideLayer;
 import fret.mark.Layer;
 import fret.mark.LengthLayer;
 import fret.mark.Marks;
@@ -78,7 +79,8 @@ public final class Pipeline {
     Standing standing =
         same.filter(b -> isSameHand(b, passage))
             .map(b -> b.standing().with(decided, token))
-            .orElseGet(() -> Standing.of(task, decided, token));
+            .orElseGet(() -> Standing.of(task, decided, token))
+            .guided(byNote(passage.marks(), GuideLayer.GUIDE, printed));
     ResolvedPassage marked = marked(passage, printed);
     Optional<Computed> bowed =
         same.filter(b -> isSameHand(b, passage))

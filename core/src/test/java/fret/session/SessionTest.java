@@ -18,6 +18,7 @@ import fret.intonation.TuningSetup;
 import fret.mark.Anchor;
 import fret.mark.BowLayer;
 import fret.mark.FingerLayer;
+import fret.mark.GuideLayer;
 import fret.mark.Layer;
 import fret.mark.LengthLayer;
 import fret.mark.LengthWish;
@@ -187,6 +188,7 @@ class SessionTest {
     s = after(s, Strands.mark(s, 2, 4, Optional.of(Strand.PEDAL)));
     s = after(s, Strands.level(s, Strand.PEDAL, -1.5));
     s = after(s, Decisions.toggle(s, SlideLayer.SLIDE, 6, SlideWish.HEARD));
+    s = after(s, Decisions.toggle(s, GuideLayer.GUIDE, 6, Finger.FOURTH));
     s = after(s, Decisions.hideSlides(s, true));
     s = after(s, Decisions.namePositions(s, true));
     s = after(s, Decisions.toggle(s, ReductionLayer.REDUCTION, 6, Reduction.TOP));

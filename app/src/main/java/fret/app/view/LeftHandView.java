@@ -141,6 +141,7 @@ final class LeftHandView extends StripArea {
     all.add(on("length", shift(KeyCode.H), decide::nextLength));
     all.add(on("chord", shift(KeyCode.C), model.chords()::next));
     all.add(on("slide", key(KeyCode.Z), decide::nextSlide));
+    all.add(on("guide", key(KeyCode.Y), decide::nextGuide));
     all.add(on("slides-hidden", shift(KeyCode.Z), decide::hideSlides));
     all.add(on("digits", key(KeyCode.D), decide::toggleDigits));
     all.add(on("positions", shift(KeyCode.D), decide::namePositions));

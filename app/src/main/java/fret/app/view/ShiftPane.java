@@ -12,6 +12,7 @@ import fret.engraving.FingerText;
 import fret.fingering.ChordStep;
 import fret.fingering.EqualSteps;
 import fret.fingering.Fingering;
+import fret.fingering.GuideFingers;
 import fret.fingering.NoteFinger;
 import fret.fingering.Shift;
 import fret.instrument.Instrument;
@@ -60,6 +61,7 @@ final class ShiftPane extends Cards {
   private final CheckBox oldFinger = new CheckBox(Sentences.of("shift.old-finger"));
   private final CheckBox late = new CheckBox(Sentences.of("shift.slide-late"));
   private final Spinner<Integer> beats = new Spinner<>(1, 4, 2);
+  private final Button otherGuide;
   private final VBox card;
   private BodyCue cueShown;
 
@@ -107,6 +109,8 @@ final class ShiftPane extends Cards {
     Button practise =
         Parts.button(
             Sentences.of("shift.practise-it"), "practise-shift", () -> practise(stand), "small");
+    otherGuide =
+        Parts.button(Sentences.of("shift.other-guide"), "guide", this::otherGuide, "small");
     FlowPane habit =
         Parts.flow(
             10,
@@ -126,7 +130,12 @@ final class ShiftPane extends Cards {
         new VBox(
             3,
             new Cards(14, BESIDE, told, pictures),
-            Parts.row(8, Parts.line(Sentences.of("shift.arm"), "quiet"), grows(cue), practise),
+            Parts.row(
+                8,
+                Parts.line(Sentences.of("shift.arm"), "quiet"),
+                grows(cue),
+                otherGuide,
+                practise),
             drill);
     card = Parts.card("", Parts.scroll(all));
     HBox.setHgrow(card, Priority.ALWAYS);
@@ -226,6 +235,9 @@ final class ShiftPane extends Cards {
             + "."
             + guidesOfChord(b, shown, s)
             + chain(shown, s));
+    boolean choice = GuideFingers.at(b.resolved(), on, shown, s.toSlice()).size() > 1;
+    otherGuide.setVisible(choice);
+    otherGuide.setManaged(choice);
     proof.setText(Sentences.of("shift.prove", Words.checks(on, to.get())));
     Optional<Shift.Guide> heard =
         manner.oldFinger() ? s.oldFinger().or(s::newFinger) : s.newFinger().or(s::oldFinger);
@@ -241,6 +253,15 @@ final class ShiftPane extends Cards {
     cue.setText(model.cue(cueShown));
     drillShown = ShiftDrill.notation(b.resolved(), s, from.get(), to.get(), manner);
     showDrill(Resolver.resolve(drillShown));
+  }
+
+  /** The hand is guided into the double stop by another finger. */
+  private void otherGuide() {
+    Shift s = list.getSelectionModel().getSelectedItem();
+    if (s != null) {
+      studio.select(s.toNote());
+      studio.decisions().nextGuide();
+    }
   }
 
   /** Every finger that slides between two double stops can guide the hand. */

@@ -2,9 +2,12 @@ package fret.app.viewmodel;
 
 import fret.app.words.Sentences;
 import fret.base.Said;
+import fret.fingering.GuideFingers;
 import fret.fingering.NoteFinger;
+import fret.fingering.Shift;
 import fret.instrument.Finger;
 import fret.mark.FlagLayer;
+import fret.mark.GuideLayer;
 import fret.mark.LengthLayer;
 import fret.mark.LengthWish;
 import fret.mark.NoteLayer;
@@ -15,6 +18,7 @@ import fret.score.Signs;
 import fret.session.Change;
 import fret.session.Decisions;
 import fret.session.Session;
+import java.util.List;
 import java.util.Optional;
 
 /** What one key decides on the selected note: a finger, a string, a bow mark. */
@@ -135,6 +139,35 @@ public final class NoteDecisions {
       boolean asked = now.at(SlideLayer.SLIDE, note).isPresent();
       toggle(SlideLayer.SLIDE, asked ? SlideWish.HIDDEN : SlideWish.HEARD);
     }
+  }
+
+  /** Another of the fingers that slide guides the hand into the selected double stop. */
+  public void nextGuide() {
+    int note = studio.selectedProperty().get();
+    Session now = studio.shown();
+    if (now == null || note < 0) {
+      return;
+    }
+    int slice = now.resolved().notes().get(note).slice();
+    List<Finger> guides =
+        GuideFingers.at(now.resolved(), now.task().hand().instrument(), now.fingering(), slice);
+    Optional<Shift> shift =
+        now.fingering().shifts().stream().filter(s -> s.toSlice() == slice).findFirst();
+    if (guides.size() < 2 || shift.isEmpty()) {
+      studio.tell(Sentences.of("hand.no-guides"));
+      return;
+    }
+    int at = guides.indexOf(shift.get().toFinger());
+    Finger next = guides.get((at + 1) % guides.size());
+    int lowest = now.resolved().slices().get(slice).starting().get(0);
+    studio.decide(
+        s ->
+            Decisions.mark(
+                s,
+                GuideLayer.GUIDE,
+                lowest,
+                next == guides.get(0) ? Optional.empty() : Optional.of(next),
+                Said.of("guide.set", next.digit())));
   }
 
   /** All slides are hidden, as before a jury, or come back. */
