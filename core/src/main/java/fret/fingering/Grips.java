@@ -44,6 +44,7 @@ final class Grips {
    */
   HandState.Grip of(List<HandState.Touch> touches, int base, Region region, double strain) {
     double weakness = 0;
+    double turn = 0;
     Finger trills = Finger.OPEN;
     int harmonics = 0;
     for (HandState.Touch t : touches) {
@@ -54,13 +55,19 @@ final class Grips {
       harmonics += t.harmonic() && note.harmonic() == Head.Harmonic.NONE ? 1 : 0;
       for (Pitch auxiliary : note.auxiliaries()) {
         Auxiliary best = auxiliary(t, instrument.semitones(t.string(), auxiliary), base, region);
-        weakness += best.weakness();
-        trills = auxiliary.midi() > note.pitch().midi() ? best.finger() : trills;
+        boolean above = auxiliary.midi() > note.pitch().midi();
+        if (note.trill() && !above) {
+          turn += Math.min(1, best.weakness()); // Where no finger has it, one slips back to it.
+        } else {
+          weakness += best.weakness();
+        }
+        trills = above ? best.finger() : trills;
       }
     }
     return new HandState.Grip(
         strain,
         weakness,
+        turn,
         trills,
         barres(touches),
         printedBroken(touches),

@@ -29,6 +29,7 @@ final class HandState {
    *
    * @param strain semitones by which fingers leave the easy shape
    * @param trillWeakness 0 strong, 1 weak, 100 when no finger can play the ornament
+   * @param turnWeakness the same of the note below by which a trill ends, 0 to 1
    * @param trillFinger the finger that trills; {@link Finger#OPEN} for none
    * @param barres strings that one finger covers beyond its first, dearer under any but the first
    * @param printedBroken notes that are not fingered as printed
@@ -39,6 +40,7 @@ final class HandState {
   record Grip(
       double strain,
       double trillWeakness,
+      double turnWeakness,
       Finger trillFinger,
       double barres,
       int printedBroken,
@@ -48,6 +50,7 @@ final class HandState {
     boolean isPlain() {
       return strain == 0
           && trillWeakness == 0
+          && turnWeakness == 0
           && barres == 0
           && printedBroken == 0
           && freeHarmonics == 0;

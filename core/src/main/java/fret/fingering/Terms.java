@@ -557,7 +557,10 @@ final class Terms {
   /** A weak trill tires, and an open string is heard as such, the longer it lasts. */
   private static double weakTrill(HandState s) {
     double weakness = s.grip().trillWeakness();
-    return weakness >= 100 ? weakness : weakness * (TRILL_AT_ONCE + s.moment().seconds());
+    return weakness >= 100
+        ? weakness
+        : weakness * (TRILL_AT_ONCE + s.moment().seconds())
+            + s.grip().turnWeakness() * TRILL_AT_ONCE;
   }
 
   private static double thumbChange(HandState from, HandState to) {

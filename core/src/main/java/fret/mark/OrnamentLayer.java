@@ -17,7 +17,7 @@ public final class OrnamentLayer implements NoteLayer<OrnamentForm> {
 
   @Override
   public Concern concern() {
-    return Concern.NOTHING;
+    return Concern.HAND;
   }
 
   @Override

@@ -23,6 +23,7 @@ import fret.mark.Layer;
 import fret.mark.LengthLayer;
 import fret.mark.Marks;
 import fret.mark.NoteLayer;
+import fret.mark.OrnamentLayer;
 import fret.mark.Place;
 import fret.mark.ReductionLayer;
 import fret.mark.ReturnsLayer;
@@ -39,11 +40,13 @@ import fret.passage.TempoPlan;
 import fret.score.Bar;
 import fret.score.Event;
 import fret.score.NoteKey;
+import fret.score.OrnamentForm;
 import fret.score.ReducedChords;
 import fret.score.ResolvedPassage;
 import fret.score.Resolver;
 import fret.score.Score;
 import fret.score.Signs;
+import fret.score.TurnedEnds;
 import fret.search.Token;
 import fret.tempo.TempoMap;
 import java.util.ArrayList;
@@ -102,10 +105,24 @@ public final class Pipeline {
 
   /** What sounds of the page: the lines and bars asked for, chords as they are kept. */
   private static ResolvedPassage printed(Passage passage, Score page) {
+    Score asked = passage.settings().reading().of(page);
     return Resolver.resolve(
-        ReducedChords.of(
-            passage.settings().reading().of(page),
-            counting(passage.marks(), ReductionLayer.REDUCTION)));
+        TurnedEnds.of(
+            ReducedChords.of(asked, counting(passage.marks(), ReductionLayer.REDUCTION)),
+            turned(passage.marks())));
+  }
+
+  /** The trills that end by way of the note below, or do not, where the player says so. */
+  private static Map<NoteKey, Boolean> turned(Marks marks) {
+    Map<NoteKey, Boolean> turned = new HashMap<>();
+    counting(marks, OrnamentLayer.ORNAMENT)
+        .forEach(
+            (key, form) -> {
+              if (form.ending() != OrnamentForm.Ending.PRINTED) {
+                turned.put(key, form.ending() == OrnamentForm.Ending.TURNED);
+              }
+            });
+    return turned;
   }
 
   /** The page as it was decided: what is only proposed of the bow does not stand on it. */
@@ -166,6 +183,7 @@ public final class Pipeline {
             .marks()
             .of(ReductionLayer.REDUCTION)
             .equals(passage.marks().of(ReductionLayer.REDUCTION))
+        && turned(b.passage().marks()).equals(turned(passage.marks()))
         && b.page().equals(page);
   }
 

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import fret.drill.Drill;
 import fret.drill.DrillKind;
 import fret.fingering.NoteFinger;
+import fret.instrument.Finger;
 import fret.instrument.InstrumentType;
 import fret.mark.OrnamentLayer;
 import fret.passage.Passage;
@@ -14,6 +15,7 @@ import fret.pitch.Clef;
 import fret.pitch.Interval;
 import fret.pitch.KeySignature;
 import fret.pitch.Pitch;
+import fret.player.EffortKind;
 import fret.score.Head;
 import fret.score.LineBuilder;
 import fret.score.NoteValue;
@@ -59,6 +61,40 @@ class OrnamentsTest {
 
   private static Session trill() {
     return session("C5", Signs.Ornament.TRILL);
+  }
+
+  /** The note below by which a trill ends is weighed with it, as little as it is: it is short. */
+  @Test
+  void aTurnedEndIsFingeredWithItsTrill() {
+    Session plain = trill();
+    assertThat(plain.resolved().notes().get(2).auxiliaries()).hasSize(1);
+    Change turned =
+        Ornaments.change(plain, 2, f -> f.ending(OrnamentForm.Ending.TURNED)).orElseThrow();
+    Session s = plain.after(plain.step(turned)).computed(Token.NEVER);
+    assertThat(s.resolved().notes().get(2).auxiliaries())
+        .extracting(Pitch::toString)
+        .containsExactly("D5", "B4");
+    NoteFinger trilled = s.fingering().notes().get(2).orElseThrow();
+    assertThat(trilled.finger()).as("a finger below it plays the turn").isEqualTo(Finger.SECOND);
+    Session first = trillUnder(s, Finger.FIRST);
+    Session second = trillUnder(s, Finger.SECOND);
+    double slips = weakTrill(first) - weakTrill(trillUnder(plain, Finger.FIRST));
+    assertThat(slips).as("one finger slips back, for the end alone").isEqualTo(0.4);
+    assertThat(weakTrill(second)).isEqualTo(weakTrill(trillUnder(plain, Finger.SECOND)));
+    assertThat(Ornaments.of(s, 2).orElseThrow().tones())
+        .extracting(t -> t.pitch().toString())
+        .endsWith("C5", "B4", "C5");
+  }
+
+  private static Session trillUnder(Session s, Finger finger) {
+    return s.after(s.step(Decisions.pin(s, 2, Optional.of(finger), 2))).computed(Token.NEVER);
+  }
+
+  private static double weakTrill(Session s) {
+    return s.fingering().reasonsAt(2).stream()
+        .filter(r -> r.id().equals(EffortKind.WEAK_TRILL.id()))
+        .mapToDouble(r -> r.quantity())
+        .sum();
   }
 
   @Test
