@@ -22,6 +22,9 @@ final class Alike {
   /** What it is worth where the player wants figures alike. */
   static final double WANTED = 1000;
 
+  /** A swing is worth so much more: another string in it is a stumble (from memory). */
+  private static final double SWING = 3;
+
   private static final int AROUND = 3;
 
   private final LayeredProblem<HandState> problem;
@@ -56,30 +59,33 @@ final class Alike {
   /**
    * Unifies one figure.
    *
-   * @param starts layers at which it starts; its layers follow each other
+   * @param figure by the layers at which it starts; its layers follow each other
    */
-  void unify(List<Integer> starts, int length, boolean samePitch) {
+  void unify(Figures.Figure figure) {
     Set<List<Object>> patterns = new LinkedHashSet<>();
-    starts.forEach(s -> patterns.add(pattern(s, length, samePitch)));
-    if (patterns.size() == 1) {
-      alike++;
-      return;
-    }
+    figure.starts().forEach(s -> patterns.add(pattern(figure, s)));
+    boolean unified = patterns.size() == 1 || unify(figure, patterns);
+    // A swing that goes on is no figure that comes back.
+    alike += unified && !figure.swing() ? 1 : 0;
+  }
+
+  private boolean unify(Figures.Figure figure, Set<List<Object>> patterns) {
     List<HandState> before = List.copyOf(states);
     List<HandState> best = null;
     double least = Double.POSITIVE_INFINITY;
     for (List<Object> pattern : patterns) {
-      Optional<Double> extra = impose(pattern, starts, length, samePitch);
+      Optional<Double> extra = impose(pattern, figure);
       if (extra.isPresent() && extra.get() < least) {
         least = extra.get();
         best = List.copyOf(states);
       }
       restore(before);
     }
-    if (best != null && least <= 1e-9) {
-      alike++;
-      restore(best);
+    if (best == null || least > 1e-9) {
+      return false;
     }
+    restore(best);
+    return true;
   }
 
   private void restore(List<HandState> other) {
@@ -89,11 +95,12 @@ final class Alike {
   }
 
   /** Extra effort less the price that is paid for likeness; empty where it cannot be. */
-  private Optional<Double> impose(
-      List<Object> pattern, List<Integer> starts, int length, boolean samePitch) {
+  private Optional<Double> impose(List<Object> pattern, Figures.Figure figure) {
+    double worth = price * (figure.swing() ? SWING : 1);
+    int length = figure.length();
     double sum = 0;
-    for (int start : starts) {
-      if (pattern(start, length, samePitch).equals(pattern)) {
+    for (int start : figure.starts()) {
+      if (pattern(figure, start).equals(pattern)) {
         continue;
       }
       int from = Math.max(0, start - AROUND);
@@ -102,11 +109,12 @@ final class Alike {
         to++;
       }
       double now = effort(from, to);
+      // Places that follow each other closely are in each other's way: all keep the pattern.
       BiPredicate<Integer, HandState> admit =
           (layer, state) ->
-              layer < start
-                  || layer >= start + length
-                  || one(state, samePitch).equals(pattern.get(layer - start));
+              figure.starts().stream()
+                  .filter(s -> layer >= s && layer < s + length)
+                  .allMatch(s -> one(state, figure.samePitch()).equals(pattern.get(layer - s)));
       Optional<Path<HandState>> way =
           search.bestWithin(
               from,
@@ -120,10 +128,10 @@ final class Alike {
       for (int i = 0; i < way.get().states().size(); i++) {
         states.set(from + i, way.get().states().get(i));
       }
-      if (!pattern(start, length, samePitch).equals(pattern)) {
+      if (!pattern(figure, start).equals(pattern)) {
         return Optional.empty();
       }
-      sum += effort(from, to) - now - price;
+      sum += effort(from, to) - now - worth;
     }
     return Optional.of(sum);
   }
@@ -142,10 +150,10 @@ final class Alike {
     return sum;
   }
 
-  private List<Object> pattern(int start, int length, boolean samePitch) {
+  private List<Object> pattern(Figures.Figure figure, int start) {
     List<Object> pattern = new ArrayList<>();
-    for (int i = start; i < start + length; i++) {
-      pattern.add(one(states.get(i), samePitch));
+    for (int i = start; i < start + figure.length(); i++) {
+      pattern.add(one(states.get(i), figure.samePitch()));
     }
     return pattern;
   }

@@ -14,7 +14,8 @@ import org.apache.commons.numbers.fraction.Fraction;
 /**
  * Finds figures that come back: stretches of 4 to 16 moments that start on a beat and have the same
  * steps in the same rhythm, at the same pitch or as a sequence. The longest are found first, and no
- * moment belongs to two figures.
+ * moment belongs to two figures. Before them come the swings: two to six notes that come again
+ * twice straight away at the same pitch, wherever they start.
  */
 final class Figures {
   private static final int LONGEST = 16;
@@ -26,12 +27,21 @@ final class Figures {
    * @param starts indices of the moments at which it starts, two or more
    * @param length how many moments it lasts
    * @param samePitch whether it always comes at the same pitch; else it is a sequence
+   * @param swing whether it comes again straight away, so that the arm goes on in it
    */
-  record Figure(List<Integer> starts, int length, boolean samePitch) {
+  record Figure(List<Integer> starts, int length, boolean samePitch, boolean swing) {
     Figure {
       starts = List.copyOf(starts);
     }
+
+    Figure at(List<Integer> otherStarts) {
+      return new Figure(otherStarts, length, samePitch, swing);
+    }
   }
+
+  private static final int FEWEST_SWINGS = 3;
+  private static final int SHORTEST_SWING = 2;
+  private static final int LONGEST_SWING = 6;
 
   /** One moment without its pitch. */
   private record Shape(
@@ -64,13 +74,61 @@ final class Figures {
   /** The figures of a passage, those at the same pitch first, the longest of each kind first. */
   static List<Figure> of(ResolvedPassage passage, List<TimedSlice> moments) {
     Figures finder = new Figures(passage, moments);
-    List<Figure> found = new ArrayList<>();
+    List<Figure> found = finder.swings();
     for (boolean samePitch : new boolean[] {true, false}) {
       for (int length = LONGEST; length >= SHORTEST; length--) {
         finder.collect(length, samePitch, found);
       }
     }
     return found;
+  }
+
+  /** Each moment belongs to the swing of the shortest period that it is in. */
+  private List<Figure> swings() {
+    List<Figure> found = new ArrayList<>();
+    boolean[] swings = new boolean[moments.size()];
+    for (int period = SHORTEST_SWING; period <= LONGEST_SWING; period++) {
+      int start = 0;
+      while (start + 2 * period <= moments.size()) {
+        int end = start + period;
+        while (end < moments.size() && goesOn(end, period) && !swings[end]) {
+          end++;
+        }
+        int times = (end - start) / period;
+        if (times >= FEWEST_SWINGS && isLine(start, start + times * period) && !swings[start]) {
+          int length = period;
+          int first = start;
+          found.add(
+              new Figure(
+                  IntStream.range(0, times).mapToObj(t -> first + t * length).toList(),
+                  period,
+                  true,
+                  true));
+          java.util.Arrays.fill(swings, start, start + times * period, true);
+          start = end;
+        } else {
+          start++;
+        }
+      }
+    }
+    return found;
+  }
+
+  private boolean goesOn(int at, int period) {
+    return lowest[at] == lowest[at - period]
+        && shapes[at].intervals().equals(shapes[at - period].intervals())
+        && moments.get(at - 1).slice().restAfter().signum() == 0;
+  }
+
+  /** Single notes, each unlike the one before it. */
+  private boolean isLine(int from, int to) {
+    for (int i = from; i < to; i++) {
+      boolean single = shapes[i].intervals().size() == 1 && moments.get(i).slice().bowed();
+      if (!single || i > from && lowest[i] == lowest[i - 1]) {
+        return false;
+      }
+    }
+    return true;
   }
 
   private void collect(int length, boolean samePitch, List<Figure> into) {
@@ -90,7 +148,9 @@ final class Figures {
       List<Integer> free = starts.stream().filter(s -> !isTaken(s, length)).toList();
       if (free.size() > 1) {
         free.forEach(s -> java.util.Arrays.fill(taken, s, s + length, true));
-        into.add(new Figure(free, length, samePitch));
+        if (into.stream().noneMatch(f -> f.length == length && f.starts.equals(free))) {
+          into.add(new Figure(free, length, samePitch, false));
+        }
       }
     }
   }

@@ -135,7 +135,7 @@ public final class FingeringSolver {
         }
       }
       if (starts.size() > 1) {
-        alike.unify(starts, figure.length(), figure.samePitch());
+        alike.unify(figure.at(starts));
       }
     }
     Fingering found = fingering(new Path<>(alike.states(), 0));
