@@ -26,6 +26,9 @@ final class Terms {
 
   private static final double IN_A_RUN = 3;
 
+  /** What is heard of a finger that slides under a slow slur counts so many times (from memory). */
+  private static final double IN_A_SONG = 2;
+
   /** What a weak trill costs however short, as if it lasted so many seconds (from memory). */
   private static final double TRILL_AT_ONCE = 0.4;
 
@@ -71,20 +74,23 @@ final class Terms {
 
   /**
    * On the low strings the fourth finger closes the hand with the third behind it: less of a weak
-   * one than on violin and viola (common practice, no source; the share is from memory).
+   * one than on violin and viola, but where it is held long (common practice, no source; the share
+   * is from memory).
    */
   private static final double BACKED_FOURTH = 0.6;
 
   private final Instrument instrument;
-  private final boolean lowStrings;
+  private final double fourthShare;
   private final ShiftTerms shifts;
   private final FingerPairs shapes;
   private final Creep creep;
 
   Terms(HandModel hand) {
     this.instrument = hand.instrument();
-    this.lowStrings =
-        instrument.type() == InstrumentType.CELLO || instrument.type() == InstrumentType.BASS;
+    this.fourthShare =
+        instrument.type() == InstrumentType.CELLO || instrument.type() == InstrumentType.BASS
+            ? BACKED_FOURTH
+            : 1;
     this.shifts = new ShiftTerms(instrument);
     this.shapes = new FingerPairs(instrument.type());
     this.creep = new Creep(hand);
@@ -137,7 +143,7 @@ final class Terms {
       case OPEN_LOUD -> own(kind, Terms::openLoud);
       case VIBRATO -> own(kind, Terms::vibrato);
       case HARMONIC -> own(kind, Terms::harmonics);
-      case FOURTH -> own(kind, this::fourths);
+      case FOURTH -> own(kind, s -> fourthShare * fourths(s));
       case FOURTH_LONG -> own(kind, s -> fourths(s) * longSeconds(s, FOURTH_SHORT_S));
       case HIGH_ON_LOW -> own(kind, this::highOnLow);
       case HEIGHT -> own(kind, this::height);
@@ -440,7 +446,8 @@ final class Terms {
     if (!slides || to.isShiftFrom(from)) {
       return slides && run ? DRAGGED_PER_S : 0;
     }
-    double quick = run ? IN_A_RUN : 1;
+    boolean sung = to.moment().slice().slurredInto() && from.moment().seconds() >= SUNG_S;
+    double quick = run ? IN_A_RUN : sung ? IN_A_SONG : 1;
     return quick * semitones * Math.max(SLIDE_PER_S, 1 / to.sinceStartSeconds(from));
   }
 
@@ -523,12 +530,12 @@ final class Terms {
   }
 
   /** Notes that start under the fourth finger. */
-  private double fourths(HandState s) {
-    double count = 0;
+  private static double fourths(HandState s) {
+    int count = 0;
     for (HandState.Touch t : s.touches()) {
       count += t.finger() == Finger.FOURTH && !t.held() ? 1 : 0;
     }
-    return lowStrings ? BACKED_FOURTH * count : count;
+    return count;
   }
 
   private double highOnLow(HandState s) {

@@ -365,6 +365,32 @@ class TermsTest {
     assertThat(Exercises.quantity(back, EffortKind.STRETCH)).isCloseTo(0.8 + 0.4, within(1e-9));
   }
 
+  /** On the low strings the fourth finger has the third behind it; held long it is weak as ever. */
+  @ParameterizedTest
+  @CsvSource({"VIOLIN, B5, E4, 1", "CELLO, D4, A4, 0.6", "BASS, B2, G4, 0.6"})
+  void theFourthFingerIsAsWeakAsItIs(InstrumentType type, String note, String pin, double counts) {
+    Fingering f = pinned(type, Exercises.line(note, QUARTER), AT, pin);
+    assertThat(Exercises.quantity(f, EffortKind.FOURTH)).isEqualTo(counts);
+    assertThat(Exercises.quantity(f, EffortKind.FOURTH_LONG)).isEqualTo(0.5);
+  }
+
+  /** A finger that slides is heard twice as much under a slow slur. */
+  @Test
+  void aSlideUnderASlowSlurIsHeard() {
+    Fingering bowed = pinned(InstrumentType.VIOLIN, Exercises.line("C5 C#5", QUARTER), AT, "A2 A2");
+    Fingering sung =
+        pinned(InstrumentType.VIOLIN, Exercises.slurred("C5 C#5", QUARTER), AT, "A2 A2");
+    double plain = Exercises.quantity(bowed, EffortKind.SLIDE);
+    assertThat(plain).isPositive();
+    assertThat(Exercises.quantity(sung, EffortKind.SLIDE)).isCloseTo(2 * plain, within(1e-9));
+    Fingering quick =
+        pinned(InstrumentType.VIOLIN, Exercises.slurred("C5 C#5", SIXTEENTH), AT, "A2 A2");
+    Fingering apart =
+        pinned(InstrumentType.VIOLIN, Exercises.line("C5 C#5", SIXTEENTH), AT, "A2 A2");
+    assertThat(Exercises.quantity(quick, EffortKind.SLIDE))
+        .isEqualTo(Exercises.quantity(apart, EffortKind.SLIDE));
+  }
+
   /** A 3-4 whole tone does not exist in one hand, with 1 in between either: it is two shapes. */
   @Test
   void aThirdFingerAWholeToneUnderTheFourthOpensTheHand() {

@@ -13,6 +13,7 @@ import fret.fingering.Shift;
 import fret.instrument.Instrument;
 import fret.instrument.InstrumentType;
 import fret.mark.FingerLayer;
+import fret.mark.GuideLayer;
 import fret.mark.SlideLayer;
 import fret.mark.SlideWish;
 import fret.mark.VibratoLayer;
@@ -23,8 +24,10 @@ import fret.player.BodyCue;
 import fret.player.EffortKind;
 import fret.player.Hand;
 import fret.player.Preset;
+import fret.score.Reduction;
 import fret.search.Token;
 import fret.search.WeightRange;
+import fret.session.Chords;
 import fret.shelf.Planning;
 import java.util.List;
 import java.util.Optional;
@@ -123,6 +126,32 @@ class LeftHandModelTest extends OnDemoLibrary {
     assertThat(studio.shown().resolved().indexOf(wish.to())).contains(7);
     does(() -> model.withdraw(wish));
     assertThat(Wish.all(studio.shown().passage().marks())).isEmpty();
+  }
+
+  /** The last chord of the page, whole, then its top note: everything follows, and comes back. */
+  @Test
+  void aChordIsReducedByOneKeyAtAPrice() throws Exception {
+    int notes = studio.shown().resolved().notes().size();
+    does(() -> studio.select(notes - 1));
+    until(() -> !model.chords().versionsProperty().get().isEmpty());
+    List<Chords.Version> ways = model.chords().versionsProperty().get();
+    assertThat(ways)
+        .extracting(Chords.Version::kept)
+        .containsExactly(
+            Optional.empty(), Optional.of(Reduction.TOP), Optional.of(Reduction.BOTTOM));
+    double before = standing().effort();
+    does(() -> model.chords().next());
+    assertThat(model.chords().kept()).contains(Reduction.TOP);
+    assertThat(studio.shown().resolved().notes()).hasSize(notes - 1);
+    assertThat(standing().effort() - before).isEqualTo(ways.get(1).extraEffort());
+    assertThat(studio.selectedPlace()).as("what is left of it stays selected").isPresent();
+    does(studio::undo);
+    assertThat(studio.shown().resolved().notes()).hasSize(notes);
+    does(() -> studio.select(0));
+    does(() -> model.chords().next());
+    assertThat(studio.shown().resolved().notes()).as("no chord").hasSize(notes);
+    does(() -> studio.decisions().nextGuide());
+    assertThat(studio.shown().passage().marks().any(GuideLayer.GUIDE)).isFalse();
   }
 
   /** Heard, hidden, as it comes; before a jury nothing is heard, and it comes back. */
