@@ -24,6 +24,8 @@ public enum DrillKind {
   TREBLED(Of.CHUNK, 3, 3),
   BURSTS(Of.CHUNK, 2, 7),
   BLOCKS(Of.CHUNK, 2, 7),
+  /** Fingers that stay down until their note comes back. */
+  KEPT_FINGERS(Of.CHUNK, 2, 7),
   FINGER_FIRST(Of.CHUNK, 2, 7),
   SILENT(Of.CHUNK, 1, 7),
   END_CLICK(Of.CHUNK, 2, 7),

@@ -155,9 +155,12 @@ public final class DrillBook {
       List<Score> ornaments = Ornaments.drills(session, chunk);
       return ornaments.isEmpty() ? Optional.empty() : Optional.of(new Drill(kind, ornaments));
     }
-    if (kind == DrillKind.BLOCKS) {
-      List<Score> blocks = new HandBlocks(session).of(chunk);
-      return blocks.isEmpty() ? Optional.empty() : Optional.of(new Drill(kind, blocks));
+    if (kind == DrillKind.BLOCKS || kind == DrillKind.KEPT_FINGERS) {
+      List<Score> parts =
+          kind == DrillKind.BLOCKS
+              ? new HandBlocks(session).of(chunk)
+              : new KeptFingers(session).of(chunk);
+      return parts.isEmpty() ? Optional.empty() : Optional.of(new Drill(kind, parts));
     }
     return Drills.of(OneLine.of(fingered(chunk), chunk.way()), chunk, kind);
   }
