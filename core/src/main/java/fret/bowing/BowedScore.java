@@ -125,12 +125,7 @@ public final class BowedScore {
   }
 
   private Score score() {
-    return passage
-        .score()
-        .withBars(
-            passage.score().bars().stream()
-                .map(b -> b.withEvents(b.events().stream().map(e -> event(b, e)).toList()))
-                .toList());
+    return passage.score().withEach(this::event);
   }
 
   private Event event(Bar bar, Event e) {

@@ -58,10 +58,7 @@ public final class Tenths {
   }
 
   private static Score fingered(Score line) {
-    return line.withBars(
-        line.bars().stream()
-            .map(b -> b.withEvents(b.events().stream().map(Tenths::fingered).toList()))
-            .toList());
+    return line.withEach((b, e) -> fingered(e));
   }
 
   private static Event fingered(Event e) {

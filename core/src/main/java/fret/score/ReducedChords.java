@@ -1,11 +1,9 @@
 package fret.score;
 
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 
 /**
  * Chords of which only some notes are played. The others stay on the page, marked as left out, and
@@ -16,19 +14,7 @@ public final class ReducedChords {
 
   /** The part with what is left out of its chords, each named by its lowest head. */
   public static Score of(Score score, Map<NoteKey, Reduction> reduced) {
-    if (reduced.isEmpty()) {
-      return score;
-    }
-    Set<Integer> bars = new HashSet<>();
-    reduced.keySet().forEach(k -> bars.add(k.barIndex()));
-    return score.withBars(
-        score.bars().stream()
-            .map(
-                b ->
-                    bars.contains(b.index())
-                        ? b.withEvents(b.events().stream().map(e -> of(b, e, reduced)).toList())
-                        : b)
-            .toList());
+    return score.withEach(reduced.keySet(), (b, e) -> of(b, e, reduced));
   }
 
   private static Event of(Bar bar, Event event, Map<NoteKey, Reduction> reduced) {

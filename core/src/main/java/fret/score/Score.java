@@ -2,9 +2,12 @@ package fret.score;
 
 import fret.pitch.Interval;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
+import java.util.function.BiFunction;
 import org.apache.commons.numbers.fraction.Fraction;
 
 /**
@@ -88,26 +91,32 @@ public record Score(
     return new Score(title, composer, partName, transposition, other);
   }
 
+  /** The part with something else in place of each event. */
+  public Score withEach(BiFunction<Bar, Event, Event> change) {
+    return withBars(
+        bars.stream()
+            .map(b -> b.withEvents(b.events().stream().map(e -> change.apply(b, e)).toList()))
+            .toList());
+  }
+
+  /** The same where something is said of the notes of a bar; other bars stay as they are. */
+  public Score withEach(Set<NoteKey> said, BiFunction<Bar, Event, Event> change) {
+    Set<Integer> here = new HashSet<>();
+    said.forEach(k -> here.add(k.barIndex()));
+    return said.isEmpty()
+        ? this
+        : withEach((b, e) -> here.contains(b.index()) ? change.apply(b, e) : e);
+  }
+
   /** The part with every note some octaves higher or lower. */
   public Score movedByOctaves(int octaves) {
     if (octaves == 0) {
       return this;
     }
     Interval by = new Interval(7 * octaves, 12 * octaves);
-    return withBars(
-        bars.stream()
-            .map(
-                b ->
-                    b.withEvents(
-                        b.events().stream()
-                            .map(
-                                e ->
-                                    e.withHeads(
-                                        e.heads().stream()
-                                            .map(h -> h.withPitch(h.pitch().plus(by)))
-                                            .toList()))
-                            .toList()))
-            .toList());
+    return withEach(
+        (b, e) ->
+            e.withHeads(e.heads().stream().map(h -> h.withPitch(h.pitch().plus(by))).toList()));
   }
 
   public Score withTitle(String other) {

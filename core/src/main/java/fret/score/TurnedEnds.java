@@ -14,12 +14,7 @@ public final class TurnedEnds {
    * @param turned by the first head of a trill, whether it ends by way of the note below
    */
   public static Score of(Score score, Map<NoteKey, Boolean> turned) {
-    return turned.isEmpty()
-        ? score
-        : score.withBars(
-            score.bars().stream()
-                .map(b -> b.withEvents(b.events().stream().map(e -> of(b, e, turned)).toList()))
-                .toList());
+    return score.withEach(turned.keySet(), (b, e) -> of(b, e, turned));
   }
 
   private static Event of(Bar bar, Event event, Map<NoteKey, Boolean> turned) {

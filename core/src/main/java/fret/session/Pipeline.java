@@ -280,19 +280,7 @@ public final class Pipeline {
 
   /** The part with the player's bow marks in place of the printed ones. */
   private static Score bowed(Score score, Map<NoteKey, Signs.Bow> bows) {
-    if (bows.isEmpty()) {
-      return score;
-    }
-    Set<Integer> bars = new HashSet<>();
-    bows.keySet().forEach(k -> bars.add(k.barIndex()));
-    return score.withBars(
-        score.bars().stream()
-            .map(
-                b ->
-                    bars.contains(b.index())
-                        ? b.withEvents(b.events().stream().map(e -> bowed(b, e, bows)).toList())
-                        : b)
-            .toList());
+    return score.withEach(bows.keySet(), (b, e) -> bowed(b, e, bows));
   }
 
   private static Event bowed(Bar bar, Event event, Map<NoteKey, Signs.Bow> bows) {

@@ -337,11 +337,7 @@ public record Session(
         places.put(resolved().notes().get(i).key(), fingering().notes().get(i).get());
       }
     }
-    List<Bar> bars = new ArrayList<>();
-    for (Bar bar : score().bars()) {
-      bars.add(bar.withEvents(bar.events().stream().map(e -> printed(bar, e, places)).toList()));
-    }
-    return score().withBars(bars);
+    return score().withEach((bar, e) -> printed(bar, e, places));
   }
 
   private static Event printed(Bar bar, Event e, Map<NoteKey, NoteFinger> places) {

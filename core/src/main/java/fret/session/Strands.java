@@ -198,10 +198,7 @@ public final class Strands {
           .filter(x -> x.onset().equals(n.onset()) && !x.isRest() && !x.isGrace())
           .forEach(x -> keep(s, n, x, kept));
     }
-    return page.withBars(
-        page.bars().stream()
-            .map(b -> b.withEvents(b.events().stream().map(x -> alone(x, kept)).toList()))
-            .toList());
+    return page.withEach((b, x) -> alone(x, kept));
   }
 
   private static void keep(Session s, SoundingNote n, Event x, Map<Event, List<Head>> kept) {
