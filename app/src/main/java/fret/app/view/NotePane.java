@@ -29,7 +29,6 @@ import fret.search.Explanation;
 import fret.session.Chords;
 import fret.session.Session;
 import fret.session.StillCues;
-import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
@@ -234,14 +233,19 @@ final class NotePane extends Cards {
   /** The notes of the key under the hand where it stands. */
   private void underHand(NoteFinger place) {
     Session s = studio.shown();
-    List<String> all = new ArrayList<>();
-    for (UnderHand u : UnderHand.of(s.resolved(), s.task().hand(), place.last())) {
-      all.add(Words.under(instrument(), u));
+    List<UnderHand> strings = UnderHand.of(s.resolved(), s.task().hand(), place.last());
+    if (strings.isEmpty()) {
+      return;
     }
-    if (!all.isEmpty()) {
-      reasons
-          .getChildren()
-          .add(Parts.label(Sentences.of("note.under", String.join("; ", all)), "quiet"));
+    reasons.getChildren().add(Parts.line(Sentences.of("note.under"), "quiet"));
+    for (UnderHand u : strings) {
+      FlowPane row = Parts.flow(8, Parts.line(instrument().stringName(u.string()), "strong"));
+      u.notes()
+          .forEach(
+              n ->
+                  row.getChildren().add(Parts.line(n.finger().digit() + " " + n.pitch(), "quiet")));
+      row.setAccessibleText(Words.under(instrument(), u));
+      reasons.getChildren().add(row);
     }
   }
 
