@@ -22,6 +22,10 @@ record Contour(int turn, boolean comesBack, int arpeggio) {
   /** In quicker notes than this nobody moves the hand on each, in s (from memory). */
   private static final double CHAIN_S = 0.2;
 
+  Contour withoutTurn() {
+    return new Contour(0, comesBack, arpeggio);
+  }
+
   /**
    * How the line runs over a moment.
    *

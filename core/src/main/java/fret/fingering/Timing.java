@@ -43,7 +43,7 @@ final class Timing {
               times.endMs()[i],
               level == null ? LoudnessLine.MEZZO_FORTE : level.getValue(),
               onBeat(passage, slice),
-              Contour.of(passage, i, times.durationMs(i) / 1000),
+              contour(passage, i, times.durationMs(i) / 1000, patterns),
               slice.starting().stream().anyMatch(wishes.vibrato()::contains),
               LetGo.worth(passage, slice),
               patterns[i],
@@ -52,6 +52,14 @@ final class Timing {
               themes[i]));
     }
     return timed;
+  }
+
+  /** In a pattern of the bow no crossing is for one note alone: none need be remembered. */
+  private static Contour contour(
+      ResolvedPassage passage, int i, double seconds, double[] patterns) {
+    Contour contour = Contour.of(passage, i, seconds);
+    boolean inPattern = i + 1 < patterns.length && patterns[i] < 1 && patterns[i + 1] < 1;
+    return inPattern ? contour.withoutTurn() : contour;
   }
 
   private static double slide(Wishes wishes, Slice slice) {
