@@ -4,7 +4,6 @@ import fret.instrument.Finger;
 import fret.instrument.Instrument;
 import fret.instrument.InstrumentType;
 import fret.player.EffortKind;
-import fret.player.FingerPairs;
 import fret.player.HandModel;
 import fret.player.Preset;
 import fret.player.Region;
@@ -42,10 +41,7 @@ final class Terms {
   private static final double LAID = 0.3;
 
   private static final double FOURTH_SHORT_S = 0.5;
-  private static final double LONGEST_COUNTED_S = 2;
-
-  /** Another string gives the hand room (from memory). */
-  private static final double OTHER_STRING = 0.35;
+  static final double LONGEST_COUNTED_S = 2;
 
   /** High notes on the low strings of the bass speak worse still (from memory). */
   private static final double ON_THE_BASS = 2.5;
@@ -65,14 +61,6 @@ final class Terms {
   private static final double SLIDE_PER_S = 3;
 
   /**
-   * What a hand that stays open costs, in semitones out of the easy shape a second (from memory).
-   */
-  private static final double OPEN_HAND_PER_S = 0.4;
-
-  /** What a hand costs that begins open, of one that opens where it stands (from memory). */
-  private static final double SET_DOWN_OPEN = 2.0 / 3;
-
-  /**
    * On the low strings the fourth finger closes the hand with the third behind it: less of a weak
    * one than on violin and viola, but where it is held long (common practice, no source; the share
    * is from memory).
@@ -82,7 +70,7 @@ final class Terms {
   private final Instrument instrument;
   private final double fourthShare;
   private final ShiftTerms shifts;
-  private final FingerPairs shapes;
+  private final StretchTerms stretches;
   private final Creep creep;
 
   Terms(HandModel hand) {
@@ -92,7 +80,7 @@ final class Terms {
             ? BACKED_FOURTH
             : 1;
     this.shifts = new ShiftTerms(instrument);
-    this.shapes = new FingerPairs(instrument.type());
+    this.stretches = new StretchTerms(instrument.type());
     this.creep = new Creep(hand);
   }
 
@@ -130,7 +118,7 @@ final class Terms {
       case SAME_FINGER -> move(kind, Terms::sameFinger);
       case SLIDE -> move(kind, Terms::slide);
       case WEAK_PAIR -> move(kind, this::weakPair);
-      case STRETCH -> both(kind, Terms::strain, this::stretch);
+      case STRETCH -> both(kind, StretchTerms::own, stretches::into);
       case START -> new Term(kind, true, guardOf(kind), this::start);
       case PAIR -> move(kind, ChordMoves::otherPair);
       case SWAP -> move(kind, Terms::swap);
@@ -167,7 +155,7 @@ final class Terms {
       (f, t) -> isStopped(f.out().lead()) && isStopped(t.lead());
   private static final EffortTerm.Guard<HandState> SOUNDS_ON = (f, t) -> t.handsOver() || t.holds();
 
-  private static boolean isStopped(HandState.Touch touch) {
+  static boolean isStopped(HandState.Touch touch) {
     return touch != null && !touch.isOpen();
   }
 
@@ -472,44 +460,6 @@ final class Terms {
       open += t.isOpen() && !t.held() ? longSeconds(s, OPEN_SHORT_S) : 0;
     }
     return open / Math.max(1, s.touches().size());
-  }
-
-  /** What the fingers leave the easy shape by, and what a hand that stays open costs by time. */
-  private static double strain(HandState s) {
-    boolean open = s.shape().isExtended() && s.fingersDown() == 1;
-    return open
-        ? s.grip().strain() + OPEN_HAND_PER_S * Math.min(LONGEST_COUNTED_S, s.moment().seconds())
-        : s.grip().strain();
-  }
-
-  /**
-   * A hand that opens; one that moves closes on the way and opens anew, one that begins is set down
-   * open, which is easier.
-   */
-  private static double opening(HandState from, HandState to) {
-    boolean extended = to.shape().isExtended() && to.fingersDown() == 1;
-    boolean begins = from == null || from.base() == HandState.FREE;
-    boolean opens = begins || to.isShiftFrom(from) || from.shape() != to.shape();
-    return extended && opens ? to.shape().strain() * (begins ? SET_DOWN_OPEN : 1) : 0;
-  }
-
-  /** Semitones by which two fingers stand wider than they are taught, or a little for closer. */
-  private double stretch(HandState from, HandState to) {
-    return opening(from, to) + pairStretch(from, to);
-  }
-
-  private double pairStretch(HandState from, HandState to) {
-    HandState.Touch a = from == null ? null : from.lead();
-    HandState.Touch b = to.lead();
-    if (from == null || from.base() == HandState.FREE || to.isShiftFrom(from)) {
-      return b == null ? 0 : shapes.arrival(b.finger(), b.semitone(), to.base());
-    }
-    boolean inHand = isStopped(a) && isStopped(b) && from.base() == to.base();
-    if (!inHand || from.region() == Region.THUMB || to.region() == Region.THUMB) {
-      return 0;
-    }
-    double strain = shapes.strain(a.finger(), a.semitone(), b.finger(), b.semitone(), to.base());
-    return a.string() == b.string() ? strain : OTHER_STRING * strain;
   }
 
   /** How far off home a passage begins, in doublings: a semitone 1, three semitones 2. */

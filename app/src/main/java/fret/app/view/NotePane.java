@@ -26,7 +26,6 @@ import fret.player.HandModel;
 import fret.score.NoteKey;
 import fret.score.SoundingNote;
 import fret.search.Explanation;
-import fret.session.Chords;
 import fret.session.Session;
 import fret.session.StillCues;
 import java.util.Comparator;
@@ -42,14 +41,12 @@ import javafx.scene.layout.VBox;
 
 /** The selected note: why it is fingered so, how else it could be, and what is asked of it. */
 final class NotePane extends Cards {
-  private static final int MOST_CHOICES = 12;
   private static final int MOST_DIFFERENCES = 6;
 
   private final Studio studio;
   private final PencilField word;
   private final LeftHandModel model;
   private final VBox reasons = new VBox(4);
-  private final VBox others = new VBox(4);
   private final VBox asked = new VBox(4);
   private final Label asksOf = Parts.line("", "quiet");
   private final Button onString;
@@ -63,7 +60,8 @@ final class NotePane extends Cards {
     reasons.setPadding(new Insets(0, 8, 0, 0)); // The figures stand clear of the bar beside them.
     reasonCard.setPrefWidth(340);
     reasonCard.setMinWidth(240);
-    VBox otherCard = Parts.card(Sentences.of("note.or-play"), Parts.scroll(others));
+    VBox otherCard =
+        Parts.card(Sentences.of("note.or-play"), Parts.scroll(new NoteChoices(studio, model)));
     otherCard.setPrefWidth(370);
     otherCard.setMinWidth(320);
     onString = wish(Sentences.of("note.on-this"), "wish-string", Wish.Kind.ON_STRING);
@@ -103,8 +101,6 @@ final class NotePane extends Cards {
     studio.selectedProperty().addListener(o -> show());
     model.anchorProperty().addListener(o -> show());
     model.triedProperty().addListener(o -> show());
-    model.choicesProperty().addListener(o -> showChoices());
-    model.chords().versionsProperty().addListener(o -> showChoices());
     model.decidedByProperty().addListener(o -> show());
   }
 
@@ -407,70 +403,5 @@ final class NotePane extends Cards {
 
   private static String bar(Session b, NoteKey key) {
     return b.resolved().indexOf(key).map(i -> b.resolved().notes().get(i).bar()).orElse("?");
-  }
-
-  private void showChoices() {
-    others.getChildren().clear();
-    showChord();
-    Optional<NoteFinger> now = studio.selectedPlace();
-    int count = 0;
-    for (LeftHandModel.Choice c : model.choicesProperty().get()) {
-      if (count >= MOST_CHOICES) {
-        break;
-      }
-      boolean current =
-          now.isPresent()
-              && now.get().samePlace(c.place())
-              && (now.get().isOpen() || now.get().base() == c.place().base());
-      String price =
-          current
-              ? Sentences.of("note.now")
-              : c.extraEffort() < 0.005
-                  ? Sentences.of("note.the-same")
-                  : "+" + Words.one(c.extraEffort());
-      Button pin =
-          choice(
-              Words.shortPlace(instrument(), c.place()),
-              price,
-              "choice-" + count++,
-              () -> model.take(c));
-      pin.setAccessibleText(
-          Sentences.of("note.pin", Words.shortPlace(instrument(), c.place()), price));
-      pin.setDisable(current);
-      Button look =
-          Parts.button(Sentences.of("note.try"), "", () -> model.tryOut(c.whole()), "small");
-      look.setAccessibleText(Sentences.of("note.try-the"));
-      look.setDisable(current);
-      others.getChildren().add(Parts.row(6, pin, look));
-    }
-  }
-
-  /** The whole chord, or some of its notes, each with what it spares. */
-  private void showChord() {
-    List<Chords.Version> versions = model.chords().versionsProperty().get();
-    for (Chords.Version v : versions) {
-      boolean current = v.kept().equals(model.chords().kept());
-      String price =
-          !v.playable()
-              ? Sentences.of("chord.unplayable")
-              : current ? Sentences.of("note.now") : Words.shown("%+.1f", v.extraEffort());
-      String name = Sentences.of("chord." + v.kept().map(Enum::name).orElse("whole"));
-      Button keep =
-          choice(name, price, "chord-" + versions.indexOf(v), () -> model.chords().keep(v.kept()));
-      keep.setAccessibleText(Sentences.of("chord.keep", name, price));
-      keep.setDisable(current);
-      others.getChildren().add(keep);
-    }
-  }
-
-  private static Button choice(String name, String price, String id, Runnable handler) {
-    HBox text =
-        Parts.row(8, Parts.line(name, "plain"), Parts.spring(), Parts.line(price, "effort"));
-    text.setPrefWidth(236);
-    HBox.setHgrow(text, Priority.ALWAYS);
-    Button button = Parts.button("", id, handler, "choice");
-    button.setGraphic(text);
-    button.setMinWidth(0);
-    return button;
   }
 }

@@ -1,0 +1,95 @@
+package fret.app.view;
+
+import fret.app.viewmodel.LeftHandModel;
+import fret.app.viewmodel.Studio;
+import fret.app.words.Sentences;
+import fret.app.words.Words;
+import fret.fingering.NoteFinger;
+import fret.instrument.Instrument;
+import fret.session.Chords;
+import java.util.List;
+import java.util.Optional;
+import javafx.scene.control.Button;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+
+/** Other ways to play the selected note, and its chord, each with its price. */
+final class NoteChoices extends VBox {
+  private static final int MOST = 12;
+
+  private final Studio studio;
+  private final LeftHandModel model;
+
+  NoteChoices(Studio studio, LeftHandModel model) {
+    super(4);
+    this.studio = studio;
+    this.model = model;
+    model.choicesProperty().addListener(o -> show());
+    model.chords().versionsProperty().addListener(o -> show());
+  }
+
+  private void show() {
+    getChildren().clear();
+    showChord();
+    if (studio.shown() == null) {
+      return;
+    }
+    Instrument on = studio.shown().task().hand().instrument();
+    Optional<NoteFinger> now = studio.selectedPlace();
+    int count = 0;
+    for (LeftHandModel.Choice c : model.choicesProperty().get()) {
+      if (count >= MOST) {
+        break;
+      }
+      boolean current =
+          now.isPresent()
+              && now.get().samePlace(c.place())
+              && (now.get().isOpen() || now.get().base() == c.place().base());
+      String price =
+          current
+              ? Sentences.of("note.now")
+              : c.extraEffort() < 0.005
+                  ? Sentences.of("note.the-same")
+                  : "+" + Words.one(c.extraEffort());
+      Button pin =
+          choice(Words.shortPlace(on, c.place()), price, "choice-" + count++, () -> model.take(c));
+      pin.setAccessibleText(Sentences.of("note.pin", Words.shortPlace(on, c.place()), price));
+      pin.setDisable(current);
+      Button look =
+          Parts.button(Sentences.of("note.try"), "", () -> model.tryOut(c.whole()), "small");
+      look.setAccessibleText(Sentences.of("note.try-the"));
+      look.setDisable(current);
+      getChildren().add(Parts.row(6, pin, look));
+    }
+  }
+
+  /** The whole chord, or some of its notes, each with what it spares. */
+  private void showChord() {
+    List<Chords.Version> versions = model.chords().versionsProperty().get();
+    for (Chords.Version v : versions) {
+      boolean current = v.kept().equals(model.chords().kept());
+      String price =
+          !v.playable()
+              ? Sentences.of("chord.unplayable")
+              : current ? Sentences.of("note.now") : Words.shown("%+.1f", v.extraEffort());
+      String name = Sentences.of("chord." + v.kept().map(Enum::name).orElse("whole"));
+      Button keep =
+          choice(name, price, "chord-" + versions.indexOf(v), () -> model.chords().keep(v.kept()));
+      keep.setAccessibleText(Sentences.of("chord.keep", name, price));
+      keep.setDisable(current);
+      getChildren().add(keep);
+    }
+  }
+
+  private static Button choice(String name, String price, String id, Runnable handler) {
+    HBox text =
+        Parts.row(8, Parts.line(name, "plain"), Parts.spring(), Parts.line(price, "effort"));
+    text.setPrefWidth(236);
+    HBox.setHgrow(text, Priority.ALWAYS);
+    Button button = Parts.button("", id, handler, "choice");
+    button.setGraphic(text);
+    button.setMinWidth(0);
+    return button;
+  }
+}
