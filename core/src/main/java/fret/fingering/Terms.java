@@ -450,8 +450,11 @@ final class Terms {
     if (high != 4 || low < 2 || low == high) {
       return 0;
     }
-    double weight = low == 3 ? 1 : instrument.type() == InstrumentType.BASS ? 0.4 : 0.25;
-    return weight / to.sinceStartSeconds(from);
+    double seconds = to.sinceStartSeconds(from);
+    boolean bass = instrument.type() == InstrumentType.BASS;
+    // On the bass 4-2 is what 4-3 is elsewhere; where it is quick it is no stronger.
+    double weight = low == 3 || bass && seconds < RUN_S ? 1 : bass ? 0.4 : 0.25;
+    return weight / seconds;
   }
 
   private static double openLong(HandState s) {

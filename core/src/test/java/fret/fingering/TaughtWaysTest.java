@@ -72,6 +72,26 @@ class TaughtWaysTest {
     }
   }
 
+  /** First choices of a teacher (common practice, from memory). */
+  @ParameterizedTest
+  @CsvSource({
+    // the end of a scale: low 1, 2, shift, 1 3 4
+    "CELLO, F3 G3 A3 Bb3 C4 D4 E4 F4, 24012134",
+    "VIOLA, D3+B3+G4, 123",
+    // fourth position: 1-3-2, and 3 across two strings
+    "CELLO, D3+B3+F4, 132",
+    "CELLO, D3+B3+F#4, 133",
+    // sixths down the scale keep neighbouring fingers
+    "VIOLIN, F#4+D5 E4+C#5 D4+B4, 231201",
+    // tritones: the lower string has the higher finger
+    "VIOLIN, G4+C#5, 32",
+    "VIOLA, C4+F#4, 32"
+  })
+  void whatATeacherWritesFirst(InstrumentType type, String notes, String digits) {
+    Fingering f = best(type, Exercises.line(notes, QUARTER), 60);
+    assertThat(Exercises.digits(f)).isEqualTo(digits);
+  }
+
   /** Octaves are the frame of the hand, high up as well, whatever the player cares for. */
   @ParameterizedTest
   @ValueSource(strings = {"sure", "singing", "quick", "powerful", "gentle"})

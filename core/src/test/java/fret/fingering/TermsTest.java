@@ -374,6 +374,15 @@ class TermsTest {
     assertThat(Exercises.quantity(f, EffortKind.FOURTH_LONG)).isEqualTo(0.5);
   }
 
+  /** common practice, from memory: 4-2 on the bass is as weak as 4-3 where it is quick. */
+  @ParameterizedTest
+  @CsvSource({"60, 0.4", "600, 10"})
+  void fourthToSecondOnTheBassIsWeakWhereItIsQuick(double tempo, double weak) {
+    Fingering f = pinned(InstrumentType.BASS, Exercises.line("B2 Bb2", QUARTER), tempo, "G4 G2");
+    assertThat(f.shifts()).isEmpty();
+    assertThat(Exercises.quantity(f, EffortKind.WEAK_PAIR)).isCloseTo(weak, within(1e-9));
+  }
+
   /** A finger that slides is heard twice as much under a slow slur. */
   @Test
   void aSlideUnderASlowSlurIsHeard() {
