@@ -343,25 +343,38 @@ final class HandLane implements Lane {
               .anyMatch(y -> Math.abs(y - middle) < RADIUS * 1.4);
     }
 
-    /** The name of the position along the top, where it changes. */
+    /** The names of the positions along the top, where they change, in mid-note too. */
     private void positions() {
       Set<Integer> changes = PositionChanges.of(fingering);
       double free = 0;
       for (Slice slice : input.passage().slices()) {
-        for (int note : slice.starting()) {
-          if (changes.contains(note) && axis.has(slice.index())) {
-            NoteFinger p = fingering.notes().get(note).orElseThrow();
-            String name =
-                PositionNames.shortOf(instrument.type(), p.base(), p.region() == Region.THUMB);
-            double x = axis.x(slice.index()) - RADIUS;
-            // A name that would run into the one before it is left to the words of the note.
-            if (x >= free) {
-              pen.text(name, x, 1.15, 1.15, Style.REGULAR, false, Ink.HAND, slice.index());
-              free = x + (name.length() + 1) * NAME_LETTER;
-            }
+        int at = slice.index();
+        for (int note : axis.has(at) ? slice.starting() : List.<Integer>of()) {
+          Optional<NoteFinger> place = fingering.notes().get(note);
+          double x = axis.x(at) - RADIUS;
+          if (place.isPresent() && changes.contains(note)) {
+            free = position(place.get(), x, free, at);
+          }
+          if (place.filter(p -> p.lastBase() != p.base()).isPresent()) {
+            double middle = x + (axis.end(at) - axis.x(at)) * HANDED_OVER;
+            free = position(place.get().last(), middle, free, at);
           }
         }
       }
+    }
+
+    /**
+     * Names a position, unless the name would run into the one before it.
+     *
+     * @return where the next one may begin
+     */
+    private double position(NoteFinger p, double x, double free, int slice) {
+      if (x < free) {
+        return free;
+      }
+      String name = PositionNames.shortOf(instrument.type(), p.base(), p.region() == Region.THUMB);
+      pen.text(name, x, 1.15, 1.15, Style.REGULAR, false, Ink.HAND, slice);
+      return x + (name.length() + 1) * NAME_LETTER;
     }
 
     private void spot(Primitive.Spot.Form form, double x, double y, String digit, int at) {

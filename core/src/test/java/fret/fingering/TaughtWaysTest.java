@@ -83,6 +83,8 @@ class TaughtWaysTest {
     "CELLO, D3+B3+F#4, 133",
     // sixths down the scale keep neighbouring fingers
     "VIOLIN, F#4+D5 E4+C#5 D4+B4, 231201",
+    // on the cello 4-2, 3-1, 1-open
+    "CELLO, F3+D4 E3+C#4 D3+B3, 241301",
     // tritones: the lower string has the higher finger
     "VIOLIN, G4+C#5, 32",
     "VIOLA, C4+F#4, 32"

@@ -2,6 +2,7 @@ package fret.lane;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import fret.base.Said;
 import fret.engraving.Axis;
 import fret.engraving.FingerText;
 import fret.engraving.LaneDrawing;
@@ -12,7 +13,10 @@ import fret.engraving.Primitive.Text;
 import fret.engraving.StripEngraver;
 import fret.fingering.NoteFinger;
 import fret.fingering.PositionChanges;
+import fret.instrument.Finger;
 import fret.instrument.InstrumentType;
+import fret.mark.FingerLayer;
+import fret.mark.FingerMark;
 import fret.player.Shape;
 import fret.search.Token;
 import fret.session.Decisions;
@@ -96,6 +100,28 @@ class LanesTest {
 
   private static List<String> over(Session s) {
     return Digits.of(s).stream().map(FingerText::string).toList();
+  }
+
+  /** A finger that is replaced in mid-note brings the hand elsewhere: that is named there. */
+  @Test
+  void aReplacedFingerNamesItsNewPosition() {
+    Session s = Lines.session("A4 B4 D5 E5");
+    FingerMark threeToOne =
+        new FingerMark(Optional.of(Finger.THIRD), Optional.of(Finger.FIRST), 2, false);
+    Session pinned =
+        s.after(
+                s.step(
+                    Decisions.mark(
+                        s, FingerLayer.PINNED, 2, Optional.of(threeToOne), Said.words("3-1"))))
+            .computed(Token.NEVER);
+    NoteFinger place = pinned.fingering().notes().get(2).orElseThrow();
+    assertThat(place.lastBase()).isNotEqualTo(place.base());
+    List<Text> named =
+        hand(pinned).primitives().stream()
+            .filter(p -> p instanceof Text t && t.y() < 1.5)
+            .map(Text.class::cast)
+            .toList();
+    assertThat(named).extracting(Text::text).contains("3rd");
   }
 
   @Test
