@@ -8,8 +8,8 @@ import java.util.BitSet;
 import java.util.List;
 
 /**
- * Where a hand that has opened may stay open: between two notes, both near, that need it so. A
- * shape that nothing asks for again need not be remembered.
+ * Where the hand may be open although the note does not ask for it: near one that does. Elsewhere
+ * its shape need not be remembered.
  */
 final class Extensions {
   /** Above the hand, in semitones: what a fourth finger reaches in the hand extended forward. */
@@ -17,8 +17,7 @@ final class Extensions {
 
   private static final int NEAR = 4;
 
-  private final List<BitSet> before = new ArrayList<>();
-  private final List<BitSet> after = new ArrayList<>();
+  private final List<BitSet> near = new ArrayList<>();
 
   Extensions(ResolvedPassage passage, Instrument instrument) {
     List<BitSet> places = new ArrayList<>();
@@ -35,8 +34,9 @@ final class Extensions {
       places.add(here);
     }
     for (int i = 0; i < places.size(); i++) {
-      before.add(union(places.subList(Math.max(0, i - NEAR), i)));
-      after.add(union(places.subList(i + 1, Math.min(places.size(), i + 1 + NEAR))));
+      BitSet around = union(places.subList(Math.max(0, i - NEAR), i));
+      around.or(union(places.subList(i + 1, Math.min(places.size(), i + 1 + NEAR))));
+      near.add(around);
     }
   }
 
@@ -46,8 +46,8 @@ final class Extensions {
     return all;
   }
 
-  /** Whether a place on the fingerboard is wanted near, before a moment and after it. */
-  boolean keeps(int slice, int semitone) {
-    return semitone > 0 && (before.get(slice).get(semitone) || after.get(slice).get(semitone));
+  /** Whether a place on the fingerboard is wanted just before a moment or just after it. */
+  boolean areNear(int slice, int semitone) {
+    return semitone > 0 && near.get(slice).get(semitone);
   }
 }

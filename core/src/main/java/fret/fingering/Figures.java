@@ -3,6 +3,7 @@ package fret.fingering;
 import fret.score.ResolvedPassage;
 import fret.score.Slice;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -88,47 +89,44 @@ final class Figures {
     List<Figure> found = new ArrayList<>();
     boolean[] swings = new boolean[moments.size()];
     for (int period = SHORTEST_SWING; period <= LONGEST_SWING; period++) {
-      int start = 0;
-      while (start + 2 * period <= moments.size()) {
-        int end = start + period;
-        while (end < moments.size() && goesOn(end, period) && !swings[end]) {
-          end++;
-        }
-        int times = (end - start) / period;
-        if (times >= FEWEST_SWINGS && isLine(start, start + times * period) && !swings[start]) {
-          int length = period;
-          int first = start;
-          found.add(
-              new Figure(
-                  IntStream.range(0, times).mapToObj(t -> first + t * length).toList(),
-                  period,
-                  true,
-                  true));
-          java.util.Arrays.fill(swings, start, start + times * period, true);
-          start = end;
-        } else {
-          start++;
+      for (int start = 0; start + FEWEST_SWINGS * period <= moments.size(); start++) {
+        int times = swings[start] ? 0 : (swingEnd(start, period, swings) - start) / period;
+        if (times >= FEWEST_SWINGS) {
+          found.add(new Figure(every(start, period, times), period, true, true));
+          Arrays.fill(swings, start, start + times * period, true);
+          start += times * period - 1;
         }
       }
     }
     return found;
   }
 
-  private boolean goesOn(int at, int period) {
-    return lowest[at] == lowest[at - period]
-        && shapes[at].intervals().equals(shapes[at - period].intervals())
+  private static List<Integer> every(int start, int period, int times) {
+    return IntStream.range(0, times).mapToObj(t -> start + t * period).toList();
+  }
+
+  /** Where a line that starts somewhere no longer comes again after so many notes. */
+  private int swingEnd(int start, int period, boolean[] swings) {
+    int at = isSingle(start) ? start + 1 : start;
+    while (at < moments.size()
+        && at > start
+        && !swings[at]
+        && goesOn(at)
+        && (at < start + period || lowest[at] == lowest[at - period])) {
+      at++;
+    }
+    return at;
+  }
+
+  /** A single note that follows at once, unlike the one before it. */
+  private boolean goesOn(int at) {
+    return isSingle(at)
+        && lowest[at] != lowest[at - 1]
         && moments.get(at - 1).slice().restAfter().signum() == 0;
   }
 
-  /** Single notes, each unlike the one before it. */
-  private boolean isLine(int from, int to) {
-    for (int i = from; i < to; i++) {
-      boolean single = shapes[i].intervals().size() == 1 && moments.get(i).slice().bowed();
-      if (!single || i > from && lowest[i] == lowest[i - 1]) {
-        return false;
-      }
-    }
-    return true;
+  private boolean isSingle(int at) {
+    return shapes[at].intervals().size() == 1 && moments.get(at).slice().bowed();
   }
 
   private void collect(int length, boolean samePitch, List<Figure> into) {
@@ -147,7 +145,7 @@ final class Figures {
     for (List<Integer> starts : byForm.values()) {
       List<Integer> free = starts.stream().filter(s -> !isTaken(s, length)).toList();
       if (free.size() > 1) {
-        free.forEach(s -> java.util.Arrays.fill(taken, s, s + length, true));
+        free.forEach(s -> Arrays.fill(taken, s, s + length, true));
         if (into.stream().noneMatch(f -> f.length == length && f.starts.equals(free))) {
           into.add(new Figure(free, length, samePitch, false));
         }

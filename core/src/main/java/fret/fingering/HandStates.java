@@ -369,10 +369,10 @@ final class HandStates {
       }
       int index = moment.slice().index();
       List<Shape> all = new ArrayList<>(List.of(Shape.CLOSED));
-      if (forward && extensions.keeps(index, base + Extensions.FOURTH_FORWARD)) {
+      if (forward && extensions.areNear(index, base + Extensions.FOURTH_FORWARD)) {
         all.add(Shape.FORWARD);
       }
-      if (back && extensions.keeps(index, base - 1)) {
+      if (back && extensions.areNear(index, base - 1)) {
         all.add(Shape.BACK);
       }
       return all;

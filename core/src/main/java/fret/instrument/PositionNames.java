@@ -2,6 +2,12 @@ package fret.instrument;
 
 import fret.pitch.KeySignature;
 import fret.pitch.Pitch;
+import java.util.Arrays;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 
 /**
  * Names of left-hand positions as they are taught on each instrument (common practice, no source).
@@ -63,15 +69,36 @@ public final class PositionNames {
     return "thumb position, thumb on " + Pitch.ofMidi(midi, KeySignature.NONE);
   }
 
-  private static final String[] SHORT = {"½", "1st", "2nd", "3rd"};
+  private static final String[] ORDINAL_IN_SHORT = {"½", "1st", "2nd", "3rd"};
+
+  private static final Map<InstrumentType, List<String>> SHORT = shortNames();
+
+  private static Map<InstrumentType, List<String>> shortNames() {
+    Map<InstrumentType, List<String>> all = new EnumMap<>(InstrumentType.class);
+    for (InstrumentType type : InstrumentType.values()) {
+      all.put(
+          type,
+          IntStream.range(0, VIOLIN.length).mapToObj(b -> inShort(of(type, b, false))).toList());
+    }
+    return all;
+  }
+
+  private static String inShort(String name) {
+    List<String> ordinals = List.of(ORDINAL);
+    return Arrays.stream(name.replace("between ", "").replace(" and ", " / ").split(" "))
+        .map(
+            w -> {
+              int at = ordinals.indexOf(w);
+              return at < 0 ? w : at < ORDINAL_IN_SHORT.length ? ORDINAL_IN_SHORT[at] : at + "th";
+            })
+        .collect(Collectors.joining(" "))
+        .replace(" / ", "/");
+  }
 
   /** The name in a few letters, as on a page: "½", "1st", "low 2nd", "2nd/3rd". */
   public static String shortOf(InstrumentType type, int base, boolean thumb) {
-    String name = of(type, base, thumb).replace("between ", "").replace(" and ", "/");
-    for (int i = 0; i < ORDINAL.length; i++) {
-      name = name.replaceAll("\\b" + ORDINAL[i] + "\\b", i < SHORT.length ? SHORT[i] : i + "th");
-    }
-    return name;
+    List<String> names = SHORT.get(type);
+    return thumb ? of(type, base, true) : names.get(Math.max(0, Math.min(base, names.size() - 1)));
   }
 
   /**

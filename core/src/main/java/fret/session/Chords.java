@@ -73,7 +73,10 @@ public final class Chords {
     ways(s, note).forEach(r -> ways.add(Optional.of(r)));
     for (Optional<Reduction> kept : ways) {
       Passage passage = s.passage().withMarks(with(s, anchor.get(), kept));
-      Standing standing = Pipeline.standing(passage, s.page(), token);
+      Standing standing =
+          kept.equals(kept(s, note))
+              ? s.computed().standing()
+              : Pipeline.standing(passage, s.page(), token);
       double extra = standing.fingering().effort() - s.fingering().effort();
       all.add(new Version(kept, extra, isPlayed(standing, anchor.get())));
     }

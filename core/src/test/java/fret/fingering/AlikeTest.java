@@ -74,6 +74,18 @@ class AlikeTest {
     }
   }
 
+  @Test
+  void aRestARepeatedNoteOrTwoTimesMakeNoSwing() {
+    for (String notes :
+        List.of(
+            "A4 C5 E5 - A4 C5 E5 - A4 C5 E5 -",
+            "A4 A4 E5 A4 A4 E5 A4 A4 E5",
+            "A4 C5 E5 A4 C5 E5 A4 D5 E5")) {
+      assertThat(figures(notes)).as(notes).noneMatch(Figures.Figure::swing);
+    }
+    assertThat(figures("A4 C5 E5 A4 C5 E5 A4 C5 E5")).anyMatch(Figures.Figure::swing);
+  }
+
   private static List<Integer> strings(Fingering f, int from, int length) {
     return f.notes().subList(from, from + length).stream()
         .map(n -> n.orElseThrow().string())

@@ -21,12 +21,8 @@ class ChordsTest {
 
   private final Session whole = Lines.session(InstrumentType.CELLO, LINE);
 
-  private static Session after(Session s, Change change) {
-    return s.after(s.step(change)).computed(Token.NEVER);
-  }
-
   private static Session keep(Session s, int note, Reduction kept) {
-    return after(s, Chords.keep(s, note, Optional.of(kept)).orElseThrow());
+    return Lines.after(s, Chords.keep(s, note, Optional.of(kept)).orElseThrow());
   }
 
   private static Stream<String> heard(Session s) {
@@ -58,12 +54,12 @@ class ChordsTest {
   @Test
   void wholeAgainIsAsBeforeWithEveryMarkInItsPlace() {
     Session marked =
-        after(whole, Decisions.toggle(whole, VibratoLayer.VIBRATO, 1, VibratoWish.USUAL));
+        Lines.after(whole, Decisions.toggle(whole, VibratoLayer.VIBRATO, 1, VibratoWish.USUAL));
     Session back = keep(marked, 1, Reduction.TOP);
     assertThat(back.resolved().indexOf(marked.resolved().notes().get(1).key()))
         .as("what hangs on a note left out keeps its place in the chord")
         .contains(1);
-    back = after(back, Chords.keep(back, 1, Optional.empty()).orElseThrow());
+    back = Lines.after(back, Chords.keep(back, 1, Optional.empty()).orElseThrow());
     assertThat(back.fingering()).isEqualTo(marked.fingering());
     assertThat(back.at(VibratoLayer.VIBRATO, 1)).isPresent();
   }
@@ -77,10 +73,10 @@ class ChordsTest {
         .containsExactly(Reduction.TOP, Reduction.BOTTOM);
     Session s = whole;
     for (Reduction r : Reduction.values()) {
-      s = after(s, Chords.next(s, 1).orElseThrow());
+      s = Lines.after(s, Chords.next(s, 1).orElseThrow());
       assertThat(Chords.kept(s, 1)).contains(r);
     }
-    assertThat(Chords.kept(after(s, Chords.next(s, 1).orElseThrow()), 1)).isEmpty();
+    assertThat(Chords.kept(Lines.after(s, Chords.next(s, 1).orElseThrow()), 1)).isEmpty();
   }
 
   /** Each price is what the fingering really costs then. */

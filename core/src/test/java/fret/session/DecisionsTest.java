@@ -42,10 +42,6 @@ class DecisionsTest {
     return Session.of(Lines.passage(), CLIMB);
   }
 
-  private static Session after(Session s, Change change) {
-    return s.after(s.step(change)).computed(Token.NEVER);
-  }
-
   @Test
   void aWishIsAskedAndTakenBackByTheSameWord() {
     Session s = session();
@@ -53,7 +49,7 @@ class DecisionsTest {
     Change ask = Decisions.wish(s, noOpen, 5, 2);
     assertThat(ask.name())
         .isEqualTo(Said.of("wish.asked", Said.of("wish.NO_OPEN"), Said.of("bar", "1")));
-    Session with = after(s, ask);
+    Session with = Lines.after(s, ask);
     assertThat(Wish.all(with.passage().marks())).hasSize(1);
     for (int i = 2; i <= 5; i++) {
       assertThat(with.fingering().notes().get(i).orElseThrow().isOpen()).isFalse();
@@ -70,18 +66,19 @@ class DecisionsTest {
   void aFingeringIsKeptByNameAndComesBackUnchanged() {
     Session s = session();
     Fingering other = s.freeSolver(Token.NEVER).alternatives(3).get(2);
-    Session kept = after(s, Decisions.keep(s, "dry room", other));
-    Session adopted = after(kept, Decisions.adopt(kept, s.fingering()));
+    Session kept = Lines.after(s, Decisions.keep(s, "dry room", other));
+    Session adopted = Lines.after(kept, Decisions.adopt(kept, s.fingering()));
     assertThat(adopted.kept("dry room", Token.NEVER).notesUnlike(other)).isZero();
     assertThat(adopted.fingering().notesUnlike(s.fingering())).isZero();
-    Session without = after(adopted, Decisions.forget(adopted, "dry room"));
+    Session without = Lines.after(adopted, Decisions.forget(adopted, "dry room"));
     assertThat(without.passage().marks().versions(FingerLayer.ADOPTED)).isEmpty();
   }
 
   @Test
   void vibratoIsMarkedAndTakenOff() {
     Session s = session();
-    Session marked = after(s, Decisions.toggle(s, VibratoLayer.VIBRATO, 3, VibratoWish.USUAL));
+    Session marked =
+        Lines.after(s, Decisions.toggle(s, VibratoLayer.VIBRATO, 3, VibratoWish.USUAL));
     assertThat(marked.at(VibratoLayer.VIBRATO, 3)).isPresent();
     assertThat(
             Decisions.toggle(marked, VibratoLayer.VIBRATO, 3, VibratoWish.USUAL)
@@ -107,12 +104,13 @@ class DecisionsTest {
   void aReminderIsPencilledReplacedAndRubbedOut() {
     Session s = session();
     Reminder look = Reminder.of(Reminder.Kind.GLASSES);
-    Session glasses = after(s, Decisions.toggle(s, ReminderLayer.REMINDER, 3, look));
+    Session glasses = Lines.after(s, Decisions.toggle(s, ReminderLayer.REMINDER, 3, look));
     assertThat(Digits.pencilled(glasses))
         .singleElement()
         .satisfies(t -> assertThat(t.pencilled()).containsExactly(look));
     Session word =
-        after(glasses, Decisions.toggle(glasses, ReminderLayer.REMINDER, 3, Reminder.word("low")));
+        Lines.after(
+            glasses, Decisions.toggle(glasses, ReminderLayer.REMINDER, 3, Reminder.word("low")));
     assertThat(word.at(ReminderLayer.REMINDER, 3)).contains(Reminder.word("low"));
     Change off = Decisions.toggle(word, ReminderLayer.REMINDER, 3, Reminder.word("low"));
     assertThat(off.applyTo(word.passage())).isEqualTo(Lines.passage());
@@ -129,7 +127,7 @@ class DecisionsTest {
     Session b = Session.of(Lines.passage(), page);
     assertThat(b.printedWishes()).hasSize(1);
     assertThat(b.fingering().notes()).allMatch(n -> n.orElseThrow().string() == 2);
-    Session mine = after(b, Decisions.pin(b, 8, Optional.of(Finger.FOURTH), 1));
+    Session mine = Lines.after(b, Decisions.pin(b, 8, Optional.of(Finger.FOURTH), 1));
     assertThat(mine.fingering().notes().get(8).orElseThrow().string()).isEqualTo(1);
     assertThat(mine.fingering().problems()).isNotEmpty();
   }

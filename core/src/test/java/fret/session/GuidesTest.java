@@ -10,7 +10,6 @@ import fret.instrument.Instrument;
 import fret.instrument.InstrumentType;
 import fret.mark.GuideLayer;
 import fret.pitch.Pitch;
-import fret.search.Token;
 import java.util.Optional;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -21,17 +20,13 @@ class GuidesTest {
 
   private Session octaves;
 
-  private static Session after(Session s, Change change) {
-    return s.after(s.step(change)).computed(Token.NEVER);
-  }
-
   @BeforeEach
   void pinOctaves() {
     Session s = Lines.session("A4+A5 D5+D6 D5");
     int[] strings = {3, 2, 3, 2};
     Finger[] fingers = {Finger.FIRST, Finger.FOURTH, Finger.FIRST, Finger.FOURTH};
     for (int i = 0; i < 4; i++) {
-      s = after(s, Decisions.pin(s, i, Optional.of(fingers[i]), strings[i]));
+      s = Lines.after(s, Decisions.pin(s, i, Optional.of(fingers[i]), strings[i]));
     }
     octaves = s;
   }
@@ -49,7 +44,8 @@ class GuidesTest {
     // D string, A4 to D5: 328 (2^(-7/12) - 2^(-12/12))
     assertThat(low.oldFinger().orElseThrow().slideMm())
         .isCloseTo(328 * (Math.pow(2, -7 / 12.0) - 0.5), within(0.05));
-    Session high = after(octaves, Decisions.toggle(octaves, GuideLayer.GUIDE, 2, Finger.FOURTH));
+    Session high =
+        Lines.after(octaves, Decisions.toggle(octaves, GuideLayer.GUIDE, 2, Finger.FOURTH));
     Shift s = shift(high);
     assertThat(s.fromFinger()).isEqualTo(Finger.FOURTH);
     assertThat(s.arrivalString()).isEqualTo(2);
@@ -63,10 +59,12 @@ class GuidesTest {
 
   @Test
   void takenBackTheLowestGuidesAgain() {
-    Session high = after(octaves, Decisions.toggle(octaves, GuideLayer.GUIDE, 2, Finger.FOURTH));
-    Session back = after(high, Decisions.toggle(high, GuideLayer.GUIDE, 2, Finger.FOURTH));
+    Session high =
+        Lines.after(octaves, Decisions.toggle(octaves, GuideLayer.GUIDE, 2, Finger.FOURTH));
+    Session back = Lines.after(high, Decisions.toggle(high, GuideLayer.GUIDE, 2, Finger.FOURTH));
     assertThat(shift(back)).isEqualTo(shift(octaves));
-    Session unfit = after(octaves, Decisions.toggle(octaves, GuideLayer.GUIDE, 2, Finger.SECOND));
+    Session unfit =
+        Lines.after(octaves, Decisions.toggle(octaves, GuideLayer.GUIDE, 2, Finger.SECOND));
     assertThat(shift(unfit)).as("a finger that does not slide").isEqualTo(shift(octaves));
   }
 }

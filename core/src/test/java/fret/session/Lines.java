@@ -13,6 +13,7 @@ import fret.score.LineBuilder;
 import fret.score.Score;
 import fret.score.Signs;
 import fret.score.TimeSignature;
+import fret.search.Token;
 import fret.tempo.Beat;
 import fret.tempo.Tempo;
 import java.util.Arrays;
@@ -58,6 +59,11 @@ public final class Lines {
   /** The passage with a page, all computed. */
   public static Session session(String notes) {
     return Session.of(passage(), page(notes));
+  }
+
+  /** A session once a change is made and all is computed. */
+  static Session after(Session s, Change change) {
+    return s.after(s.step(change)).computed(Token.NEVER);
   }
 
   /** The same on another instrument. */

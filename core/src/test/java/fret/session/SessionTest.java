@@ -72,10 +72,6 @@ class SessionTest {
     return Session.of(Lines.passage(), score());
   }
 
-  private static Session after(Session s, Change change) {
-    return s.after(s.step(change)).computed(Token.NEVER);
-  }
-
   private static Finger fingerAt(Session s, int note) {
     return s.fingering().notes().get(note).orElseThrow().finger();
   }
@@ -87,7 +83,7 @@ class SessionTest {
     Passage pinned = pin.applyTo(Lines.passage());
     assertThat(pin.inverse().applyTo(pinned)).isEqualTo(Lines.passage());
     assertThat(pin.inverse().inverse()).isEqualTo(pin);
-    assertThat(fingerAt(after(s, pin), 3)).isEqualTo(Finger.FOURTH);
+    assertThat(fingerAt(Lines.after(s, pin), 3)).isEqualTo(Finger.FOURTH);
     Change settings =
         Decisions.settings(s, Said.of("preset", "x"), o -> preset(o, "quick")).orElseThrow();
     assertThat(settings.inverse().applyTo(settings.applyTo(pinned))).isEqualTo(pinned);
@@ -107,8 +103,8 @@ class SessionTest {
     Session forwards = s;
     Session backwards = s;
     for (int i = 0; i < pins.size(); i++) {
-      forwards = after(forwards, pins.get(i));
-      backwards = after(backwards, pins.get(pins.size() - 1 - i));
+      forwards = Lines.after(forwards, pins.get(i));
+      backwards = Lines.after(backwards, pins.get(pins.size() - 1 - i));
     }
     Session again = Session.of(forwards.passage(), score());
     assertThat(forwards.fingering().notes()).isEqualTo(backwards.fingering().notes());
@@ -124,9 +120,10 @@ class SessionTest {
   @Test
   void aBowMarkOrAReminderFingersNothingAgain() {
     Session s = session();
-    Session bowed = after(s, Decisions.bow(s, 4, Signs.Bow.UP));
+    Session bowed = Lines.after(s, Decisions.bow(s, 4, Signs.Bow.UP));
     Session reminded =
-        after(bowed, Decisions.toggle(bowed, ReminderLayer.REMINDER, 5, Reminder.word("listen")));
+        Lines.after(
+            bowed, Decisions.toggle(bowed, ReminderLayer.REMINDER, 5, Reminder.word("listen")));
     assertThat(reminded.computed().standing()).isSameAs(s.computed().standing());
   }
 
@@ -165,16 +162,16 @@ class SessionTest {
   @Test
   void everyLayerHasAStoredForm() {
     Session s = session();
-    s = after(s, Decisions.pin(s, 3, Optional.of(Finger.FOURTH), 2));
-    s = after(s, Decisions.wish(s, new Wish.Ask(Wish.Kind.ON_STRING, 2), 2, 5));
-    s = after(s, Decisions.bow(s, 4, Signs.Bow.DOWN));
-    s = after(s, Decisions.toggle(s, VibratoLayer.VIBRATO, 6, VibratoWish.USUAL));
-    s = after(s, Decisions.toggle(s, LengthLayer.LENGTH, 6, LengthWish.FULL));
-    s = after(s, Decisions.toggle(s, SupportLayer.SUPPORT, 6, SupportWish.BEHIND));
-    s = after(s, Decisions.returns(s, ReturnsWish.ALIKE));
-    s = after(s, Ornaments.change(s, 5, f -> f.at(9).first(1.5)).orElseThrow());
+    s = Lines.after(s, Decisions.pin(s, 3, Optional.of(Finger.FOURTH), 2));
+    s = Lines.after(s, Decisions.wish(s, new Wish.Ask(Wish.Kind.ON_STRING, 2), 2, 5));
+    s = Lines.after(s, Decisions.bow(s, 4, Signs.Bow.DOWN));
+    s = Lines.after(s, Decisions.toggle(s, VibratoLayer.VIBRATO, 6, VibratoWish.USUAL));
+    s = Lines.after(s, Decisions.toggle(s, LengthLayer.LENGTH, 6, LengthWish.FULL));
+    s = Lines.after(s, Decisions.toggle(s, SupportLayer.SUPPORT, 6, SupportWish.BEHIND));
+    s = Lines.after(s, Decisions.returns(s, ReturnsWish.ALIKE));
+    s = Lines.after(s, Ornaments.change(s, 5, f -> f.at(9).first(1.5)).orElseThrow());
     s =
-        after(
+        Lines.after(
             s,
             Ear.tune(
                 s,
@@ -184,39 +181,39 @@ class SessionTest {
                     List.of(1.5, 0.0, -2.0, -4.5),
                     Tuned.School.FROM_TOP,
                     true)));
-    s = after(s, Ear.tune(s, 3, 3, Temperament.PYTHAGOREAN));
-    s = after(s, Strands.mark(s, 2, 4, Optional.of(Strand.PEDAL)));
-    s = after(s, Strands.level(s, Strand.PEDAL, -1.5));
-    s = after(s, Decisions.toggle(s, SlideLayer.SLIDE, 6, SlideWish.HEARD));
-    s = after(s, Decisions.toggle(s, GuideLayer.GUIDE, 6, Finger.FOURTH));
-    s = after(s, Decisions.hideSlides(s, true));
-    s = after(s, Decisions.namePositions(s, true));
-    s = after(s, Decisions.toggle(s, ReductionLayer.REDUCTION, 6, Reduction.TOP));
-    s = after(s, Decisions.limits(s, new fret.load.Limits(8, 6.5, 12)));
-    s = after(s, Ear.chord(s, 1, Optional.of(Chord.parse("F#m7"))));
+    s = Lines.after(s, Ear.tune(s, 3, 3, Temperament.PYTHAGOREAN));
+    s = Lines.after(s, Strands.mark(s, 2, 4, Optional.of(Strand.PEDAL)));
+    s = Lines.after(s, Strands.level(s, Strand.PEDAL, -1.5));
+    s = Lines.after(s, Decisions.toggle(s, SlideLayer.SLIDE, 6, SlideWish.HEARD));
+    s = Lines.after(s, Decisions.toggle(s, GuideLayer.GUIDE, 6, Finger.FOURTH));
+    s = Lines.after(s, Decisions.hideSlides(s, true));
+    s = Lines.after(s, Decisions.namePositions(s, true));
+    s = Lines.after(s, Decisions.toggle(s, ReductionLayer.REDUCTION, 6, Reduction.TOP));
+    s = Lines.after(s, Decisions.limits(s, new fret.load.Limits(8, 6.5, 12)));
+    s = Lines.after(s, Ear.chord(s, 1, Optional.of(Chord.parse("F#m7"))));
     s =
-        after(
+        Lines.after(
             s, Decisions.toggle(s, ReminderLayer.REMINDER, 6, Reminder.of(Reminder.Kind.GLASSES)));
-    s = after(s, Decisions.keep(s, "dry", s.fingering()));
-    s = after(s, BowVersions.adopt(s, s.bowing()));
-    s = after(s, BowDecisions.joint(s, 3, BowRules.Joint.BREAK));
-    s = after(s, BowDecisions.nextKind(s, 5).orElseThrow());
-    s = after(s, BowDecisions.longer(s, 5, -1).orElseThrow());
-    s = after(s, BowDecisions.place(s, 5, 0.5).orElseThrow());
-    s = after(s, BowDecisions.amount(s, 5, true));
-    s = after(s, LineDecisions.louder(s, 6, 1));
-    s = after(s, LineDecisions.phrase(s, 6, PhraseMark.TOP));
-    s = after(s, BowVersions.keep(s, "section"));
+    s = Lines.after(s, Decisions.keep(s, "dry", s.fingering()));
+    s = Lines.after(s, BowVersions.adopt(s, s.bowing()));
+    s = Lines.after(s, BowDecisions.joint(s, 3, BowRules.Joint.BREAK));
+    s = Lines.after(s, BowDecisions.nextKind(s, 5).orElseThrow());
+    s = Lines.after(s, BowDecisions.longer(s, 5, -1).orElseThrow());
+    s = Lines.after(s, BowDecisions.place(s, 5, 0.5).orElseThrow());
+    s = Lines.after(s, BowDecisions.amount(s, 5, true));
+    s = Lines.after(s, LineDecisions.louder(s, 6, 1));
+    s = Lines.after(s, LineDecisions.phrase(s, 6, PhraseMark.TOP));
+    s = Lines.after(s, BowVersions.keep(s, "section"));
     s =
-        after(
+        Lines.after(
             s,
             Decisions.practice(s, new PracticeSetup(2, 40, 108, true, PracticeSetup.Line.QUICK)));
     Chunk chunk = Learning.chunks(s).get(0);
-    s = after(s, Decisions.practised(s, Optional.of(chunk)).orElseThrow());
-    s = after(s, Decisions.page(s, Said.of("words", "cut"), without(score(), 7)).change());
-    s = after(s, new ChunkDecisions(s).split(6).orElseThrow());
-    s = after(s, new ChunkDecisions(s).excerpt(0, 5, "opening", 72, 0));
-    s = after(s, new ChunkDecisions(s).approach(own(s), Approach.RHYTHMS).orElseThrow());
+    s = Lines.after(s, Decisions.practised(s, Optional.of(chunk)).orElseThrow());
+    s = Lines.after(s, Decisions.page(s, Said.of("words", "cut"), without(score(), 7)).change());
+    s = Lines.after(s, new ChunkDecisions(s).split(6).orElseThrow());
+    s = Lines.after(s, new ChunkDecisions(s).excerpt(0, 5, "opening", 72, 0));
+    s = Lines.after(s, new ChunkDecisions(s).approach(own(s), Approach.RHYTHMS).orElseThrow());
     Frame frame =
         new Frame(
             "frame-1",
@@ -228,13 +225,13 @@ class SessionTest {
             new TimeSignature(List.of(2, 3), 8, TimeSignature.Sign.NUMBERS),
             60);
     s =
-        after(
+        Lines.after(
             s,
             ChunkDecisions.frames(s, Said.of("frame.drawn"), all -> List.of(frame)).orElseThrow());
     ClickRange cue =
         new ClickRange(
             "3", "4", ClickRange.Kind.CUE, List.of(Fraction.of(1, 4), Fraction.of(1, 6)));
-    s = after(s, Decisions.clicks(s, List.of(cue)));
+    s = Lines.after(s, Decisions.clicks(s, List.of(cue)));
     Marks marks = s.passage().marks();
     for (Layer<?, ?> layer : Layers.ALL) {
       assertThat(marks.of(layer)).as(layer.id()).isNotEmpty();
@@ -267,9 +264,9 @@ class SessionTest {
     Session s = session();
     Fingering chosen =
         s.freeSolver(Token.NEVER).bestWith(4, Optional.of(Finger.THIRD), 2).orElseThrow();
-    Session kept = after(s, Decisions.adopt(s, chosen));
+    Session kept = Lines.after(s, Decisions.adopt(s, chosen));
     Session later =
-        after(
+        Lines.after(
             kept,
             Decisions.settings(
                     kept,
@@ -278,7 +275,7 @@ class SessionTest {
                 .orElseThrow());
     assertThat(later.fingering().notesUnlike(kept.fingering())).isZero();
     assertThat(fingerAt(kept, 4)).isEqualTo(Finger.THIRD);
-    assertThat(after(kept, Decisions.release(kept)).fingering().notesUnlike(s.fingering()))
+    assertThat(Lines.after(kept, Decisions.release(kept)).fingering().notesUnlike(s.fingering()))
         .isZero();
   }
 
@@ -297,15 +294,17 @@ class SessionTest {
   @Test
   void marksOfEveryKindMoveAlongWithTheirNotesAndLostOnesAreTold() {
     Session s = session();
-    s = after(s, Decisions.pin(s, 2, Optional.of(Finger.FIRST), 2));
-    s = after(s, Decisions.pin(s, 11, Optional.of(Finger.THIRD), 1));
-    s = after(s, Decisions.bow(s, 11, Signs.Bow.UP));
-    s = after(s, Decisions.bow(s, 2, Signs.Bow.UP));
-    s = after(s, Decisions.toggle(s, ReminderLayer.REMINDER, 2, Reminder.of(Reminder.Kind.COMMA)));
-    s = after(s, Decisions.toggle(s, VibratoLayer.VIBRATO, 2, VibratoWish.USUAL));
-    s = after(s, Decisions.keep(s, "dry", s.fingering()));
-    s = after(s, Decisions.wish(s, new Wish.Ask(Wish.Kind.NO_OPEN, 0), 2, 4));
-    s = after(s, Decisions.wish(s, new Wish.Ask(Wish.Kind.NOT_STRING, 3), 2, 2));
+    s = Lines.after(s, Decisions.pin(s, 2, Optional.of(Finger.FIRST), 2));
+    s = Lines.after(s, Decisions.pin(s, 11, Optional.of(Finger.THIRD), 1));
+    s = Lines.after(s, Decisions.bow(s, 11, Signs.Bow.UP));
+    s = Lines.after(s, Decisions.bow(s, 2, Signs.Bow.UP));
+    s =
+        Lines.after(
+            s, Decisions.toggle(s, ReminderLayer.REMINDER, 2, Reminder.of(Reminder.Kind.COMMA)));
+    s = Lines.after(s, Decisions.toggle(s, VibratoLayer.VIBRATO, 2, VibratoWish.USUAL));
+    s = Lines.after(s, Decisions.keep(s, "dry", s.fingering()));
+    s = Lines.after(s, Decisions.wish(s, new Wish.Ask(Wish.Kind.NO_OPEN, 0), 2, 4));
+    s = Lines.after(s, Decisions.wish(s, new Wish.Ask(Wish.Kind.NOT_STRING, 3), 2, 2));
     Bar extra = score().bars().get(0).withEvents(List.of());
     List<Bar> longer = new ArrayList<>(score().bars());
     longer.add(1, extra);
@@ -334,7 +333,7 @@ class SessionTest {
         Lines.passage()
             .withSettings(Lines.passage().settings().withReading(Reading.PLAIN.withOctaves(1)));
     Session s = Session.of(high, score());
-    s = after(s, Decisions.pin(s, 2, Optional.of(Finger.FIRST), 1));
+    s = Lines.after(s, Decisions.pin(s, 2, Optional.of(Finger.FIRST), 1));
     Reattachment r = Decisions.bringIn(s, new SourceLayer.Source(4, "line.abc"), score()).marks();
     assertThat(r.lost()).isEmpty();
     assertThat(r.marks().of(FingerLayer.PINNED))
@@ -370,10 +369,10 @@ class SessionTest {
   @Test
   void aBowMarkReplacesThePrintedOneAndCanBeTakenAway() {
     Session s = session();
-    Session marked = after(s, Decisions.bow(s, 4, Signs.Bow.DOWN));
+    Session marked = Lines.after(s, Decisions.bow(s, 4, Signs.Bow.DOWN));
     assertThat(marked.bowAt(4)).isEqualTo(Signs.Bow.DOWN);
     assertThat(marked.bowAt(5)).isEqualTo(Signs.Bow.NONE);
-    assertThat(after(marked, Decisions.bow(marked, 4, Signs.Bow.NONE)).bowAt(4))
+    assertThat(Lines.after(marked, Decisions.bow(marked, 4, Signs.Bow.NONE)).bowAt(4))
         .isEqualTo(Signs.Bow.NONE);
   }
 

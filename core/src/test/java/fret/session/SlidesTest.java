@@ -8,7 +8,6 @@ import fret.instrument.Finger;
 import fret.mark.SlideLayer;
 import fret.mark.SlideWish;
 import fret.player.EffortKind;
-import fret.search.Token;
 import java.util.Optional;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -18,16 +17,12 @@ class SlidesTest {
   private Session slurred;
   private int into;
 
-  private static Session after(Session s, Change change) {
-    return s.after(s.step(change)).computed(Token.NEVER);
-  }
-
   /** A slide under a slur on one finger, by two pins. */
   @BeforeEach
   void pinASlide() {
     Session s = Lines.session("A4 (B4 E5) D5 C5 B4");
-    s = after(s, Decisions.pin(s, 1, Optional.of(Finger.FIRST), 2));
-    s = after(s, Decisions.pin(s, 2, Optional.of(Finger.FIRST), 2));
+    s = Lines.after(s, Decisions.pin(s, 1, Optional.of(Finger.FIRST), 2));
+    s = Lines.after(s, Decisions.pin(s, 2, Optional.of(Finger.FIRST), 2));
     slurred = s;
     into = 2;
     assertThat(shift(s).travelMm()).isPositive();
@@ -57,13 +52,13 @@ class SlidesTest {
     double usual = heard(slurred);
     assertThat(usual).isPositive();
     Session meant =
-        after(slurred, Decisions.toggle(slurred, SlideLayer.SLIDE, into, SlideWish.HEARD));
+        Lines.after(slurred, Decisions.toggle(slurred, SlideLayer.SLIDE, into, SlideWish.HEARD));
     assertThat(heard(meant)).isZero();
     assertThat(shift(meant).heard()).isTrue();
     assertThat(meant.fingering().effort())
         .isCloseTo(slurred.fingering().effort() - usual, within(1e-6));
     Session hidden =
-        after(slurred, Decisions.toggle(slurred, SlideLayer.SLIDE, into, SlideWish.HIDDEN));
+        Lines.after(slurred, Decisions.toggle(slurred, SlideLayer.SLIDE, into, SlideWish.HIDDEN));
     assertThat(heard(hidden)).isCloseTo(2 * usual, within(1e-9));
     assertThat(shift(hidden).heard()).isFalse();
   }
@@ -71,12 +66,12 @@ class SlidesTest {
   @Test
   void beforeAJuryNothingIsHeardAndItComesBack() {
     Session meant =
-        after(slurred, Decisions.toggle(slurred, SlideLayer.SLIDE, into, SlideWish.HEARD));
-    Session jury = after(meant, Decisions.hideSlides(meant, true));
+        Lines.after(slurred, Decisions.toggle(slurred, SlideLayer.SLIDE, into, SlideWish.HEARD));
+    Session jury = Lines.after(meant, Decisions.hideSlides(meant, true));
     assertThat(shift(jury).heard()).isFalse();
     assertThat(heard(jury)).isCloseTo(heard(slurred), within(1e-9));
     assertThat(jury.at(SlideLayer.SLIDE, into)).as("the mark waits").isPresent();
-    Session back = after(jury, Decisions.hideSlides(jury, false));
+    Session back = Lines.after(jury, Decisions.hideSlides(jury, false));
     assertThat(shift(back).heard()).isTrue();
     assertThat(back.fingering().notes()).isEqualTo(meant.fingering().notes());
   }

@@ -19,7 +19,6 @@ import fret.pitch.Pitch;
 import fret.player.BodyCue;
 import fret.score.LineBuilder;
 import fret.score.TimeSignature;
-import fret.search.Token;
 import fret.tempo.Beat;
 import fret.tempo.Tempo;
 import java.util.List;
@@ -45,10 +44,6 @@ class StillCuesTest {
         Passage.of("x.xml", "", settings).withId(1), line.build("x", Interval.UNISON));
   }
 
-  private static Session after(Session s, Change change) {
-    return s.after(s.step(change)).computed(Token.NEVER);
-  }
-
   private static List<BodyCue> cues(Session s, int note) {
     return StillCues.of(s, s.fingering(), note);
   }
@@ -56,18 +51,18 @@ class StillCuesTest {
   @Test
   void aLongFourthFingerHasItsCueAndAQuickOneNone() {
     Session slow = session(InstrumentType.VIOLIN, 60, "B4", "E5", "B4");
-    slow = after(slow, Decisions.pin(slow, 1, Optional.of(Finger.FOURTH), 2));
+    slow = Lines.after(slow, Decisions.pin(slow, 1, Optional.of(Finger.FOURTH), 2));
     assertThat(cues(slow, 1)).containsExactly(BodyCue.LONG_FOURTH);
     assertThat(cues(slow, 0)).isEmpty();
     Session quick = session(InstrumentType.VIOLIN, 200, "B4", "E5", "B4");
-    quick = after(quick, Decisions.pin(quick, 1, Optional.of(Finger.FOURTH), 2));
+    quick = Lines.after(quick, Decisions.pin(quick, 1, Optional.of(Finger.FOURTH), 2));
     assertThat(cues(quick, 1)).isEmpty();
   }
 
   @Test
   void aVibratedThirdFingerIsOfferedItsSupport() {
     Session s = session(InstrumentType.VIOLIN, 60, "B4", "D5", "B4");
-    s = after(s, Decisions.toggle(s, VibratoLayer.VIBRATO, 1, VibratoWish.USUAL));
+    s = Lines.after(s, Decisions.toggle(s, VibratoLayer.VIBRATO, 1, VibratoWish.USUAL));
     assertThat(s.fingering().notes().get(1).orElseThrow().finger()).isEqualTo(Finger.THIRD);
     assertThat(cues(s, 1)).contains(BodyCue.SUPPORT);
   }
@@ -86,7 +81,7 @@ class StillCuesTest {
   void aSupportingFingerIsKeptFree() {
     Session s = session(InstrumentType.VIOLIN, 60, "E4+C5");
     assertThat(fingers(s)).containsExactly(Finger.FIRST, Finger.SECOND);
-    s = after(s, Decisions.toggle(s, SupportLayer.SUPPORT, 1, SupportWish.BEHIND));
+    s = Lines.after(s, Decisions.toggle(s, SupportLayer.SUPPORT, 1, SupportWish.BEHIND));
     List<Finger> now = fingers(s);
     assertThat(now.get(1).rank()).isGreaterThanOrEqualTo(2);
     assertThat(now.get(0).rank()).isNotEqualTo(now.get(1).rank() - 1);

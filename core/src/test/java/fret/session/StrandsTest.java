@@ -7,7 +7,6 @@ import fret.drill.Drill;
 import fret.drill.DrillKind;
 import fret.mark.Strand;
 import fret.score.Score;
-import fret.search.Token;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -18,10 +17,6 @@ import org.junit.jupiter.api.Test;
 class StrandsTest {
   private static final String PEDAL = "F#5 D4 G5 D4 A5 D4 G5 D4";
   private static final String CHORDS = "G3 D4 B4 D4 G3 E4 C5 E4";
-
-  private static Session after(Session s, Change change) {
-    return s.after(s.step(change)).computed(Token.NEVER);
-  }
 
   private static String told(Map<Integer, Strand> lines) {
     return lines.values().stream().map(x -> x.name().substring(0, 1)).collect(Collectors.joining());
@@ -50,10 +45,10 @@ class StrandsTest {
   @Test
   void whatThePlayerMarkedStaysWhenTheRestIsTold() {
     Session s = Lines.session(PEDAL);
-    s = after(s, Strands.mark(s, 2, 2, Optional.of(Strand.LOWER)));
-    s = after(s, Strands.propose(s));
+    s = Lines.after(s, Strands.mark(s, 2, 2, Optional.of(Strand.LOWER)));
+    s = Lines.after(s, Strands.propose(s));
     assertThat(told(Strands.of(s))).isEqualTo("UPLPUPUP");
-    s = after(s, Strands.mark(s, 0, 7, Optional.empty()));
+    s = Lines.after(s, Strands.mark(s, 0, 7, Optional.empty()));
     assertThat(Strands.of(s)).isEmpty();
   }
 
@@ -61,8 +56,8 @@ class StrandsTest {
   @Test
   void aLinesLoudnessCountsInTheLineAndInTheBow() {
     Session even = Lines.session(PEDAL);
-    even = after(even, Strands.propose(even));
-    Session soft = after(even, Strands.level(even, Strand.PEDAL, -1.5));
+    even = Lines.after(even, Strands.propose(even));
+    Session soft = Lines.after(even, Strands.level(even, Strand.PEDAL, -1.5));
     for (int m = 0; m < 8; m++) {
       double off = m % 2 == 1 ? -1.5 : 0;
       double before = even.bowing().moments().get(m).fromLevel();
@@ -73,7 +68,8 @@ class StrandsTest {
     double pedal = cm(soft, 3);
     assertThat(pedal).isLessThan(cm(soft, 2));
     assertThat(pedal).isLessThan(cm(even, 3));
-    assertThat(after(soft, Strands.level(soft, Strand.PEDAL, 0)).bowing()).isEqualTo(even.bowing());
+    assertThat(Lines.after(soft, Strands.level(soft, Strand.PEDAL, 0)).bowing())
+        .isEqualTo(even.bowing());
   }
 
   private static double cm(Session s, int moment) {
@@ -84,7 +80,7 @@ class StrandsTest {
   @Test
   void eachLineIsPractisedWithRestsInPlaceOfTheOthers() {
     Session s = Lines.session(PEDAL);
-    s = after(s, Strands.propose(s));
+    s = Lines.after(s, Strands.propose(s));
     Drill d = new DrillBook(s).of(Learning.chunks(s).get(0), DrillKind.STRANDS).orElseThrow();
     assertThat(d.parts()).hasSize(2);
     assertThat(notes(d.parts().get(0))).isEqualTo("- D4 - D4 - D4 - D4");
@@ -101,7 +97,7 @@ class StrandsTest {
   @Test
   void theNeighboursOfALineAreThoseOfItsOwn() {
     Session s = Lines.session(PEDAL);
-    s = after(s, Strands.propose(s));
+    s = Lines.after(s, Strands.propose(s));
     assertThat(Strands.neighbour(s, 2, -1)).hasValue(0);
     assertThat(Strands.neighbour(s, 2, 1)).hasValue(4);
     assertThat(Strands.neighbour(s, 0, -1)).isEmpty();

@@ -204,10 +204,10 @@ final class NotePane extends Cards {
           new OwnWords(
               "cue-" + cue.id(),
               Sentences.of("note.cue"),
-              () -> model.cue(cue),
+              () -> model.habits().cue(cue),
               text -> {
-                model.setCue(cue, text);
-                return model.cue(cue);
+                model.habits().setCue(cue, text);
+                return model.habits().cue(cue);
               });
       reasons.getChildren().add(line);
     }

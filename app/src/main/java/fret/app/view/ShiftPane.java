@@ -95,8 +95,8 @@ final class ShiftPane extends Cards {
         cue,
         () -> {
           if (cueShown != null && !showing) {
-            model.setCue(cueShown, cue.getText());
-            cue.setText(model.cue(cueShown));
+            model.habits().setCue(cueShown, cue.getText());
+            cue.setText(model.habits().cue(cueShown));
           }
         });
     habits();
@@ -153,7 +153,7 @@ final class ShiftPane extends Cards {
   }
 
   private void habits() {
-    ShiftDrill.Manner manner = model.manner();
+    ShiftDrill.Manner manner = model.habits().manner();
     oldFinger.setSelected(manner.oldFinger());
     oldFinger.setId("old-finger");
     late.setSelected(manner.late());
@@ -163,8 +163,11 @@ final class ShiftPane extends Cards {
     beats.setAccessibleText(Sentences.of("shift.beats-that"));
     Runnable save =
         () -> {
-          model.setManner(
-              new ShiftDrill.Manner(oldFinger.isSelected(), late.isSelected(), beats.getValue()));
+          model
+              .habits()
+              .setManner(
+                  new ShiftDrill.Manner(
+                      oldFinger.isSelected(), late.isSelected(), beats.getValue()));
           showShift(list.getSelectionModel().getSelectedItem());
         };
     oldFinger.selectedProperty().addListener(o -> save.run());
@@ -213,7 +216,7 @@ final class ShiftPane extends Cards {
       studio.select(s.toNote());
     }
     var on = b.task().hand().instrument();
-    ShiftDrill.Manner manner = model.manner();
+    ShiftDrill.Manner manner = model.habits().manner();
     title.setText(
         Sentences.of(
             "noticed.finding", b.resolved().notes().get(s.toNote()).bar(), Words.shiftPath(b, s)));
@@ -250,7 +253,7 @@ final class ShiftPane extends Cards {
             s.fromBase(),
             s.toBase(),
             from.get().region() == Region.THUMB || to.get().region() == Region.THUMB);
-    cue.setText(model.cue(cueShown));
+    cue.setText(model.habits().cue(cueShown));
     drillShown = ShiftDrill.notation(b.resolved(), s, from.get(), to.get(), manner);
     showDrill(Resolver.resolve(drillShown));
   }

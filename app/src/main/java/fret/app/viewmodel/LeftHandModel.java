@@ -3,18 +3,15 @@ package fret.app.viewmodel;
 import fret.app.words.Sentences;
 import fret.app.work.Computing.Rank;
 import fret.base.Said;
-import fret.drill.ShiftDrill;
 import fret.fingering.Fingering;
 import fret.fingering.FingeringSolver;
 import fret.fingering.NoteFinger;
 import fret.fingering.Tally;
 import fret.fingering.TempoRange;
-import fret.instrument.InstrumentType;
 import fret.intonation.Tuned;
 import fret.mark.FingerLayer;
 import fret.mark.Wish;
 import fret.passage.Passage;
-import fret.player.BodyCue;
 import fret.player.EffortKind;
 import fret.player.Hand;
 import fret.player.Preset;
@@ -27,7 +24,6 @@ import fret.session.Session;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.FutureTask;
@@ -39,8 +35,7 @@ import javafx.beans.property.ReadOnlyObjectWrapper;
 
 /**
  * What the left hand is looked at with: the notes selected, other ways to play one note, other
- * whole fingerings side by side, the one that is tried on the strip, and the player's habits in
- * shifting.
+ * whole fingerings side by side, and the one that is tried on the strip.
  */
 public final class LeftHandModel {
   /** One way to play the selected note, with what the whole fingering then costs more. */
@@ -58,6 +53,7 @@ public final class LeftHandModel {
 
   private final Studio studio;
   private final ChordModel chords;
+  private final ShiftHabits habits;
   private final ReadOnlyObjectWrapper<List<Choice>> choices =
       new ReadOnlyObjectWrapper<>(List.of());
   private final ReadOnlyObjectWrapper<Optional<List<Option>>> options =
@@ -78,6 +74,7 @@ public final class LeftHandModel {
   public LeftHandModel(Studio studio) {
     this.studio = studio;
     this.chords = new ChordModel(studio);
+    this.habits = new ShiftHabits(studio);
     studio.shownProperty().addListener(o -> follow());
     studio
         .selectedProperty()
@@ -93,6 +90,11 @@ public final class LeftHandModel {
 
   public ReadOnlyObjectProperty<List<Choice>> choicesProperty() {
     return choices.getReadOnlyProperty();
+  }
+
+  /** How the player shifts, and says what hand and arm do. */
+  public ShiftHabits habits() {
+    return habits;
   }
 
   /** The chord that the selected note belongs to. */
@@ -458,38 +460,5 @@ public final class LeftHandModel {
             ranges.set(all);
           });
     }
-  }
-
-  // ---- habits in shifting --------------------------------------------------------------------
-
-  /** How the player shifts. */
-  public ShiftDrill.Manner manner() {
-    return new ShiftDrill.Manner(
-        studio.preferences().get("guideFinger").map("old"::equals).orElse(true),
-        studio.preferences().get("slideLate").map(Boolean::parseBoolean).orElse(false),
-        studio.preferences().get("slideBeats").map(Integer::parseInt).orElse(2));
-  }
-
-  public void setManner(ShiftDrill.Manner manner) {
-    studio.preferences().put("guideFinger", manner.oldFinger() ? "old" : "new");
-    studio.preferences().put("slideLate", String.valueOf(manner.late()));
-    studio.preferences().put("slideBeats", String.valueOf(manner.slideBeats()));
-  }
-
-  /** The line on elbow, thumb and forearm, in the player's own words where there are some. */
-  public String cue(BodyCue cue) {
-    InstrumentType type = studio.shown().task().hand().instrument().type();
-    return studio.preferences().get(cueKey(cue, type)).orElse(Sentences.of(cue.usual(type)));
-  }
-
-  /** Other words for a cue; empty ones bring the usual words back. */
-  public void setCue(BodyCue cue, String words) {
-    InstrumentType type = studio.shown().task().hand().instrument().type();
-    String kept = words.isBlank() ? Sentences.of(cue.usual(type)) : words.strip();
-    studio.preferences().put(cueKey(cue, type), kept);
-  }
-
-  private static String cueKey(BodyCue cue, InstrumentType type) {
-    return "cue." + type.name().toLowerCase(Locale.ROOT) + "." + cue.id();
   }
 }

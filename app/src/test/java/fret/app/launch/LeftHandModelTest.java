@@ -263,16 +263,16 @@ class LeftHandModelTest extends OnDemoLibrary {
 
   @Test
   void habitsInShiftingAndWordsForTheArmAreRemembered() throws Exception {
-    assertThat(model.manner()).isEqualTo(ShiftDrill.Manner.USUAL);
+    assertThat(model.habits().manner()).isEqualTo(ShiftDrill.Manner.USUAL);
     ShiftDrill.Manner mine = new ShiftDrill.Manner(false, true, 3);
-    does(() -> model.setManner(mine));
-    assertThat(new LeftHandModel(studio).manner()).isEqualTo(mine);
+    does(() -> model.habits().setManner(mine));
+    assertThat(new LeftHandModel(studio).habits().manner()).isEqualTo(mine);
     String usual = Sentences.of(BodyCue.NECK_UP.usual(InstrumentType.VIOLIN));
-    assertThat(model.cue(BodyCue.NECK_UP)).isEqualTo(usual);
-    does(() -> model.setCue(BodyCue.NECK_UP, "  Elbow first. "));
-    assertThat(model.cue(BodyCue.NECK_UP)).isEqualTo("Elbow first.");
-    does(() -> model.setCue(BodyCue.NECK_UP, ""));
-    assertThat(model.cue(BodyCue.NECK_UP)).isEqualTo(usual);
+    assertThat(model.habits().cue(BodyCue.NECK_UP)).isEqualTo(usual);
+    does(() -> model.habits().setCue(BodyCue.NECK_UP, "  Elbow first. "));
+    assertThat(model.habits().cue(BodyCue.NECK_UP)).isEqualTo("Elbow first.");
+    does(() -> model.habits().setCue(BodyCue.NECK_UP, ""));
+    assertThat(model.habits().cue(BodyCue.NECK_UP)).isEqualTo(usual);
   }
 
   @Test
