@@ -33,7 +33,12 @@ record BowJoins(
   private static final double MOST_PAID = 0.35;
 
   /** A silence in which the bow goes anywhere, in ms. */
-  private static final double LONG_MS = 330;
+  static final double LONG_MS = 330;
+
+  /** The same where what was decided cannot be kept. */
+  BowJoins without(BowRules.Joint joint) {
+    return new BowJoins(has, note, again, chords, free, rule.filter(r -> r != joint));
+  }
 
   static double needsMs(double cm) {
     return RETAKE_MS + RETAKE_MS_PER_CM * cm;

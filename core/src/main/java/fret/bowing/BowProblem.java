@@ -45,6 +45,9 @@ final class BowProblem implements RulerProblem<BowSpan> {
   private final List<BowJoins> joins = new ArrayList<>();
   private final List<List<BowSpan>> spans = new ArrayList<>();
 
+  /** Moments into which a hook was asked that no way of the bow allows. */
+  private final List<Integer> unhooked = new ArrayList<>();
+
   BowProblem(BowTask task) {
     this.task = task;
     this.terms = new BowTerms(task.bow(), task.preset(), task.habits());
@@ -63,6 +66,35 @@ final class BowProblem implements RulerProblem<BowSpan> {
     for (int u = 0; u < units.size(); u++) {
       spans.add(spansFrom(u));
     }
+    settle();
+  }
+
+  /**
+   * A hook asks for one direction and one place on both sides of it. Where what else is asked there
+   * does not allow that, the hook is set aside, the later one of two that contradict each other; so
+   * there is always a way.
+   */
+  private void settle() {
+    if (!task.rules().joints().containsValue(BowRules.Joint.HOOK)) {
+      return;
+    }
+    BowReach reach = new BowReach(units.size(), length());
+    for (int u = 0; u < units.size(); u++) {
+      if (isHook(u) && reach.isReached(u) && !reach.goesOn(u, spans.get(u))) {
+        joins.set(u, joins.get(u).without(BowRules.Joint.HOOK));
+        unhooked.add(units.get(u).from());
+      }
+      reach.on(u, spans.get(u), isHook(u));
+    }
+  }
+
+  private boolean isHook(int u) {
+    return u > 0 && joins.get(u).rule().filter(r -> r == BowRules.Joint.HOOK).isPresent();
+  }
+
+  /** Moments into which a hook was asked that no way of the bow allows, in order. */
+  List<Integer> unhooked() {
+    return List.copyOf(unhooked);
   }
 
   AlikeBows alike() {

@@ -62,7 +62,9 @@ public final class BowSolver {
         tries--;
         BowRules held = rules.over(problem.alike().held(best, bar));
         BowSolver other = new BowSolver(task.withRules(held), token);
-        Optional<Bowing> found = other.search.best().map(other::bowing);
+        // Bars are not made alike at the cost of a hook that the player asked for.
+        boolean keeps = other.problem.unhooked().equals(problem.unhooked());
+        Optional<Bowing> found = keeps ? other.search.best().map(other::bowing) : Optional.empty();
         if (found.isPresent() && found.get().effort() < best.effort() - 1e-9) {
           best = found.get();
           rules = held;

@@ -30,7 +30,9 @@ public record BowWarning(
     TOO_FAST("stroke-too-fast"),
     CLEARANCE("clearance"),
     FLIP("flip"),
-    SPEAKS_LATE("speaks-late");
+    SPEAKS_LATE("speaks-late"),
+    /** What the player asked contradicts what else was asked there, and is set aside. */
+    NOT_KEPT("not-kept");
 
     private final String id;
 
@@ -63,8 +65,15 @@ public record BowWarning(
     all.addAll(Clearance.warnings(bowing, task));
     all.addAll(Flips.of(bowing, task));
     all.addAll(LateSpeaking.warnings(bowing, task));
+    bowing.unhooked().forEach(m -> all.add(notKept(bowing, m)));
     all.sort(java.util.Comparator.comparingInt(BowWarning::moment));
     return all;
+  }
+
+  private static BowWarning notKept(Bowing bowing, int moment) {
+    String bar = bowing.moments().get(moment).bar();
+    return new BowWarning(
+        Kind.NOT_KEPT, moment, bar, 0, 0, 0, Said.of("bow.not-hooked", bar), List.of());
   }
 
   // ---- runs out --------------------------------------------------------------------------------

@@ -13,11 +13,18 @@ import java.util.Optional;
  * @param strokes in order; plucked moments stand in none
  * @param explanation a share for every {@link BowEffort}; layers are moments: the first one of a
  *     stroke
+ * @param unhooked moments into which the player asked for a hook that the directions asked around
+ *     it do not allow
  */
-public record Bowing(List<BowMoment> moments, List<Stroke> strokes, Explanation explanation) {
+public record Bowing(
+    List<BowMoment> moments,
+    List<Stroke> strokes,
+    Explanation explanation,
+    List<Integer> unhooked) {
   public Bowing {
     moments = List.copyOf(moments);
     strokes = List.copyOf(strokes);
+    unhooked = List.copyOf(unhooked);
     Objects.requireNonNull(explanation);
   }
 
@@ -51,6 +58,19 @@ public record Bowing(List<BowMoment> moments, List<Stroke> strokes, Explanation 
   /** The place of a stroke in the list. */
   public int indexAt(int moment) {
     return strokeAt(moment).map(strokes::indexOf).orElse(-1);
+  }
+
+  /**
+   * Whether a stroke goes on from the one before it: without a retake and without a silence in
+   * which the bow may go anywhere.
+   */
+  public boolean followsOn(int index) {
+    if (index == 0 || strokes.get(index).retake().isPresent()) {
+      return false;
+    }
+    int before = strokes.get(index).fromMoment() - 1;
+    return strokes.get(index - 1).toMoment() == before
+        && moments.get(before).restMs() < BowJoins.LONG_MS;
   }
 
   /** Moments whose direction or stroke differs in another bowing of the same passage. */
@@ -94,6 +114,6 @@ public record Bowing(List<BowMoment> moments, List<Stroke> strokes, Explanation 
       total += effort;
       shares.add(new Explanation.Share(s.id(), s.unit(), s.quantity(), effort, causes));
     }
-    return new Bowing(moments, strokes, new Explanation(total, shares));
+    return new Bowing(moments, strokes, new Explanation(total, shares), unhooked);
   }
 }

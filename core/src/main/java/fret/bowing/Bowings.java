@@ -34,9 +34,13 @@ final class Bowings {
       before = step.end();
     }
     nameHooks(strokes);
-    Bowing free = new Bowing(problem.moments(), strokes, explanation(causes));
+    Bowing free = bowing(strokes, causes);
     problem.alike().otherwise(free).forEach((at, bars) -> add(causes, BowEffort.UNLIKE, at, bars));
-    return new Bowing(problem.moments(), strokes, explanation(causes));
+    return bowing(strokes, causes);
+  }
+
+  private Bowing bowing(List<Stroke> strokes, Map<BowEffort, List<Cause>> causes) {
+    return new Bowing(problem.moments(), strokes, explanation(causes), problem.unhooked());
   }
 
   /** Both strokes of a hooked pair go by that name. */

@@ -82,8 +82,8 @@ public final class BowDecisions {
   }
 
   /**
-   * Turns the stroke of a moment round, and the pinned ones that follow it up to the next retake;
-   * empty where nothing is bowed.
+   * Turns the stroke of a moment round, and the pinned ones that follow it up to the next retake.
+   * What stands before it stays: the stroke before is held as it is. Empty where nothing is bowed.
    */
   public static Optional<Change> turn(Session s, int moment) {
     Bowing b = s.bowing();
@@ -92,27 +92,61 @@ public final class BowDecisions {
       return Optional.empty();
     }
     Stroke stroke = b.strokes().get(index);
-    Signs.Bow stands = stroke.down() ? Signs.Bow.DOWN : Signs.Bow.UP;
     Signs.Bow asked =
         other(
             at(s, BowLayer.BOW, stroke.fromMoment())
                 .filter(own -> own != Signs.Bow.NONE)
-                .orElse(stands));
-    Marks after =
-        set(s, s.passage().marks(), BowLayer.BOW, stroke.fromMoment(), Optional.of(asked));
-    for (int i = index + 1; i < b.strokes().size(); i++) {
-      Stroke next = b.strokes().get(i);
-      if (next.retake().isPresent()) {
-        break;
-      }
-      int at = next.fromMoment();
-      after = turned(s, after, BowLayer.BOW, at, BowDecisions::other);
-      after = turned(s, after, BowLayers.ADOPTED, at, Adopted::turned);
-    }
+                .orElse(direction(stroke)));
+    Marks before = unhooked(s, held(s, s.passage().marks(), index), stroke.fromMoment());
     NoteKey key = key(s, stroke.fromMoment());
     return Optional.of(
         Change.of(
-            Said.of("bow." + asked.name(), key.pitch(), stroke.bar()), s.passage().marks(), after));
+            Said.of("bow." + asked.name(), key.pitch(), stroke.bar()),
+            s.passage().marks(),
+            turnedOn(s, before, index, asked)));
+  }
+
+  private static Signs.Bow direction(Stroke stroke) {
+    return stroke.down() ? Signs.Bow.DOWN : Signs.Bow.UP;
+  }
+
+  /** The stroke before one keeps its direction where nothing else holds it. */
+  private static Marks held(Session s, Marks marks, int index) {
+    if (!s.bowing().followsOn(index)) {
+      return marks;
+    }
+    Stroke before = s.bowing().strokes().get(index - 1);
+    return isAsked(s, before.fromMoment())
+        ? marks
+        : set(s, marks, BowLayer.BOW, before.fromMoment(), Optional.of(direction(before)));
+  }
+
+  /** Whether the direction of the stroke that begins at a moment is asked for. */
+  private static boolean isAsked(Session s, int moment) {
+    return s.bowing().moments().get(moment).printed() != Signs.Bow.NONE;
+  }
+
+  /** A stroke that is turned is no hook to the one before any more. */
+  private static Marks unhooked(Session s, Marks marks, int moment) {
+    boolean own = at(s, BowLayers.JOINT, moment).filter(j -> j == BowRules.Joint.HOOK).isPresent();
+    Marks after = own ? set(s, marks, BowLayers.JOINT, moment, Optional.empty()) : marks;
+    return at(s, BowLayers.ADOPTED, moment)
+        .filter(a -> a.joint().filter(j -> j == BowRules.Joint.HOOK).isPresent())
+        .map(a -> new Adopted(a.bow(), Optional.empty()))
+        .map(a -> set(s, after, BowLayers.ADOPTED, moment, Optional.of(a)))
+        .orElse(after);
+  }
+
+  /** A stroke goes so, and the pinned ones that follow it are turned up to the next retake. */
+  private static Marks turnedOn(Session s, Marks marks, int index, Signs.Bow asked) {
+    List<Stroke> all = s.bowing().strokes();
+    Marks after = set(s, marks, BowLayer.BOW, all.get(index).fromMoment(), Optional.of(asked));
+    for (int i = index + 1; i < all.size() && all.get(i).retake().isEmpty(); i++) {
+      int at = all.get(i).fromMoment();
+      after = turned(s, after, BowLayer.BOW, at, BowDecisions::other);
+      after = turned(s, after, BowLayers.ADOPTED, at, Adopted::turned);
+    }
+    return after;
   }
 
   private static <V> Marks turned(
@@ -152,9 +186,26 @@ public final class BowDecisions {
     return Optional.of(Change.of(name, marks, after));
   }
 
-  /** What happens between a moment and the one before it; again takes it back. */
+  /**
+   * What happens between a moment and the one before it; again takes it back. A hook goes on in the
+   * direction of the stroke before: where another one was asked, it is turned with what follows.
+   */
   public static Change joint(Session s, int moment, BowRules.Joint joint) {
-    return toggle(s, BowLayers.JOINT, moment, joint);
+    Change change = toggle(s, BowLayers.JOINT, moment, joint);
+    boolean set = at(s, BowLayers.JOINT, moment).filter(joint::equals).isEmpty();
+    int index = s.bowing().indexAt(moment);
+    if (joint != BowRules.Joint.HOOK || !set || index < 1) {
+      return change;
+    }
+    Stroke stroke = s.bowing().strokes().get(index);
+    Stroke before = s.bowing().strokes().get(index - 1);
+    boolean against = stroke.fromMoment() == moment && stroke.down() != before.down();
+    return against && isAsked(s, moment)
+        ? Change.of(
+            change.name(),
+            s.passage().marks(),
+            turnedOn(s, change.applyTo(s.passage().marks()), index, direction(before)))
+        : change;
   }
 
   /** One stroke over some moments, or a stroke each where they are in one already. */

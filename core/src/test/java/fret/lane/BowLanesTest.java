@@ -209,7 +209,7 @@ class BowLanesTest {
 
   @Test
   void whereNothingIsBowedThereIsNoBow() {
-    Bowing none = new Bowing(List.of(), List.of(), s.bowing().explanation());
+    Bowing none = new Bowing(List.of(), List.of(), s.bowing().explanation(), List.of());
     LaneInput.Bow was = s.laneInput().bow().orElseThrow();
     LaneInput.Bow bare =
         new LaneInput.Bow(none, was.geometry(), was.report(), was.vibrato(), was.phrases());
