@@ -4,6 +4,7 @@ import fret.base.Form;
 import fret.base.Said;
 import fret.mark.BowLayer;
 import fret.mark.NoteLayer;
+import fret.mark.Reminder;
 import fret.score.LoudnessLine;
 import fret.score.Signs;
 import java.util.List;
@@ -58,7 +59,8 @@ public final class BowLayers {
           "phrase",
           p -> Form.version(1).with("mark", p.name()),
           f -> f.word("mark", PhraseMark.class),
-          p -> Said.of("mark.phrase." + p));
+          p -> Said.of("mark.phrase." + p),
+          p -> Reminder.of(p == PhraseMark.TOP ? Reminder.Kind.TOP : Reminder.Kind.END));
 
   /** Everything that a version of a bowing is made of. */
   public static final List<NoteLayer<?>> ALL =
@@ -84,8 +86,22 @@ public final class BowLayers {
   }
 
   private record Kind<V>(
-      String id, Function<V, Form> writer, Function<Form, V> reader, Function<V, Said> teller)
+      String id,
+      Function<V, Form> writer,
+      Function<Form, V> reader,
+      Function<V, Said> teller,
+      Function<V, Reminder> pencil)
       implements NoteLayer<V> {
+    Kind(
+        String id, Function<V, Form> writer, Function<Form, V> reader, Function<V, Said> teller) {
+      this(id, writer, reader, teller, v -> null);
+    }
+
+    @Override
+    public Optional<Reminder> pencilled(V value) {
+      return Optional.ofNullable(pencil.apply(value));
+    }
+
     @Override
     public Concern concern() {
       return Concern.BOW;

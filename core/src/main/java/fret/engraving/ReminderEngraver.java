@@ -22,6 +22,8 @@ final class ReminderEngraver {
       case COMMA -> comma(x, slice);
       case ONWARDS -> arrow(x, 1, slice);
       case BACK -> arrow(x, -1, slice);
+      case TOP -> top(x, slice);
+      case END -> end(x, slice);
       case WORD ->
           pen.textAbove(
               reminder.text(), x, 1.35, GAP, Primitive.Text.Style.ITALIC, Ink.HAND, slice);
@@ -60,6 +62,21 @@ final class ReminderEngraver {
     double y = above(at, 0.4) - 0.5;
     pen.add(new Primitive.Spot(Primitive.Spot.Form.CIRCLE, at, y, 0.26, true, Ink.HAND, slice));
     pen.line(at + 0.2, y, at - 0.25, y + 0.6, THICK, Ink.HAND, slice);
+  }
+
+  /** A roof over the note. */
+  private void top(double x, int slice) {
+    double y = above(x, 1) - 0.8;
+    pen.line(x - 0.9, y + 0.8, x, y, THICK, Ink.PINNED, slice);
+    pen.line(x, y, x + 0.9, y + 0.8, THICK, Ink.PINNED, slice);
+  }
+
+  /** A corner that closes after the note. */
+  private void end(double x, int slice) {
+    double at = x + 1.2;
+    double y = above(at, 1) - 0.9;
+    pen.line(at - 1, y, at, y, THICK, Ink.PINNED, slice);
+    pen.line(at, y, at, y + 0.9, THICK, Ink.PINNED, slice);
   }
 
   private void arrow(double x, int direction, int slice) {

@@ -11,6 +11,7 @@ import fret.intonation.Tuned;
 import fret.load.Load;
 import fret.mark.Strand;
 import fret.mark.VibratoWish;
+import fret.score.LoudnessLine;
 import fret.score.ResolvedPassage;
 import fret.take.TakeReport;
 import java.util.List;
@@ -60,13 +61,15 @@ public record LaneInput(
    *
    * @param vibrato what the player asks of the vibrato, by moment
    * @param phrases tops and ends of phrases, by moment
+   * @param printed how loud the page says it is, without the player's own levels
    */
   public record Bow(
       Bowing bowing,
       BowGeometry geometry,
       BowReport report,
       Map<Integer, VibratoWish> vibrato,
-      Map<Integer, PhraseMark> phrases) {
+      Map<Integer, PhraseMark> phrases,
+      LoudnessLine printed) {
     public Bow {
       vibrato = Map.copyOf(vibrato);
       phrases = Map.copyOf(phrases);

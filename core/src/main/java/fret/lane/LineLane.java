@@ -104,7 +104,7 @@ final class LineLane implements Lane {
     }
 
     private void printed() {
-      LoudnessLine page = LoudnessLine.of(input.passage().score());
+      LoudnessLine page = bow.printed();
       for (BowMoment m : moments) {
         int at = m.slice().index();
         if (axis.has(at)) {

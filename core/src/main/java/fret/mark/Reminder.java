@@ -21,7 +21,11 @@ public record Reminder(Kind kind, String text) {
     /** An arrow back: hold it back. */
     BACK,
     /** A word of one's own. */
-    WORD
+    WORD,
+    /** The top of a phrase, set by its own key. */
+    TOP,
+    /** The end of a phrase, set by its own key. */
+    END
   }
 
   public Reminder {

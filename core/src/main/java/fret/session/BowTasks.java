@@ -43,9 +43,7 @@ final class BowTasks {
     BowSetup setup = passage.settings().bow();
     Instrument instrument = passage.settings().setup().strung();
     Marks marks = passage.marks();
-    Map<Fraction, Double> levels = new HashMap<>();
-    at(marks, BowLayers.LEVEL, printed, version)
-        .forEach((slice, level) -> levels.put(printed.slices().get(slice).onset(), level));
+    Map<Fraction, Double> levels = levels(marks, printed, version);
     Map<Fraction, Double> offsets = new HashMap<>();
     Strands.offsets(marks, printed)
         .forEach((slice, level) -> offsets.put(printed.slices().get(slice).onset(), level));
@@ -75,6 +73,14 @@ final class BowTasks {
         setup.preset(),
         rules.over(adopted),
         setup.habits());
+  }
+
+  /** The player's own loudness by onset. */
+  static Map<Fraction, Double> levels(Marks marks, ResolvedPassage printed, String version) {
+    Map<Fraction, Double> levels = new HashMap<>();
+    at(marks, BowLayers.LEVEL, printed, version)
+        .forEach((slice, level) -> levels.put(printed.slices().get(slice).onset(), level));
+    return levels;
   }
 
   /** What a layer says in a version, by moment. */

@@ -16,23 +16,22 @@ public final class LineDecisions {
 
   /** From a moment on a level louder (1) or softer (-1). */
   public static Change louder(Session s, int moment, int direction) {
-    double stands = Math.rint(s.bowing().moments().get(moment).fromLevel());
-    double own = BowDecisions.at(s, BowLayers.LEVEL, moment).orElse(stands);
-    return level(s, moment, own + direction);
+    return level(s, moment, standing(s, moment) + direction);
   }
 
   /** From a moment on it is so loud, a level from 0 to 7. */
   public static Change level(Session s, int moment, double level) {
     return BowDecisions.decide(
-        s, BowLayers.LEVEL, moment, Math.max(0, Math.min(LOUDEST, Math.rint(level))));
+        s, BowLayers.LEVEL, moment, bounded(Math.rint(level)));
   }
 
   /**
    * A crescendo (1) or diminuendo (-1) planned a level a bar: from the level of the first moment,
-   * one level on at each bar line up to the last moment. Empty within one bar.
+   * one level on at each bar line up to the last moment; never softer than what stands there on the
+   * way up, nor louder on the way down. Empty within one bar, and where all of it stands so.
    */
   public static Optional<Change> levelABar(Session s, int from, int to, int direction) {
-    double level = Math.rint(s.bowing().moments().get(from).fromLevel());
+    double level = standing(s, from);
     Marks after =
         BowDecisions.set(s, s.passage().marks(), BowLayers.LEVEL, from, Optional.of(level));
     int bar = BowDecisions.key(s, from).barIndex();
@@ -40,7 +39,9 @@ public final class LineDecisions {
     for (int m = from + 1; m <= to; m++) {
       if (BowDecisions.key(s, m).barIndex() != bar) {
         bar = BowDecisions.key(s, m).barIndex();
-        level = Math.max(0, Math.min(LOUDEST, level + direction));
+        level = bounded(level + direction);
+        double stands = standing(s, m);
+        level = direction > 0 ? Math.max(level, stands) : Math.min(level, stands);
         after = BowDecisions.set(s, after, BowLayers.LEVEL, m, Optional.of(level));
         any = true;
       }
@@ -48,6 +49,16 @@ public final class LineDecisions {
     String first = s.bowing().moments().get(from).bar();
     Said name = Said.of(direction > 0 ? "bow.grow" : "bow.fall", first);
     return any ? Optional.of(Change.of(name, s.passage().marks(), after)) : Optional.empty();
+  }
+
+  /** The level that counts at a moment: the player's own, or as printed. */
+  private static double standing(Session s, int moment) {
+    return BowDecisions.at(s, BowLayers.LEVEL, moment)
+        .orElseGet(() -> Math.rint(s.bowing().moments().get(moment).fromLevel()));
+  }
+
+  private static double bounded(double level) {
+    return Math.max(0, Math.min(LOUDEST, level));
   }
 
   /** The next wish for the vibrato of a moment; the last leads back to the rule. */

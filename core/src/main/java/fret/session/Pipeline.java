@@ -41,6 +41,7 @@ import fret.score.Bar;
 import fret.score.Event;
 import fret.score.NoteKey;
 import fret.score.OrnamentForm;
+import fret.score.OwnLevels;
 import fret.score.ReducedChords;
 import fret.score.ResolvedPassage;
 import fret.score.Resolver;
@@ -164,9 +165,10 @@ public final class Pipeline {
         marked.withScore(BowedScore.of(marked, bowing, true)));
   }
 
-  /** The printed passage with the player's bow marks in place of the printed ones. */
+  /** The printed passage with the player's bow marks and dynamics in place of the printed ones. */
   private static ResolvedPassage marked(Passage passage, ResolvedPassage printed) {
-    return printed.withScore(bowed(printed.score(), counting(passage.marks(), BowLayer.BOW)));
+    Score bowed = bowed(printed.score(), counting(passage.marks(), BowLayer.BOW));
+    return printed.withScore(OwnLevels.on(bowed, BowTasks.levels(passage.marks(), printed, "")));
   }
 
   private static boolean isSameBow(Passage was, Passage is) {

@@ -28,6 +28,7 @@ import fret.passage.Passage;
 import fret.score.Bar;
 import fret.score.Event;
 import fret.score.Head;
+import fret.score.LoudnessLine;
 import fret.score.NoteKey;
 import fret.score.ResolvedPassage;
 import fret.score.Score;
@@ -203,7 +204,12 @@ public record Session(
   public LaneInput laneInput(Fingering hand, Arm arm) {
     LaneInput.Bow bow =
         new LaneInput.Bow(
-            arm.bowing(), bowTask().bow(), arm.report(), vibratoAsked(), phraseMarks());
+            arm.bowing(),
+            bowTask().bow(),
+            arm.report(),
+            vibratoAsked(),
+            phraseMarks(),
+            LoudnessLine.of(bowTask().passage().score()));
     return new LaneInput(
         resolved(),
         Optional.of(hand),

@@ -23,6 +23,13 @@ import fret.score.Signs;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import fret.bowing.BowWarning;
+import fret.mark.Marks;
+import fret.score.Bar;
+import fret.score.Direction;
+import fret.score.LoudnessLine;
+import fret.score.Score;
+import java.util.ArrayList;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
@@ -200,6 +207,79 @@ class BowDecisionsTest {
     assertThat(LineDecisions.levelABar(s, 0, 5, 1)).as("within one bar").isEmpty();
     decide(LineDecisions.levelABar(s, 0, 20, -1).orElseThrow());
     assertThat(s.bowing().moments().get(16).fromLevel()).isEqualTo(2);
+  }
+
+  /** What stands louder already is not made softer by growing, and the page shows what is planned. */
+  @Test
+  void growingIsNeverSofterThanWhatStands() {
+    Score page = Lines.page("D5 E5 F5 G5 A5 G5 F5 E5 D5 E5 F5 G5 A5 G5 F5 E5");
+    List<Bar> bars = new ArrayList<>(page.bars());
+    bars.set(0, with(bars.get(0), "p"));
+    bars.set(1, with(bars.get(1), "f"));
+    s = Session.of(Lines.passage(), page.withBars(bars));
+    decide(LineDecisions.levelABar(s, 0, 15, 1).orElseThrow());
+    assertThat(s.bowing().moments().get(8).fromLevel()).isEqualTo(LoudnessLine.FORTE);
+    assertThat(dynamics()).containsExactly("p", "f");
+    decide(LineDecisions.levelABar(s, 0, 15, -1).orElseThrow());
+    assertThat(s.bowing().moments().get(8).fromLevel()).isEqualTo(1);
+    assertThat(dynamics()).as("one value, in place of the printed one").containsExactly("p", "pp");
+    decide(LineDecisions.level(s, 3, LoudnessLine.FORTE));
+    assertThat(dynamics()).containsExactly("p", "f", "pp");
+  }
+
+  private static Bar with(Bar bar, String dynamic) {
+    return bar.withDirections(
+        List.of(new Direction(bar.start(), Direction.Kind.DYNAMIC, dynamic, 0)));
+  }
+
+  private List<String> dynamics() {
+    return s.score().bars().stream()
+        .flatMap(b -> b.directions().stream())
+        .filter(d -> d.kind() == Direction.Kind.DYNAMIC)
+        .map(Direction::text)
+        .toList();
+  }
+
+  /** The first two notes stay when the third is turned: the second is held as it is. */
+  @Test
+  void turningAStrokeLeavesThoseBeforeIt() {
+    List<Boolean> before = s.bowing().strokes().stream().map(Stroke::down).toList();
+    for (int m = 1; m < 8; m++) {
+      Session turned = Lines.after(s, BowDecisions.turn(s, m).orElseThrow());
+      for (int i = 0; i < 8; i++) {
+        assertThat(turned.bowing().strokes().get(i).down())
+            .as("stroke %d after turning %d", i, m)
+            .isEqualTo(before.get(i) ^ i >= m);
+      }
+    }
+  }
+
+  /** A hook turns what it contradicts, adopted strokes included. */
+  @Test
+  void aHookInAnAdoptedBowingGoesOnInOneDirection() {
+    decide(BowVersions.adopt(s, s.bowing()));
+    List<Boolean> before = s.bowing().strokes().stream().map(Stroke::down).toList();
+    decide(BowDecisions.joint(s, 3, BowRules.Joint.HOOK));
+    assertThat(s.bowing().unhooked()).isEmpty();
+    for (int i = 0; i < 8; i++) {
+      assertThat(at(i).down()).as("stroke " + i).isEqualTo(before.get(i) ^ i >= 3);
+    }
+  }
+
+  /** Two decisions that contradict each other: the hook is set aside and named, all opens. */
+  @Test
+  void aHookThatCannotBeIsSetAsideAndNamed() {
+    decide(BowDecisions.turn(s, 2).orElseThrow());
+    Marks marks =
+        BowDecisions.set(
+            s, s.passage().marks(), BowLayers.JOINT, 2, Optional.of(BowRules.Joint.HOOK));
+    marks = BowDecisions.set(s, marks, BowLayer.BOW, 1, Optional.of(Signs.Bow.DOWN));
+    marks = BowDecisions.set(s, marks, BowLayer.BOW, 2, Optional.of(Signs.Bow.UP));
+    s = Session.of(s.passage().withMarks(marks), s.page());
+    assertThat(s.bowing().unhooked()).containsExactly(2);
+    assertThat(s.arm().report().warnings())
+        .extracting(BowWarning::kind)
+        .contains(BowWarning.Kind.NOT_KEPT);
   }
 
   /** A drifting pattern is bowed evenly at one press, and drifts no longer. */
