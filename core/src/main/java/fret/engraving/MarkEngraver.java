@@ -90,6 +90,7 @@ final class MarkEngraver {
         pen.glyphAbove(MusicGlyph.HARMONIC, middle(p), 1, 0.35, ink, p.slice());
       }
     }
+    slice.starting().forEach(note -> unkept(p, fingers.get(note)));
     for (int note : slice.starting()) {
       FingerText text = fingers.get(note);
       if (text != null && !text.string().isEmpty()) {
@@ -103,6 +104,27 @@ final class MarkEngraver {
             p.slice());
       }
     }
+  }
+
+  /** What was asked and is not played so, struck out. */
+  private void unkept(StripEngraver.Placed p, FingerText text) {
+    if (text == null || text.unkept().isEmpty()) {
+      return;
+    }
+    double x = middle(p);
+    double size = 1.4;
+    double y =
+        pen.textAbove(
+            text.unkept(),
+            x,
+            size,
+            0.35,
+            Primitive.Text.Style.BOLD,
+            Primitive.Ink.PINNED,
+            p.slice());
+    double half = pen.widthOf(text.unkept(), size, Primitive.Text.Style.BOLD) / 2 + 0.25;
+    double middle = y - size * 0.33;
+    pen.line(x - half, middle + 0.3, x + half, middle - 0.3, 0.18, Primitive.Ink.PINNED, p.slice());
   }
 
   private void reminders(StripEngraver.Placed p) {

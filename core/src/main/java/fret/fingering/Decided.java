@@ -3,7 +3,6 @@ package fret.fingering;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 
 /**
@@ -48,6 +47,15 @@ public record Decided(List<NoteRule> pins, List<NoteRule> adopted, Wishes asked)
   /** Without an adopted fingering: everything but pins is free. */
   public Decided withoutAdopted() {
     return new Decided(pins, List.of(), asked);
+  }
+
+  /** With a pin on a note in place of the one before. */
+  Decided pinning(NoteRule pin) {
+    List<NoteRule> all =
+        new java.util.ArrayList<>(pins.stream().filter(r -> r.note() != pin.note()).toList());
+    all.add(pin);
+    all.sort(java.util.Comparator.comparingInt(NoteRule::note));
+    return new Decided(all, adopted, asked);
   }
 
   /** Without the pin and the adopted place of a note. */
@@ -107,21 +115,7 @@ public record Decided(List<NoteRule> pins, List<NoteRule> adopted, Wishes asked)
         && asked.supported().isEmpty()
         && asked.slides().isEmpty()
         && !moves
-        && pins.stream().allMatch(r -> keeps(f, r))
-        && asked.stretches().stream().allMatch(r -> keeps(f, r));
-  }
-
-  private static boolean keeps(Fingering f, NoteRule rule) {
-    Optional<NoteFinger> place = f.notes().get(rule.note());
-    return place
-        .map(
-            p ->
-                rule.admits(p.string(), p.finger(), p.harmonic(), p.base())
-                    && (rule.forbidden()
-                        || rule.finger().isEmpty()
-                        || rule.finger().get() == p.finger()
-                            && rule.replacedBy()
-                                .equals(p.replaced().map(NoteFinger.Replacement::by))))
-        .orElse(false);
+        && pins.stream().allMatch(r -> r.isKeptBy(f))
+        && asked.stretches().stream().allMatch(r -> r.isKeptBy(f));
   }
 }

@@ -73,4 +73,17 @@ public record NoteRule(
             && (finger.isEmpty() || forbidden || harmonic == freeHarmonic);
     return matches != forbidden;
   }
+
+  /** Whether a fingering plays the note as this asks; a note that cannot be played never does. */
+  public boolean isKeptBy(Fingering f) {
+    return f.notes().get(note).map(this::isKeptBy).orElse(false);
+  }
+
+  private boolean isKeptBy(NoteFinger p) {
+    return admits(p.string(), p.finger(), p.harmonic(), p.base())
+        && (forbidden
+            || finger.isEmpty()
+            || finger.get() == p.finger()
+                && replacedBy.equals(p.replaced().map(NoteFinger.Replacement::by)));
+  }
 }

@@ -4,7 +4,9 @@ import fret.base.Problem;
 import fret.instrument.Finger;
 import fret.search.Token;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -12,6 +14,7 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.function.Function;
 
 /**
  * What stands on the page: a function of the page and of what was decided, whatever the order in
@@ -179,6 +182,12 @@ public record Standing(
 
   private static Fingering inside(
       FingeringTask task, Fingering base, Decided decided, int[] ends, Token token) {
+    return around(task, base, decided, ends, token).best();
+  }
+
+  /** A solver of a stretch, with the hand held on both sides of it. */
+  private static FingeringSolver around(
+      FingeringTask task, Fingering base, Decided decided, int[] ends, Token token) {
     int from = held(task, base, ends[0], -1);
     int to = held(task, base, ends[1], 1);
     Map<Integer, NoteFinger> fixed = new HashMap<>();
@@ -189,7 +198,7 @@ public record Standing(
     }
     Decided here = decided.between(task, ends[0], ends[1]);
     FingeringTask part = task.withWishes(here.over(task.wishes())).withFixed(fixed);
-    return new FingeringSolver(part, from, to, token).best();
+    return new FingeringSolver(part, from, to, token);
   }
 
   private static void fix(
@@ -256,6 +265,39 @@ public record Standing(
     return told.equals(fingering)
         ? this
         : new Standing(task, decided, proposal, base, stretches, told);
+  }
+
+  /**
+   * How a note would be played if it were pinned, each way as all would then stand: the same answer
+   * that the pin itself gets. What is pinned on the note now is set aside.
+   *
+   * @param most so many ways, those that look cheapest within their stretch
+   * @return the cheapest first
+   */
+  public List<Fingering> pinned(
+      int note, int most, Function<NoteFinger, NoteRule> pin, Token token) {
+    Decided free = decided.withoutPin(note);
+    int slice = task.passage().notes().get(note).slice();
+    int[] ends = {before(task, base, slice), after(task, base, slice)};
+    Set<NoteRule> pins = new LinkedHashSet<>();
+    fingering.notes().get(note).map(pin).ifPresent(pins::add);
+    for (Fingering way : around(task, base, free, ends, token).choicesAt(note)) {
+      if (pins.size() < most) {
+        way.notes().get(note).map(pin).ifPresent(pins::add);
+      }
+    }
+    Map<String, Fingering> made = new LinkedHashMap<>();
+    for (NoteRule rule : pins) {
+      token.check();
+      Fingering whole = with(decided.pinning(rule), token).fingering();
+      whole
+          .notes()
+          .get(note)
+          .ifPresent(p -> made.putIfAbsent(p.string() + " " + p.digits(), whole));
+    }
+    return made.values().stream()
+        .sorted(Comparator.comparingDouble(Fingering::effort))
+        .toList();
   }
 
   /** The task with every decision in it, for comparing and for asking "why not?". */

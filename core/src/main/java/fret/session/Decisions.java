@@ -96,7 +96,8 @@ public final class Decisions {
                     Said.of("unpin", n.pitch(), n.bar())));
   }
 
-  private static FingerMark mark(Session s, NoteFinger p) {
+  /** What is stored where a note is pinned or adopted as it is played elsewhere. */
+  static FingerMark mark(Session s, NoteFinger p) {
     boolean touched = p.harmonic() && !p.isPrintedHarmonic(s.resolved());
     return new FingerMark(
         Optional.of(p.finger()), p.replaced().map(NoteFinger.Replacement::by), p.string(), touched);

@@ -5,6 +5,7 @@ import fret.fingering.Fingering;
 import fret.fingering.NoteFinger;
 import fret.fingering.PositionChanges;
 import fret.fingering.SparseDigits;
+import fret.fingering.Unkept;
 import fret.instrument.PositionNames;
 import fret.mark.FingerLayer;
 import fret.mark.FlagLayer;
@@ -16,8 +17,10 @@ import fret.passage.Layers;
 import fret.player.Region;
 import fret.score.SoundingNote;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 
@@ -45,6 +48,10 @@ public final class Digits {
     Set<Integer> arrivals = new HashSet<>();
     fingering.shifts().forEach(s -> arrivals.add(s.toNote()));
     List<FingerText> texts = new ArrayList<>();
+    Map<Integer, Unkept> unkept = new HashMap<>();
+    session.unkept(fingering).stream()
+        .filter(Unkept::isMine)
+        .forEach(u -> unkept.putIfAbsent(u.note(), u));
     boolean named = marks.at(FlagLayer.POSITIONS, Place.WHOLE).isPresent();
     Set<Integer> changes = named ? PositionChanges.of(fingering) : Set.of();
     int string = 0;
@@ -52,9 +59,10 @@ public final class Digits {
       Optional<NoteFinger> place = fingering.notes().get(i);
       if (place.isPresent()) {
         NoteFinger p = place.get();
-        boolean pinned = marks.at(FingerLayer.PINNED, notes.get(i).key()).isPresent();
+        boolean kept = !unkept.containsKey(i);
+        boolean pinned = kept && marks.at(FingerLayer.PINNED, notes.get(i).key()).isPresent();
         boolean unlike = session.fingering().notes().get(i).map(q -> !q.samePlace(p)).orElse(true);
-        boolean shown = full || sparse.contains(i) || unlike;
+        boolean shown = full || sparse.contains(i) || unlike || !kept;
         boolean numeral =
             p.string() != string
                 && (full && !p.isOpen() || arrivals.contains(i) || p.base() > 5 && shown);
@@ -66,13 +74,21 @@ public final class Digits {
                     changes.contains(i) ? position(session, p) : "",
                     numeral ? NUMERALS[Math.min(6, p.string())] : ""),
                 pinned,
+                kept ? "" : asked(unkept.get(i)),
                 pencilled(marks, notes.get(i))));
         string = p.string();
       } else {
-        texts.add(new FingerText(i, "", "", false, pencilled(marks, notes.get(i))));
+        String asked = unkept.containsKey(i) ? asked(unkept.get(i)) : "";
+        texts.add(new FingerText(i, "", "", false, asked, pencilled(marks, notes.get(i))));
       }
     }
     return texts.stream().filter(Digits::says).toList();
+  }
+
+  /** What stands struck out over the note: the digits, else the string, else a sign for a wish. */
+  private static String asked(Unkept u) {
+    boolean string = u.asked().isEmpty() && u.string() > 0;
+    return string ? NUMERALS[Math.min(6, u.string())] : u.asked().isEmpty() ? "=" : u.asked();
   }
 
   private static String over(String position, String numeral) {
@@ -92,13 +108,16 @@ public final class Digits {
     List<FingerText> texts = new ArrayList<>();
     for (int i = 0; i < session.resolved().notes().size(); i++) {
       List<Reminder> here = pencilled(marks, session.resolved().notes().get(i));
-      texts.add(new FingerText(i, "", "", false, here));
+      texts.add(new FingerText(i, "", "", false, "", here));
     }
     return texts.stream().filter(Digits::says).toList();
   }
 
   private static boolean says(FingerText t) {
-    return !t.digit().isEmpty() || !t.string().isEmpty() || !t.pencilled().isEmpty();
+    return !t.digit().isEmpty()
+        || !t.string().isEmpty()
+        || !t.unkept().isEmpty()
+        || !t.pencilled().isEmpty();
   }
 
   private static List<Reminder> pencilled(Marks marks, SoundingNote note) {

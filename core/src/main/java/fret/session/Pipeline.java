@@ -8,6 +8,7 @@ import fret.bowing.BowTask;
 import fret.bowing.BowedScore;
 import fret.bowing.Bowing;
 import fret.fingering.Decided;
+import fret.fingering.Fingering;
 import fret.fingering.FingeringTask;
 import fret.fingering.NoteRule;
 import fret.fingering.PrintedWishes;
@@ -95,6 +96,12 @@ public final class Pipeline {
     Arm arm = bowed.map(Computed::arm).orElseGet(() -> standing(passage, bowTask, token));
     ResolvedPassage resolved = decidedPage(passage, marked, arm);
     return new Computed(passage, page, resolved.score(), resolved, standing, bowTask, arm);
+  }
+
+  /** The left hand alone, as it would stand with other decisions of it on the same page. */
+  static Fingering standing(Computed now, Marks marks, Token token) {
+    FingeringTask task = now.standing().task();
+    return now.standing().with(decided(marks, task.passage(), task), token).fingering();
   }
 
   /** The left hand alone, from nothing. */
@@ -261,7 +268,7 @@ public final class Pipeline {
     return rules;
   }
 
-  private static NoteRule rule(int note, FingerMark m) {
+  static NoteRule rule(int note, FingerMark m) {
     return new NoteRule(note, m.finger(), m.replacedBy(), m.string(), 0, m.harmonic(), false);
   }
 

@@ -14,11 +14,13 @@ import fret.fingering.FingeringTask;
 import fret.fingering.NoteFinger;
 import fret.fingering.PrintedWishes;
 import fret.fingering.TempoRange;
+import fret.fingering.Unkept;
 import fret.lane.LaneInput;
 import fret.load.Limits;
 import fret.load.LimitsLayer;
 import fret.load.Load;
 import fret.mark.FingerLayer;
+import fret.mark.Marks;
 import fret.mark.NoteLayer;
 import fret.mark.Place;
 import fret.mark.VibratoLayer;
@@ -308,6 +310,44 @@ public record Session(
   public FingeringSolver solverFreeAt(int note, Token token) {
     Decided free = computed.standing().decided().withoutAdopted().withoutPin(note);
     return new FingeringSolver(computed.standing().taskWith(free), token);
+  }
+
+  /**
+   * How a note could be played, each way as all would stand once it is pinned so, the cheapest
+   * first; what stands now is among them.
+   *
+   * @param most so many ways
+   */
+  public List<Fingering> waysAt(int note, int most, Token token) {
+    return computed
+        .standing()
+        .pinned(note, most, p -> Pipeline.rule(note, Decisions.mark(this, p)), token);
+  }
+
+  /** What would stand if a fingering were adopted: pins and wishes count over it. */
+  public Fingering adopted(Fingering chosen, Token token) {
+    Marks after = Decisions.adopt(this, chosen).applyTo(passage.marks());
+    return Pipeline.standing(computed, after, token);
+  }
+
+  /** The bowing that would stand after a change of the bow, with all that is told of it. */
+  public Arm bowedAfter(Change change, Token token) {
+    return change.isEmpty() ? arm() : after(step(change)).computed(token).arm();
+  }
+
+  /** What was asked of the left hand and is not played so. */
+  public List<Unkept> unkept() {
+    return unkept(fingering());
+  }
+
+  /** The same in a fingering that is tried. */
+  public List<Unkept> unkept(Fingering fingering) {
+    return Unkept.of(
+        task(),
+        computed.standing().decided(),
+        Wish.all(passage.marks()),
+        printedWishes(),
+        fingering);
   }
 
   /** Between which tempos the fingering that stands stays the cheapest; takes long. */

@@ -171,6 +171,15 @@ final class PartOptions {
       problems.add(Problem.of(Said.of("batch.bass-octave"), Said.NOTHING));
     }
     problems.addAll(session.fingering().problems());
+    session
+        .unkept()
+        .forEach(
+            u ->
+                problems.add(
+                    u.problem(
+                        session.resolved(),
+                        session.task().hand().instrument(),
+                        session.fingering())));
     return session.withPage(read.value(), problems);
   }
 

@@ -141,7 +141,7 @@ final class BowingsPane extends Cards {
             if (tried) {
               model.stopTrying();
             } else {
-              model.tryOut(o.bowing());
+              model.tryOut(o.arm());
             }
           });
     }

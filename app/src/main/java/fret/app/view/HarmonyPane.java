@@ -31,6 +31,7 @@ final class HarmonyPane extends Cards {
     own.setPromptText(Sentences.of("tuning.chord.prompt"));
     own.setAccessibleText(Sentences.of("tuning.chord.name"));
     own.setOnAction(e -> named());
+    Parts.onEscape(own, own::clear);
     VBox card =
         Parts.card(
             Sentences.of("tuning.chords"),

@@ -14,6 +14,7 @@ import fret.app.words.Words;
 import fret.engraving.StripStyle;
 import fret.fingering.Fingering;
 import fret.fingering.Shift;
+import fret.fingering.Unkept;
 import fret.instrument.Finger;
 import fret.instrument.Instrument;
 import fret.mark.FingerLayer;
@@ -59,6 +60,8 @@ final class LeftHandView extends StripArea {
   private final Map<Tab, Button> tabs = new EnumMap<>(Tab.class);
   private final NotePane note;
   private final OrnamentPane ornaments;
+  private final Button unkept =
+      Parts.button("", "unkept", this::nextUnkept, "small", "warning");
   private boolean showing;
 
   LeftHandView(Areas.Room room) {
@@ -195,6 +198,7 @@ final class LeftHandView extends StripArea {
     return Parts.row(
         10,
         summary,
+        unkept,
         Parts.spring(),
         Parts.line(Sentences.of("hand.care-for"), "quiet"),
         preset,
@@ -228,7 +232,34 @@ final class LeftHandView extends StripArea {
             Optional.of(b.laneInput(shown, b.arm()))));
     strip.showStretches(stretches(b));
     summary.setText(summary(b, shown));
+    showUnkept(b, shown);
     follow();
+  }
+
+  /** How much of what the player asked is not played so; a press leads from one to the next. */
+  private void showUnkept(Session b, Fingering shown) {
+    List<Unkept> mine = b.unkept(shown).stream().filter(Unkept::isMine).toList();
+    unkept.setVisible(!mine.isEmpty());
+    unkept.setManaged(!mine.isEmpty());
+    unkept.setText(
+        mine.isEmpty()
+            ? ""
+            : Sentences.of(
+                mine.size() == 1 ? "hand.unkept.one" : "hand.unkept",
+                mine.size(),
+                b.resolved().notes().get(mine.get(0).note()).bar()));
+  }
+
+  private void nextUnkept() {
+    Session b = studio.shown();
+    int at = studio.selectedProperty().get();
+    List<Integer> notes =
+        b.unkept(model.shown()).stream().filter(Unkept::isMine).map(Unkept::note).toList();
+    notes.stream()
+        .filter(n -> n > at)
+        .findFirst()
+        .or(() -> notes.stream().findFirst())
+        .ifPresent(studio::select);
   }
 
   private List<StripView.Stretch> stretches(Session b) {

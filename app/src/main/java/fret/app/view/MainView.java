@@ -33,6 +33,7 @@ import fret.writing.Writing;
 import java.io.File;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -42,6 +43,7 @@ import javafx.css.PseudoClass;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
@@ -73,6 +75,12 @@ public final class MainView extends BorderPane {
   private final TakesModel takes;
   private final FileDesk files;
   private Area current;
+
+  /** After these a field gives the keys back to the strip. */
+  private static final Set<KeyCode> ENDS_TYPING = EnumSet.of(KeyCode.ENTER, KeyCode.ESCAPE);
+
+  /** Whether the key that is down did something. */
+  private boolean done;
 
   public MainView(
       Studio studio, PracticeModel practice, Devices devices, Look look, Runnable demo) {
@@ -122,6 +130,7 @@ public final class MainView extends BorderPane {
     setCenter(centre);
     centre.getStyleClass().add("centre");
     addEventFilter(KeyEvent.KEY_PRESSED, this::key);
+    addEventFilter(KeyEvent.KEY_TYPED, this::typed);
     setOnDragOver(
         e -> {
           if (e.getDragboard().hasFiles()) {
@@ -369,6 +378,11 @@ public final class MainView extends BorderPane {
         (a, b) ->
             b.pseudoClassStateChanged(PseudoClass.getPseudoClass("current"), a.equals(current)));
     current.view().shown();
+    takeKeys();
+  }
+
+  /** The strip has the keys, or the area where there is none. */
+  private void takeKeys() {
     current.view().strip().ifPresentOrElse(StripView::requestFocus, centre::requestFocus);
   }
 
@@ -542,7 +556,13 @@ public final class MainView extends BorderPane {
       e.consume();
       return;
     }
+    done = false;
     if (e.getTarget() instanceof OwnKeys own && own.takes(e)) {
+      return;
+    }
+    if (e.getTarget() instanceof TextField field && ENDS_TYPING.contains(e.getCode())) {
+      // Once the field has made of it what it makes of it.
+      Platform.runLater(() -> leave(field));
       return;
     }
     boolean typing = e.getTarget() instanceof TextInputControl;
@@ -553,8 +573,22 @@ public final class MainView extends BorderPane {
       if (a.keys().match(e) && !(typing && plain) && a.when().getAsBoolean()) {
         a.handler().run();
         e.consume();
+        done = true;
         return;
       }
+    }
+  }
+
+  /** A key that did something is not typed into the field that it opened. */
+  private void typed(KeyEvent e) {
+    if (done) {
+      e.consume();
+    }
+  }
+
+  private void leave(TextField field) {
+    if (field.isFocused()) {
+      takeKeys();
     }
   }
 }

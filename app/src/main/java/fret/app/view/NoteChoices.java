@@ -4,6 +4,7 @@ import fret.app.viewmodel.LeftHandModel;
 import fret.app.viewmodel.Studio;
 import fret.app.words.Sentences;
 import fret.app.words.Words;
+import fret.fingering.Fingering;
 import fret.fingering.NoteFinger;
 import fret.instrument.Instrument;
 import fret.session.Chords;
@@ -27,6 +28,7 @@ final class NoteChoices extends VBox {
     this.model = model;
     model.choicesProperty().addListener(o -> show());
     model.chords().versionsProperty().addListener(o -> show());
+    model.triedProperty().addListener(o -> show());
   }
 
   private void show() {
@@ -37,31 +39,35 @@ final class NoteChoices extends VBox {
     }
     Instrument on = studio.shown().task().hand().instrument();
     Optional<NoteFinger> now = studio.selectedPlace();
+    Optional<Fingering> tried = model.triedProperty().get();
     int count = 0;
     for (LeftHandModel.Choice c : model.choicesProperty().get()) {
       if (count >= MOST) {
         break;
       }
-      boolean current =
-          now.isPresent()
-              && now.get().samePlace(c.place())
-              && (now.get().isOpen() || now.get().base() == c.place().base());
-      String price =
-          current
-              ? Sentences.of("note.now")
-              : c.extraEffort() < 0.005
-                  ? Sentences.of("note.the-same")
-                  : "+" + Words.one(c.extraEffort());
+      boolean current = now.isPresent() && now.get().samePlace(c.place());
+      boolean looked = tried.filter(f -> f.equals(c.whole())).isPresent();
+      String price = current
+              ? Sentences.of(tried.isPresent() ? "note.stands" : "note.now")
+              : price(c.extraEffort());
       Button pin =
           choice(Words.shortPlace(on, c.place()), price, "choice-" + count++, () -> model.take(c));
       pin.setAccessibleText(Sentences.of("note.pin", Words.shortPlace(on, c.place()), price));
       pin.setDisable(current);
       Button look =
-          Parts.button(Sentences.of("note.try"), "", () -> model.tryOut(c.whole()), "small");
-      look.setAccessibleText(Sentences.of("note.try-the"));
+          looked
+              ? Parts.button(Sentences.of("note.back"), "", model::stopTrying, "small")
+              : Parts.button(
+                  Sentences.of("note.try"), "look-" + count, () -> model.tryOut(c.whole()), "small");
+      look.setAccessibleText(Sentences.of(looked ? "note.back" : "note.try-the"));
       look.setDisable(current);
       getChildren().add(Parts.row(6, pin, look));
     }
+  }
+
+  /** What all costs more or less than it does now. */
+  private static String price(double extra) {
+    return Math.abs(extra) < 0.05 ? Sentences.of("note.the-same") : Words.shown("%+.1f", extra);
   }
 
   /** The whole chord, or some of its notes, each with what it spares. */
@@ -72,7 +78,7 @@ final class NoteChoices extends VBox {
       String price =
           !v.playable()
               ? Sentences.of("chord.unplayable")
-              : current ? Sentences.of("note.now") : Words.shown("%+.1f", v.extraEffort());
+              : current ? Sentences.of("note.now") : price(v.extraEffort());
       String name = Sentences.of("chord." + v.kept().map(Enum::name).orElse("whole"));
       Button keep =
           choice(name, price, "chord-" + versions.indexOf(v), () -> model.chords().keep(v.kept()));

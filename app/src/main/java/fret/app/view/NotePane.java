@@ -10,6 +10,7 @@ import fret.fingering.NoteFinger;
 import fret.fingering.Releases;
 import fret.fingering.Shift;
 import fret.fingering.UnderHand;
+import fret.fingering.Unkept;
 import fret.instrument.Finger;
 import fret.instrument.Instrument;
 import fret.mark.FingerLayer;
@@ -31,6 +32,7 @@ import fret.session.StillCues;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import javafx.geometry.Insets;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -159,6 +161,10 @@ final class NotePane extends Cards {
       return;
     }
     reasons.getChildren().add(Parts.label(sentence(n, place.get())));
+    unkeptHere().stream()
+        .filter(u -> u.by() != Unkept.By.PAGE)
+        .map(u -> Parts.label(Words.unkept(studio.shown(), u), "warning"))
+        .forEach(reasons.getChildren()::add);
     if (model.triedProperty().get().isEmpty()) {
       model
           .decidedByProperty()
@@ -193,6 +199,11 @@ final class NotePane extends Cards {
     fingersOfChord(n);
     underHand(place.get());
     model.triedProperty().get().ifPresent(this::showDifference);
+  }
+
+  private List<Unkept> unkeptHere() {
+    int note = studio.selectedProperty().get();
+    return studio.shown().unkept(model.shown()).stream().filter(u -> u.note() == note).toList();
   }
 
   /** What hand and arm do here, in words that the player may change. */
@@ -331,8 +342,9 @@ final class NotePane extends Cards {
         model.shown().shifts().stream().filter(s -> s.toSlice() == n.slice()).findFirst();
     boolean tries = model.triedProperty().get().isPresent();
     String why;
+    boolean unkept = unkeptHere().stream().anyMatch(u -> u.by() == Unkept.By.PIN);
     if (b.passage().marks().at(FingerLayer.PINNED, n.key()).isPresent()) {
-      why = Sentences.of("note.you-pinned");
+      why = Sentences.of(unkept ? "note.not-as-pinned" : "note.you-pinned");
     } else if (!tries && b.passage().marks().at(FingerLayer.ADOPTED, n.key()).isPresent()) {
       why = Sentences.of("note.you-adopted");
     } else if (shift.isPresent()) {
@@ -390,8 +402,20 @@ final class NotePane extends Cards {
         first.equals(last)
             ? Sentences.of("bar.head", first)
             : Sentences.of("bars.head", first, last);
+    String broken =
+        b.unkept().stream()
+            .filter(u -> u.wish().filter(w::equals).isPresent())
+            .map(u -> b.resolved().notes().get(u.note()).bar())
+            .distinct()
+            .collect(Collectors.joining(", "));
+    String name = bars + ": " + Words.wish(instrument(), w);
     HBox row =
-        Parts.row(8, Parts.line(bars + ": " + Words.wish(instrument(), w), "hand"), Parts.spring());
+        Parts.row(
+            8,
+            broken.isEmpty()
+                ? Parts.line(name, "hand")
+                : Parts.label(Sentences.of("note.wish-unkept", name, broken), "warning"),
+            Parts.spring());
     row.getChildren()
         .add(
             printed

@@ -8,6 +8,8 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Pane;
@@ -67,17 +69,35 @@ final class Parts {
     };
   }
 
-  /** Calls back when a text was entered: at Enter, and when the focus leaves. */
+  /**
+   * Calls back when a text was entered: at Enter, and when the focus leaves. Escape brings back what
+   * stood there.
+   */
   static void onCommit(TextField field, Runnable action) {
     field.setOnAction(e -> action.run());
+    String[] stood = {field.getText()};
+    onEscape(field, () -> field.setText(stood[0]));
     field
         .focusedProperty()
         .addListener(
             (o, before, now) -> {
-              if (!now) {
+              if (now) {
+                stood[0] = field.getText();
+              } else {
                 action.run();
               }
             });
+  }
+
+  /** Does something when what is typed is given up. */
+  static void onEscape(TextField field, Runnable action) {
+    field.addEventFilter(
+        KeyEvent.KEY_PRESSED,
+        e -> {
+          if (e.getCode() == KeyCode.ESCAPE) {
+            action.run();
+          }
+        });
   }
 
   static VBox card(String title, Node... content) {

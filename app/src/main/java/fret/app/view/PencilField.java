@@ -14,6 +14,7 @@ final class PencilField extends TextField {
     this.studio = studio;
     setPromptText(Sentences.of("note.a-word"));
     setAccessibleText(Sentences.of("note.a-word-of"));
+    Parts.onEscape(this, this::clear);
     setOnAction(
         e -> {
           String text = getText().strip();

@@ -313,21 +313,22 @@ final class StrokePane extends Cards {
   }
 
   private void showTurned(BowModel.Turned t, String other) {
-    if (t.whole().isEmpty()) {
-      turned.getChildren().add(Parts.label(Sentences.of("bow.turned.not"), "quiet"));
-      return;
-    }
     Button look =
         Parts.button(
             Sentences.of("fingerings.try-it"),
             "try-turned",
-            () -> model.tryOut(t.whole().get()),
+            () -> model.tryOut(t.arm()),
             "small");
     Button take = Parts.button(Sentences.of("bow.turn"), "turn", model.decisions()::turn, "small");
     turned
         .getChildren()
         .addAll(
-            Parts.label(Sentences.of("bow.turned", other, Words.one(t.extraEffort())), "plain"),
+            Parts.label(
+                Sentences.of(
+                    t.extraEffort() < 0 ? "bow.turned.less" : "bow.turned",
+                    other,
+                    Words.one(Math.abs(t.extraEffort()))),
+                "plain"),
             new FlowPane(6, 4, look, take));
   }
 

@@ -6,12 +6,9 @@ import fret.bowing.BowEffort;
 import fret.bowing.BowSolver;
 import fret.bowing.BowTask;
 import fret.bowing.Bowing;
-import fret.bowing.PrintedBowing;
 import fret.bowing.Stroke;
 import fret.joint.TogetherSolver;
 import fret.joint.TogetherSolver.Together;
-import fret.mark.BowLayer;
-import fret.score.Signs;
 import fret.search.Token;
 import fret.search.WeightRange;
 import fret.session.Arm;
@@ -20,7 +17,6 @@ import fret.session.BowVersions;
 import fret.session.Session;
 import java.util.ArrayList;
 import java.util.EnumMap;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -52,12 +48,11 @@ public final class BowModel {
   }
 
   /**
-   * The best bowing with the selected stroke the other way round.
+   * What stands once the selected stroke is turned round.
    *
-   * @param whole empty where a bow mark forbids it
-   * @param extraEffort what it costs more than what stands
+   * @param extraEffort what it costs more than what stands now, below 0 for less
    */
-  public record Turned(Optional<Bowing> whole, double extraEffort) {}
+  public record Turned(Arm arm, double extraEffort) {}
 
   private static final int MOST_OTHERS = 3;
   private static final int MOST_LOOKED_AT = 16;
@@ -161,18 +156,9 @@ public final class BowModel {
         found -> turned.set(Optional.of(found)));
   }
 
-  /** What was adopted gives way to the question, and the stroke's own mark; other marks stay. */
   private static Turned turned(Session now, int moment, Token token) {
-    Stroke stroke = now.bowing().strokeAt(moment).orElseThrow();
-    BowTask free = now.bowTaskFree(m -> true);
-    Map<Integer, Signs.Bow> bows = new HashMap<>(free.rules().bows());
-    BowDecisions.at(now, BowLayer.BOW, stroke.fromMoment())
-        .filter(b -> b != Signs.Bow.NONE)
-        .ifPresent(b -> bows.remove(stroke.fromMoment()));
-    Optional<Bowing> whole =
-        new BowSolver(free.withRules(free.rules().withBows(bows)), token)
-            .bestWith(moment, !stroke.down());
-    return new Turned(whole, whole.map(b -> b.effort() - now.bowing().effort()).orElse(0.0));
+    Arm arm = now.bowedAfter(BowDecisions.turn(now, moment).orElseThrow(), token);
+    return new Turned(arm, arm.bowing().effort() - now.bowing().effort());
   }
 
   private void askOptions() {
@@ -194,12 +180,16 @@ public final class BowModel {
     for (Bowing b : new BowSolver(now.bowTaskFree(m -> true), token).bestOf(MOST_LOOKED_AT)) {
       boolean known = all.stream().anyMatch(o -> isAlike(now, b, o.bowing()));
       if (!known && all.size() <= MOST_OTHERS) {
-        all.add(new Option(Kind.PROPOSED, "", now.arm(b)));
+        Arm adopted = now.bowedAfter(BowVersions.adopt(now, b), token);
+        if (all.stream().noneMatch(o -> isAlike(now, adopted.bowing(), o.bowing()))) {
+          all.add(new Option(Kind.PROPOSED, "", adopted));
+        }
       }
     }
-    all.add(new Option(Kind.PRINTED, "", now.arm(PrintedBowing.of(now.bowTask()))));
+    all.add(new Option(Kind.PRINTED, "", now.bowedAfter(BowVersions.use(now, ""), token)));
     for (String name : BowVersions.versions(now)) {
-      all.add(new Option(Kind.KEPT, name, now.arm(now.keptBowing(name, token))));
+      Arm used = now.bowedAfter(BowVersions.use(now, name), token);
+      all.add(new Option(Kind.KEPT, name, used));
     }
     return all;
   }
@@ -262,7 +252,12 @@ public final class BowModel {
 
   // ---- trying and adopting ---------------------------------------------------------------------
 
-  /** Shows a bowing on the strip; nothing is decided yet. */
+  /** Shows a bowing on the strip with all that is told of it; nothing is decided yet. */
+  public void tryOut(Arm arm) {
+    tried.set(Optional.of(arm));
+  }
+
+  /** The same where what is told of it is still to be found. */
   public void tryOut(Bowing bowing) {
     Session now = studio.shown();
     studio.compute(

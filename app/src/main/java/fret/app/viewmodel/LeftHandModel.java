@@ -38,7 +38,12 @@ import javafx.beans.property.ReadOnlyObjectWrapper;
  * whole fingerings side by side, and the one that is tried on the strip.
  */
 public final class LeftHandModel {
-  /** One way to play the selected note, with what the whole fingering then costs more. */
+  /**
+   * One way to play the selected note.
+   *
+   * @param extraEffort what all costs more once it is pinned so than as it stands, below 0 for less
+   * @param whole what then stands
+   */
   public record Choice(NoteFinger place, double extraEffort, Fingering whole) {}
 
   /**
@@ -50,6 +55,7 @@ public final class LeftHandModel {
   public record Option(String keptName, Fingering fingering, Tally tally, int unlike) {}
 
   private static final int MOST_OTHERS = 3;
+  private static final int MOST_WAYS = 14;
 
   private final Studio studio;
   private final ChordModel chords;
@@ -199,12 +205,25 @@ public final class LeftHandModel {
     return decidedBy.getReadOnlyProperty();
   }
 
-  private void found(Found found) {
-    decidedBy.set(found.decidedBy);
-    choices.set(found.choices);
+  /** Which later note decided; only of what the program chose, for a pin decides by itself. */
+  private void findDecider(Session now, int note) {
+    if (now.at(FingerLayer.PINNED, note).isPresent() || now.isAdopted()) {
+      return;
+    }
+    studio.compute(
+        "decider",
+        Rank.BEHIND,
+        token -> {
+          FingeringSolver solver = now.solverFreeAt(note, token);
+          Optional<NoteFinger> free = solver.best().notes().get(note);
+          Optional<NoteFinger> stands = now.fingering().notes().get(note);
+          boolean same =
+              free.isPresent() && stands.isPresent() && free.get().samePlace(stands.get());
+          return same ? solver.decidedBy(note) : Optional.<Integer>empty();
+        },
+        () -> studio.selectedProperty().get() == note,
+        decidedBy::set);
   }
-
-  private record Found(List<Choice> choices, Optional<Integer> decidedBy) {}
 
   private void findChoices() {
     Session now = studio.shown();
@@ -220,24 +239,16 @@ public final class LeftHandModel {
         "choices",
         Rank.BESIDE,
         token -> {
-          FingeringSolver solver = now.solverFreeAt(note, token);
-          Fingering free = solver.best();
-          double best = free.effort();
           List<Choice> found = new ArrayList<>();
-          for (Fingering f : solver.choicesAt(note)) {
-            found.add(new Choice(f.notes().get(note).orElseThrow(), f.effort() - best, f));
+          for (Fingering f : now.waysAt(note, MOST_WAYS, token)) {
+            double extra = f.effort() - now.fingering().effort();
+            found.add(new Choice(f.notes().get(note).orElseThrow(), extra, f));
           }
-          boolean stands =
-              free.notes().get(note).isPresent()
-                  && now.fingering().notes().get(note).isPresent()
-                  && free.notes()
-                      .get(note)
-                      .get()
-                      .samePlace(now.fingering().notes().get(note).get());
-          return new Found(found, stands ? solver.decidedBy(note) : Optional.empty());
+          return found;
         },
         () -> studio.selectedProperty().get() == note,
-        this::found);
+        choices::set);
+    findDecider(now, note);
   }
 
   /** Looks for fingerings of the selection, or of everything when one note is selected. */
@@ -286,10 +297,10 @@ public final class LeftHandModel {
     List<Option> found = new ArrayList<>();
     found.add(option("", now.fingering(), now));
     for (Fingering f : solver.alternativesTo(now.fingering(), MOST_OTHERS)) {
-      found.add(option("", f, now));
+      found.add(option("", now.adopted(f, token), now));
     }
     for (String name : now.passage().marks().versions(FingerLayer.ADOPTED)) {
-      found.add(option(name, now.kept(name, token), now));
+      found.add(option(name, now.adopted(now.kept(name, token), token), now));
     }
     return found;
   }

@@ -7,6 +7,7 @@ import fret.fingering.ChordStep;
 import fret.fingering.NoteFinger;
 import fret.fingering.Shift;
 import fret.fingering.UnderHand;
+import fret.fingering.Unkept;
 import fret.instrument.Finger;
 import fret.instrument.Instrument;
 import fret.instrument.PositionNames;
@@ -24,6 +25,21 @@ import java.util.Optional;
 /** Sentences about fingers and shifts, in players' words. */
 public final class Words {
   private Words() {}
+
+  /** What was asked of a note and is not played so. */
+  public static String unkept(Session s, Unkept u) {
+    String what =
+        u.wish().isPresent()
+            ? wish(s.task().hand().instrument(), u.wish().get())
+            : !u.asked().isEmpty() && u.string() > 0
+                ? Sentences.of(
+                    "unkept.place", u.asked(), s.task().hand().instrument().stringName(u.string()))
+                : u.asked().isEmpty()
+                    ? Sentences.of(
+                        "unkept.string", s.task().hand().instrument().stringName(u.string()))
+                    : Sentences.of("unkept.finger", u.asked());
+    return Sentences.of("unkept." + u.by(), what);
+  }
 
   /** A number with its noun: "1 shift", "2 shifts". */
   public static String count(int n, String what) {

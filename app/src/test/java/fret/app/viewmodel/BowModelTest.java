@@ -67,7 +67,7 @@ class BowModelTest {
     boolean down = model.stroke().orElseThrow().down();
     keys.turn();
     assertThat(shown().bowing().strokeAt(3).orElseThrow().down()).isEqualTo(!down);
-    assertThat(stored().of(BowLayer.BOW)).hasSize(1);
+    assertThat(stored().of(BowLayer.BOW)).hasSize(2);
     studio.undo();
     assertThat(shown().bowing().strokeAt(3).orElseThrow().down()).isEqualTo(down);
     assertThat(stored().of(BowLayer.BOW)).isEmpty();
@@ -152,7 +152,7 @@ class BowModelTest {
     room.settle();
     BowModel.Turned turned = model.turnedProperty().get().orElseThrow();
     boolean down = model.stroke().orElseThrow().down();
-    assertThat(turned.whole().orElseThrow().strokeAt(3).orElseThrow().down()).isEqualTo(!down);
+    assertThat(turned.arm().bowing().strokeAt(3).orElseThrow().down()).isEqualTo(!down);
     assertThat(turned.extraEffort()).isGreaterThanOrEqualTo(0);
   }
 
