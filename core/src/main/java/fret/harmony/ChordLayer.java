@@ -1,12 +1,17 @@
 package fret.harmony;
 
 import fret.base.Form;
+import fret.base.Fractions;
 import fret.base.Said;
 import fret.mark.Anchor;
 import fret.mark.Layer;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.TreeMap;
+import org.apache.commons.numbers.fraction.Fraction;
 
-/** The chord of a bar as the player hears it. */
-public final class ChordLayer implements Layer<Anchor.OfBar, Chord> {
+/** The chords of a bar as the player hears them. */
+public final class ChordLayer implements Layer<Anchor.OfBar, BarChords> {
   public static final ChordLayer CHORD = new ChordLayer();
 
   private ChordLayer() {}
@@ -27,20 +32,42 @@ public final class ChordLayer implements Layer<Anchor.OfBar, Chord> {
   }
 
   @Override
-  public Form write(Chord value) {
-    return Form.version(1)
-        .with("root", String.valueOf(value.root()))
-        .with("quality", value.quality().name());
+  public Form write(BarChords value) {
+    List<Form> all = new ArrayList<>();
+    value.at().forEach((place, chord) -> all.add(form(chord).with("at", Fractions.text(place))));
+    return Form.version(2).with("chords", all).with("whole", value.whole());
+  }
+
+  private static Form form(Chord chord) {
+    return Form.EMPTY
+        .with("root", String.valueOf(chord.root()))
+        .with("quality", chord.quality().name());
   }
 
   @Override
-  public Chord read(Form form) {
+  public BarChords read(Form form) {
+    if (form.version() == 1) {
+      return BarChords.whole(chord(form));
+    }
+    TreeMap<Fraction, Chord> all = new TreeMap<>();
+    for (Form f : form.list("chords", f -> f)) {
+      all.put(Fractions.parse(f.text("at")), chord(f));
+    }
+    return new BarChords(all, form.flag("whole"));
+  }
+
+  private static Chord chord(Form form) {
     return new Chord(
         Integer.parseInt(form.text("root")), form.word("quality", Quality.class, Quality.MAJOR));
   }
 
   @Override
-  public Said told(Chord value) {
-    return Said.of("mark.chord", value.text(new Key(0, false)));
+  public Said told(BarChords value) {
+    Said all = null;
+    for (Chord chord : value.at().values()) {
+      Said one = Said.words(chord.text(new Key(0, false)));
+      all = all == null ? one : Said.of("and", all, one);
+    }
+    return Said.of("mark.chord", all);
   }
 }

@@ -8,6 +8,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import org.apache.commons.numbers.fraction.Fraction;
 
 /**
@@ -39,12 +40,12 @@ public final class HarmonyFinder {
 
   private final Score score;
   private final List<HarmonyNote> notes;
-  private final Map<Integer, Chord> asked;
+  private final Map<Integer, BarChords> asked;
 
   /** The first note that can sound in the bar at hand, for bars are looked at in order. */
   private int first;
 
-  private HarmonyFinder(Score score, List<HarmonyNote> notes, Map<Integer, Chord> asked) {
+  private HarmonyFinder(Score score, List<HarmonyNote> notes, Map<Integer, BarChords> asked) {
     this.score = score;
     this.notes = notes.stream().sorted(Comparator.comparing(HarmonyNote::onset)).toList();
     this.asked = asked;
@@ -56,7 +57,7 @@ public final class HarmonyFinder {
    * @param notes of all parts that sound
    * @param asked chords that the player named, by index of the bar
    */
-  public static Harmony of(Score score, List<HarmonyNote> notes, Map<Integer, Chord> asked) {
+  public static Harmony of(Score score, List<HarmonyNote> notes, Map<Integer, BarChords> asked) {
     return notes.isEmpty() ? Harmony.NONE : new HarmonyFinder(score, notes, asked).find();
   }
 
@@ -75,15 +76,28 @@ public final class HarmonyFinder {
     List<Harmony.ChordSpan> chords = new ArrayList<>();
     for (int b = 0; b < bars.size(); b++) {
       Key key = keyAt(keys, b);
-      if (asked.containsKey(b)) {
-        chords.add(
-            new Harmony.ChordSpan(
-                b, score.bars().get(b).start(), Optional.of(asked.get(b)), 1, true));
-      } else if (!bars.get(b).isEmpty()) {
-        chords.addAll(chords(bars.get(b), key));
-      }
+      List<Harmony.ChordSpan> heard =
+          bars.get(b).isEmpty() ? List.of() : chords(bars.get(b), key);
+      chords.addAll(asked.containsKey(b) ? named(b, heard, asked.get(b)) : heard);
     }
     return new Harmony(keys, chords);
+  }
+
+  /** What is heard in a bar, with what the player named in its place. */
+  private List<Harmony.ChordSpan> named(
+      int bar, List<Harmony.ChordSpan> heard, BarChords own) {
+    TreeMap<Fraction, Harmony.ChordSpan> all = new TreeMap<>();
+    if (!own.whole()) {
+      heard.forEach(c -> all.put(c.onset(), c));
+    }
+    Fraction start = score.bars().get(bar).start();
+    own.at()
+        .forEach(
+            (place, chord) -> {
+              Fraction onset = start.add(place);
+              all.put(onset, new Harmony.ChordSpan(bar, onset, Optional.of(chord), 1, true));
+            });
+    return List.copyOf(all.values());
   }
 
   private static Key keyAt(List<Harmony.KeySpan> keys, int bar) {

@@ -65,7 +65,8 @@ public record WrittenOut(List<Tone> tones) {
     return tones.size() < 2 ? Optional.empty() : Optional.of(new WrittenOut(tones));
   }
 
-  private static Pitch above(ResolvedPassage passage, SoundingNote note) {
+  /** The upper note of an ornament: as printed over it, else the next of the key. */
+  public static Pitch above(ResolvedPassage passage, SoundingNote note) {
     return note.auxiliaries().isEmpty()
         ? Neighbours.of(passage.score(), note, 1)
         : note.auxiliaries().get(0);
@@ -111,6 +112,8 @@ public record WrittenOut(List<Tone> tones) {
     }
     if (share < 1) {
       rest(tones, note.pitch(), share);
+    } else {
+      endOnMain(tones, note.pitch());
     }
     return tones;
   }
@@ -119,6 +122,15 @@ public record WrittenOut(List<Tone> tones) {
   private static int turned(int count, Start start) {
     boolean fits = count % 2 == (start == Start.MAIN ? 1 : 0);
     return fits ? count : count - 1;
+  }
+
+  /** A plain end rests on the main note: it takes the time of an upper one that would be the last. */
+  private static void endOnMain(List<Tone> tones, Pitch main) {
+    Tone last = tones.get(tones.size() - 1);
+    if (!last.pitch().equals(main)) {
+      tones.remove(tones.size() - 1);
+      rest(tones, main, last.from());
+    }
   }
 
   /** The main note for what is left, joined to it where it sounds already. */

@@ -2,6 +2,7 @@ package fret.session;
 
 import fret.base.Said;
 import fret.fingering.Fingering;
+import fret.harmony.BarChords;
 import fret.harmony.Chord;
 import fret.harmony.ChordLayer;
 import fret.harmony.Harmony;
@@ -17,6 +18,7 @@ import fret.intonation.TuningSetup;
 import fret.mark.Anchor;
 import fret.mark.Place;
 import fret.score.Resolver;
+import fret.score.Bar;
 import fret.score.Score;
 import fret.score.SoundingNote;
 import java.util.ArrayList;
@@ -24,6 +26,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.apache.commons.numbers.fraction.Fraction;
 
 /** The ear's side of a passage: its harmony and tuning, and what the player decides of them. */
 public final class Ear {
@@ -47,7 +50,7 @@ public final class Ear {
         add(Resolver.resolve(other).notes(), notes);
       }
     }
-    Map<Integer, Chord> asked = new HashMap<>();
+    Map<Integer, BarChords> asked = new HashMap<>();
     s.passage()
         .marks()
         .of(ChordLayer.CHORD)
@@ -133,12 +136,27 @@ public final class Ear {
         Said.of("tuning.notes", Said.of("mark.tuning." + temperament)), s.passage().marks(), marks);
   }
 
-  /** The player names the chord of a bar; empty takes the name back. */
-  public static Change chord(Session s, int bar, Optional<Chord> chord) {
-    Place place = Place.of(new Anchor.OfBar(bar));
+  /**
+   * The player names a chord where it stands in a bar; empty takes the name back. Where another one
+   * is heard in the bar it stays.
+   *
+   * @param onset of the chord, in the bar
+   */
+  public static Change chord(Session s, Fraction onset, Optional<Chord> chord) {
+    Bar bar = s.score().barAt(onset);
+    Fraction at = onset.subtract(bar.start());
+    Place place = Place.of(new Anchor.OfBar(bar.index()));
+    Optional<BarChords> stands = s.passage().marks().at(ChordLayer.CHORD, place);
+    Optional<BarChords> named =
+        chord.isPresent()
+            ? Optional.of(
+                stands
+                    .map(b -> b.with(at, chord.get()))
+                    .orElseGet(() -> BarChords.at(at, chord.get())))
+            : stands.flatMap(b -> b.without(at));
     return Change.of(
-        Said.of("tuning.chord", s.score().bars().get(bar).number()),
+        Said.of("tuning.chord", bar.number()),
         s.passage().marks(),
-        s.passage().marks().with(ChordLayer.CHORD, place, chord));
+        s.passage().marks().with(ChordLayer.CHORD, place, named));
   }
 }

@@ -147,15 +147,12 @@ public final class Ornaments {
   /** Four beats of a trill, so many notes in each, the main note at its end. */
   private static Score inPulses(Session s, NoteFinger main, SoundingNote n, Bar bar, int pulses) {
     Fraction beat = Fraction.of(1, 4);
-    OrnamentForm form =
-        OrnamentForm.USUAL.from(form(s, n).start()).ending(OrnamentForm.Ending.PLAIN);
     int count = 4 * pulses;
-    SoundingNote four = n.lasting(beat.multiply(4));
-    WrittenOut trill =
-        WrittenOut.of(s.resolved(), four, form, count / form.perSecond()).orElseThrow();
+    int first = form(s, n).start() == OrnamentForm.Start.MAIN ? 0 : 1;
+    Pitch upper = WrittenOut.above(s.resolved(), n);
     LineBuilder line = line(bar);
     for (int i = 0; i < count; i++) {
-      List<Head> heads = head(s, main, trill.tones().get(i).pitch());
+      List<Head> heads = head(s, main, i % 2 == first ? n.pitch() : upper);
       Signs signs = slurred(i % pulses == 0, i % pulses == pulses - 1);
       if (pulses == 3) {
         line.add(inTriplet(heads, signs, i % 3));

@@ -154,8 +154,25 @@ class HarmonyFinderTest {
     }
     Score score = line.build("scale", Interval.UNISON);
     Chord asked = new Chord(7, Quality.DOMINANT_SEVENTH);
-    Harmony h = HarmonyFinder.of(score, notes(score), Map.of(0, asked));
+    Harmony h = HarmonyFinder.of(score, notes(score), Map.of(0, BarChords.whole(asked)));
     assertThat(h.chords().get(0).own()).isTrue();
     assertThat(h.numeral(h.chords().get(0))).isEqualTo("V7");
+  }
+
+  /** Two chords are heard in a bar: naming the second leaves the first. */
+  @Test
+  void aChordIsNamedWhereItStands() {
+    LineBuilder line = line(0);
+    line.add(Fraction.of(1, 2), Pitch.parse("C4"), Pitch.parse("E4"), Pitch.parse("G4"));
+    line.add(Fraction.of(1, 2), Pitch.parse("G3"), Pitch.parse("B3"), Pitch.parse("D4"));
+    Score score = line.build("two", Interval.UNISON);
+    Harmony heard = HarmonyFinder.of(score, notes(score), Map.of());
+    assertThat(heard.chords()).hasSize(2);
+    BarChords own = BarChords.at(Fraction.of(1, 2), new Chord(7, Quality.DOMINANT_SEVENTH));
+    Harmony h = HarmonyFinder.of(score, notes(score), Map.of(0, own));
+    assertThat(h.chords().get(0)).isEqualTo(heard.chords().get(0));
+    assertThat(h.chords().get(1).own()).isTrue();
+    assertThat(h.numeral(h.chords().get(1))).isEqualTo("V7");
+    assertThat(own.without(Fraction.of(1, 2))).isEmpty();
   }
 }

@@ -100,7 +100,7 @@ class OrnamentsTest {
   @Test
   void theFormIsThePlayersAndCanBeTakenBack() {
     Session s = trill();
-    assertThat(Ornaments.of(s, 2).orElseThrow().tones()).hasSize(16);
+    assertThat(Ornaments.of(s, 2).orElseThrow().tones()).hasSize(15);
     assertThat(Ornaments.of(s, 0)).as("a plain note").isEmpty();
     Change change =
         Ornaments.change(s, 2, f -> f.from(OrnamentForm.Start.UPPER).at(6)).orElseThrow();
@@ -126,7 +126,7 @@ class OrnamentsTest {
     assertThat(Ornaments.finger(s, main, Pitch.parse("G4"))).as("below the string").isEmpty();
   }
 
-  /** A half at 60 with eight notes a second is sixteen thirty-seconds. */
+  /** A half at 60 with eight notes a second has the time of sixteen thirty-seconds. */
   @Test
   void aTrillIsPractisedInPulsesAndThenAsItGoes() {
     Session s = trill();
@@ -136,7 +136,8 @@ class OrnamentsTest {
         .extracting(p -> p.bars().get(0).events().size())
         .containsExactly(8, 12, 16);
     List<fret.score.Event> last = parts.get(3).bars().get(0).events();
-    assertThat(last.subList(0, 16)).allMatch(e -> e.value().equals(new NoteValue(32, 0)));
+    assertThat(last.subList(0, 14)).allMatch(e -> e.value().equals(new NoteValue(32, 0)));
+    assertThat(last.get(14).value()).as("it rests on its note").isEqualTo(new NoteValue(16, 0));
     assertThat(last.get(0).heads().get(0).printedFinger()).isEqualTo("2");
     assertThat(last.get(1).heads().get(0).printedFinger()).isEqualTo("3");
     parts.forEach(

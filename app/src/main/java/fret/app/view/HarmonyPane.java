@@ -48,7 +48,7 @@ final class HarmonyPane extends Cards {
   }
 
   private void named() {
-    model.selectedBar().ifPresent(b -> model.chord(b, own.getText()));
+    model.chord(own.getText());
     own.clear();
   }
 
@@ -60,10 +60,10 @@ final class HarmonyPane extends Cards {
       return;
     }
     Harmony h = tuned.get().harmony();
-    int selected = model.selectedBar().orElse(-1);
+    Optional<Harmony.ChordSpan> selected = model.selectedChord();
     for (Harmony.ChordSpan c : h.chords()) {
       if (c.bar() < s.score().bars().size()) {
-        bars.getChildren().add(button(s, h, c, c.bar() == selected));
+        bars.getChildren().add(button(s, h, c, selected.filter(c::equals).isPresent()));
       }
     }
   }
@@ -82,7 +82,10 @@ final class HarmonyPane extends Cards {
             : Sentences.of("tuning.chord.unclear", number);
     Button b =
         Parts.button(
-            text, "chord-" + bars.getChildren().size(), () -> studio.selectBarAt(c.bar()), "small");
+            text,
+            "chord-" + bars.getChildren().size(),
+            () -> studio.selectFrom(c.onset()),
+            "small");
     if (selected) {
       b.getStyleClass().add("strong");
     }

@@ -46,6 +46,7 @@ import javafx.beans.property.ReadOnlyStringWrapper;
 import javafx.collections.FXCollections;
 import javafx.collections.ObservableList;
 import javafx.util.Duration;
+import org.apache.commons.numbers.fraction.Fraction;
 
 /**
  * The room of one window: the shelf with its passages and the journal, the passage that is open on
@@ -521,6 +522,17 @@ public final class Studio {
     Session now = shown();
     for (int i = 0; now != null && i < now.resolved().notes().size(); i++) {
       if (now.resolved().notes().get(i).key().barIndex() == bar) {
+        select(i);
+        return;
+      }
+    }
+  }
+
+  /** Selects the first note at an onset or after it. */
+  public void selectFrom(Fraction onset) {
+    Session now = shown();
+    for (int i = 0; now != null && i < now.resolved().notes().size(); i++) {
+      if (now.resolved().notes().get(i).onset().compareTo(onset) >= 0) {
         select(i);
         return;
       }

@@ -9,10 +9,12 @@ import fret.intonation.Tuned;
 import fret.intonation.TuningSetup;
 import fret.mark.Strand;
 import fret.session.Ear;
+import fret.score.SoundingNote;
 import fret.session.Session;
 import fret.session.Strands;
 import fret.sound.PassagePlayer;
 import java.util.Optional;
+import org.apache.commons.numbers.fraction.Fraction;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 
@@ -105,8 +107,12 @@ public final class TuningModel {
             });
   }
 
-  /** Names the chord of a bar; an empty text takes the name back. */
-  public void chord(int bar, String text) {
+  /** Names the chord at the selected note; an empty text takes the name back. */
+  public void chord(String text) {
+    Optional<Fraction> onset = selectedChord().map(Harmony.ChordSpan::onset).or(this::barStart);
+    if (onset.isEmpty()) {
+      return;
+    }
     Optional<Chord> chord = Optional.empty();
     if (!text.isBlank()) {
       try {
@@ -117,7 +123,23 @@ public final class TuningModel {
       }
     }
     Optional<Chord> asked = chord;
-    studio.decide(s -> Ear.chord(s, bar, asked));
+    studio.decide(s -> Ear.chord(s, onset.get(), asked));
+  }
+
+  /** The chord at the selected note, where one is told within its bar. */
+  public Optional<Harmony.ChordSpan> selectedChord() {
+    Session s = studio.shown();
+    int note = studio.selectedProperty().get();
+    if (s == null || note < 0 || note >= s.resolved().notes().size()) {
+      return Optional.empty();
+    }
+    SoundingNote n = s.resolved().notes().get(note);
+    Optional<Harmony.ChordSpan> at = tuned.get().flatMap(t -> t.harmony().at(n.onset()));
+    return at.filter(c -> c.bar() == n.key().barIndex());
+  }
+
+  private Optional<Fraction> barStart() {
+    return selectedBar().map(b -> studio.shown().score().bar(b).start());
   }
 
   /** The bar of the selected note, by its index; empty without one. */
