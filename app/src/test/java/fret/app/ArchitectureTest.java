@@ -61,7 +61,8 @@ class ArchitectureTest {
     row("passage", "plan", "lane", "engraving", "sound", "writing", "proof", "intonation");
     row("session", "passage");
     row("shelf", "session");
-    row("format.musicxml", "shelf");
+    row("format.json", "base");
+    row("format.musicxml", "shelf", "format.json");
     row("format.midi", "shelf");
     row("format.abc", "shelf");
     row("format.calendar", "shelf");
@@ -69,7 +70,7 @@ class ArchitectureTest {
     row("format.page", "shelf", "format.midi", "format.calendar", "format.table");
     row("format.part", "format.musicxml", "format.midi", "format.abc");
     row("format.sound", "shelf");
-    row("store", "shelf");
+    row("store", "shelf", "format.json");
     row("app.words", "shelf");
     row("app.work", "shelf");
     row("app.widget", "app.words");

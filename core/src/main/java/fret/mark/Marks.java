@@ -75,6 +75,13 @@ public final class Marks {
     return new Marks(Collections.unmodifiableMap(all));
   }
 
+  /** These marks, those of every kind that the others hold taken from them. */
+  public Marks over(Marks others) {
+    Map<Layer<?, ?>, Map<Place, Object>> all = new HashMap<>(layers);
+    all.putAll(others.layers);
+    return new Marks(Collections.unmodifiableMap(all));
+  }
+
   /** Only the marks of some kinds. */
   public Marks only(Collection<? extends Layer<?, ?>> kinds) {
     Map<Layer<?, ?>, Map<Place, Object>> all = new HashMap<>(layers);

@@ -2,6 +2,7 @@ package fret.passage;
 
 import fret.base.Outcome;
 import fret.base.UnusableInput;
+import fret.mark.Marks;
 import fret.score.Score;
 import java.util.List;
 
@@ -31,4 +32,15 @@ public interface ScoreReader {
    * @throws UnusableInput if it cannot be used at all
    */
   Outcome<Score> read(String name, byte[] bytes, String partName) throws UnusableInput;
+
+  /**
+   * What was decided of a part, where this program wrote the file: see {@link MarksForm}. The page
+   * that {@link #read} gives is then as it came, without the signs that were written into it.
+   *
+   * @return no marks where the file keeps none; what is not understood is told
+   */
+  default Outcome<Marks> decided(String name, byte[] bytes, String partName)
+      throws UnusableInput {
+    return new Outcome<>(Marks.NONE, List.of());
+  }
 }

@@ -102,6 +102,17 @@ public final class Digits {
         session.task().hand().instrument().type(), p.base(), p.region() == Region.THUMB);
   }
 
+  /** The page as it came: its own digits, and what is pencilled over each note. */
+  public static List<FingerText> ofPage(Session session) {
+    Marks marks = session.passage().marks();
+    List<FingerText> texts = new ArrayList<>();
+    for (int i = 0; i < session.resolved().notes().size(); i++) {
+      SoundingNote n = session.resolved().notes().get(i);
+      texts.add(new FingerText(i, n.printedFinger(), "", false, "", pencilled(marks, n)));
+    }
+    return texts.stream().filter(Digits::says).toList();
+  }
+
   /** What is pencilled over each note, without the fingering. */
   public static List<FingerText> pencilled(Session session) {
     Marks marks = session.passage().marks();

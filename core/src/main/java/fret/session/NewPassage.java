@@ -1,6 +1,8 @@
 package fret.session;
 
 import fret.instrument.InstrumentType;
+import fret.mark.Marks;
+import fret.passage.MarksForm;
 import fret.passage.Passage;
 import fret.passage.Reading;
 import fret.passage.Setup;
@@ -43,6 +45,14 @@ public final class NewPassage {
     Reading reading = Reading.PLAIN.withOctaveLow(setup.instrument() == InstrumentType.BASS);
     return Passage.of(
         "", "", new Passage.Settings(empty.title(), target(empty), setup, reading, false));
+  }
+
+  /**
+   * A passage with what its file keeps of it, where this program wrote the file: settings and
+   * decisions come back as they left.
+   */
+  public static Passage with(Passage fresh, Marks kept) {
+    return fresh.withMarks(fresh.marks().over(MarksForm.travelling(kept)));
   }
 
   private static Passage titled(Passage passage, String title) {

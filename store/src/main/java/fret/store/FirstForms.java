@@ -1,5 +1,6 @@
 package fret.store;
 
+import fret.format.json.FormJson;
 import fret.base.Form;
 import fret.base.Fractions;
 import fret.base.Said;
@@ -65,7 +66,7 @@ final class FirstForms {
               marks.with(
                   HeadingLayer.HEADING,
                   Place.WHOLE,
-                  Optional.of(ScoreForm.readHeading(Json.form(p.page()))));
+                  Optional.of(ScoreForm.readHeading(FormJson.form(p.page()))));
         }
         MarkRows.insert(h, p.id(), marks);
         steps(h, p);
@@ -96,16 +97,16 @@ final class FirstForms {
   }
 
   private static Marks settings(String text) {
-    Form form = Json.form(text);
+    Form form = FormJson.form(text);
     String beat = form.text("beat");
     Fractions.parse(beat);
     String details = form.text("details", "");
-    return SettingLayers.readFirst(form, details.isEmpty() ? Form.EMPTY : Json.form(details));
+    return SettingLayers.readFirst(form, details.isEmpty() ? Form.EMPTY : FormJson.form(details));
   }
 
   private static Marks marks(String text) {
     Marks all = Marks.NONE;
-    for (Form m : Json.forms(text)) {
+    for (Form m : FormJson.forms(text)) {
       all = mark(all, m);
     }
     return all;
@@ -171,7 +172,7 @@ final class FirstForms {
         h.execute(
             "INSERT INTO step (passage_id, form, undone) VALUES (?, ?, ?)",
             p.id(),
-            Json.text(ChangeForm.of(change.get())),
+            FormJson.text(ChangeForm.of(change.get())),
             c.undone() ? 1 : 0);
       }
     }
@@ -184,8 +185,8 @@ final class FirstForms {
           switch (c.kind()) {
             case "marks" -> Change.of(name, marks(c.before()), marks(c.after()));
             case "settings" -> Change.of(name, settings(c.before()), settings(c.after()));
-            case "page" -> page(name, Json.form(c.before()), Json.form(c.after()));
-            case "source" -> source(name, p, Json.form(c.before()), Json.form(c.after()));
+            case "page" -> page(name, FormJson.form(c.before()), FormJson.form(c.after()));
+            case "source" -> source(name, p, FormJson.form(c.before()), FormJson.form(c.after()));
             default -> throw new IllegalArgumentException("a change of kind " + c.kind());
           });
     } catch (IllegalArgumentException e) {
@@ -200,8 +201,8 @@ final class FirstForms {
     BarsEdit edit =
         new BarsEdit(
             before.whole("at"),
-            Json.forms(before.text("bars")).stream().map(ScoreForm::bar).toList(),
-            Json.forms(after.text("bars")).stream().map(ScoreForm::bar).toList());
+            FormJson.forms(before.text("bars")).stream().map(ScoreForm::bar).toList(),
+            FormJson.forms(after.text("bars")).stream().map(ScoreForm::bar).toList());
     return new Change(name, marks.deltas(), Optional.of(edit), false);
   }
 

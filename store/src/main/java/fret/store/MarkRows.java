@@ -1,5 +1,6 @@
 package fret.store;
 
+import fret.format.json.FormJson;
 import fret.base.Form;
 import fret.mark.Anchor;
 import fret.mark.Layer;
@@ -51,7 +52,7 @@ final class MarkRows {
         found
             .computeIfAbsent(row.passageId(), id -> new HashMap<>())
             .computeIfAbsent(layer, l -> new HashMap<>())
-            .put(place, layer.read(Json.form(row.form())));
+            .put(place, layer.read(FormJson.form(row.form())));
       } catch (IllegalArgumentException e) {
         unread.accept(
             row.passageId(), Map.entry("mark " + row.layer(), String.valueOf(e.getMessage())));
@@ -102,7 +103,7 @@ final class MarkRows {
         .bind(2, place.anchor().text())
         .bind(3, place.pass())
         .bind(4, place.version())
-        .bind(5, Json.text(form))
+        .bind(5, FormJson.text(form))
         .add();
   }
 
@@ -123,7 +124,7 @@ final class MarkRows {
             .mapTo(String.class)
             .findOne();
     try {
-      return stored.map(t -> d.layer().read(Json.form(t))).equals(d.before());
+      return stored.map(t -> d.layer().read(FormJson.form(t))).equals(d.before());
     } catch (IllegalArgumentException e) {
       return d.before().isEmpty(); // What is not understood was left out, and is now decided.
     }

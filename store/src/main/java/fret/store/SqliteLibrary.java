@@ -1,5 +1,6 @@
 package fret.store;
 
+import fret.format.json.FormJson;
 import fret.base.Form;
 import fret.drill.DrillKind;
 import fret.journal.Breakage;
@@ -268,7 +269,7 @@ public final class SqliteLibrary implements Library {
   /** Without one of its bars a page would be another one. */
   private static Bar bar(String text) {
     try {
-      return ScoreForm.bar(Json.form(text));
+      return ScoreForm.bar(FormJson.form(text));
     } catch (IllegalArgumentException e) {
       throw new StoreFailure(StoreFailure.Cause.DAMAGED, e);
     }
@@ -288,7 +289,7 @@ public final class SqliteLibrary implements Library {
     List<Change> undone = new ArrayList<>();
     for (Logged row : rows) {
       try {
-        (row.undone() ? undone : done).add(ChangeForm.read(Json.form(row.form())));
+        (row.undone() ? undone : done).add(ChangeForm.read(FormJson.form(row.form())));
       } catch (IllegalArgumentException e) {
         missed(id, "log", String.valueOf(e.getMessage()));
         if (!row.undone()) {
@@ -362,7 +363,7 @@ public final class SqliteLibrary implements Library {
           "INSERT INTO bar (passage_id, place, text) VALUES (?, ?, ?)",
           passageId,
           at + i,
-          Json.text(ScoreForm.of(bars.get(i))));
+          FormJson.text(ScoreForm.of(bars.get(i))));
     }
   }
 
@@ -469,14 +470,14 @@ public final class SqliteLibrary implements Library {
         h.execute(
             "INSERT INTO step (passage_id, form) VALUES (?, ?)",
             passageId,
-            Json.text(ChangeForm.of(step.logged())));
+            FormJson.text(ChangeForm.of(step.logged())));
       }
       case MERGE -> {
         Form form = ChangeForm.of(step.logged());
         h.execute("DELETE FROM step WHERE passage_id = ? AND undone = 1", passageId);
         h.execute(
             "UPDATE step SET form = ? WHERE id = (SELECT max(id) FROM step WHERE passage_id = ?)",
-            Json.text(form),
+            FormJson.text(form),
             passageId);
       }
       case UNDO ->

@@ -9,7 +9,10 @@ import fret.format.musicxml.MusicXmlFile;
 import fret.format.part.PartFiles;
 import fret.instrument.InstrumentType;
 import fret.intonation.Temperament;
+import fret.mark.Marks;
+import fret.passage.Layers;
 import fret.passage.Passage;
+import fret.passage.SettingLayers;
 import fret.passage.Reading;
 import fret.passage.Setup;
 import fret.player.Hand;
@@ -38,6 +41,9 @@ import picocli.CommandLine.Spec;
 /** What the batch commands have in common: a file, a part, bars, an instrument and a hand. */
 final class PartOptions {
   static final PartFiles FILES = new PartFiles();
+
+  /** What the file that was read last keeps. */
+  private Outcome<Marks> decided = new Outcome<>(Marks.NONE, List.of());
 
   @Parameters(
       index = "0",
@@ -126,7 +132,16 @@ final class PartOptions {
 
   /** The part asked for, with everything that was noticed on the way. */
   Outcome<Score> score() throws UnusableInput {
-    return FILES.read(file == null ? "" : file.toString(), bytes(), partName);
+    byte[] bytes = bytes();
+    decided = FILES.decided(file.toString(), bytes, partName);
+    return FILES.read(file.toString(), bytes, partName);
+  }
+
+  /** What the file keeps of the player's decisions; the settings are those asked for here. */
+  private Marks decided() {
+    return decided
+        .value()
+        .only(Layers.ALL.stream().filter(l -> !SettingLayers.ALL.contains(l)).toList());
   }
 
   private byte[] bytes() throws UnusableInput {
@@ -159,7 +174,10 @@ final class PartOptions {
   /** The same with a preset of the left hand and a bow. */
   Session session(Outcome<Score> read, double perMinute, Preset preset, BowSetup bow) {
     Setup setup = Setup.usual(type()).withPreset(preset.id()).withHand(hand(), school());
-    Passage made = NewPassage.of(file.toString(), partName, read.value(), reading(read), setup);
+    Passage made =
+        NewPassage.with(
+            NewPassage.of(file.toString(), partName, read.value(), reading(read), setup),
+            decided());
     Passage.Settings s = made.settings();
     String title = s.title().isEmpty() ? file.getFileName().toString() : s.title();
     Tempo tempo = new Tempo(beat(made.settings().reading().of(read.value())), perMinute);
@@ -167,6 +185,7 @@ final class PartOptions {
         Session.of(
             made.withSettings(s.withTitle(title).withTarget(tempo).withBow(bow)), read.value());
     List<Problem> problems = new ArrayList<>(read.problems());
+    problems.addAll(decided.problems());
     if (s.reading().soundsOctaveLow()) {
       problems.add(Problem.of(Said.of("batch.bass-octave"), Said.NOTHING));
     }

@@ -7,6 +7,7 @@ import fret.base.Said;
 import java.io.File;
 import java.io.IOException;
 import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -57,18 +58,31 @@ final class FileDesk {
   Optional<File> ask(String title, Sort... sorts) {
     FileChooser chooser = new FileChooser();
     chooser.setTitle(title);
+    studio.paper().folder().map(Path::toFile).ifPresent(chooser::setInitialDirectory);
     for (Sort s : sorts) {
       chooser.getExtensionFilters().add(s.filter());
     }
     return Optional.ofNullable(chooser.showOpenDialog(window.get()));
   }
 
-  /** Asks where to put a file. */
+  /** Asks where to put a file: first beside the one that the open passage came from. */
   Optional<File> askWhereTo(String title, String name) {
     FileChooser chooser = new FileChooser();
     chooser.setTitle(title);
+    studio.paper().folder().map(Path::toFile).ifPresent(chooser::setInitialDirectory);
     chooser.setInitialFileName(name);
     return Optional.ofNullable(chooser.showSaveDialog(window.get()));
+  }
+
+  /** A name for a copy of the open passage that nothing beside it has yet. */
+  String copyName() {
+    String beside = studio.paper().nameBeside();
+    String name = Sentences.of("file.copy", beside);
+    Optional<Path> folder = studio.paper().folder();
+    for (int n = 2; folder.isPresent() && Files.exists(folder.get().resolve(name)); n++) {
+      name = Sentences.of("file.copy.next", beside, n);
+    }
+    return name;
   }
 
   /** Writes a file where the player says. */

@@ -422,8 +422,7 @@ public final class MainView extends BorderPane {
   /** Asks where to, and saves the file with the fingering written into it. */
   void saveCopy() {
     if (studio.shown() != null) {
-      String title = studio.shown().passage().settings().title();
-      files.askWhereTo(Sentences.of("main.save-a"), title + ".musicxml").ifPresent(this::saveTo);
+      files.askWhereTo(Sentences.of("main.save-a"), files.copyName()).ifPresent(this::saveTo);
     }
   }
 

@@ -13,16 +13,18 @@ import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
-import javafx.stage.FileChooser;
 
 /** What goes out on paper. */
 final class PaperPane {
   private final Studio studio;
+  private final FileDesk files;
   private final CheckBox lanes = new CheckBox(Sentences.of("paper.the-hand"));
+  private final CheckBox proposed = new CheckBox(Sentences.of("paper.proposed"));
   private final ComboBox<Page.Paper> size = new ComboBox<>();
 
-  PaperPane(Studio studio) {
+  PaperPane(Studio studio, FileDesk files) {
     this.studio = studio;
+    this.files = files;
     size.getItems().setAll(Page.Paper.values());
     size.setValue(Page.Paper.A4);
     size.setId("paper-size");
@@ -32,6 +34,8 @@ final class PaperPane {
   /** Files and prints. */
   Node out() {
     lanes.setId("paper-lanes");
+    proposed.setId("paper-proposed");
+    proposed.setOnAction(e -> studio.paper().setWithProposed(proposed.isSelected()));
     lanes.setOnAction(e -> studio.paper().setWithLanes(lanes.isSelected()));
     return new VBox(
         12,
@@ -49,7 +53,8 @@ final class PaperPane {
             button("Save SVG", PaperModel.Kind.SVG),
             button("Save PNG", PaperModel.Kind.PNG)),
         row(Sentences.of("paper.as-it"), button("Save MIDI", PaperModel.Kind.MIDI)),
-        Parts.label(Sentences.of("paper.ctrl-s"), "quiet"));
+        Parts.label(Sentences.of("paper.ctrl-s"), "quiet"),
+        proposed);
   }
 
   private static HBox row(String text, Node... buttons) {
@@ -81,9 +86,8 @@ final class PaperPane {
     if (studio.shown() == null) {
       return;
     }
-    FileChooser chooser = new FileChooser();
-    chooser.setInitialFileName(studio.session().passage().settings().title() + " " + kind.ending());
-    Optional.ofNullable(chooser.showSaveDialog(size.getScene().getWindow()))
+    files
+        .askWhereTo("", studio.paper().nameBeside() + " " + kind.ending())
         .ifPresent(f -> save(kind, f));
   }
 

@@ -97,7 +97,7 @@ final class PartView implements AreaView {
         Sentences.of("part.tempo"),
         "tab-tempo",
         Parts.scroll(new VBox(16, details.tempo(), new ClicksPane(studio).node())));
-    paper = new PaperPane(studio);
+    paper = new PaperPane(studio, room.main().files());
     picture = new PicturePane(room);
     pictureTab = Parts.tab(tabs, pane, Sentences.of("part.picture"), "tab-picture", picture.node());
     Parts.tab(tabs, pane, Sentences.of("part.chunks"), "tab-chunks", chunks.node());
@@ -339,7 +339,7 @@ final class PartView implements AreaView {
     if (!writing.isWriting()) {
       strip.show(
           new StripView.Music(
-              b.resolved(), Digits.pencilled(b), StripStyle.PLAIN, Optional.of(b.laneInput())));
+              b.resolved(), Digits.ofPage(b), StripStyle.PLAIN, Optional.of(b.laneInput())));
     }
     noticed.show(b);
     showNoticed();

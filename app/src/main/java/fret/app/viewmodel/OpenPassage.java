@@ -10,6 +10,7 @@ import fret.base.Said;
 import fret.base.UnusableInput;
 import fret.mark.Anchor;
 import fret.mark.Layer;
+import fret.mark.Marks;
 import fret.mark.Reattachment;
 import fret.passage.Passage;
 import fret.passage.Reading;
@@ -193,14 +194,17 @@ public final class OpenPassage {
     computing.ask(
         Ask.OPEN,
         Rank.OPENING,
-        token -> reader.read(name, bytes, partName).value(),
-        score ->
-            add(
-                NewPassage.of(name, partName, score, how),
-                bytes,
-                Optional.empty(),
-                mine,
-                Said.of("opened", name)));
+        token -> {
+          Score score = reader.read(name, bytes, partName).value();
+          Outcome<Marks> kept = reader.decided(name, bytes, partName);
+          return new Outcome<>(
+              NewPassage.with(NewPassage.of(name, partName, score, how), kept.value()),
+              kept.problems());
+        },
+        made -> {
+          made.problems().stream().findFirst().ifPresent(studio::report);
+          add(made.value(), bytes, Optional.empty(), mine, Said.of("opened", name));
+        });
   }
 
   /** Starts a page by hand and opens it. */

@@ -11,6 +11,7 @@ import fret.lane.Lane;
 import fret.lane.Lanes;
 import fret.mark.Place;
 import fret.passage.HeadingLayer;
+import fret.passage.Passage;
 import fret.passage.Setup;
 import fret.pitch.KeySignature;
 import fret.plan.PracticePlan;
@@ -28,6 +29,7 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Consumer;
@@ -41,6 +43,7 @@ public final class PaperModel {
   private final MarkedFileWriter writer;
   private final Supplier<Printer> printer;
   private boolean withLanes;
+  private MarkedFileWriter.Proposed proposed = MarkedFileWriter.Proposed.LEFT_OUT;
 
   PaperModel(Studio studio, Library library, MarkedFileWriter writer, Supplier<Printer> printer) {
     this.studio = studio;
@@ -49,7 +52,7 @@ public final class PaperModel {
     this.printer = printer;
   }
 
-  /** The passage's file with the fingering written into it, handed on when it is made. */
+  /** The passage's file with what was decided written into it, handed on when it is made. */
   public void export(Consumer<byte[]> then) {
     Session now = studio.shown();
     if (now != null) {
@@ -60,10 +63,29 @@ public final class PaperModel {
           Rank.BESIDE,
           token ->
               mended
-                  ? writer.writePage(now)
-                  : writer.write(now, library.source(id, now.passage().source().id())),
+                  ? writer.writePage(now, proposed)
+                  : writer.write(now, library.source(id, now.passage().source().id()), proposed),
           then);
     }
+  }
+
+  /** Whether a saved file shows, in grey, what is only proposed of the fingering. */
+  public void setWithProposed(boolean wanted) {
+    proposed =
+        wanted ? MarkedFileWriter.Proposed.MARKED : MarkedFileWriter.Proposed.LEFT_OUT;
+  }
+
+  /** The folder that the open passage's file came from; empty where it is not known. */
+  public Optional<Path> folder() {
+    return Optional.ofNullable(studio.session())
+        .flatMap(s -> studio.preferences().folderOf(s.passage().sourceName()));
+  }
+
+  /** A name beside the original: that of its file, else its title. */
+  public String nameBeside() {
+    Passage p = studio.session().passage();
+    String name = p.sourceName().isEmpty() ? p.settings().title() : p.sourceName();
+    return name.replaceAll("\\.[^.]{1,9}$", "").replaceAll("[/\\\\:*?\"<>|]", " ");
   }
 
   /** Whether the part is printed with its lanes. */

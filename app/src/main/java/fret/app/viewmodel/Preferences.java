@@ -10,6 +10,8 @@ import fret.shelf.Library;
 import fret.shelf.PlanSettings;
 import fret.shelf.Planning;
 import java.time.LocalDate;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -33,6 +35,7 @@ public final class Preferences {
   private static final int MOST_RECENT = 6;
   private static final int SKIPS_KEPT = 60;
   private static final String WORD = "word.";
+  private static final String FOLDER = "folder.";
   private static final String MOCKS_RECORDED = "mocksRecorded";
 
   private final Map<String, String> newest;
@@ -115,8 +118,17 @@ public final class Preferences {
         .orElse(List.of());
   }
 
+  /** The folder from which a file of that name was opened last; empty where it is not there. */
+  Optional<Path> folderOf(String fileName) {
+    return get(FOLDER + fileName).map(Path::of).filter(Files::isDirectory);
+  }
+
   /** Remembers a file that was opened. */
   public void remember(String path) {
+    Path file = Path.of(path);
+    if (file.getParent() != null) {
+      put(FOLDER + file.getFileName(), file.getParent().toString());
+    }
     List<String> all = new ArrayList<>(recentFiles());
     all.remove(path);
     all.add(0, path);

@@ -6,6 +6,8 @@ import fret.fingering.Fingering;
 import fret.fingering.FingeringSolver;
 import fret.fingering.NoteFinger;
 import fret.fingering.NoteRule;
+import fret.format.musicxml.MusicXmlFile;
+import fret.format.musicxml.MusicXmlReader;
 import fret.instrument.InstrumentType;
 import fret.mark.Marks;
 import fret.mark.Wish;
@@ -16,6 +18,7 @@ import fret.passage.Setup;
 import fret.player.Preset;
 import fret.score.Score;
 import fret.session.Decisions;
+import fret.session.MarkedFileWriter.Proposed;
 import fret.session.Session;
 import fret.tempo.Beat;
 import fret.tempo.Tempo;
@@ -27,7 +30,8 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 /**
- * A fingering that leaves in a file comes back in it: strings, fingers, harmonics, replacements.
+ * A fingering that leaves in a file is read in it by any other reader: strings, fingers, harmonics,
+ * replacements.
  */
 class FingeringRoundTripTest {
   private static byte[] demo(String name) throws Exception {
@@ -39,7 +43,7 @@ class FingeringRoundTripTest {
 
   private static Session session(byte[] file, InstrumentType type, String preset, Marks marks)
       throws Exception {
-    Score score = FretApplication.FORMATS.read("part.musicxml", file, "").value();
+    Score score = MusicXmlReader.read("part.musicxml", MusicXmlFile.open("part.musicxml", file), "").value();
     Passage.Settings settings =
         new Passage.Settings(
             "",
@@ -80,7 +84,7 @@ class FingeringRoundTripTest {
     Session mine = session(file, type, preset, Marks.NONE);
     for (byte[] saved :
         List.of(
-            FretApplication.FORMATS.write(mine, file), FretApplication.FORMATS.writePage(mine))) {
+            FretApplication.FORMATS.write(mine, file, Proposed.MARKED), FretApplication.FORMATS.writePage(mine, Proposed.MARKED))) {
       Session opened = session(saved, type, "sure", Marks.NONE);
       Session printed = session(saved, type, "sure", asPrinted(opened));
       assertThat(printed.fingering().problems()).isEmpty();
@@ -101,7 +105,7 @@ class FingeringRoundTripTest {
                 .orElseThrow();
     Session mine = Session.of(Decisions.pin(free, replaced).applyTo(free.passage()), free.score());
     assertThat(mine.fingering().notes().get(9).orElseThrow().fingers()).contains("-");
-    byte[] saved = FretApplication.FORMATS.write(mine, file);
+    byte[] saved = FretApplication.FORMATS.write(mine, file, Proposed.MARKED);
     Session opened = session(saved, InstrumentType.CELLO, "sure", Marks.NONE);
     Session printed = session(saved, InstrumentType.CELLO, "sure", asPrinted(opened));
     assertThat(places(printed.fingering())).isEqualTo(places(mine.fingering()));
@@ -128,7 +132,7 @@ class FingeringRoundTripTest {
     }
     NoteFinger place = node.orElseThrow();
     Session mine = Session.of(Decisions.pin(free, place).applyTo(free.passage()), free.score());
-    byte[] saved = FretApplication.FORMATS.write(mine, file);
+    byte[] saved = FretApplication.FORMATS.write(mine, file, Proposed.MARKED);
     Session opened = session(saved, InstrumentType.CELLO, "gentle", Marks.NONE);
     assertThat(opened.resolved().notes().get(place.note()).harmonic())
         .isEqualTo(fret.score.Head.Harmonic.NATURAL_SOUNDING);

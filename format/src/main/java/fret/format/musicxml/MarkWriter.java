@@ -18,7 +18,7 @@ import org.w3c.dom.Node;
 
 /**
  * Writes fingers, strings and bow marks into a file's own tree: new marks are inserted, a mark that
- * stands is changed in place, and everything else stays as it was.
+ * contradicts them is taken out, each so that it can be undone, and everything else stays.
  */
 public final class MarkWriter {
   private static final Set<String> AFTER_NOTATIONS = Set.of("lyric", "play", "listen");
@@ -30,12 +30,20 @@ public final class MarkWriter {
    * @param string 1 the highest; 0 to leave the string alone
    * @param harmonic whether the sign of a natural harmonic is set; one that stands stays
    * @param bow the bow mark; empty to leave it alone, {@link Signs.Bow#NONE} to take it away
+   * @param proposed whether finger and string are only proposed: they are grey
    */
-  public record NoteMark(String digit, int string, boolean harmonic, Optional<Signs.Bow> bow) {
+  public record NoteMark(
+      String digit, int string, boolean harmonic, Optional<Signs.Bow> bow, boolean proposed) {
     public NoteMark(String digit, int string) {
       this(digit, string, false, Optional.empty());
     }
+
+    public NoteMark(String digit, int string, boolean harmonic, Optional<Signs.Bow> bow) {
+      this(digit, string, harmonic, bow, false);
+    }
   }
+
+  private static final String GREY = "#808080";
 
   private MarkWriter() {}
 
@@ -67,7 +75,7 @@ public final class MarkWriter {
   private static void write(Element notations, Slurs mine) {
     for (Element e : Dom.children(notations)) {
       if (e.getTagName().equals("slur")) {
-        notations.removeChild(e);
+        OwnSigns.remove(e);
       }
     }
     if (mine.stops()) {
@@ -82,14 +90,14 @@ public final class MarkWriter {
     Element slur = notations.getOwnerDocument().createElement("slur");
     slur.setAttribute("type", type);
     slur.setAttribute("number", "1");
-    notations.insertBefore(slur, notations.getFirstChild());
+    OwnSigns.add(notations, slur, notations.getFirstChild());
   }
 
   static Element notations(Element note) {
     Element notations = Dom.child(note, "notations");
     if (notations == null) {
       notations = note.getOwnerDocument().createElement("notations");
-      note.insertBefore(notations, firstOf(note, AFTER_NOTATIONS));
+      OwnSigns.add(note, notations, firstOf(note, AFTER_NOTATIONS));
     }
     return notations;
   }
@@ -98,14 +106,13 @@ public final class MarkWriter {
     Element notations = notations(note);
     Element technical = Dom.child(notations, "technical");
     if (technical == null) {
-      technical = note.getOwnerDocument().createElement("technical");
-      notations.appendChild(technical);
+      technical = OwnSigns.add(notations, "technical");
     }
     if (!mark.digit().isEmpty()) {
-      finger(technical, mark.digit());
+      finger(technical, mark.digit(), mark.proposed());
     }
     if (mark.string() > 0) {
-      string(technical, String.valueOf(mark.string()));
+      string(technical, String.valueOf(mark.string()), mark.proposed());
     }
     if (mark.harmonic() && Dom.child(technical, "harmonic") == null) {
       child(child(technical, "harmonic"), "natural");
@@ -115,12 +122,19 @@ public final class MarkWriter {
     }
   }
 
-  private static void string(Element technical, String string) {
+  private static Element made(Element technical, String name, String text, boolean proposed) {
+    Element e = technical.getOwnerDocument().createElement(name);
+    e.setTextContent(text);
+    if (proposed) {
+      e.setAttribute("color", GREY);
+    }
+    return e;
+  }
+
+  private static void string(Element technical, String string, boolean proposed) {
     Element printed = Dom.child(technical, "string");
     if (printed == null || !printed.getTextContent().trim().equals(string)) {
-      Element mine = technical.getOwnerDocument().createElement("string");
-      mine.setTextContent(string);
-      technical.insertBefore(mine, printed);
+      OwnSigns.add(technical, made(technical, "string", string, proposed), printed);
     }
   }
 
@@ -139,48 +153,45 @@ public final class MarkWriter {
   /**
    * The digits stand before those that are printed, which stay as they are: readers take the first.
    */
-  private static void finger(Element technical, String digit) {
+  private static void finger(Element technical, String digit, boolean proposed) {
     if (digit.equals("T")) {
       child(technical, "thumb-position");
       return;
     }
     Element thumb = Dom.child(technical, "thumb-position");
     if (thumb != null) {
-      technical.removeChild(thumb);
+      OwnSigns.remove(thumb);
     }
     if (digit.equals(NotationsReader.fingering(technical))) {
       return;
     }
     String[] digits = digit.split("-", 2);
     Node before = Dom.child(technical, "fingering");
-    Element first = technical.getOwnerDocument().createElement("fingering");
-    first.setTextContent(digits[0]);
-    technical.insertBefore(first, before);
+    Element first = made(technical, "fingering", digits[0], proposed);
+    boolean takesOver =
+        before instanceof Element e && e.getAttribute("substitution").equals("yes");
+    if (digits.length == 1 && takesOver) {
+      OwnSigns.add(technical, first, null); // Before it, it would be read as taken over.
+      return;
+    }
+    OwnSigns.add(technical, first, before);
     if (digits.length > 1) {
-      Element second = technical.getOwnerDocument().createElement("fingering");
+      Element second = made(technical, "fingering", digits[1], proposed);
       second.setAttribute("substitution", "yes");
-      second.setTextContent(digits[1]);
-      technical.insertBefore(second, before);
-    } else if (before instanceof Element e && e.getAttribute("substitution").equals("yes")) {
-      technical.removeChild(first); // It would be read as taken over.
-      technical.appendChild(first);
+      OwnSigns.add(technical, second, before);
     }
   }
 
   private static void remove(Element parent, String name) {
     Element child = Dom.child(parent, name);
     if (child != null) {
-      parent.removeChild(child);
+      OwnSigns.remove(child);
     }
   }
 
   private static Element child(Element parent, String name) {
     Element found = Dom.child(parent, name);
-    if (found == null) {
-      found = parent.getOwnerDocument().createElement(name);
-      parent.appendChild(found);
-    }
-    return found;
+    return found == null ? OwnSigns.add(parent, name) : found;
   }
 
   private static Node firstOf(Element parent, Set<String> names) {

@@ -11,6 +11,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
 import javax.xml.XMLConstants;
@@ -67,6 +68,17 @@ public final class MusicXmlFile {
     if (!root.equals("score-partwise")) {
       throw new UnusableInput(name, Said.of("read.no-score", root), NEXT);
     }
+    return document;
+  }
+
+  /**
+   * The same without the signs that this program wrote into it: the page as it came.
+   *
+   * @throws UnusableInput if the bytes are no usable part-wise MusicXML
+   */
+  public static Document openAsItCame(String name, byte[] bytes) throws UnusableInput {
+    Document document = open(name, bytes);
+    OwnSigns.takeOff(document);
     return document;
   }
 
@@ -149,20 +161,33 @@ public final class MusicXmlFile {
     return out.toByteArray();
   }
 
+  /** An element of its own; empty where it cannot be read. */
+  static Optional<Element> piece(InputStream xml) {
+    try {
+      return Optional.of(builder().parse(xml).getDocumentElement());
+    } catch (SAXException | IOException | ParserConfigurationException e) {
+      return Optional.empty();
+    }
+  }
+
+  private static DocumentBuilder builder() throws ParserConfigurationException {
+    DocumentBuilderFactory factory = DocumentBuilderFactory.newInstance();
+    factory.setFeature(XMLConstants.FEATURE_SECURE_PROCESSING, true);
+    factory.setFeature("http://xml.org/sax/features/external-general-entities", false);
+    factory.setFeature("http://xml.org/sax/features/external-parameter-entities", false);
+    factory.setFeature("http://apache.org/xml/features/nonvalidating/load-external-dtd", false);
+    factory.setAttribute(DEPTH, String.valueOf(DEEPEST));
+    factory.setExpandEntityReferences(false);
+    factory.setXIncludeAware(false);
+    DocumentBuilder builder = factory.newDocumentBuilder();
+    builder.setEntityResolver((publicId, systemId) -> new InputSource(new StringReader("")));
+    builder.setErrorHandler(new Quiet());
+    return builder;
+  }
+
   private static Document parse(String name, byte[] xml) throws UnusableInput {
     try {
-      DocumentBuilderFactory factory = DocumentBuilderFactory.newInstance();
-      factory.setFeature(XMLConstants.FEATURE_SECURE_PROCESSING, true);
-      factory.setFeature("http://xml.org/sax/features/external-general-entities", false);
-      factory.setFeature("http://xml.org/sax/features/external-parameter-entities", false);
-      factory.setFeature("http://apache.org/xml/features/nonvalidating/load-external-dtd", false);
-      factory.setAttribute(DEPTH, String.valueOf(DEEPEST));
-      factory.setExpandEntityReferences(false);
-      factory.setXIncludeAware(false);
-      DocumentBuilder builder = factory.newDocumentBuilder();
-      builder.setEntityResolver((publicId, systemId) -> new InputSource(new StringReader("")));
-      builder.setErrorHandler(new Quiet());
-      Document document = builder.parse(new ByteArrayInputStream(xml));
+      Document document = builder().parse(new ByteArrayInputStream(xml));
       boolean entities =
           document.getDoctype() != null && document.getDoctype().getEntities().getLength() > 0;
       if (entities || hasEntityReference(document.getDocumentElement())) {

@@ -1,8 +1,11 @@
 package fret.format.musicxml;
 
+import fret.mark.Reminder;
+import fret.score.LoudnessLine;
 import fret.score.NoteKey;
 import fret.score.Signs.Articulation;
 import fret.session.BowSigns;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import org.w3c.dom.Document;
@@ -40,19 +43,74 @@ public final class SignWriter {
     Element notations = MarkWriter.notations(note);
     Element articulations = Dom.child(notations, "articulations");
     if (articulations == null) {
-      articulations = note.getOwnerDocument().createElement("articulations");
-      notations.appendChild(articulations);
+      articulations = OwnSigns.add(notations, "articulations");
     }
     if (!Dom.has(articulations, name)) {
-      articulations.appendChild(note.getOwnerDocument().createElement(name));
+      OwnSigns.add(articulations, name);
     }
   }
 
+  /** The player's own dynamic, in place of one that is printed at the same moment. */
   private static void dynamic(Element note, String word) {
+    printedDynamics(note).forEach(OwnSigns::remove);
     Document document = note.getOwnerDocument();
     Element dynamics = document.createElement("dynamics");
     dynamics.appendChild(document.createElement(word));
     before(note, dynamics, "below");
+  }
+
+  /** Directions with a plain dynamic between the note, or its chord, and the note before. */
+  private static List<Element> printedDynamics(Element note) {
+    List<Element> found = new ArrayList<>();
+    Node n = firstOfChord(note).getPreviousSibling();
+    while (n != null && !ends(n)) {
+      if (n instanceof Element e && e.getTagName().equals("direction") && isDynamic(e)) {
+        found.add(e);
+      }
+      n = n.getPreviousSibling();
+    }
+    return found;
+  }
+
+  /** Whether time passes there: grace notes take none. */
+  private static boolean ends(Node n) {
+    return n instanceof Element e
+        && (e.getTagName().equals("backup")
+            || e.getTagName().equals("forward")
+            || e.getTagName().equals("note") && !Dom.has(e, "grace"));
+  }
+
+  private static boolean isDynamic(Element direction) {
+    Element type = Dom.child(direction, "direction-type");
+    Element dynamics = type == null ? null : Dom.child(type, "dynamics");
+    return dynamics != null
+        && !Dom.has(direction, "offset")
+        && Dom.children(dynamics).stream()
+            .allMatch(d -> LoudnessLine.level(d.getTagName()) >= 0);
+  }
+
+  /** What a player pencilled, where there is a sign for it. */
+  public static void pencil(Element note, Reminder reminder) {
+    switch (reminder.kind()) {
+      case WORD -> words(note, reminder.text());
+      case GLASSES -> before(note, note.getOwnerDocument().createElement("eyeglasses"), "above");
+      case COMMA -> articulation(note, "breath-mark");
+      default -> {} // No sign that other readers know: the decision itself is kept.
+    }
+  }
+
+  /** A slide that is meant to be heard, from one note into another. */
+  public static void slide(Element from, Element to) {
+    slide(from, "start");
+    slide(to, "stop");
+  }
+
+  private static void slide(Element note, String type) {
+    Element slide = note.getOwnerDocument().createElement("slide");
+    slide.setAttribute("type", type);
+    slide.setAttribute("number", "1");
+    slide.setAttribute("line-type", "solid");
+    OwnSigns.add(MarkWriter.notations(note), slide, null);
   }
 
   private static void words(Element note, String text) {
@@ -69,7 +127,7 @@ public final class SignWriter {
     Element direction = document.createElement("direction");
     direction.setAttribute("placement", placement);
     direction.appendChild(type);
-    note.getParentNode().insertBefore(direction, firstOfChord(note));
+    OwnSigns.add((Element) note.getParentNode(), direction, firstOfChord(note));
   }
 
   private static Element firstOfChord(Element note) {

@@ -1,39 +1,36 @@
 package fret.format.part;
 
 import fret.base.Outcome;
+import fret.base.Problem;
 import fret.base.RefusedValue;
 import fret.base.Said;
 import fret.base.UnusableInput;
-import fret.bowing.BowLayers;
 import fret.format.abc.AbcReader;
 import fret.format.midi.MidiReader;
+import fret.format.musicxml.KeptDecisions;
 import fret.format.musicxml.MarkWriter;
 import fret.format.musicxml.MusicXmlFile;
 import fret.format.musicxml.MusicXmlReader;
 import fret.format.musicxml.MusicXmlWriter;
 import fret.format.musicxml.SignWriter;
-import fret.mark.BowLayer;
+import fret.mark.Marks;
+import fret.mark.Reminder;
+import fret.passage.MarksForm;
 import fret.passage.Passage;
 import fret.passage.ScoreReader;
-import fret.pitch.Interval;
-import fret.pitch.Pitch;
 import fret.score.Bar;
 import fret.score.Event;
 import fret.score.Head;
 import fret.score.NoteKey;
 import fret.score.Score;
-import fret.score.Signs;
-import fret.score.Slice;
-import fret.session.BowSigns;
 import fret.session.MarkedFileWriter;
 import fret.session.Session;
 import java.nio.charset.StandardCharsets;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Optional;
 import org.w3c.dom.Document;
+import org.w3c.dom.Element;
 
 /** The file formats behind the ports through which the program reads and writes parts. */
 public final class PartFiles implements ScoreReader, MarkedFileWriter {
@@ -80,7 +77,7 @@ public final class PartFiles implements ScoreReader, MarkedFileWriter {
     if (isAbc(name, bytes)) {
       return AbcReader.read(name, new String(bytes, StandardCharsets.UTF_8));
     }
-    return MusicXmlReader.read(name, MusicXmlFile.open(name, bytes), partName);
+    return MusicXmlReader.read(name, MusicXmlFile.openAsItCame(name, bytes), partName);
   }
 
   /** What is written may lie within all pitches there are, and what sounds outside them. */
@@ -107,100 +104,59 @@ public final class PartFiles implements ScoreReader, MarkedFileWriter {
   }
 
   @Override
-  public byte[] write(Session session, byte[] source) throws UnusableInput {
-    Passage passage = session.passage();
-    if (MidiReader.isMidi(source) || isAbc(passage.sourceName(), source)) {
-      return writePage(session); // There is no tree to write into.
+  public Outcome<Marks> decided(String name, byte[] bytes, String partName) throws UnusableInput {
+    if (MidiReader.isMidi(bytes) || isAbc(name, bytes)) {
+      return new Outcome<>(Marks.NONE, List.of());
     }
-    Document document = MusicXmlFile.open(passage.sourceName(), source);
-    MusicXmlReader.Linked linked =
-        MusicXmlReader.readLinked(passage.sourceName(), document, passage.partName());
-    MarkWriter.write(linked.elements(), marks(session));
-    MarkWriter.writeSlurs(linked.elements(), slurs(session));
-    SignWriter.write(linked.elements(), signs(session));
-    return MarkWriter.bytes(document);
+    try {
+      return KeptDecisions.read(MusicXmlFile.open(name, bytes), name, partName)
+          .map(MarksForm::read)
+          .orElse(new Outcome<>(Marks.NONE, List.of()));
+    } catch (IllegalArgumentException e) {
+      Problem unread = Problem.of(Said.of("kept.damaged"), Said.of("kept.unread.do"));
+      return new Outcome<>(Marks.NONE, List.of(unread));
+    }
   }
 
   @Override
-  public byte[] writePage(Session session) {
-    return MusicXmlWriter.write(session.fingered(i -> true));
-  }
-
-  private static Map<NoteKey, MarkWriter.NoteMark> marks(Session session) {
-    Map<NoteKey, MarkWriter.NoteMark> marks = new HashMap<>();
-    int octaves = session.passage().settings().reading().octaves();
-    for (int i = 0; i < session.resolved().notes().size(); i++) {
-      NoteKey key = session.resolved().notes().get(i).key();
-      Optional<Signs.Bow> bow =
-          session.passage().marks().at(BowLayer.BOW, key).or(() -> adopted(session, key));
-      session
-          .fingering()
-          .notes()
-          .get(i)
-          .ifPresent(
-              p ->
-                  marks.put(
-                      inFile(key, octaves),
-                      new MarkWriter.NoteMark(p.fingers(), p.string(), p.harmonic(), bow)));
+  public byte[] write(Session session, byte[] source, Proposed proposed) throws UnusableInput {
+    Passage passage = session.passage();
+    if (MidiReader.isMidi(source) || isAbc(passage.sourceName(), source)) {
+      return writePage(session, proposed); // There is no tree to write into.
     }
-    return marks;
+    return marked(session, passage.sourceName(), passage.partName(), source, proposed);
   }
 
-  /** The bow mark that a reader of the adopted bowing needs, on the note that carries it. */
-  private static Optional<Signs.Bow> adopted(Session session, NoteKey key) {
-    if (session.passage().marks().at(BowLayers.ADOPTED, key).isEmpty()) {
-      return Optional.empty();
+  @Override
+  public byte[] writePage(Session session, Proposed proposed) {
+    try {
+      return marked(session, "page", "", MusicXmlWriter.write(session.page()), proposed);
+    } catch (UnusableInput e) {
+      throw new IllegalStateException(e); // It was written just now.
     }
-    return event(session.score(), key).map(e -> e.signs().bow()).filter(b -> b != Signs.Bow.NONE);
   }
 
-  private static Optional<Event> event(Score score, NoteKey key) {
-    return score.bar(key.barIndex()).events().stream()
-        .filter(e -> !e.isGrace() && !e.isRest() && e.onset().equals(key.onset()))
-        .filter(e -> e.voice().equals(key.voice()))
-        .findFirst();
+  private static byte[] marked(
+      Session session, String file, String partName, byte[] source, Proposed proposed)
+      throws UnusableInput {
+    Document document = MusicXmlFile.openAsItCame(file, source);
+    Map<NoteKey, Element> elements =
+        MusicXmlReader.readLinked(file, document, partName).elements();
+    FileSigns signs = new FileSigns(session);
+    MarkWriter.write(elements, signs.marks(proposed == Proposed.MARKED));
+    MarkWriter.writeSlurs(elements, signs.slurs());
+    SignWriter.write(elements, signs.signs());
+    signs.pencilled().forEach((key, all) -> pencil(elements.get(key), all));
+    signs
+        .slides()
+        .forEach((from, to) -> SignWriter.slide(elements.get(from), elements.get(to)));
+    KeptDecisions.write(document, file, partName, MarksForm.of(session.passage().marks()));
+    return MarkWriter.bytes(document);
   }
 
-  /** Notes on which the player's slurs differ from the printed ones, one a chord. */
-  private static Map<NoteKey, MarkWriter.Slurs> slurs(Session session) {
-    Map<NoteKey, MarkWriter.Slurs> all = new HashMap<>();
-    int octaves = session.passage().settings().reading().octaves();
-    Score printed = session.bowTask().passage().score();
-    for (Slice slice : session.resolved().slices()) {
-      boolean first = true;
-      for (int note : slice.starting()) {
-        NoteKey key = session.resolved().notes().get(note).key();
-        Optional<Event> was = slice.grace() > 0 ? Optional.empty() : event(printed, key);
-        Optional<Event> is = event(session.score(), key);
-        if (was.isPresent() && is.isPresent() && !sameSlurs(was.get(), is.get())) {
-          Signs signs = is.get().signs();
-          all.put(
-              inFile(key, octaves),
-              new MarkWriter.Slurs(
-                  first && !signs.slurStarts().isEmpty(), first && !signs.slurStops().isEmpty()));
-          first = false;
-        }
-      }
+  private static void pencil(Element note, List<Reminder> all) {
+    if (note != null) {
+      all.forEach(r -> SignWriter.pencil(note, r));
     }
-    return all;
-  }
-
-  private static List<BowSigns> signs(Session session) {
-    int octaves = session.passage().settings().reading().octaves();
-    return BowSigns.of(session).stream()
-        .map(
-            b -> new BowSigns(inFile(b.note(), octaves), b.articulations(), b.dynamic(), b.words()))
-        .toList();
-  }
-
-  private static boolean sameSlurs(Event a, Event b) {
-    return a.signs().slurStarts().equals(b.signs().slurStarts())
-        && a.signs().slurStops().equals(b.signs().slurStops());
-  }
-
-  /** The note as the file has it, where the part was taken to another octave. */
-  private static NoteKey inFile(NoteKey key, int octaves) {
-    Pitch pitch = key.pitch().plus(new Interval(-7 * octaves, -12 * octaves));
-    return key.at(pitch);
   }
 }

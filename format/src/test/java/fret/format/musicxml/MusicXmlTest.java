@@ -212,8 +212,9 @@ class MusicXmlTest {
     List<String> after = lines(document);
     List<String> added = new java.util.ArrayList<>(after);
     before.forEach(added::remove);
-    assertThat(added).as("an insertion, and nothing else").hasSize(1);
-    assertThat(after).hasSize(before.size() + 1);
+    assertThat(added).as("an insertion with its own sign, and nothing else").hasSize(2);
+    assertThat(added.get(0)).isEqualTo("<?fret sign?>");
+    assertThat(after).hasSize(before.size() + 2);
   }
 
   private static List<String> lines(Document document) {

@@ -3,6 +3,7 @@ package fret.format.musicxml;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import fret.base.UnusableInput;
+import fret.mark.Reminder;
 import fret.score.Event;
 import fret.score.Head;
 import fret.score.NoteKey;
@@ -10,6 +11,7 @@ import fret.score.Resolver;
 import fret.score.Score;
 import fret.score.Signs;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
@@ -209,8 +211,42 @@ class NotationsTest {
     NoteKey only = elements.keySet().iterator().next();
     MarkWriter.write(elements, Map.of(only, mark));
     return new String(MarkWriter.bytes(document), StandardCharsets.UTF_8)
+        .replaceAll("(?s)<\\?fret .*?\\?>", "")
         .replaceAll("(?s).*<technical>(.*?)</technical>.*", "$1")
         .replaceAll("\\s+<", "<");
+  }
+
+  /** Whatever is written, taken off again the file is as it came. */
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "<fingering>3</fingering><string>2</string>",
+        "<thumb-position/><down-bow/>",
+        "<fingering>3</fingering><fingering substitution=\"yes\">1</fingering><up-bow/>",
+        "<harmonic><natural/></harmonic>"
+      })
+  void whatIsWrittenIsTakenOffAgain(String technical) throws Exception {
+    byte[] file = file("<technical>" + technical + "</technical><slur type=\"stop\"/>", "");
+    String before = text(MusicXmlFile.open("test", file));
+    for (String digit : List.of("1", "T", "2-3", "")) {
+      Document document = MusicXmlFile.open("test", file);
+      Map<NoteKey, Element> elements =
+          MusicXmlReader.readLinked("test", document, "").elements();
+      NoteKey only = elements.keySet().iterator().next();
+      MarkWriter.write(
+          elements,
+          Map.of(only, new MarkWriter.NoteMark(digit, 1, true, Optional.of(Signs.Bow.UP), true)));
+      MarkWriter.writeSlurs(elements, Map.of(only, new MarkWriter.Slurs(true, false)));
+      SignWriter.slide(elements.get(only), elements.get(only));
+      SignWriter.pencil(elements.get(only), Reminder.of(Reminder.Kind.GLASSES));
+      byte[] saved = MarkWriter.bytes(document);
+      MusicXmlTest.validate(saved);
+      assertThat(text(MusicXmlFile.openAsItCame("test", saved))).isEqualTo(before);
+    }
+  }
+
+  private static String text(Document document) {
+    return new String(MarkWriter.bytes(document), StandardCharsets.UTF_8);
   }
 
   @ParameterizedTest

@@ -1,4 +1,4 @@
-package fret.store;
+package fret.format.json;
 
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonNode;
@@ -11,13 +11,13 @@ import java.util.ArrayList;
 import java.util.List;
 
 /** Stored forms as JSON text, and back. */
-final class Json {
+public final class FormJson {
   private static final ObjectMapper MAPPER = new ObjectMapper();
   private static final JsonNodeFactory NODES = JsonNodeFactory.instance;
 
-  private Json() {}
+  private FormJson() {}
 
-  static String text(Form form) {
+  public static String text(Form form) {
     return node(form).toString();
   }
 
@@ -49,7 +49,7 @@ final class Json {
    *
    * @throws IllegalArgumentException if the text is none
    */
-  static Form form(String text) {
+  public static Form form(String text) {
     return form(tree(text));
   }
 
@@ -58,7 +58,7 @@ final class Json {
    *
    * @throws IllegalArgumentException if the text is none
    */
-  static List<Form> forms(String text) {
+  public static List<Form> forms(String text) {
     List<Form> all = new ArrayList<>();
     tree(text).forEach(node -> all.add(form(node)));
     return all;
