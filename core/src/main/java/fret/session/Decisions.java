@@ -120,19 +120,11 @@ public final class Decisions {
     return changed(Said.of("adopt"), s, placed(s, chosen, ""));
   }
 
-  /**
-   * A chunk was practised: its fingering becomes the player's own, and its identity stays with its
-   * notes; empty when both are so already.
-   */
-  public static Optional<Change> practised(Session s, Optional<Chunk> chunk) {
-    Marks marks = s.isAdopted() ? s.passage().marks() : placed(s, s.fingering(), "");
-    if (chunk.isPresent()) {
-      Chunk c = chunk.get();
-      ChunkLayer.Named named = new ChunkLayer.Named(c.id(), c.kind());
-      marks = marks.with(ChunkLayer.CHUNK, c.place(), Optional.of(named));
-    }
-    Said name = Said.of(s.isAdopted() ? "practised" : "adopt");
-    Change change = changed(name, s, marks);
+  /** A chunk was practised: its identity stays with its notes; empty when that is so already. */
+  public static Optional<Change> practised(Session s, Chunk chunk) {
+    ChunkLayer.Named named = new ChunkLayer.Named(chunk.id(), chunk.kind());
+    Marks marks = s.passage().marks().with(ChunkLayer.CHUNK, chunk.place(), Optional.of(named));
+    Change change = changed(Said.of("practised"), s, marks);
     return change.isEmpty() ? Optional.empty() : Optional.of(change);
   }
 

@@ -90,6 +90,11 @@ public record Session(
         .orElseGet(() -> new Step(Step.Kind.DO, change, change));
   }
 
+  /** The step that a change is from here, as an entry of its own whatever stands before it. */
+  public Step stepAlone(Change change) {
+    return new Step(Step.Kind.DO, change, change);
+  }
+
   /** The step that takes the newest change back; empty if there is none. */
   public Optional<Step> undo() {
     return log.tip().map(c -> new Step(Step.Kind.UNDO, c.inverse(), c));

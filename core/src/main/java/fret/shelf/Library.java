@@ -91,13 +91,43 @@ public interface Library extends AutoCloseable {
   void remove(long passageId);
 
   /**
-   * Makes a step of a passage, with its entry in the log, in one transaction.
+   * Makes a step of a passage, with its entry in the passage's log and among the deeds, in one
+   * transaction.
    *
    * @param revision the passage's revision from which the step starts
    * @param page the page from which it starts
+   * @param deed what is kept among the deeds where the step is a new entry
    * @return false, with nothing changed, where the stored passage is not as the step expects it
    */
-  boolean apply(long passageId, long revision, Step step, Score page);
+  boolean apply(long passageId, long revision, Step step, Score page, Deed deed);
+
+  /** The same where it is not known in which area it was done. */
+  default boolean apply(long passageId, long revision, Step step, Score page) {
+    Deed deed = Deed.step(step.logged().name(), "", passageId, false);
+    return apply(passageId, revision, step, page, deed);
+  }
+
+  /**
+   * What was done and can be taken back, or was taken back and can be done again; oldest first.
+   *
+   * @param undone which of both
+   */
+  List<Deed> deeds(boolean undone);
+
+  /**
+   * Does something beside the passages and keeps it among the deeds, in one transaction.
+   *
+   * @return the deed with the ids that it gave
+   */
+  Deed apply(Deed deed);
+
+  /**
+   * Takes back a deed that was done last, or does again the one that was taken back last.
+   *
+   * @param undone whether it is taken back
+   * @return the deed as it would now be turned again
+   */
+  Deed turn(Deed deed, boolean undone);
 
   /** All tries that can be read, oldest first. */
   List<JournalEntry> journal();

@@ -94,8 +94,8 @@ class ChunkIdentityTest {
   void aChunkThatWasPractisedKeepsItsIdWhenBarsComeBeforeIt() {
     Session s = session(page(4));
     Chunk third = chunks(s).get(2);
-    Session practised = s.after(s.step(Decisions.practised(s, Optional.of(third)).orElseThrow()));
-    assertThat(Decisions.practised(practised, Optional.of(third))).isEmpty();
+    Session practised = s.after(s.step(Decisions.practised(s, third).orElseThrow()));
+    assertThat(Decisions.practised(practised, third)).isEmpty();
     List<Bar> longer = new ArrayList<>(page(4).bars());
     longer.add(0, page(4).bars().get(3));
     longer.add(0, page(4).bars().get(2));

@@ -141,7 +141,7 @@ class OwnChunksTest {
   @Test
   void whatWasPractisedKeepsItsRecordWhenItIsCutBack() {
     Session s = session(page(3), 100);
-    s = after(s, Decisions.practised(s, Optional.of(bars(s).get(1))));
+    s = after(s, Decisions.practised(s, bars(s).get(1)));
     Session split = after(s, new ChunkDecisions(s).split(12));
     assertThat(ids(split)).doesNotContain("bars-2-2");
     Session merged = after(split, new ChunkDecisions(split).merge(bars(split).get(1).id()));

@@ -209,7 +209,7 @@ class SessionTest {
             s,
             Decisions.practice(s, new PracticeSetup(2, 40, 108, true, PracticeSetup.Line.QUICK)));
     Chunk chunk = Learning.chunks(s).get(0);
-    s = Lines.after(s, Decisions.practised(s, Optional.of(chunk)).orElseThrow());
+    s = Lines.after(s, Decisions.practised(s, chunk).orElseThrow());
     s = Lines.after(s, Decisions.page(s, Said.of("words", "cut"), without(score(), 7)).change());
     s = Lines.after(s, new ChunkDecisions(s).split(6).orElseThrow());
     s = Lines.after(s, new ChunkDecisions(s).excerpt(0, 5, "opening", 72, 0));

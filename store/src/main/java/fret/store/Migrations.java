@@ -22,7 +22,8 @@ final class Migrations {
             FirstForms.convert(h);
           },
           h -> script(h, "V4__practice.sql"),
-          h -> script(h, "V5__takes.sql"));
+          h -> script(h, "V5__takes.sql"),
+          h -> script(h, "V6__deeds.sql"));
 
   private Migrations() {}
 

@@ -20,6 +20,7 @@ import fret.session.ChangeForm;
 import fret.session.Log;
 import fret.session.Step;
 import fret.shelf.Audition;
+import fret.shelf.Deed;
 import fret.shelf.Library;
 import fret.shelf.StoreFailure;
 import fret.shelf.Takes;
@@ -154,6 +155,20 @@ public final class SqliteLibrary implements Library {
   public Audition save(Audition a) {
     long id = write(h -> a.id() == 0 ? insert(h, a) : update(h, a));
     return a.withId(id);
+  }
+
+  /** A date as it is to be, under the id that it has or gets. */
+  static Audition put(Handle h, Audition a) {
+    if (a.id() == 0) {
+      return a.withId(insert(h, a));
+    }
+    h.execute(
+        "INSERT INTO audition (id, name, date, ready_date, minutes_per_day) VALUES (?, ?, ?, ?, 0) ON CONFLICT (id) DO UPDATE SET name = excluded.name, date = excluded.date, ready_date = excluded.ready_date",
+        a.id(),
+        a.name(),
+        a.date().toString(),
+        a.readyDate().toString());
+    return a;
   }
 
   private static long insert(Handle h, Audition a) {
@@ -412,7 +427,7 @@ public final class SqliteLibrary implements Library {
     write(
         h -> {
           for (String table :
-              List.of("bar", "source", "picture", "change", "step", "mark", "journal")) {
+              List.of("bar", "source", "picture", "change", "step", "mark", "journal", "deed")) {
             h.execute("DELETE FROM " + table + " WHERE passage_id = ?", passageId);
           }
           return h.execute("DELETE FROM passage WHERE id = ?", passageId);
@@ -422,7 +437,7 @@ public final class SqliteLibrary implements Library {
   // ---- steps ---------------------------------------------------------------------------------
 
   @Override
-  public boolean apply(long passageId, long revision, Step step, Score page) {
+  public boolean apply(long passageId, long revision, Step step, Score page, Deed deed) {
     return write(
         h -> {
           Optional<Long> stored =
@@ -448,7 +463,7 @@ public final class SqliteLibrary implements Library {
           if (!isMended) {
             h.execute("DELETE FROM bar WHERE passage_id = ?", passageId);
           }
-          log(h, passageId, step);
+          log(h, passageId, step, deed);
           h.execute("UPDATE passage SET revision = ? WHERE id = ?", revision + 1, passageId);
           return true;
         });
@@ -463,7 +478,22 @@ public final class SqliteLibrary implements Library {
         > 0;
   }
 
-  private static void log(Handle h, long passageId, Step step) {
+  @Override
+  public List<Deed> deeds(boolean undone) {
+    return run(h -> DeedRows.read(h, undone));
+  }
+
+  @Override
+  public Deed apply(Deed deed) {
+    return write(h -> DeedRows.insert(h, deed));
+  }
+
+  @Override
+  public Deed turn(Deed deed, boolean undone) {
+    return write(h -> DeedRows.turn(h, deed, undone));
+  }
+
+  private static void log(Handle h, long passageId, Step step, Deed deed) {
     switch (step.kind()) {
       case DO -> {
         h.execute("DELETE FROM step WHERE passage_id = ? AND undone = 1", passageId);
@@ -471,6 +501,7 @@ public final class SqliteLibrary implements Library {
             "INSERT INTO step (passage_id, form) VALUES (?, ?)",
             passageId,
             FormJson.text(ChangeForm.of(step.logged())));
+        DeedRows.insert(h, deed);
       }
       case MERGE -> {
         Form form = ChangeForm.of(step.logged());
@@ -480,14 +511,18 @@ public final class SqliteLibrary implements Library {
             FormJson.text(form),
             passageId);
       }
-      case UNDO ->
-          h.execute(
-              "UPDATE step SET undone = 1 WHERE id = (SELECT max(id) FROM step WHERE passage_id = ? AND undone = 0)",
-              passageId);
-      case REDO ->
-          h.execute(
-              "UPDATE step SET undone = 0 WHERE id = (SELECT min(id) FROM step WHERE passage_id = ? AND undone = 1)",
-              passageId);
+      case UNDO -> {
+        h.execute(
+            "UPDATE step SET undone = 1 WHERE id = (SELECT max(id) FROM step WHERE passage_id = ? AND undone = 0)",
+            passageId);
+        DeedRows.turnStep(h, passageId, true);
+      }
+      case REDO -> {
+        h.execute(
+            "UPDATE step SET undone = 0 WHERE id = (SELECT min(id) FROM step WHERE passage_id = ? AND undone = 1)",
+            passageId);
+        DeedRows.turnStep(h, passageId, false);
+      }
     }
   }
 
@@ -528,17 +563,32 @@ public final class SqliteLibrary implements Library {
 
   @Override
   public JournalEntry add(JournalEntry e) {
+    return write(h -> put(h, e.withId(0)));
+  }
+
+  /** A try as it is to be, under the id that it has or gets. */
+  static JournalEntry put(Handle h, JournalEntry e) {
+    if (e.id() != 0) {
+      h.execute("DELETE FROM journal WHERE id = ?", e.id());
+    }
     long id =
-        write(
-            h ->
-                bound(
-                        h.createUpdate(
-                            "INSERT INTO journal (passage_id, date, chunk, drill, per_minute, clicks, seconds, verdict, breakage, note) VALUES (:passage, :date, :chunk, :drill, :tempo, :clicks, :seconds, :verdict, :breakage, :note)"),
-                        e)
-                    .executeAndReturnGeneratedKeys("id")
-                    .mapTo(Long.class)
-                    .one());
+        bound(
+                h.createUpdate(
+                    "INSERT INTO journal (id, passage_id, date, chunk, drill, per_minute, clicks, seconds, verdict, breakage, note) VALUES (nullif(:id, 0), :passage, :date, :chunk, :drill, :tempo, :clicks, :seconds, :verdict, :breakage, :note)"),
+                e)
+            .bind("id", e.id())
+            .executeAndReturnGeneratedKeys("id")
+            .mapTo(Long.class)
+            .one();
     return e.withId(id);
+  }
+
+  /** A try as it is stored. */
+  static Optional<JournalEntry> entry(Handle h, long id) {
+    return h.createQuery("SELECT * FROM journal WHERE id = ?")
+        .bind(0, id)
+        .map((r, c) -> entry(r))
+        .findOne();
   }
 
   private static Update bound(Update update, JournalEntry e) {
@@ -608,12 +658,14 @@ public final class SqliteLibrary implements Library {
 
   @Override
   public void putSetting(String name, String value) {
-    write(
-        h ->
-            h.execute(
+    write(h -> putSetting(h, name, value));
+  }
+
+  static int putSetting(Handle h, String name, String value) {
+    return h.execute(
                 "INSERT INTO setting (name, value) VALUES (?, ?) ON CONFLICT (name) DO UPDATE SET value = excluded.value",
                 name,
-                value));
+                value);
   }
 
   @Override

@@ -173,7 +173,7 @@ final class JournalView extends VBox implements AreaView {
         broke,
         note,
         Parts.button(Sentences.of("journal.remove"), "journal-remove", this::remove, "small"),
-        Parts.button(Sentences.of("journal.undo"), "journal-undo", model::undo, "small"),
+        Parts.button(Sentences.of("journal.undo"), "journal-undo", studio::undo, "small"),
         Parts.button(Sentences.of("journal.add"), "journal-add", this::addByHand, "small"));
   }
 

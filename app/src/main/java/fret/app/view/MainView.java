@@ -4,6 +4,8 @@ import fret.app.command.Action;
 import fret.app.viewmodel.Beating;
 import fret.app.viewmodel.BowModel;
 import fret.app.viewmodel.Hearing;
+import fret.app.viewmodel.Asking;
+import fret.app.viewmodel.Deeds;
 import fret.app.viewmodel.LeftHandModel;
 import fret.app.viewmodel.PaperModel;
 import fret.app.viewmodel.PracticeModel;
@@ -26,6 +28,8 @@ import fret.passage.ScoreReader.PartChoice;
 import fret.passage.Setup;
 import fret.pitch.KeySignature;
 import fret.score.TimeSignature;
+import fret.session.Session;
+import fret.shelf.Deed;
 import fret.shelf.StoreFailure;
 import fret.shelf.Take;
 import fret.writing.Draft;
@@ -37,6 +41,7 @@ import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import javafx.application.Platform;
 import javafx.css.PseudoClass;
@@ -45,6 +50,7 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.control.TextInputControl;
+import javafx.scene.control.Tooltip;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyCodeCombination;
@@ -140,6 +146,8 @@ public final class MainView extends BorderPane {
     setOnDragDropped(
         e -> e.getDragboard().getFiles().stream().findFirst().ifPresent(this::openFile));
     studio.errorProperty().addListener(o -> showError());
+    studio.asking().askedProperty().addListener(o -> showError());
+    studio.deeds().setWay(new Looking());
     studio.troubleProperty().addListener(o -> showError());
     studio.preferences().darkProperty().addListener(o -> paintTheme());
     studio
@@ -208,6 +216,8 @@ public final class MainView extends BorderPane {
             new KeyCodeCombination(
                 KeyCode.T, KeyCombination.SHORTCUT_DOWN, KeyCombination.SHIFT_DOWN),
             beating::toggleFollowing));
+    all.add(answer("answer-first", KeyCode.ENTER, 0));
+    all.add(answer("answer-second", KeyCode.BACK_SPACE, 1));
     all.add(Action.of("undo", here, Action.command(KeyCode.Z), studio::undo));
     all.add(Action.of("redo", here, Action.command(KeyCode.Y), studio::redo));
     all.add(
@@ -218,6 +228,12 @@ public final class MainView extends BorderPane {
                 KeyCode.V, KeyCombination.SHORTCUT_DOWN, KeyCombination.SHIFT_DOWN),
             this::pasteTune));
     return all;
+  }
+
+  private Action answer(String id, KeyCode code, int which) {
+    return Action.of(
+            id, "everywhere", Action.command(code), () -> studio.asking().answer(which))
+        .when(() -> studio.asking().askedProperty().get().isPresent());
   }
 
   private void paintTheme() {
@@ -285,7 +301,7 @@ public final class MainView extends BorderPane {
     Button redo = Parts.button(Sentences.of("main.redo"), "redo", studio::redo, "small");
     HBox box = Parts.row(14, title, facts, Parts.spring(), undo, redo);
     studio.shownProperty().addListener(o -> dim(undo, redo));
-    studio.notStoredProperty().addListener(o -> dim(undo, redo));
+    studio.deeds().countProperty().addListener(o -> dim(undo, redo));
     dim(undo, redo);
     box.getStyleClass().add("header");
     return box;
@@ -293,8 +309,17 @@ public final class MainView extends BorderPane {
 
   /** Dimmed where there is nothing to take back or to do again. */
   private void dim(Button undo, Button redo) {
-    undo.setDisable(studio.session() == null || studio.session().undo().isEmpty());
-    redo.setDisable(studio.session() == null || studio.session().redo().isEmpty());
+    Optional<Deed> last = studio.deeds().last();
+    Optional<Deed> next = studio.deeds().next();
+    boolean older = studio.session() != null && studio.session().undo().isPresent();
+    undo.setDisable(last.isEmpty() && !older);
+    redo.setDisable(next.isEmpty());
+    undo.setTooltip(told("undo.button", last));
+    redo.setTooltip(told("redo.button", next));
+  }
+
+  private Tooltip told(String words, Optional<Deed> deed) {
+    return deed.map(d -> new Tooltip(Sentences.of(words, studio.deeds().told(d)))).orElse(null);
   }
 
   private HBox status() {
@@ -319,6 +344,7 @@ public final class MainView extends BorderPane {
   private void showError() {
     errorBox.getChildren().clear();
     studio.troubleProperty().get().ifPresent(t -> errorBox.getChildren().add(trouble(t)));
+    studio.asking().askedProperty().get().ifPresent(q -> errorBox.getChildren().add(question(q)));
     Problem p = studio.errorProperty().get();
     if (p != null) {
       errorBox
@@ -329,6 +355,41 @@ public final class MainView extends BorderPane {
                   "error",
                   Parts.button(Sentences.of("main.close"), "close-error", studio::dismissError)));
     }
+  }
+
+  /** Where the last thing was done is shown before it is taken back. */
+  private final class Looking implements Deeds.Way {
+    @Override
+    public String area() {
+      return current == null ? "" : current.id();
+    }
+
+    @Override
+    public void show(String area, long passageId) {
+      Session open = studio.session();
+      if (passageId != 0 && (open == null || open.passage().id() != passageId)) {
+        studio.passage(passageId).ifPresent(studio::open);
+      }
+      if (areas.stream().anyMatch(a -> a.id().equals(area))) {
+        go(area);
+      }
+    }
+  }
+
+  private HBox question(Asking.Question q) {
+    HBox row = Parts.row(12, Parts.label(Sentences.of(q.words()), "question-text"), Parts.spring());
+    for (int i = 0; i < q.answers().size(); i++) {
+      int which = i;
+      row.getChildren()
+          .add(
+              Parts.button(
+                  Sentences.of(q.answers().get(i).words()),
+                  "answer-" + i,
+                  () -> studio.asking().answer(which)));
+    }
+    row.getStyleClass().add("question");
+    row.setId("question");
+    return row;
   }
 
   private HBox trouble(Storing.Trouble t) {

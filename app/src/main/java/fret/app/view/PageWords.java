@@ -79,7 +79,7 @@ final class PageWords extends VBox {
         field,
         () -> {
           if (!field.getText().strip().equals(meaning)) {
-            studio.preferences().putMeaning(word, field.getText());
+            studio.setMeaning(word, field.getText());
           }
         });
     HBox.setHgrow(field, Priority.ALWAYS);

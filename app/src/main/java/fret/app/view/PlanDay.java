@@ -3,6 +3,7 @@ package fret.app.view;
 import fret.app.viewmodel.Studio;
 import fret.app.words.Days;
 import fret.app.words.Sentences;
+import fret.base.Said;
 import fret.app.words.Words;
 import fret.plan.Budget;
 import fret.plan.Move;
@@ -79,12 +80,25 @@ final class PlanDay {
 
   private void own(int count) {
     pickedDay()
-        .ifPresent(d -> studio.plans().saveBudget(studio.plans().budget().with(d.date(), count)));
+        .ifPresent(
+            d ->
+                studio
+                    .plans()
+                    .saveBudget(
+                        Said.of(
+                            "deed.minutes", Days.of(d.date(), studio.today()), count),
+                        studio.plans().budget().with(d.date(), count)));
   }
 
   void usual() {
     pickedDay()
-        .ifPresent(d -> studio.plans().saveBudget(studio.plans().budget().without(d.date())));
+        .ifPresent(
+            d ->
+                studio
+                    .plans()
+                    .saveBudget(
+                        Said.of("deed.usual-day", Days.of(d.date(), studio.today())),
+                        studio.plans().budget().without(d.date())));
   }
 
   void ill() {
@@ -95,7 +109,9 @@ final class PlanDay {
               for (int i = 0; i < ILL_DAYS; i++) {
                 b = b.with(d.date().plusDays(i), 0);
               }
-              studio.plans().saveBudget(b);
+              studio
+                  .plans()
+                  .saveBudget(Said.of("deed.ill", Days.of(d.date(), studio.today())), b);
               studio.tell(Sentences.of("plan.ill.told", Days.of(d.date(), studio.today())));
             });
   }

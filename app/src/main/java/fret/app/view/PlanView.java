@@ -154,7 +154,7 @@ final class PlanView extends VBox implements AreaView {
     try {
       int asked = Integer.parseInt(f.getText().strip());
       if (asked != b.usual().get(d)) {
-        studio.plans().saveBudget(b.with(d, asked));
+        studio.plans().saveBudget(Said.of("deed.weekday", d.getDisplayName(TextStyle.FULL, Locale.UK), asked), b.with(d, asked));
       }
     } catch (IllegalArgumentException e) {
       studio.tell(Sentences.of("plan.minutes-wrong", Budget.MOST));

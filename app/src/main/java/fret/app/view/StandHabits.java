@@ -46,7 +46,7 @@ final class StandHabits {
         .valueProperty()
         .addListener(
             o -> {
-              studio.preferences().putSetPlays(plays.getValue());
+              studio.setSetPlays(plays.getValue());
               changed.run();
             });
     Spinner<Integer> needed =
@@ -92,7 +92,7 @@ final class StandHabits {
     mocks.setSelected(studio.preferences().recordsMocks());
     mocks
         .selectedProperty()
-        .addListener(o -> studio.preferences().putRecordsMocks(mocks.isSelected()));
+        .addListener(o -> studio.setRecordsMocks(mocks.isSelected()));
     ComboBox<Counted> counted = new ComboBox<>();
     counted.getItems().setAll(Counted.values());
     counted.setConverter(Parts.named(c -> Sentences.of("click.counts." + c)));
@@ -107,9 +107,23 @@ final class StandHabits {
     pedal.setId("pedal");
     pedal.setOnAction(
         e -> {
-          studio.preferences().putPedal(pedal.getValue());
+          studio.setPedal(pedal.getValue());
           changed.run();
         });
+    // What was taken back elsewhere is shown as it is.
+    studio
+        .deeds()
+        .countProperty()
+        .addListener(
+            o -> {
+              plays.getValueFactory().setValue(studio.preferences().setPlays());
+              needed
+                  .getValueFactory()
+                  .setValue(studio.plans().habits().gate().cleanNeeded());
+              slower.setSelected(studio.plans().habits().gate().slowerAfterMiss());
+              mocks.setSelected(studio.preferences().recordsMocks());
+              pedal.setValue(studio.preferences().pedal());
+            });
     node.getChildren()
         .addAll(
             Parts.row(6, plays, quiet("practise.plays")),

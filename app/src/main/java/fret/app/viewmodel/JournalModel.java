@@ -3,6 +3,7 @@ package fret.app.viewmodel;
 import fret.app.words.Sentences;
 import fret.app.words.Words;
 import fret.base.Outcome;
+import fret.base.Said;
 import fret.drill.Chunk;
 import fret.drill.DrillKind;
 import fret.journal.Breakage;
@@ -15,10 +16,8 @@ import fret.score.ResolvedPassage;
 import fret.session.Session;
 import fret.shelf.Planning;
 import java.time.LocalDate;
-import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.Deque;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
@@ -27,7 +26,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.LongFunction;
 
-/** The record: found, counted, mended, with every mend to be taken back. */
+/** The record: found, counted, mended. */
 public final class JournalModel {
   /** How often something broke. */
   public record Broken(Breakage what, int times) {}
@@ -60,7 +59,6 @@ public final class JournalModel {
   }
 
   private final Studio studio;
-  private final Deque<Runnable> undo = new ArrayDeque<>();
 
   public JournalModel(Studio studio) {
     this.studio = studio;
@@ -115,20 +113,11 @@ public final class JournalModel {
   // ---- mending -------------------------------------------------------------------------------
 
   public void correct(JournalEntry before, JournalEntry after) {
-    undo.push(() -> studio.tries().correct(before));
-    studio.tries().correct(after);
+    studio.tries().correct(before, after);
   }
 
   public void remove(JournalEntry e) {
-    undo.push(() -> studio.tries().add(e.withId(0)));
     studio.tries().remove(List.of(e));
-  }
-
-  /** Takes the last mend back. */
-  public void undo() {
-    if (!undo.isEmpty()) {
-      undo.pop().run();
-    }
   }
 
   /**
@@ -155,8 +144,7 @@ public final class JournalModel {
                 60,
                 Verdict.NEARLY,
                 Breakage.NONE,
-                ""),
-            stored -> undo.push(() -> studio.tries().remove(List.of(stored))));
+                ""));
     return true;
   }
 
@@ -239,9 +227,12 @@ public final class JournalModel {
             bytes,
             rows -> {
               Outcome<List<JournalEntry>> read = JournalTable.read(rows, passages, known);
-              List<JournalEntry> stored = new ArrayList<>();
-              read.value().forEach(e -> studio.tries().add(e, stored::add));
-              undo.push(() -> studio.tries().remove(stored));
+              studio
+                  .tries()
+                  .add(
+                      Said.of("deed.tries.brought", read.value().size(), name),
+                      read.value(),
+                      stored -> {});
               studio.tell(
                   Sentences.of("journal.brought-in", read.value().size(), read.problems().size()));
               read.problems().stream().findFirst().ifPresent(studio::report);

@@ -36,31 +36,32 @@ final class Judged {
     return part;
   }
 
-  void write(JournalEntry entry) {
-    studio.tries().add(entry, this::arrived);
+  /** All that it writes: taken back together. */
+  void write(List<JournalEntry> entries) {
+    studio.tries().add(Tries.name(entries.get(0)), entries, this::arrived);
   }
 
-  private void arrived(JournalEntry entry) {
+  private void arrived(List<JournalEntry> entries) {
     if (gone) {
-      studio.tries().remove(List.of(entry));
+      studio.tries().remove(entries);
       return;
     }
-    stored.add(entry);
+    stored.addAll(entries);
     if (broke != Breakage.NONE || !note.isEmpty()) {
-      studio.tries().correct(as(entry));
+      stored.forEach(e -> studio.tries().tell(as(e)));
     }
   }
 
   /** What broke in it. */
   void tell(Breakage what) {
     broke = what;
-    stored.forEach(e -> studio.tries().correct(as(e)));
+    stored.forEach(e -> studio.tries().tell(as(e)));
   }
 
   /** What the player writes to it. */
   void note(String text) {
     note = text;
-    stored.forEach(e -> studio.tries().correct(as(e)));
+    stored.forEach(e -> studio.tries().tell(as(e)));
   }
 
   private JournalEntry as(JournalEntry e) {

@@ -26,6 +26,7 @@ import fret.session.NewPassage;
 import fret.session.Pipeline;
 import fret.session.Session;
 import fret.session.Step;
+import fret.shelf.Deed;
 import fret.shelf.Library;
 import fret.shelf.Relearning;
 import fret.shelf.StoreFailure;
@@ -333,10 +334,24 @@ public final class OpenPassage {
       studio.tell(Sentences.of("reading"));
       return;
     }
-    decision
-        .apply(session)
-        .filter(c -> !c.isEmpty())
-        .ifPresent(c -> make(session.step(c), UnaryOperator.identity()));
+    decision.apply(session).filter(c -> !c.isEmpty()).ifPresent(c -> make(step(c), s -> s));
+  }
+
+  /** What goes on from the last thing that was done is taken back with it. */
+  private Step step(Change change) {
+    return studio.deeds().isStepOf(session.passage().id())
+        ? session.step(change)
+        : session.stepAlone(change);
+  }
+
+  /** The same, belonging to what was done just now: both are taken back together. */
+  void decideWith(Function<Session, Optional<Change>> decision) {
+    if (session != null && !reading) {
+      decision
+          .apply(session)
+          .filter(c -> !c.isEmpty())
+          .ifPresent(c -> make(session.stepAlone(c), s -> s, true));
+    }
   }
 
   public void undo() {
@@ -378,6 +393,10 @@ public final class OpenPassage {
   }
 
   private void make(Step step, UnaryOperator<Session> also) {
+    make(step, also, false);
+  }
+
+  private void make(Step step, UnaryOperator<Session> also, boolean joined) {
     Session before = session;
     Session next = also.apply(before.after(step));
     long id = next.passage().id();
@@ -392,9 +411,13 @@ public final class OpenPassage {
           default -> name;
         };
     latest = told;
+    Deed deed = studio.deeds().step(step.logged().name(), id, joined);
+    if (step.kind() == Step.Kind.DO) {
+      studio.deeds().did(deed);
+    }
     storing.store(
         id,
-        () -> library.apply(id, before.revision(), step, before.page()),
+        () -> library.apply(id, before.revision(), step, before.page(), deed),
         ok -> stored(id, ok, told));
     studio.decided(next.passage());
     if (QUICK.containsAll(step.change().concerns())) {
@@ -471,6 +494,7 @@ public final class OpenPassage {
     storing.giveUp(id);
     unstored.remove(id);
     underWay.remove(id);
+    studio.deeds().readAgain();
     if (session != null && session.passage().id() == id) {
       computing.forget(Ask.STANDING);
       open(id, false);

@@ -2,7 +2,7 @@ package fret.app.viewmodel;
 
 import fret.app.words.Sentences;
 import fret.app.work.Computing.Rank;
-import fret.app.work.Storing;
+import fret.base.Said;
 import fret.drill.Chunk;
 import fret.journal.JournalEntry;
 import fret.journal.Verdict;
@@ -17,6 +17,7 @@ import fret.session.Decisions;
 import fret.session.Learning;
 import fret.session.Session;
 import fret.shelf.Audition;
+import fret.shelf.Deed;
 import fret.shelf.Library;
 import fret.shelf.PlanChange;
 import fret.shelf.Planning;
@@ -29,7 +30,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.UnaryOperator;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 
@@ -40,7 +40,6 @@ public final class Plans {
 
   private final Studio studio;
   private final Library library;
-  private final Storing storing;
   private final ReadOnlyObjectWrapper<Planning> planned = new ReadOnlyObjectWrapper<>();
   private final ReadOnlyObjectWrapper<Planning.Outlook> outlook =
       new ReadOnlyObjectWrapper<>(Planning.Outlook.NONE);
@@ -60,10 +59,9 @@ public final class Plans {
   private boolean asksWhatChanged;
   private boolean isAsked;
 
-  Plans(Studio studio, Library library, Storing storing) {
+  Plans(Studio studio, Library library) {
     this.studio = studio;
     this.library = library;
-    this.storing = storing;
     this.auditions = library.auditions();
   }
 
@@ -134,8 +132,12 @@ public final class Plans {
   }
 
   public void saveHabits(Planning.Habits habits) {
+    saveHabits(Said.of("deed.habits"), habits);
+  }
+
+  private void saveHabits(Said name, Planning.Habits habits) {
     asksWhatChanged = true;
-    studio.preferences().putHabits(habits);
+    studio.does(name, 0, studio.preferences().changing(habits));
     update();
   }
 
@@ -144,9 +146,9 @@ public final class Plans {
     return studio.preferences().budget();
   }
 
-  public void saveBudget(Budget budget) {
+  public void saveBudget(Said name, Budget budget) {
     asksWhatChanged = true;
-    studio.preferences().putBudget(budget);
+    studio.does(name, 0, studio.preferences().changing(budget));
     update();
   }
 
@@ -160,7 +162,10 @@ public final class Plans {
                 && m.unit().equals(move.unit())
                 && m.to().equals(move.from()));
     all.add(move);
-    studio.preferences().putMoves(all, studio.today());
+    studio.does(
+        Said.of("deed.move", move.to()),
+        move.passageId(),
+        studio.preferences().changing(all, studio.today()));
     update();
   }
 
@@ -195,7 +200,7 @@ public final class Plans {
             .mapToLong(JournalEntry::id)
             .max()
             .orElse(0);
-    saveHabits(habits().liftedUpTo(newest));
+    saveHabits(Said.of("deed.lift"), habits().liftedUpTo(newest));
     studio.tell(Sentences.of("plan.stretches-are"));
   }
 
@@ -342,43 +347,56 @@ public final class Plans {
 
   /** Saves what the player says of an audition. */
   public void saveAudition(Audition audition) {
-    changed(() -> library.save(audition), Sentences.of("plan.saved", audition.name()));
+    Optional<Audition> before =
+        auditions.stream().filter(a -> a.id() == audition.id()).findFirst();
+    does(
+        Said.of("plan.saved", audition.name()),
+        List.of(new Deed.Date(before, Optional.of(audition))));
   }
 
   /** A further date, for the open passage. */
   public void addAudition(Audition audition, Passage passage) {
-    changed(
-        () -> library.assign(passage.id(), library.save(audition).id()),
-        Sentences.of("plan.saved", audition.name()));
+    does(
+        Said.of("plan.saved", audition.name()),
+        List.of(
+            new Deed.Date(Optional.empty(), Optional.of(audition)),
+            new Deed.Belongs(passage.id(), passage.auditionId(), Deed.Belongs.NEW_DATE)));
   }
 
   /** A passage is for another date. */
   public void assign(Passage passage, Audition audition) {
-    changed(
-        () -> library.assign(passage.id(), audition.id()),
-        Sentences.of("plan.assigned", passage.settings().title(), audition.name()));
+    does(
+        Said.of("plan.assigned", passage.settings().title(), audition.name()),
+        List.of(new Deed.Belongs(passage.id(), passage.auditionId(), audition.id())));
   }
 
   /** A date is taken away; its passages stay. */
   public void removeAudition(Audition audition) {
-    changed(
-        () -> library.removeAudition(audition.id()), Sentences.of("plan.removed", audition.name()));
+    List<Deed.Part> parts = new ArrayList<>();
+    studio.passages().stream()
+        .filter(p -> p.auditionId() == audition.id())
+        .forEach(p -> parts.add(new Deed.Belongs(p.id(), audition.id(), 0)));
+    parts.add(new Deed.Date(Optional.of(audition), Optional.empty()));
+    does(Said.of("plan.removed", audition.name()), parts);
   }
 
-  private void changed(Runnable write, String told) {
-    storing.store(
-        "auditions",
-        () -> {
-          write.run();
-          auditions = library.auditions();
-          return library.passages();
-        },
-        all -> {
-          UnaryOperator<Passage> same =
-              p -> all.stream().filter(x -> x.id() == p.id()).findFirst().orElse(p);
-          studio.passages().replaceAll(p -> p.withAudition(same.apply(p).auditionId()));
-          studio.tell(told);
-          update();
-        });
+  private void does(Said name, List<Deed.Part> parts) {
+    studio.does(name, 0, parts);
+    studio.tell(Sentences.of(name));
+  }
+
+  /** Dates, what is for them and settings became otherwise. */
+  void follow(List<Deed.Part> parts) {
+    if (parts.stream().anyMatch(p -> p instanceof Deed.Date)) {
+      auditions = library.auditions();
+    }
+    for (Deed.Part part : parts) {
+      if (part instanceof Deed.Belongs b) {
+        studio
+            .passages()
+            .replaceAll(p -> p.id() == b.passageId() ? p.withAudition(b.after()) : p);
+      }
+    }
+    update();
   }
 }

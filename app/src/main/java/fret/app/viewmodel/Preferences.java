@@ -6,6 +6,7 @@ import fret.plan.Budget;
 import fret.plan.Move;
 import fret.plan.Pedal;
 import fret.score.Glossary;
+import fret.shelf.Deed;
 import fret.shelf.Library;
 import fret.shelf.PlanSettings;
 import fret.shelf.Planning;
@@ -19,6 +20,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
 import javafx.beans.property.ReadOnlyBooleanProperty;
@@ -65,6 +67,35 @@ public final class Preferences {
           return name;
         },
         stored -> {});
+  }
+
+  /**
+   * What becomes otherwise when some settings do; it counts at once.
+   *
+   * @return none where all stay as they are
+   */
+  List<Deed.Part> changing(Map<String, String> values) {
+    List<Deed.Part> parts = new ArrayList<>();
+    new TreeMap<>(values)
+        .forEach(
+            (name, value) -> {
+              Optional<String> before = get(name);
+              if (!before.equals(Optional.of(value))) {
+                parts.add(new Deed.Setting(name, before, Optional.of(value)));
+              }
+            });
+    follow(parts);
+    return parts;
+  }
+
+  /** Settings became otherwise and are stored so. */
+  void follow(List<Deed.Part> parts) {
+    for (Deed.Part part : parts) {
+      if (part instanceof Deed.Setting s) {
+        s.after().ifPresentOrElse(v -> newest.put(s.name(), v), () -> newest.remove(s.name()));
+        glossary = s.name().startsWith(WORD) ? null : glossary;
+      }
+    }
   }
 
   /** Where warnings are kept. */
@@ -153,9 +184,8 @@ public final class Preferences {
   }
 
   /** A word means something else to the player; an empty meaning takes it out of the list. */
-  public void putMeaning(String word, String meaning) {
-    glossary = null;
-    put(WORD + word.strip().toLowerCase(Locale.ROOT), meaning.strip());
+  List<Deed.Part> putMeaning(String word, String meaning) {
+    return changing(Map.of(WORD + word.strip().toLowerCase(Locale.ROOT), meaning.strip()));
   }
 
   /** What the player set for the plan and the practice. */
@@ -163,8 +193,8 @@ public final class Preferences {
     return PlanSettings.habits(newest);
   }
 
-  void putHabits(Planning.Habits habits) {
-    PlanSettings.of(habits).forEach(this::put);
+  List<Deed.Part> changing(Planning.Habits habits) {
+    return changing(PlanSettings.of(habits));
   }
 
   /** The player's minutes by weekday and day. */
@@ -172,8 +202,8 @@ public final class Preferences {
     return PlanSettings.budget(newest);
   }
 
-  void putBudget(Budget budget) {
-    PlanSettings.of(budget).forEach(this::put);
+  List<Deed.Part> changing(Budget budget) {
+    return changing(PlanSettings.of(budget));
   }
 
   /** Passages that are not prepared now. */
@@ -181,14 +211,15 @@ public final class Preferences {
     return PlanSettings.away(newest);
   }
 
-  void putAway(long passage, boolean is) {
+  List<Deed.Part> putAway(long passage, boolean is) {
     Set<Long> all = new TreeSet<>(away());
     if (is) {
       all.add(passage);
     } else {
       all.remove(passage);
     }
-    put("away", all.stream().map(String::valueOf).collect(Collectors.joining(" ")));
+    String value = all.stream().map(String::valueOf).collect(Collectors.joining(" "));
+    return changing(Map.of("away", value));
   }
 
   /** What was left out, with the reason, oldest first. */
@@ -213,8 +244,8 @@ public final class Preferences {
   }
 
   /** Moves to days that are over are forgotten. */
-  void putMoves(List<Move> moves, LocalDate today) {
-    PlanSettings.of(moves, today).forEach(this::put);
+  List<Deed.Part> changing(List<Move> moves, LocalDate today) {
+    return changing(PlanSettings.of(moves, today));
   }
 
   /** How a pedal judges: held long for missed, or two taps. */
@@ -222,8 +253,8 @@ public final class Preferences {
     return PlanSettings.word(newest, "pedal", Pedal.Way.HELD);
   }
 
-  public void putPedal(Pedal.Way way) {
-    put("pedal", way.name());
+  List<Deed.Part> putPedal(Pedal.Way way) {
+    return changing(Map.of("pedal", way.name()));
   }
 
   /** Whether a mock audition is recorded as a take by itself. */
@@ -231,8 +262,8 @@ public final class Preferences {
     return is(MOCKS_RECORDED, true);
   }
 
-  public void putRecordsMocks(boolean wanted) {
-    put(MOCKS_RECORDED, String.valueOf(wanted));
+  List<Deed.Part> putRecordsMocks(boolean wanted) {
+    return changing(Map.of(MOCKS_RECORDED, String.valueOf(wanted)));
   }
 
   /** Plays of a set. */
@@ -240,7 +271,7 @@ public final class Preferences {
     return Math.max(1, Math.min(9, number("setPlays", habits().gate().cleanNeeded())));
   }
 
-  public void putSetPlays(int plays) {
-    put("setPlays", String.valueOf(plays));
+  List<Deed.Part> putSetPlays(int plays) {
+    return changing(Map.of("setPlays", String.valueOf(plays)));
   }
 }

@@ -1,10 +1,12 @@
 package fret.app.viewmodel;
 
 import fret.app.words.Sentences;
+import fret.base.Said;
 import fret.drill.ShiftDrill;
 import fret.instrument.InstrumentType;
 import fret.player.BodyCue;
 import java.util.Locale;
+import java.util.Map;
 
 /** How the player shifts, and the player's own words for what hand and arm do. */
 public final class ShiftHabits {
@@ -23,9 +25,15 @@ public final class ShiftHabits {
   }
 
   public void setManner(ShiftDrill.Manner manner) {
-    studio.preferences().put("guideFinger", manner.oldFinger() ? "old" : "new");
-    studio.preferences().put("slideLate", String.valueOf(manner.late()));
-    studio.preferences().put("slideBeats", String.valueOf(manner.slideBeats()));
+    studio.set(
+        Said.of("deed.shifts"),
+        Map.of(
+            "guideFinger",
+            manner.oldFinger() ? "old" : "new",
+            "slideLate",
+            String.valueOf(manner.late()),
+            "slideBeats",
+            String.valueOf(manner.slideBeats())));
   }
 
   /** The line on elbow, thumb and forearm, in the player's own words where there are some. */
@@ -38,7 +46,7 @@ public final class ShiftHabits {
   public void setCue(BodyCue cue, String words) {
     InstrumentType type = studio.shown().task().hand().instrument().type();
     String kept = words.isBlank() ? Sentences.of(cue.usual(type)) : words.strip();
-    studio.preferences().put(cueKey(cue, type), kept);
+    studio.set(Said.of("deed.cue"), Map.of(cueKey(cue, type), kept));
   }
 
   private static String cueKey(BodyCue cue, InstrumentType type) {

@@ -1,6 +1,8 @@
 package fret.app.viewmodel;
 
 import fret.app.words.Sentences;
+import fret.base.Said;
+import fret.session.Decisions;
 import fret.app.work.Computing.Rank;
 import fret.drill.Approach;
 import fret.drill.Drill;
@@ -332,15 +334,48 @@ public final class Stand {
     judged.push(mine);
     // All plays of a set were at one level, also those after the one that opened the next.
     Level played = gate.get().level();
+    List<JournalEntry> tries = new ArrayList<>();
     for (int i = 0; i < plays; i++) {
-      write(s, played, verdict, breakage, seconds, mine);
+      write(s, played, verdict, breakage, seconds, tries);
       boolean counts =
           !gate.get().stopped() && (gate.get().smallSteps() || gate.get().level().equals(played));
       if (counts && (s.climbs() || i == 0)) {
         advance(s, verdict);
       }
     }
+    mine.write(tries);
     tryStarted = now.get();
+    askToKeep(s);
+  }
+
+  /** What is practised should not change under the hand: asked once for each passage. */
+  private void askToKeep(OnStand s) {
+    Session now = studio.shown();
+    boolean here = now != null && now.passage().id() == s.passageId();
+    if (!here || now.isAdopted() || now.resolved().notes().isEmpty()) {
+      return;
+    }
+    String asked = "asked.adopt." + s.passageId();
+    if (studio.preferences().get(asked).isPresent()) {
+      return;
+    }
+    studio.preferences().put(asked, studio.today().toString());
+    Said title = Said.words(now.passage().settings().title());
+    studio
+        .asking()
+        .ask(
+            new Asking.Question(
+                asked,
+                Said.of("adopt.ask", title),
+                List.of(
+                    new Asking.Answer(Said.of("adopt.ask.yes"), this::keepFingering),
+                    new Asking.Answer(Said.of("adopt.ask.no"), () -> {}))));
+  }
+
+  private void keepFingering() {
+    if (studio.session() != null && !studio.session().isAdopted()) {
+      studio.decide(x -> Decisions.adopt(x, x.fingering()));
+    }
   }
 
   /** What broke in the try or the set that was judged last. */
@@ -351,9 +386,14 @@ public final class Stand {
   }
 
   private void write(
-      OnStand s, Level level, Verdict verdict, Breakage broke, int seconds, Judged mine) {
+      OnStand s,
+      Level level,
+      Verdict verdict,
+      Breakage broke,
+      int seconds,
+      List<JournalEntry> into) {
     for (int c = 0; c < s.chunkIds().size(); c++) {
-      mine.write(
+      into.add(
           new JournalEntry(
               0,
               s.passageId(),

@@ -13,12 +13,14 @@ import fret.passage.Passage;
 import fret.passage.Reading;
 import fret.passage.ScoreReader;
 import fret.passage.Setup;
+import fret.plan.Pedal;
 import fret.score.Score;
 import fret.session.Change;
 import fret.session.Decisions;
 import fret.session.MarkedFileWriter;
 import fret.session.Printer;
 import fret.session.Session;
+import fret.shelf.Deed;
 import fret.shelf.Library;
 import fret.shelf.StoreFailure;
 import fret.shelf.Takes;
@@ -26,6 +28,7 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.time.LocalTime;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Executor;
 import java.util.concurrent.ExecutorService;
@@ -100,6 +103,8 @@ public final class Studio {
   private final Storing storing;
   private final OpenPassage open;
   private final Preferences preferences;
+  private final Deeds deeds;
+  private final Asking asking = new Asking();
   private final Plans plans;
   private final Openings openings;
   private final TodaySheet todaySheet;
@@ -146,7 +151,8 @@ public final class Studio {
         new Storing(threads.storing(), threads.publish(), this::notStored, notStored::set);
     this.open = new OpenPassage(this, library, reader, computing, storing);
     this.preferences = new Preferences(library.settings(), storing, library);
-    this.plans = new Plans(this, library, storing);
+    this.deeds = new Deeds(this, library, storing);
+    this.plans = new Plans(this, library);
     this.openings = new Openings(this, library);
     this.todaySheet = new TodaySheet(this, library, printer);
     this.paper = new PaperModel(this, library, writer, printer);
@@ -201,10 +207,10 @@ public final class Studio {
 
   /** A passage leaves the desk and the plan, or comes back; its record stays. */
   public void putAway(Passage passage, boolean away) {
-    preferences.putAway(passage.id(), away);
-    tell(
-        Sentences.of(
-            away ? "shelf.put-away.told" : "shelf.taken-back", passage.settings().title()));
+    String title = passage.settings().title();
+    Said name = Said.of(away ? "shelf.put-away.told" : "shelf.taken-back", title);
+    does(name, passage.id(), preferences.putAway(passage.id(), away));
+    tell(Sentences.of(name));
     plans.update();
   }
 
@@ -366,6 +372,7 @@ public final class Studio {
     }
     passages.setAll(library.passages());
     tries.readAgain();
+    deeds.readAgain();
   }
 
   // ---- opening -------------------------------------------------------------------------------
@@ -457,12 +464,63 @@ public final class Studio {
     open.decide(s -> Decisions.settings(s, name, edit).map(Change::merging));
   }
 
+  /** Takes the last thing back that was done, whatever it was. */
   public void undo() {
-    open.undo();
+    deeds.undo();
   }
 
+  /** Does again what was taken back last. */
   public void redo() {
-    open.redo();
+    deeds.redo();
+  }
+
+  /** What the player is asked. */
+  public Asking asking() {
+    return asking;
+  }
+
+  /** What was done, in one order. */
+  public Deeds deeds() {
+    return deeds;
+  }
+
+  /** Something beside the passages is done; nothing where nothing becomes otherwise. */
+  void does(Said name, long passageId, List<Deed.Part> parts) {
+    if (!parts.isEmpty()) {
+      deeds.does(name, passageId, parts, stored -> {});
+    }
+  }
+
+  /** Settings of the whole program become others. */
+  void set(Said name, Map<String, String> values) {
+    does(name, 0, preferences.changing(values));
+  }
+
+  /** A word on the page means something else to the player. */
+  public void setMeaning(String word, String meaning) {
+    does(Said.of("deed.meaning", word), 0, preferences.putMeaning(word, meaning));
+  }
+
+  /** How a pedal judges. */
+  public void setPedal(Pedal.Way way) {
+    does(Said.of("deed.pedal"), 0, preferences.putPedal(way));
+  }
+
+  /** Whether a mock audition is recorded by itself. */
+  public void setRecordsMocks(boolean wanted) {
+    does(Said.of("deed.mocks"), 0, preferences.putRecordsMocks(wanted));
+  }
+
+  /** How many plays a set has. */
+  public void setSetPlays(int plays) {
+    does(Said.of("deed.set-plays", plays), 0, preferences.putSetPlays(plays));
+  }
+
+  /** Things beside the passages became otherwise. */
+  void follow(List<Deed.Part> parts) {
+    preferences.follow(parts);
+    tries.follow(parts);
+    plans.follow(parts);
   }
 
   /** Whether something is still to be computed, stored or typed on. */

@@ -1,11 +1,15 @@
 package fret.app.viewmodel;
 
 import fret.app.work.Storing;
+import fret.base.Said;
 import fret.journal.JournalEntry;
 import fret.session.Decisions;
 import fret.session.Session;
+import fret.shelf.Deed;
 import fret.shelf.Library;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.Consumer;
 import javafx.collections.FXCollections;
 import javafx.collections.ObservableList;
@@ -34,39 +38,78 @@ public final class Tries {
     all.setAll(library.journal());
   }
 
-  /** Stores a try; the plan follows. The first try adopts the fingering. */
+  /** Stores a try; the plan follows. */
   public void add(JournalEntry entry, Consumer<JournalEntry> then) {
-    storing.store(
-        "journal",
-        () -> library.add(entry),
-        stored -> {
-          recorded(stored);
-          then.accept(stored);
-        });
+    add(name(entry), List.of(entry), all -> then.accept(all.get(0)));
   }
 
   public void add(JournalEntry entry) {
     add(entry, stored -> {});
   }
 
-  private void recorded(JournalEntry stored) {
-    int at = all.size();
-    while (at > 0 && all.get(at - 1).date().isAfter(stored.date())) {
-      at--;
+  /** Stores tries that belong together: they are taken back together. */
+  public void add(Said name, List<JournalEntry> entries, Consumer<List<JournalEntry>> then) {
+    if (entries.isEmpty()) {
+      then.accept(List.of());
+      return;
     }
-    all.add(at, stored);
-    Session now = studio.shown();
-    boolean mine = now != null && now.passage().id() == stored.passageId();
-    if (mine) {
-      studio.open().decide(s -> Decisions.practised(s, studio.plans().chunk(stored.chunkId())));
-    }
-    studio.plans().update();
+    List<Deed.Part> parts = new ArrayList<>();
+    entries.forEach(e -> parts.add(Deed.Try.made(e)));
+    long passage = entries.get(0).passageId();
+    studio
+        .deeds()
+        .does(
+            name,
+            passage,
+            parts,
+            stored -> {
+              List<JournalEntry> made = made(stored.parts());
+              named(made);
+              then.accept(made);
+            });
   }
 
-  /** A try is told otherwise. */
-  public void correct(JournalEntry entry) {
+  /** What was practised keeps its name, so that its record stays with its notes. */
+  private void named(List<JournalEntry> made) {
+    Session now = studio.shown();
+    made.stream()
+        .filter(e -> now != null && now.passage().id() == e.passageId())
+        .map(JournalEntry::chunkId)
+        .distinct()
+        .forEach(
+            id ->
+                studio
+                    .plans()
+                    .chunk(id)
+                    .ifPresent(c -> studio.open().decideWith(s -> Decisions.practised(s, c))));
+  }
+
+  private static List<JournalEntry> made(List<Deed.Part> parts) {
+    List<JournalEntry> all = new ArrayList<>();
+    for (Deed.Part part : parts) {
+      if (part instanceof Deed.Try t) {
+        t.after().ifPresent(all::add);
+      }
+    }
+    return all;
+  }
+
+  /** A try as it is named where it can be taken back. */
+  static Said name(JournalEntry e) {
+    return Said.of(
+        "deed.try", Said.of("verdict." + e.verdict()), Math.round(e.perMinute()), e.chunkId().replace('-', ' '));
+  }
+
+  /** A try is told otherwise, as something of its own that can be taken back. */
+  public void correct(JournalEntry before, JournalEntry after) {
+    Deed.Part part = new Deed.Try(Optional.of(before), Optional.of(after));
+    studio.does(Said.of("deed.try.corrected"), after.passageId(), List.of(part));
+  }
+
+  /** More is told of a try just made: it belongs to the making of it. */
+  void tell(JournalEntry entry) {
     storing.store(
-        "journal",
+        "deeds",
         () -> {
           library.correct(entry);
           return entry;
@@ -79,16 +122,30 @@ public final class Tries {
 
   /** Takes tries out of the record. */
   public void remove(List<JournalEntry> entries) {
-    List<JournalEntry> gone = List.copyOf(entries);
-    storing.store(
-        "journal",
-        () -> {
-          gone.forEach(e -> library.removeEntry(e.id()));
-          return gone;
-        },
-        done -> {
-          all.removeIf(e -> done.stream().anyMatch(g -> g.id() == e.id()));
-          studio.plans().update();
-        });
+    if (!entries.isEmpty()) {
+      List<Deed.Part> parts = new ArrayList<>();
+      entries.forEach(e -> parts.add(Deed.Try.removed(e)));
+      Said name = Said.of(entries.size() == 1 ? "deed.try.removed" : "deed.tries.removed");
+      studio.does(name, entries.get(0).passageId(), parts);
+    }
+  }
+
+  /** Tries became otherwise and are stored so. */
+  void follow(List<Deed.Part> parts) {
+    for (Deed.Part part : parts) {
+      if (part instanceof Deed.Try t) {
+        t.before().ifPresent(e -> all.removeIf(x -> x.id() == e.id()));
+        t.after().ifPresent(this::put);
+      }
+    }
+  }
+
+  private void put(JournalEntry entry) {
+    all.removeIf(x -> x.id() == entry.id());
+    int at = all.size();
+    while (at > 0 && all.get(at - 1).date().isAfter(entry.date())) {
+      at--;
+    }
+    all.add(at, entry);
   }
 }

@@ -159,7 +159,7 @@ class DayWindowTest extends RealWindow {
     until(() -> studio.journal().size() == tries - 1 && !studio.isBehind());
     robot.interact(() -> model.bringIn("record.json", json.get()));
     until(() -> studio.journal().size() == tries && !studio.isBehind());
-    robot.interact(model::undo);
+    robot.interact(studio::undo);
     until(() -> studio.journal().size() == tries - 1 && !studio.isBehind());
     Path file = files.resolve("plan.csv");
     robot.interact(

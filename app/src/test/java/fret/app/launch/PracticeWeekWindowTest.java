@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import fret.drill.DrillKind;
 import fret.journal.JournalEntry;
 import fret.journal.Verdict;
+import fret.base.Said;
 import fret.plan.Budget;
 import fret.plan.PracticePlan.Item;
 import fret.plan.PracticePlan.Kind;
@@ -59,7 +60,7 @@ class PracticeWeekWindowTest extends RealWindow {
 
   @Test
   void aWeekIsPractisedByKeysAndThePlanFollows(FxRobot robot) throws Exception {
-    robot.interact(() -> studio.plans().saveBudget(Budget.of(5)));
+    robot.interact(() -> studio.plans().saveBudget(Said.of("deed.habits"), Budget.of(5)));
     robot.type(KeyCode.F2);
     until(() -> planned() != null && !studio.isBehind());
     int before = closed();

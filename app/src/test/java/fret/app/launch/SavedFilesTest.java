@@ -87,7 +87,7 @@ class SavedFilesTest {
           (s, n) ->
               Decisions.settings(
                   s, Said.of("target"), x -> x.withTarget(new Tempo(Beat.QUARTER, 60 + n))),
-          (s, n) -> Decisions.practised(s, Learning.chunks(s).stream().findFirst()));
+          (s, n) -> Learning.chunks(s).stream().findFirst().flatMap(c -> Decisions.practised(s, c)));
 
   private static int slice(Session s, int note) {
     return s.resolved().notes().get(note).slice();

@@ -198,7 +198,7 @@ class TakesWindowTest extends RealWindow {
     until(() -> library.takes().of(passageId).size() == 2 && !studio.isBehind());
     assertThat(library.takes().of(passageId).get(1).name()).isEqualTo("Mock audition");
     robot.type(KeyCode.SPACE);
-    robot.interact(() -> studio.preferences().putRecordsMocks(false));
+    robot.interact(() -> studio.setRecordsMocks(false));
     robot.type(KeyCode.SPACE);
     robot.type(KeyCode.SPACE);
     until(() -> !studio.isBehind());

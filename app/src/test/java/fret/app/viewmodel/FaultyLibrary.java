@@ -5,6 +5,7 @@ import fret.passage.Passage;
 import fret.score.Score;
 import fret.session.Step;
 import fret.shelf.Audition;
+import fret.shelf.Deed;
 import fret.shelf.Library;
 import fret.shelf.StoreFailure;
 import java.util.List;
@@ -102,8 +103,23 @@ final class FaultyLibrary implements Library {
   }
 
   @Override
-  public boolean apply(long passageId, long revision, Step step, Score page) {
-    return write().apply(passageId, revision, step, page);
+  public boolean apply(long passageId, long revision, Step step, Score page, Deed deed) {
+    return write().apply(passageId, revision, step, page, deed);
+  }
+
+  @Override
+  public List<Deed> deeds(boolean undone) {
+    return real.deeds(undone);
+  }
+
+  @Override
+  public Deed apply(Deed deed) {
+    return write().apply(deed);
+  }
+
+  @Override
+  public Deed turn(Deed deed, boolean undone) {
+    return write().turn(deed, undone);
   }
 
   @Override

@@ -271,7 +271,7 @@ class InterleavingTest {
     room.settle();
     assertThat(room.library.journal()).hasSize(1);
     assertThat(studio.journal()).hasSize(1);
-    assertThat(studio.shown().isAdopted()).as("practising adopts").isTrue();
+    assertThat(studio.shown().isAdopted()).as("filing something adopts nothing").isFalse();
   }
 
   @Test

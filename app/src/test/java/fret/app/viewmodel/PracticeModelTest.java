@@ -97,6 +97,26 @@ class PracticeModelTest {
     return all.get(all.size() - 1);
   }
 
+  /** What is practised is kept as it is only when the player says so; asked once. */
+  @Test
+  void keepingTheFingeringIsAskedOnce() {
+    toStraight();
+    assertThat(room.studio.asking().askedProperty().get()).isEmpty();
+    practice.stand().judge(Verdict.CLEAN, Breakage.NONE);
+    room.settle();
+    assertThat(room.studio.asking().askedProperty().get()).isPresent();
+    assertThat(room.studio.shown().isAdopted()).isFalse();
+    practice.stand().judge(Verdict.CLEAN, Breakage.NONE);
+    room.settle();
+    room.studio.asking().answer(0);
+    room.settle();
+    assertThat(room.studio.shown().isAdopted()).isTrue();
+    assertThat(room.studio.asking().askedProperty().get()).as("not again").isEmpty();
+    room.studio.undo();
+    room.settle();
+    assertThat(room.studio.shown().isAdopted()).isFalse();
+  }
+
   /** The player's way with a chunk is that of the stand and of the plan, from now on. */
   @Test
   void aChunkInSmallStepsGrowsFasterTryByTry() {
@@ -301,7 +321,7 @@ class PracticeModelTest {
     assertThat(room.studio.plans().changesProperty().get()).isEmpty();
     room.studio
         .plans()
-        .saveBudget(room.studio.plans().budget().with(room.studio.today().plusDays(1), 0));
+        .saveBudget(Said.of("deed.habits"), room.studio.plans().budget().with(room.studio.today().plusDays(1), 0));
     room.settle();
     List<PlanChange> all = room.studio.plans().changesProperty().get();
     assertThat(all).isNotEmpty();
