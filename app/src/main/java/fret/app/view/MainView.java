@@ -432,6 +432,7 @@ public final class MainView extends BorderPane {
     if (before != null && !before.equals(current)) {
       before.view().left();
       studio.tell("");
+      studio.dismissError();
     }
     boolean nothing = current.needsPassage() && studio.session() == null;
     centre.getChildren().setAll(nothing ? nothingOpen() : current.view().node());

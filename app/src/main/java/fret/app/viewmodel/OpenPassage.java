@@ -23,6 +23,7 @@ import fret.session.Change;
 import fret.session.Computed;
 import fret.session.Decisions;
 import fret.session.NewPassage;
+import fret.session.Opening;
 import fret.session.Pipeline;
 import fret.session.Session;
 import fret.session.Step;
@@ -134,9 +135,16 @@ public final class OpenPassage {
     Library.Stored stored =
         library.load(id).orElseThrow(() -> new StoreFailure(StoreFailure.Cause.GONE, null));
     Outcome<Score> page = page(stored);
-    Computed computed = Pipeline.compute(stored.passage(), page.value(), Optional.empty(), token);
+    Opening.Opened opened = Opening.of(stored.passage(), page.value(), token);
+    List<Problem> problems = new ArrayList<>(opened.problems());
+    problems.addAll(page.problems());
     return new Session(
-        stored.passage(), page.value(), page.problems(), stored.revision(), stored.log(), computed);
+        opened.passage(),
+        page.value(),
+        problems,
+        stored.revision(),
+        stored.log(),
+        opened.computed());
   }
 
   /** The page as mended by hand, else as in the file. */
@@ -414,6 +422,7 @@ public final class OpenPassage {
     Deed deed = studio.deeds().step(step.logged().name(), id, joined);
     if (step.kind() == Step.Kind.DO) {
       studio.deeds().did(deed);
+      studio.dismissError(); // What was refused before is not what stands now.
     }
     storing.store(
         id,
