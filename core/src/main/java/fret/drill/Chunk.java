@@ -90,6 +90,12 @@ public record Chunk(
         other, kind, from, to, fromBar, toBar, fromOnset, toOnset, noteCount, why, name, way);
   }
 
+  /** The same with a name of the player's. */
+  Chunk named(String other) {
+    return new Chunk(
+        id, kind, from, to, fromBar, toBar, fromOnset, toOnset, noteCount, why, other, way);
+  }
+
   /** Written length in whole notes. */
   public Fraction length() {
     return toOnset.subtract(fromOnset);

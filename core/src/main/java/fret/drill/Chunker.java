@@ -43,8 +43,9 @@ public final class Chunker {
     Identities ids = new Identities(passage, marks);
     ids.take(own.bars());
     ids.take(own.layers());
-    List<Chunk> bars = new ArrayList<>(own.bars());
-    bars.addAll(ids.named(own.without(barChunks(passage))));
+    List<Chunk> proposed = barChunks(passage);
+    List<Chunk> bars = new ArrayList<>(own.bars(proposed));
+    bars.addAll(ids.named(own.without(proposed)));
     bars.sort(Comparator.comparing(Chunk::fromOnset));
     List<Chunk> rest = new ArrayList<>(Joins.between(passage, bars));
     rest.addAll(HighSpots.of(passage, fingering, instrument));

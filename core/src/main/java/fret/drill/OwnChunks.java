@@ -119,6 +119,22 @@ final class OwnChunks {
     return bars;
   }
 
+  /**
+   * The same: what the player left as it was proposed, when cutting elsewhere, is what it was, with
+   * the note after it and its reason.
+   */
+  List<Chunk> bars(List<Chunk> proposed) {
+    return bars.stream().map(own -> asProposed(own, proposed)).toList();
+  }
+
+  private static Chunk asProposed(Chunk own, List<Chunk> proposed) {
+    return proposed.stream()
+        .filter(p -> p.from().equals(own.from()) && p.to().equals(own.to()))
+        .findFirst()
+        .map(p -> p.withId(own.id()).named(own.name()))
+        .orElse(own);
+  }
+
   /** Layers of bars. */
   List<Chunk> layers() {
     return layers;

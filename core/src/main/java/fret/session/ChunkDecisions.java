@@ -151,6 +151,14 @@ public final class ChunkDecisions {
     return Optional.of(Change.of(name, marks, after));
   }
 
+  /** Whether a chunk has an upper and a lower line: somewhere two notes sound together. */
+  public boolean hasLines(Chunk c) {
+    return notes().slices().stream()
+        .filter(s -> s.onset().compareTo(c.fromOnset()) >= 0)
+        .filter(s -> s.onset().compareTo(c.toOnset()) < 0)
+        .anyMatch(s -> s.starting().size() + s.held().size() > 1);
+  }
+
   /** How a chunk, with all that are like it, is brought up to its tempo; empty where it is so. */
   public Optional<Change> approach(String id, Approach approach) {
     Optional<Learned> found =

@@ -83,8 +83,6 @@ final class BowArmView extends StripArea {
     show(Tab.STROKE);
     actions.addAll(keys(room));
     studio.shownProperty().addListener(o -> paint());
-    studio.selectedProperty().addListener(o -> follow());
-    selection.anchorProperty().addListener(o -> follow());
     model.triedProperty().addListener(o -> paint());
   }
 
@@ -130,17 +128,15 @@ final class BowArmView extends StripArea {
     all.add(on("bow-phrase-end", shift(KeyCode.M), () -> decide.phrase(PhraseMark.END)));
     all.add(on("bow-alike", key(KeyCode.O), this::alike));
     all.add(on("bow-clear", key(KeyCode.BACK_SPACE), this::clear));
-    all.add(on("bow-adopt", command(KeyCode.A), model::adopt));
+    all.add(on("bow-adopt", shift(KeyCode.A), model::adopt));
     all.add(on("bow-stop-trying", key(KeyCode.ESCAPE), model::stopTrying));
-    all.add(on("bow-extend-right", shift(KeyCode.RIGHT), () -> selection.extend(1)));
-    all.add(on("bow-extend-left", shift(KeyCode.LEFT), () -> selection.extend(-1)));
     all.add(on("show-stroke", key(KeyCode.N), () -> show(Tab.STROKE)));
     all.add(on("show-bow-bar", key(KeyCode.B), () -> show(Tab.BAR)));
     all.add(on("show-watch", key(KeyCode.W), () -> show(Tab.WATCH)));
     all.add(on("show-bowings", key(KeyCode.F), () -> show(Tab.BOWINGS)));
     all.add(on("show-bow-drills", key(KeyCode.D), () -> show(Tab.DRILLS)));
     all.add(on("show-bow-cares", key(KeyCode.C), () -> show(Tab.CARES)));
-    all.addAll(StripKeys.on(studio, room.hearing(), () -> strip, stroke::typeWord));
+    all.addAll(StripKeys.on(studio, selection, room.hearing(), () -> strip, stroke::typeWord));
     return all;
   }
 

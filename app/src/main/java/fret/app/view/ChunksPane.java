@@ -25,6 +25,11 @@ import fret.tempo.Level;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import javafx.scene.control.ScrollPane;
+import javafx.geometry.Insets;
+import javafx.application.Platform;
+import java.util.Map;
+import java.util.EnumMap;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.function.BiFunction;
@@ -54,7 +59,8 @@ final class ChunksPane {
   private final TextField excerptName = new TextField();
   private final TextField excerptTarget = new TextField();
   private final ComboBox<Optional<Audition>> excerptDate = new ComboBox<>();
-  private final List<Button> layers = new ArrayList<>();
+  private final Map<Way, Button> layers = new EnumMap<>(Way.class);
+  private final ScrollPane scroll = Parts.scroll(list);
   private final Node node;
   private List<Chunk> chunks = List.of();
   private String picked = "";
@@ -90,7 +96,7 @@ final class ChunksPane {
                 "layer-" + w.name().toLowerCase(Locale.ROOT),
                 () -> decide((d, id) -> d.layer(id, w)),
                 "small");
-        layers.add(b);
+        layers.put(w, b);
         ways.getChildren().add(b);
       }
     }
@@ -100,7 +106,7 @@ final class ChunksPane {
     approach.setConverter(Parts.named(a -> Sentences.of("approach." + a)));
     approach.setOnAction(e -> approach());
     ways.getChildren().addAll(Parts.line(Sentences.of("chunks.approach"), "quiet"), approach);
-    VBox left = new VBox(6, tools, ways, Parts.scroll(list));
+    VBox left = new VBox(6, tools, ways, scroll);
     HBox.setHgrow(left, Priority.ALWAYS);
     VBox right = new VBox(6, Parts.line(Sentences.of("excerpts"), "section"), form(), excerpts);
     right.setPrefWidth(360);
@@ -176,8 +182,12 @@ final class ChunksPane {
     }
   }
 
+  /** The chunk of bars that the selected note is in takes in the next one. */
   private void merge() {
-    decide(ChunkDecisions::merge);
+    int note = studio.selectedProperty().get();
+    if (note >= 0) {
+      decide((d, id) -> d.at(note).flatMap(c -> d.merge(c.id())));
+    }
   }
 
   private void cut() {
@@ -350,23 +360,25 @@ final class ChunksPane {
   private void follow() {
     Session s = studio.shown();
     int note = studio.selectedProperty().get();
-    if (s == null || note < 0 || selection.hasRange() || note >= s.resolved().notes().size()) {
+    if (s == null || note < 0 || note >= s.resolved().notes().size()) {
       return;
     }
-    for (Chunk c : chunks) {
-      Optional<Integer> from = s.resolved().indexOf(c.from());
-      Optional<Integer> to = s.resolved().indexOf(c.to());
-      boolean in =
-          c.kind() == Chunk.Kind.BARS
-              && from.isPresent()
-              && to.isPresent()
-              && from.get() <= note
-              && note <= to.get();
-      if (in && !c.id().equals(picked)) {
-        picked = c.id();
-        fill();
-      }
-    }
+    boolean stays = selection.hasRange() && chunk().filter(c -> has(s, c, note)).isPresent();
+    chunks.stream()
+        .filter(c -> !stays && c.kind() == Chunk.Kind.BARS && has(s, c, note))
+        .filter(c -> !c.id().equals(picked))
+        .findFirst()
+        .ifPresent(
+            c -> {
+              picked = c.id();
+              fill();
+            });
+  }
+
+  private static boolean has(Session s, Chunk c, int note) {
+    Optional<Integer> from = s.resolved().indexOf(c.from());
+    Optional<Integer> to = s.resolved().indexOf(c.to());
+    return from.isPresent() && to.isPresent() && from.get() <= note && note <= to.get();
   }
 
   private void fill() {
@@ -375,8 +387,13 @@ final class ChunksPane {
       picked = chunks.get(0).id();
     }
     list.getChildren().clear();
-    for (Chunk c : chunks) {
-      list.getChildren().add(row(c));
+    for (Chunk c : inOrder()) {
+      Node row = row(c);
+      list.getChildren().add(row);
+      if (c.id().equals(picked)) {
+        // Once it is laid out.
+        Platform.runLater(() -> keepInSight(row));
+      }
     }
     String text = chunk().map(Chunk::name).orElse("");
     if (!name.isFocused()) {
@@ -385,8 +402,51 @@ final class ChunksPane {
     filling = true;
     approach.setValue(chunk().map(this::approachOf).orElse(Approach.AS_PLANNED));
     filling = false;
-    boolean bars = chunk().filter(c -> c.kind() == Chunk.Kind.BARS).isPresent();
-    layers.forEach(b -> b.setDisable(!bars));
+    Optional<Chunk> bars = chunk().filter(c -> c.kind() == Chunk.Kind.BARS);
+    Session s = studio.shown();
+    boolean lines =
+        s != null && bars.filter(c -> new ChunkDecisions(s).hasLines(c)).isPresent();
+    layers.forEach(
+        (way, b) -> {
+          boolean line = way == Way.UPPER || way == Way.LOWER;
+          b.setDisable(bars.isEmpty());
+          b.setVisible(!line || lines);
+          b.setManaged(!line || lines);
+        });
+  }
+
+  /** Every layer stands under its chunk. */
+  private List<Chunk> inOrder() {
+    List<Chunk> all = new ArrayList<>();
+    for (Chunk c : chunks) {
+      if (c.kind() != Chunk.Kind.LAYER) {
+        all.add(c);
+      }
+      if (c.kind() == Chunk.Kind.BARS) {
+        chunks.stream()
+            .filter(l -> l.kind() == Chunk.Kind.LAYER && l.from().equals(c.from()))
+            .filter(l -> l.to().equals(c.to()))
+            .forEach(all::add);
+      }
+    }
+    chunks.stream().filter(c -> !all.contains(c)).forEach(all::add);
+    return all;
+  }
+
+  private void keepInSight(Node row) {
+    double all = list.getHeight() - scroll.getViewportBounds().getHeight();
+    if (all > 0) {
+      double middle = row.getBoundsInParent().getCenterY();
+      double top = middle - scroll.getViewportBounds().getHeight() / 2;
+      double at = scroll.getVvalue() * all;
+      boolean seen =
+          row.getBoundsInParent().getMinY() >= at
+              && row.getBoundsInParent().getMaxY()
+                  <= at + scroll.getViewportBounds().getHeight();
+      if (!seen) {
+        scroll.setVvalue(Math.max(0, Math.min(1, top / all)));
+      }
+    }
   }
 
   private Node row(Chunk c) {
@@ -402,6 +462,9 @@ final class ChunksPane {
     b.setGraphic(Parts.row(10, title, why));
     b.setId("chunk-" + c.id());
     b.getStyleClass().addAll("choice", c.id().equals(picked) ? "current" : "other");
+    if (c.kind() == Chunk.Kind.LAYER) {
+      VBox.setMargin(b, new Insets(0, 0, 0, 24));
+    }
     b.setMaxWidth(Double.MAX_VALUE);
     b.setAccessibleText(label + ", " + why.getText());
     b.setOnAction(e -> pick(c));

@@ -21,6 +21,7 @@ final class Composition extends Region {
   private final Region reasons;
   private boolean stripOnly;
   private boolean reasonsFirst;
+  private double share = SHARE;
 
   /**
    * @param head a line over the strip
@@ -47,6 +48,17 @@ final class Composition extends Region {
     requestLayout();
   }
 
+  /** Gives the strip another share of the height where it stands over the reasons. */
+  void setShare(double other) {
+    share = other;
+    requestLayout();
+  }
+
+  /** Gives the strip its usual share. */
+  void usualShare() {
+    setShare(SHARE);
+  }
+
   private boolean isWide() {
     return getScene() != null && getScene().getWidth() >= WIDE;
   }
@@ -69,7 +81,7 @@ final class Composition extends Region {
       put(reasons, left + width - beside, top, beside, height);
     } else {
       double most = height - GAP - LEAST_BELOW;
-      double usual = Math.max(160, Math.min(most, height * SHARE));
+      double usual = Math.max(160, Math.min(most, height * share));
       double upper = snapSizeY(reasonsFirst ? Math.min(LEAST_STRIP, height / 4) : usual);
       put(strip, left, top, width, upper);
       put(reasons, left, top + upper + GAP, width, height - upper - GAP);

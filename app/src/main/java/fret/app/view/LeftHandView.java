@@ -94,8 +94,6 @@ final class LeftHandView extends StripArea {
     show(Tab.NOTE);
     actions.addAll(keys(room.hearing()));
     studio.shownProperty().addListener(o -> paint());
-    studio.selectedProperty().addListener(o -> follow());
-    model.anchorProperty().addListener(o -> follow());
     model.triedProperty().addListener(o -> paint());
   }
 
@@ -128,7 +126,7 @@ final class LeftHandView extends StripArea {
     all.add(on("string-up", key(KeyCode.UP), () -> decide.pinString(-1)));
     all.add(on("string-down", key(KeyCode.DOWN), () -> decide.pinString(1)));
     all.add(on("unpin", key(KeyCode.BACK_SPACE), decide::unpin));
-    all.add(on("adopt", command(KeyCode.A), model::adopt));
+    all.add(on("adopt", shift(KeyCode.A), model::adopt));
     all.add(on("stop-trying", key(KeyCode.ESCAPE), model::stopTrying));
     all.add(on("exchange", key(KeyCode.E), model::exchange));
     all.add(
@@ -148,8 +146,6 @@ final class LeftHandView extends StripArea {
     all.add(on("slides-hidden", shift(KeyCode.Z), decide::hideSlides));
     all.add(on("digits", key(KeyCode.D), decide::toggleDigits));
     all.add(on("positions", shift(KeyCode.D), decide::namePositions));
-    all.add(on("extend-right", shift(KeyCode.RIGHT), () -> model.extend(1)));
-    all.add(on("extend-left", shift(KeyCode.LEFT), () -> model.extend(-1)));
     all.add(on("show-note", key(KeyCode.N), () -> show(Tab.NOTE)));
     all.add(on("show-bar", key(KeyCode.B), () -> show(Tab.BAR)));
     all.add(on("show-shifts", key(KeyCode.S), () -> show(Tab.SHIFTS)));
@@ -170,7 +166,7 @@ final class LeftHandView extends StripArea {
     all.add(wish("wish-printed", KeyCode.R, Wish.Kind.AS_PRINTED));
     all.add(wish("not-finger", KeyCode.F, Wish.Kind.NOT_FINGER));
     all.add(wish("not-string", KeyCode.S, Wish.Kind.NOT_STRING));
-    all.addAll(StripKeys.on(studio, hearing, () -> strip, this::word));
+    all.addAll(StripKeys.on(studio, selection, hearing, () -> strip, this::word));
     return all;
   }
 
@@ -305,6 +301,11 @@ final class LeftHandView extends StripArea {
                     Words.one(alike.overFree()))
             : "")
         + ".";
+  }
+
+  @Override
+  void selected() {
+    follow();
   }
 
   private void follow() {

@@ -42,7 +42,11 @@ final class PartView implements AreaView {
   static final String WRITING = "writing";
 
   private final Studio studio;
+  /** What the strip keeps beside a long list. */
+  private static final double BESIDE_LIST = 0.36;
+
   private final StripView strip;
+  private final Selecting selecting;
   private final WritingModel writing;
   private final WritingKeys keys;
   private final SetupPane setup;
@@ -73,8 +77,7 @@ final class PartView implements AreaView {
     this.writing = room.writing();
     this.selection = room.leftHand();
     this.strip = new StripView(room.look(), new StudioAway(studio));
-    strip.setOnPick(studio::selectSlice);
-    strip.setOnExtend(this::extendTo);
+    selecting = new Selecting(studio, selection, strip, () -> {});
     strip.setOnPlace(writing::goTo);
     strip.setId("part-strip");
     keys = new WritingKeys(writing, this::ask);
@@ -108,13 +111,19 @@ final class PartView implements AreaView {
     pane.getChildren()
         .addListener(
             (ListChangeListener<Node>)
-                c -> node.setReasonsFirst(pane.getChildren().contains(picture.node())));
+                c -> {
+                  node.setReasonsFirst(pane.getChildren().contains(picture.node()));
+                  if (pane.getChildren().contains(chunks.node())) {
+                    node.setShare(BESIDE_LIST);
+                  } else {
+                    node.usualShare();
+                  }
+                });
     passageTab.fire();
     makeActions(room.hearing());
     writing.draftProperty().addListener((o, before, now) -> showDraft(before, now));
     studio.proofing().proofProperty().addListener(o -> showNoticed());
     studio.shownProperty().addListener(o -> show());
-    studio.selectedProperty().addListener(o -> follow());
   }
 
   private void makeActions(Hearing hearing) {
@@ -134,7 +143,7 @@ final class PartView implements AreaView {
     for (Action a : chunks.actions()) {
       actions.add(a.when(() -> !writing.isWriting()));
     }
-    for (Action a : StripKeys.on(studio, hearing, () -> strip, this::askWord)) {
+    for (Action a : StripKeys.on(studio, selection, hearing, () -> strip, this::askWord)) {
       actions.add(a.when(() -> !writing.isWriting()));
     }
   }
@@ -310,25 +319,6 @@ final class PartView implements AreaView {
         : e.heads().stream().map(h -> h.pitch().toString()).reduce((a, b) -> a + " and " + b).get();
   }
 
-  /** The selection grows to a moment. */
-  private void extendTo(int slice) {
-    List<Integer> starting = studio.shown().resolved().slices().get(slice).starting();
-    selection.extend(starting.get(starting.size() - 1) - studio.selectedProperty().get());
-  }
-
-  private void follow() {
-    Session b = studio.shown();
-    int note = studio.selectedProperty().get();
-    if (b != null && note >= 0 && note < b.resolved().notes().size()) {
-      strip.select(b.resolved().notes().get(note).slice());
-      int first = Math.max(0, selection.firstSelected());
-      int last = Math.min(selection.lastSelected(), b.resolved().notes().size() - 1);
-      strip.selectRange(
-          b.resolved().notes().get(Math.min(first, last)).slice(),
-          b.resolved().notes().get(last).slice());
-    }
-  }
-
   private void show() {
     Session b = studio.shown();
     if (b == null) {
@@ -344,11 +334,11 @@ final class PartView implements AreaView {
     noticed.show(b);
     showNoticed();
     details.show(b.passage().settings().details());
+    selecting.show();
     if (pictureOf != b.passage().id()) {
       pictureOf = b.passage().id();
       picture.opened();
     }
-    follow();
   }
 
   /** What was noticed comes first, once a passage, where there is something to decide. */

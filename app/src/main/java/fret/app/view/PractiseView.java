@@ -481,11 +481,13 @@ final class PractiseView extends VBox implements AreaView {
     title.setText(
         Texts.capital(s.title()) + (same ? "" : ": " + name.toLowerCase(Locale.ROOT)) + which);
     String id = "drill." + s.drill().kind().id();
+    // A layer is practised in its own way, whatever the drill.
+    Optional<String> layer = practice.layer().map(w -> "way." + w);
     hint.setText(
         Sentences.of(
             "practise.hint",
-            Sentences.of(id + ".purpose"),
-            Sentences.of(id + ".listen"),
+            Sentences.of(layer.map(w -> w + ".how").orElse(id + ".purpose")),
+            Sentences.of(layer.map(w -> w + ".listen").orElse(id + ".listen")),
             Sentences.of(id + ".stop")));
     boolean one = DrillKind.FOCUS.contains(s.drill().kind());
     focusOn.setText(one ? Sentences.of("practise.focus-on", name) : "");

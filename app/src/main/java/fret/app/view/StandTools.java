@@ -1,5 +1,11 @@
 package fret.app.view;
 
+import javafx.scene.control.CheckBox;
+import fret.tempo.Level;
+import fret.session.Session;
+import fret.session.NoteRange;
+import fret.score.SoundingNote;
+import fret.app.viewmodel.LeftHandModel;
 import fret.app.command.Action;
 import fret.app.viewmodel.DaySummary;
 import fret.app.viewmodel.OnStand;
@@ -32,6 +38,7 @@ final class StandTools {
 
   private final Studio studio;
   private final PracticeModel practice;
+  private final LeftHandModel selection;
   private final PassagePlayer hearing;
   private final Node stand;
   private final Runnable stop;
@@ -45,7 +52,19 @@ final class StandTools {
   private final Button recording;
   private final Button holding;
   private final Label held = Parts.line("", "strong");
-  private final VBox asked = new VBox(skips, note);
+  private final TextField runBars = new TextField();
+  private final TextField runTempo = new TextField();
+  private final CheckBox runRepeats = new CheckBox(Sentences.of("practise.run.repeats"));
+  private final FlowPane running =
+      Parts.flow(
+          6,
+          Parts.line(Sentences.of("practise.run.what"), "quiet"),
+          runBars,
+          runRepeats,
+          Parts.line(Sentences.of("practise.run.at"), "quiet"),
+          runTempo,
+          Parts.button(Sentences.of("practise.run.go"), "run-go", this::runIt, "small"));
+  private final VBox asked = new VBox(skips, note, running);
   private boolean opening;
   private boolean mockRuns;
 
@@ -56,6 +75,7 @@ final class StandTools {
   StandTools(Areas.Room room, Node stand, Runnable stop, Runnable loop, Consumer<String> after) {
     this.studio = room.studio();
     this.practice = room.practice();
+    this.selection = room.leftHand();
     this.hearing = room.devices().passage();
     this.stand = stand;
     this.stop = stop;
@@ -68,6 +88,72 @@ final class StandTools {
     build();
     PractiseView.shown(skips, false);
     PractiseView.shown(note, false);
+    PractiseView.shown(running, false);
+    runBars.setId("run-bars");
+    runBars.setPrefWidth(110);
+    runBars.setPromptText(Sentences.of("practise.run.all"));
+    runBars.setAccessibleText(Sentences.of("practise.run.what"));
+    runTempo.setId("run-tempo");
+    runTempo.setPrefWidth(64);
+    runTempo.setAccessibleText(Sentences.of("practise.run.at"));
+    runRepeats.setId("run-repeats");
+    runRepeats.setSelected(true);
+    for (TextField f : List.of(runBars, runTempo)) {
+      f.setOnAction(e -> runIt());
+      Parts.onEscape(f, () -> PractiseView.shown(running, false));
+    }
+  }
+
+  /** Asks what is to be run through: the selected notes, or all, at the target. */
+  private void askRun() {
+    Session s = studio.shown();
+    if (s == null || s.resolved().notes().isEmpty()) {
+      return;
+    }
+    stop.run();
+    PractiseView.shown(running, !running.isVisible());
+    if (running.isVisible()) {
+      boolean range = selection.hasRange();
+      List<SoundingNote> notes = s.resolved().notes();
+      runBars.setText(
+          range
+              ? notes.get(selection.firstSelected()).bar()
+                  + "-"
+                  + notes.get(selection.lastSelected()).bar()
+              : "");
+      runTempo.setText(Level.text(s.passage().settings().target().perMinute()));
+      runBars.requestFocus();
+    }
+  }
+
+  private void runIt() {
+    Session s = studio.shown();
+    if (s == null) {
+      return;
+    }
+    int last = s.resolved().notes().size() - 1;
+    Optional<NoteRange> notes =
+        runBars.getText().isBlank()
+            ? Optional.of(new NoteRange(0, last))
+            : NoteRange.of(runBars.getText(), s.resolved());
+    double tempo = tempo();
+    if (notes.isEmpty() || tempo < 0) {
+      after.accept(
+          Sentences.of(notes.isEmpty() ? "practise.run.no-bars" : "practise.run.no-tempo"));
+      return;
+    }
+    PractiseView.shown(running, false);
+    practice.own().run(notes.get(), runRepeats.isSelected(), tempo);
+    stand.requestFocus();
+  }
+
+  private double tempo() {
+    try {
+      double t = Parts.decimal(runTempo.getText());
+      return t >= 10 && t <= 400 ? t : -1;
+    } catch (NumberFormatException e) {
+      return -1;
+    }
   }
 
   /** A mock audition is recorded as a take, where the player wants it. */
@@ -130,6 +216,7 @@ final class StandTools {
         .addAll(
             Parts.button(Sentences.of("practise.loop"), "loop", loop, "small"),
             Parts.button(Sentences.of("practise.hear"), "hear-drill", this::hear, "small"),
+            Parts.button(Sentences.of("practise.run"), "run", this::askRun, "small"),
             Parts.button(Sentences.of("practise.skip"), "skip", this::askSkip, "small"),
             Parts.button(Sentences.of("practise.note"), "note-to", this::askNote, "small"),
             Parts.button(Sentences.of("practise.summary"), "summary", this::summary, "small"),
@@ -270,6 +357,7 @@ final class StandTools {
               () -> focus(kind)));
     }
     all.add(on("drill-choice", KeyCode.Q, drills::show));
+    all.add(Action.of("run-stretch", "practise", Action.shift(KeyCode.Q), this::askRun));
     all.add(Action.of("record-run", "practise", Action.shift(KeyCode.G), takes.input()::record));
     all.add(
         Action.of("held-pitch", "practise", Action.shift(KeyCode.V), takes.input()::toggleHeld));

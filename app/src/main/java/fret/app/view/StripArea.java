@@ -30,6 +30,7 @@ abstract class StripArea implements AreaView {
   final StripView strip;
   final LeftHandModel selection;
   final List<Action> actions = new ArrayList<>();
+  private final Selecting selecting;
   private final String id;
   private final FlowPane tabs = new FlowPane(4, 4);
   private final StackPane pane = new StackPane();
@@ -45,8 +46,7 @@ abstract class StripArea implements AreaView {
     this.id = id;
     this.strip = new StripView(room.look(), new StudioAway(studio));
     strip.setId(stripId);
-    strip.setOnPick(studio::selectSlice);
-    strip.setOnExtend(this::extendTo);
+    selecting = new Selecting(studio, selection, strip, this::selected);
     pane.setMinHeight(0);
     VBox.setVgrow(pane, Priority.ALWAYS);
   }
@@ -62,9 +62,9 @@ abstract class StripArea implements AreaView {
     node = new Composition(tools, strip, new VBox(6, tabs, pane));
   }
 
-  private void extendTo(int slice) {
-    List<Integer> starting = studio.shown().resolved().slices().get(slice).starting();
-    selection.extend(starting.get(starting.size() - 1) - studio.selectedProperty().get());
+  /** Another selection is shown. */
+  void selected() {
+    speakSelected();
   }
 
   @Override
@@ -102,17 +102,6 @@ abstract class StripArea implements AreaView {
 
   /** Marks what is selected on the strip; false where nothing is. */
   boolean showSelection() {
-    Session s = studio.shown();
-    int selected = studio.selectedProperty().get();
-    if (s == null || selected < 0 || selected >= s.resolved().notes().size()) {
-      return false;
-    }
-    int first = Math.max(0, selection.firstSelected());
-    int last = Math.max(first, selection.lastSelected());
-    strip.select(s.resolved().notes().get(selected).slice());
-    strip.selectRange(
-        s.resolved().notes().get(first).slice(),
-        s.resolved().notes().get(Math.min(last, s.resolved().notes().size() - 1)).slice());
-    return true;
+    return selecting.show();
   }
 }

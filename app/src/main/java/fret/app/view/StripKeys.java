@@ -12,6 +12,8 @@ import fret.app.widget.StripView;
 import fret.mark.Reminder;
 import fret.mark.ReminderLayer;
 import fret.score.Signs;
+import fret.app.viewmodel.LeftHandModel;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Supplier;
 import javafx.scene.input.KeyCode;
@@ -22,16 +24,37 @@ final class StripKeys {
 
   private StripKeys() {}
 
-  static List<Action> on(Studio studio, Hearing hearing, Supplier<StripView> strip, Runnable word) {
+  static List<Action> on(
+      Studio studio,
+      LeftHandModel selection,
+      Hearing hearing,
+      Supplier<StripView> strip,
+      Runnable word) {
+    List<Action> all = new ArrayList<>(moving(studio, selection, strip));
+    all.addAll(on(studio, hearing, strip, word));
+    return all;
+  }
+
+  /** From note to note and bar to bar, selecting or not, larger and smaller. */
+  static List<Action> moving(
+      Studio studio, LeftHandModel selection, Supplier<StripView> strip) {
+    List<Action> all = new ArrayList<>(Selecting.actions(selection));
+    all.add(Action.of("next-note", PLACE, key(KeyCode.RIGHT), () -> step(studio, 1)));
+    all.add(Action.of("previous-note", PLACE, key(KeyCode.LEFT), () -> step(studio, -1)));
+    all.add(Action.of("next-bar", PLACE, command(KeyCode.RIGHT), () -> studio.selectBar(1)));
+    all.add(Action.of("previous-bar", PLACE, command(KeyCode.LEFT), () -> studio.selectBar(-1)));
+    all.add(
+        Action.of("zoom-in", PLACE, command(KeyCode.EQUALS), () -> strip.get().zoom(1.12)));
+    all.add(
+        Action.of("zoom-out", PLACE, command(KeyCode.MINUS), () -> strip.get().zoom(1 / 1.12)));
+    return all;
+  }
+
+  private static List<Action> on(
+      Studio studio, Hearing hearing, Supplier<StripView> strip, Runnable word) {
     NoteDecisions decide = studio.decisions();
     return List.of(
         Action.of("hear", PLACE, key(KeyCode.SPACE), hearing::toggle),
-        Action.of("next-note", PLACE, key(KeyCode.RIGHT), () -> step(studio, 1)),
-        Action.of("previous-note", PLACE, key(KeyCode.LEFT), () -> step(studio, -1)),
-        Action.of("next-bar", PLACE, command(KeyCode.RIGHT), () -> studio.selectBar(1)),
-        Action.of("previous-bar", PLACE, command(KeyCode.LEFT), () -> studio.selectBar(-1)),
-        Action.of("zoom-in", PLACE, command(KeyCode.EQUALS), () -> strip.get().zoom(1.12)),
-        Action.of("zoom-out", PLACE, command(KeyCode.MINUS), () -> strip.get().zoom(1 / 1.12)),
         Action.of("fold", PLACE, key(KeyCode.L), () -> strip.get().foldLanes()),
         Action.of("down-bow", PLACE, command(KeyCode.D), () -> decide.markBow(Signs.Bow.DOWN)),
         Action.of("up-bow", PLACE, command(KeyCode.U), () -> decide.markBow(Signs.Bow.UP)),

@@ -74,9 +74,8 @@ final class TakesView extends StripArea {
     actions.add(on("show-take-all", KeyCode.L, all::fire));
     actions.add(on("show-take-over", KeyCode.O, over::fire));
     actions.add(on("show-take-player", KeyCode.P, player::fire));
+    actions.addAll(StripKeys.moving(studio, selection, () -> strip));
     studio.shownProperty().addListener(o -> paint());
-    studio.selectedProperty().addListener(o -> speakSelected());
-    selection.anchorProperty().addListener(o -> speakSelected());
     model.checkedProperty().addListener(o -> paint());
     model.besideProperty().addListener(o -> paint());
     model.takesProperty().addListener(o -> list());

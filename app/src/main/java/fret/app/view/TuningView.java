@@ -60,9 +60,8 @@ final class TuningView extends StripArea {
     actions.add(on("strands-upper", KeyCode.DIGIT3, () -> model.mark(Optional.of(Strand.UPPER))));
     actions.add(on("strands-none", KeyCode.DIGIT0, () -> model.mark(Optional.empty())));
     actions.add(Action.of("tuning-check", "tuning", shift(KeyCode.E), this::hearBest));
+    actions.addAll(StripKeys.moving(studio, selection, () -> strip));
     studio.shownProperty().addListener(o -> paint());
-    studio.selectedProperty().addListener(o -> speakSelected());
-    selection.anchorProperty().addListener(o -> speakSelected());
     model.tunedProperty().addListener(o -> paint());
   }
 

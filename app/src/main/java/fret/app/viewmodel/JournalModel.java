@@ -5,11 +5,13 @@ import fret.app.words.Words;
 import fret.base.Outcome;
 import fret.base.Said;
 import fret.drill.Chunk;
+import fret.drill.ChunkLayer;
 import fret.drill.DrillKind;
 import fret.journal.Breakage;
 import fret.journal.JournalEntry;
 import fret.journal.JournalTable;
 import fret.journal.Verdict;
+import fret.mark.Anchor;
 import fret.plan.PracticePlan;
 import fret.score.NoteKey;
 import fret.score.ResolvedPassage;
@@ -75,9 +77,43 @@ public final class JournalModel {
     if (!name.isEmpty()) {
       return name;
     }
-    return PracticePlan.isRun(e.chunkId())
-        ? Sentences.of("practise.the-whole")
-        : e.chunkId().replace('-', ' ');
+    if (PracticePlan.isRun(e.chunkId())) {
+      return Sentences.of("practise.the-whole");
+    }
+    if (e.chunkId().startsWith("run-")) {
+      String[] bars = e.chunkId().substring("run-".length()).split("-", 2);
+      return Sentences.of("practise.run.bars", bars[0], bars[bars.length - 1]);
+    }
+    return named(e)
+        .map(s -> Sentences.of("journal.gone", bars(e.passageId(), s)))
+        .orElse(e.chunkId().replace('-', ' '));
+  }
+
+  /** The notes that were practised under an id, though no chunk is cut so any more. */
+  private Optional<Anchor.Stretch> named(JournalEntry e) {
+    return studio.passage(e.passageId()).stream()
+        .flatMap(p -> p.marks().of(ChunkLayer.CHUNK).entrySet().stream())
+        .filter(m -> m.getValue().id().equals(e.chunkId()))
+        .map(m -> (Anchor.Stretch) m.getKey().anchor())
+        .findFirst();
+  }
+
+  private String bars(long passage, Anchor.Stretch s) {
+    String from = bar(passage, s.from().barIndex());
+    String to = bar(passage, s.to().barIndex());
+    return from.equals(to)
+        ? Sentences.of("chunk.bar", from)
+        : Sentences.of("chunk.bars", from, to);
+  }
+
+  /** The printed number where the page is open, else the place of the bar. */
+  private String bar(long passage, int index) {
+    Session open = studio.session();
+    return Optional.ofNullable(open)
+        .filter(s -> s.passage().id() == passage)
+        .flatMap(s -> s.page().bars().stream().filter(b -> b.index() == index).findFirst())
+        .map(b -> b.number())
+        .orElse(String.valueOf(index + 1));
   }
 
   /** Tries in which every word of a search is found, oldest first. */

@@ -190,6 +190,25 @@ public final class LeftHandModel {
     forgetOptions();
   }
 
+  /** The selection grows or shrinks to a note. */
+  public void extendTo(int note) {
+    extend(note - studio.selectedProperty().get());
+  }
+
+  /** The selection grows by a bar: to the end of it, or to its first note. */
+  public void extendBar(int direction) {
+    studio.barBeside(direction).ifPresent(bar -> extendTo(direction > 0 ? bar.to() : bar.from()));
+  }
+
+  /** All notes are selected. */
+  public void selectAll() {
+    Session now = studio.shown();
+    if (now != null && !now.resolved().notes().isEmpty()) {
+      studio.select(0);
+      extendTo(now.resolved().notes().size() - 1);
+    }
+  }
+
   /** Other fingerings are looked for only while they are looked at. */
   public void setComparing(boolean wanted) {
     boolean starts = wanted && !compares;

@@ -13,6 +13,9 @@ import fret.plan.PracticePlan;
 import fret.plan.PracticePlan.Item;
 import fret.score.Score;
 import fret.session.Covered;
+import fret.score.SoundingNote;
+import fret.session.NoteRange;
+import fret.session.Runs;
 import fret.session.Session;
 import fret.shelf.Asked;
 import fret.shelf.Planning;
@@ -119,6 +122,45 @@ public final class OwnPractice {
                     drill,
                     e.ladder(),
                     due(e, ids),
+                    Sentences.of("practise.put-on"),
+                    List.of())));
+  }
+
+  /**
+   * Any notes are run through at any tempo.
+   *
+   * @param repeats whether what is repeated is played as often as the signs ask
+   * @param perMinute in the passage's counted value
+   */
+  public void run(NoteRange notes, boolean repeats, double perMinute) {
+    Session s = studio.shown();
+    Planning.Entry e = studio.plans().ofOpen().orElse(null);
+    if (s == null || e == null) {
+      return;
+    }
+    List<SoundingNote> all = s.resolved().notes();
+    boolean whole =
+        all.get(notes.from()).slice() == 0
+            && all.get(notes.to()).slice() + 1 == s.resolved().slices().size();
+    String id = whole ? PracticePlan.WHOLE : Runs.id(s.resolved(), notes);
+    String title =
+        whole
+            ? Sentences.of("practise.the-whole")
+            : Sentences.of("practise.run.bars", all.get(notes.from()).bar(), all.get(notes.to()).bar());
+    expected.accept(s.passage().id());
+    studio.run(
+        "stand",
+        Rank.BESIDE,
+        token -> Runs.of(s, notes, repeats),
+        drill ->
+            onto.accept(
+                new OnStand(
+                    s.passage().id(),
+                    List.of(id),
+                    title,
+                    drill,
+                    e.ladder(),
+                    Level.at(perMinute),
                     Sentences.of("practise.put-on"),
                     List.of())));
   }

@@ -3,7 +3,9 @@ package fret.app.viewmodel;
 import fret.app.words.Sentences;
 import fret.app.words.Words;
 import fret.app.work.Computing.Rank;
+import fret.drill.Chunk;
 import fret.drill.DrillKind;
+import fret.drill.Way;
 import fret.plan.PracticePlan;
 import fret.plan.PracticePlan.Item;
 import fret.plan.PracticePlan.Kind;
@@ -95,6 +97,9 @@ public final class PracticeModel {
     boolean other = today.follow(isAsked);
     if (other && stand.isEmpty() && today.nothingDone() && index.get() > 0) {
       index.set(0);
+    } else if (other && !stand.isEmpty() && index.get() >= 0) {
+      // The list is another one: it marks what is on the stand, or nothing.
+      index.set(wanted.map(items()::indexOf).orElse(-1));
     }
     if (!stand.isEmpty()) {
       stand.follow(studio.plans().habits().gate());
@@ -294,6 +299,17 @@ public final class PracticeModel {
   /** Whether something waits to come back. */
   public boolean isAside() {
     return !waiting.isEmpty();
+  }
+
+  /** The layer that is on the stand; empty where all of the notes are played. */
+  public Optional<Way> layer() {
+    return stand.isEmpty()
+        ? Optional.empty()
+        : studio
+            .plans()
+            .chunk(stand.on().chunkIds().get(0))
+            .map(Chunk::way)
+            .filter(w -> w != Way.ALL && stand.on().climbs());
   }
 
   /** Name of an item as the player knows it. */

@@ -17,7 +17,9 @@ import fret.plan.Pedal;
 import fret.score.Score;
 import fret.session.Change;
 import fret.session.Decisions;
+import fret.score.SoundingNote;
 import fret.session.MarkedFileWriter;
+import fret.session.NoteRange;
 import fret.session.Printer;
 import fret.session.Session;
 import fret.shelf.Deed;
@@ -560,19 +562,36 @@ public final class Studio {
     }
   }
 
-  /** Selects the first note of the next (+1) or previous (-1) bar. */
+  /** Selects the first note of the next (+1) or previous (-1) bar that has one. */
   public void selectBar(int direction) {
+    barBeside(direction).ifPresent(bar -> select(bar.from()));
+  }
+
+  /** The notes of the next (+1) or previous (-1) bar that has some; bars of rest are passed over. */
+  Optional<NoteRange> barBeside(int direction) {
     Session now = shown();
     if (now == null || selected.get() < 0) {
-      return;
+      return Optional.empty();
     }
-    int bar = now.resolved().notes().get(selected.get()).key().barIndex() + direction;
-    for (int i = 0; i < now.resolved().notes().size(); i++) {
-      if (now.resolved().notes().get(i).key().barIndex() == bar) {
-        select(i);
-        return;
-      }
+    List<SoundingNote> notes = now.resolved().notes();
+    int here = notes.get(selected.get()).key().barIndex();
+    int at = selected.get();
+    while (at >= 0 && at < notes.size() && (notes.get(at).key().barIndex() - here) * direction <= 0) {
+      at += direction;
     }
+    if (at < 0 || at >= notes.size()) {
+      return Optional.empty();
+    }
+    int bar = notes.get(at).key().barIndex();
+    int from = at;
+    int to = at;
+    while (from > 0 && notes.get(from - 1).key().barIndex() == bar) {
+      from--;
+    }
+    while (to + 1 < notes.size() && notes.get(to + 1).key().barIndex() == bar) {
+      to++;
+    }
+    return Optional.of(new NoteRange(from, to));
   }
 
   /** Selects the first note of a bar, by its index. */

@@ -84,6 +84,7 @@ public final class StripView extends Region {
   private final boolean adapts;
   private Draw onDraw = (lane, slice, value) -> {};
   private double pressedX;
+  private int draggedTo = -1;
   private double pressedY;
   private final LaneStack lanes;
   private Inks inks;
@@ -130,6 +131,7 @@ public final class StripView extends Region {
     setFocusTraversable(true);
     setAccessibleRole(AccessibleRole.TEXT);
     canvas.addEventHandler(MouseEvent.MOUSE_PRESSED, this::press);
+    canvas.addEventHandler(MouseEvent.MOUSE_DRAGGED, this::drag);
     canvas.addEventHandler(MouseEvent.MOUSE_RELEASED, this::release);
     addEventHandler(ScrollEvent.SCROLL, this::scroll);
     focusedProperty().addListener(o -> paint());
@@ -481,6 +483,20 @@ public final class StripView extends Region {
     onDraw = handler;
   }
 
+  /** Over the stave the selection grows to where the mouse is. */
+  private void drag(MouseEvent e) {
+    boolean onStave = pressedY < staveHeight() && strip != null && !strip.sliceX().isEmpty();
+    boolean away = Math.abs(e.getX() - pressedX) >= LEAST_DRAG || draggedTo >= 0;
+    if (!onStave || writing || !away) {
+      return;
+    }
+    int slice = strip.sliceAt((e.getX() + scrollX - MARGIN) / space);
+    if (slice != draggedTo) {
+      draggedTo = slice;
+      onExtend.accept(slice);
+    }
+  }
+
   private void release(MouseEvent e) {
     if (strip == null || writing || strip.sliceX().isEmpty()) {
       return;
@@ -501,6 +517,7 @@ public final class StripView extends Region {
     requestFocus();
     pressedX = e.getX();
     pressedY = e.getY();
+    draggedTo = -1;
     if (strip == null) {
       return;
     }
