@@ -59,7 +59,8 @@ class ArchitectureTest {
     row("writing", "score");
     row("proof", "score");
     row("passage", "plan", "lane", "engraving", "sound", "writing", "proof", "intonation");
-    row("session", "passage");
+    row("care", "journal");
+    row("session", "passage", "care");
     row("shelf", "session");
     row("format.json", "base");
     row("format.musicxml", "shelf", "format.json");

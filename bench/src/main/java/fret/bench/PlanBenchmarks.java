@@ -72,8 +72,7 @@ public class PlanBenchmarks {
                       DrillKind.STRAIGHT, List.of(2.0),
                       DrillKind.ADD_A_NOTE, List.of(0.5, 1.0, 1.5, 2.0),
                       DrillKind.RHYTHMS, List.of(2.0, 2.0, 1.5, 1.5)),
-                  0.6 + 0.1 * (i % 8),
-                  false));
+                  0.6 + 0.1 * (i % 8)));
         }
         LocalDate day = FROM.plusDays(112);
         goals.add(

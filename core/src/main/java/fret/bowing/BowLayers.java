@@ -92,8 +92,7 @@ public final class BowLayers {
       Function<V, Said> teller,
       Function<V, Reminder> pencil)
       implements NoteLayer<V> {
-    Kind(
-        String id, Function<V, Form> writer, Function<Form, V> reader, Function<V, Said> teller) {
+    Kind(String id, Function<V, Form> writer, Function<Form, V> reader, Function<V, Said> teller) {
       this(id, writer, reader, teller, v -> null);
     }
 

@@ -14,8 +14,6 @@ import fret.score.Slice;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Set;
-import java.util.TreeSet;
 import org.apache.commons.numbers.fraction.Fraction;
 
 /**
@@ -65,23 +63,6 @@ public final class Chunker {
         .limit(MOST_SPOTS)
         .sorted(Comparator.comparingInt(Shift::toSlice))
         .toList();
-  }
-
-  /** Ids of the chunks in which the hand stretches by a semitone or more. */
-  public static Set<String> withStretch(
-      ResolvedPassage passage, Fingering fingering, List<Chunk> chunks) {
-    Set<String> found = new TreeSet<>();
-    for (Slice s : passage.slices()) {
-      boolean stretch =
-          fingering.reasonsAt(s.index()).stream()
-              .anyMatch(r -> r.id().equals("stretch") && r.quantity() >= 1);
-      if (stretch) {
-        chunks.stream()
-            .filter(c -> in(s, c.fromOnset(), c.toOnset()))
-            .forEach(c -> found.add(c.id()));
-      }
-    }
-    return found;
   }
 
   private static List<Chunk> barChunks(ResolvedPassage passage) {

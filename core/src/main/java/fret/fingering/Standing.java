@@ -295,9 +295,7 @@ public record Standing(
           .get(note)
           .ifPresent(p -> made.putIfAbsent(p.string() + " " + p.digits(), whole));
     }
-    return made.values().stream()
-        .sorted(Comparator.comparingDouble(Fingering::effort))
-        .toList();
+    return made.values().stream().sorted(Comparator.comparingDouble(Fingering::effort)).toList();
   }
 
   /** The task with every decision in it, for comparing and for asking "why not?". */

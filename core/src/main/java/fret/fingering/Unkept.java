@@ -65,8 +65,7 @@ public record Unkept(int note, By by, String asked, int string, Optional<Wish> w
 
   private static void unkept(
       FingeringTask task, Wish wish, By by, Fingering fingering, List<Unkept> into) {
-    Wishes rules =
-        WishRules.of(task.passage(), task.tempo(), List.of(), List.of(wish), Set.of());
+    Wishes rules = WishRules.of(task.passage(), task.tempo(), List.of(), List.of(wish), Set.of());
     for (NoteRule rule : rules.stretches()) {
       if (!rule.isKeptBy(fingering)) {
         into.add(new Unkept(rule.note(), by, "", 0, Optional.of(wish)));
@@ -93,8 +92,7 @@ public record Unkept(int note, By by, String asked, int string, Optional<Wish> w
                 i, n.startingFinger(), n.replacingFinger(), n.printedString(), 0, false, false);
         boolean harmonic = fingering.notes().get(i).filter(NoteFinger::harmonic).isPresent();
         if (!harmonic && !rule.isKeptBy(fingering)) {
-          into.add(
-              new Unkept(i, By.PAGE, n.printedFinger(), n.printedString(), Optional.empty()));
+          into.add(new Unkept(i, By.PAGE, n.printedFinger(), n.printedString(), Optional.empty()));
         }
       }
     }

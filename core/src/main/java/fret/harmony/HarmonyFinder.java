@@ -76,16 +76,14 @@ public final class HarmonyFinder {
     List<Harmony.ChordSpan> chords = new ArrayList<>();
     for (int b = 0; b < bars.size(); b++) {
       Key key = keyAt(keys, b);
-      List<Harmony.ChordSpan> heard =
-          bars.get(b).isEmpty() ? List.of() : chords(bars.get(b), key);
+      List<Harmony.ChordSpan> heard = bars.get(b).isEmpty() ? List.of() : chords(bars.get(b), key);
       chords.addAll(asked.containsKey(b) ? named(b, heard, asked.get(b)) : heard);
     }
     return new Harmony(keys, chords);
   }
 
   /** What is heard in a bar, with what the player named in its place. */
-  private List<Harmony.ChordSpan> named(
-      int bar, List<Harmony.ChordSpan> heard, BarChords own) {
+  private List<Harmony.ChordSpan> named(int bar, List<Harmony.ChordSpan> heard, BarChords own) {
     TreeMap<Fraction, Harmony.ChordSpan> all = new TreeMap<>();
     if (!own.whole()) {
       heard.forEach(c -> all.put(c.onset(), c));

@@ -22,8 +22,7 @@ import java.util.Set;
  * behind: from which file it is read, and the heading of a page that was mended.
  */
 public final class MarksForm {
-  private static final Set<Layer<?, ?>> STAY =
-      Set.of(SourceLayer.SOURCE, HeadingLayer.HEADING);
+  private static final Set<Layer<?, ?>> STAY = Set.of(SourceLayer.SOURCE, HeadingLayer.HEADING);
 
   private static final String LAYERS = "layers";
 

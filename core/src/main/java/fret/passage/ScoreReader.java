@@ -39,8 +39,7 @@ public interface ScoreReader {
    *
    * @return no marks where the file keeps none; what is not understood is told
    */
-  default Outcome<Marks> decided(String name, byte[] bytes, String partName)
-      throws UnusableInput {
+  default Outcome<Marks> decided(String name, byte[] bytes, String partName) throws UnusableInput {
     return new Outcome<>(Marks.NONE, List.of());
   }
 }

@@ -13,7 +13,8 @@ import java.util.Set;
  * What would make a forecast fit that is later than its ready date: each by itself.
  *
  * @param by the day to be ready
- * @param moreMinutes fewest minutes more a day, in steps of five; 0 where an hour more does not do
+ * @param moreMinutes fewest minutes more a day, in steps of five; 0 where an hour more does not do,
+ *     or where something hurts
  * @param tempo highest level of the ladder that is in sight; empty where none is
  * @param units units that are in sight at the target, {@code of} all of them
  */
@@ -32,10 +33,9 @@ public record Fit(LocalDate by, int moreMinutes, Optional<Level> tempo, int unit
       return Optional.empty();
     }
     Set<String> late = late(now, goal, by);
-    long of = goal.units().stream().filter(u -> !u.held()).count();
+    int of = goal.units().size();
     return Optional.of(
-        new Fit(
-            by, minutes(pace, goal, by), tempo(pace, goal, by), (int) of - late.size(), (int) of));
+        new Fit(by, minutes(pace, goal, by), tempo(pace, goal, by), of - late.size(), of));
   }
 
   /** The day to be ready; where that is over, the day itself. */
@@ -51,7 +51,10 @@ public record Fit(LocalDate by, int moreMinutes, Optional<Level> tempo, int unit
   private static int minutes(AtPace pace, Goal goal, LocalDate by) {
     int low = 0;
     int high = MOST_STEPS;
-    if (!fits(pace, goal, by, high)) {
+    LocalDate today = pace.request().from();
+    boolean hurts = pace.request().rules().easing().on(today) < 1;
+    // More is no answer to pain.
+    if (hurts || !fits(pace, goal, by, high)) {
       return 0;
     }
     while (high - low > 1) {
@@ -100,7 +103,8 @@ public record Fit(LocalDate by, int moreMinutes, Optional<Level> tempo, int unit
           .filter(i -> i.why().id().equals("plan.why.level"))
           .forEach(i -> late.add(i.unit()));
     }
-    late.retainAll(goal.units().stream().filter(u -> !u.held()).map(Unit::id).toList());
+    goal.units().stream().filter(u -> u.waitsOn(by)).forEach(u -> late.add(u.id()));
+    late.retainAll(goal.units().stream().map(Unit::id).toList());
     return late;
   }
 }

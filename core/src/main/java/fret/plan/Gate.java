@@ -10,17 +10,21 @@ import fret.tempo.Level;
  *
  * @param level tempo and click of the next try
  * @param cleanInRow clean tries at this level so far
- * @param stopped the item is over: the top level was closed, or it hurt
+ * @param end whether the item is over, and how
  * @param smallSteps whether every clean try is a little faster than the one before, so that the
  *     tries which close a level lead to the next
  */
 public record Gate(
-    Ladder ladder,
-    Settings settings,
-    Level level,
-    int cleanInRow,
-    boolean stopped,
-    boolean smallSteps) {
+    Ladder ladder, Settings settings, Level level, int cleanInRow, End end, boolean smallSteps) {
+  /** How an item ends. */
+  public enum End {
+    /** It does not yet. */
+    OPEN,
+    /** All was closed. */
+    CLOSED,
+    HURT
+  }
+
   /**
    * The player's habits.
    *
@@ -39,17 +43,27 @@ public record Gate(
 
   /** At the start of an item. */
   public static Gate at(Ladder ladder, Settings settings, Level level) {
-    return new Gate(ladder, settings, level, 0, false, false);
+    return new Gate(ladder, settings, level, 0, End.OPEN, false);
   }
 
   /** The same in small steps; a slow line, which keeps its tempo, has none. */
   public Gate inSmallSteps() {
-    return new Gate(ladder, settings, level, cleanInRow, stopped, !ladder.isSlow());
+    return new Gate(ladder, settings, level, cleanInRow, end, !ladder.isSlow());
   }
 
   /** The item is over with one more clean try. */
   public Gate over() {
-    return new Gate(ladder, settings, level, cleanInRow + 1, true, smallSteps);
+    return new Gate(ladder, settings, level, cleanInRow + 1, End.CLOSED, smallSteps);
+  }
+
+  /** Whether the item is over. */
+  public boolean stopped() {
+    return end != End.OPEN;
+  }
+
+  /** Whether it is over because it hurt. */
+  public boolean hurt() {
+    return end == End.HURT;
   }
 
   public double perMinute() {
@@ -58,25 +72,25 @@ public record Gate(
 
   /** The same place on the ladder under other habits. */
   public Gate with(Settings other) {
-    return new Gate(ladder, other, level, cleanInRow, stopped, smallSteps);
+    return new Gate(ladder, other, level, cleanInRow, end, smallSteps);
   }
 
   /** At another tempo or click, from the start. */
   public Gate with(Level other) {
-    return at(other, 0, false);
+    return at(other, 0, End.OPEN);
   }
 
-  private Gate at(Level other, int row, boolean over) {
-    return new Gate(ladder, settings, other, row, over, smallSteps);
+  private Gate at(Level other, int row, End how) {
+    return new Gate(ladder, settings, other, row, how, smallSteps);
   }
 
   /** After a try. */
   public Gate after(Verdict verdict) {
     return switch (verdict) {
       case CLEAN -> clean();
-      case NEARLY -> at(level, 0, false);
-      case MISSED -> at(settings.slowerAfterMiss() ? slower() : level, 0, false);
-      case HURTS -> at(level, 0, true);
+      case NEARLY -> at(level, 0, End.OPEN);
+      case MISSED -> at(settings.slowerAfterMiss() ? slower() : level, 0, End.OPEN);
+      case HURTS -> at(level, 0, End.HURT);
     };
   }
 
@@ -86,9 +100,11 @@ public record Gate(
     if (smallSteps && !top) {
       Level next = ladder.above(level);
       Level step = step(1);
-      return step.perMinute() >= next.perMinute() ? at(next, 0, false) : at(step, row, false);
+      return step.perMinute() >= next.perMinute() ? at(next, 0, End.OPEN) : at(step, row, End.OPEN);
     }
-    return row < settings.cleanNeeded() ? at(level, row, false) : at(ladder.above(level), 0, top);
+    return row < settings.cleanNeeded()
+        ? at(level, row, End.OPEN)
+        : at(ladder.above(level), 0, top ? End.CLOSED : End.OPEN);
   }
 
   private Level slower() {

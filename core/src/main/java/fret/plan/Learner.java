@@ -74,7 +74,7 @@ final class Learner {
               Set.of(id),
               Map.of(DrillKind.STRAIGHT, List.of(length)),
               0.7 + 0.6 * random.nextDouble(),
-              false));
+              LocalDate.MIN));
       growths.put(id, growth());
     }
     this.goal =

@@ -95,7 +95,7 @@ public record Part(String unit, int part, int of) {
                     u.ids().stream().map(p::idIn).collect(Collectors.toCollection(TreeSet::new)),
                     straight,
                     u.difficulty(),
-                    u.held(),
+                    u.opens(),
                     u.approach()));
   }
 }

@@ -25,11 +25,18 @@ public record PlanRequest(
    *
    * @param climb how many levels a chunk may close on a day
    * @param sessions most sessions a day, 1 to 4
+   * @param easing what is eased because something hurts
    */
-  public record Rules(Gate.Settings gate, Climb climb, int sessions) {
+  public record Rules(Gate.Settings gate, Climb climb, int sessions, Easing easing) {
     public static final Rules USUAL = new Rules(Gate.Settings.USUAL, Climb.LEVEL_A_DAY, 2);
 
+    /** Where nothing hurts. */
+    public Rules(Gate.Settings gate, Climb climb, int sessions) {
+      this(gate, climb, sessions, Easing.NONE);
+    }
+
     public Rules {
+      Objects.requireNonNull(easing);
       Objects.requireNonNull(gate);
       Objects.requireNonNull(climb);
       if (sessions < 1 || sessions > 4) {

@@ -90,11 +90,12 @@ public final class Planner {
     return other.atTarget().size() > plan.atTarget().size() ? other : plan;
   }
 
-  /** Passages that do not reach their target by their own day although nothing is held back. */
+  /** Passages that do not reach their target by their own day although they need not wait. */
   private static Set<Goal.Id> missed(PlanRequest request, PracticePlan plan) {
     Set<Goal.Id> missed = new HashSet<>();
     for (Goal g : request.goals()) {
-      if (!plan.atTarget().containsKey(g.id()) && !g.units().stream().allMatch(Unit::held)) {
+      if (!plan.atTarget().containsKey(g.id())
+          && !g.units().stream().allMatch(u -> u.waitsOn(g.audition()))) {
         missed.add(g.id());
       }
     }
@@ -152,13 +153,15 @@ public final class Planner {
             .anyMatch(
                 g ->
                     !date.isAfter(g.audition()) && date.isAfter(g.audition().minusDays(LAST_DAYS)));
-    return request.budget().on(date) * (last ? 0.5 : 1);
+    return request.budget().on(date) * (last ? 0.5 : 1) * request.rules().easing().on(date);
   }
 
   private Day day(LocalDate date) {
     Filling f = new Filling(date, minutesOf(date), request.rules(), progress);
     progress.standings().forEach(Standing::startDay);
-    moved(f);
+    if (request.rules().easing().on(date) > 0) {
+      moved(f);
+    }
     if (f.budget() > 0) {
       runThroughs.fill(f);
       weakestJoins(f);
@@ -205,6 +208,7 @@ public final class Planner {
       progress
           .learned(g)
           .filter(s -> s.unit.kind() == Unit.Kind.JOIN && s.isAtTarget())
+          .filter(s -> progress.open(s, f.date()))
           .sorted(
               Comparator.<Standing>comparingDouble(s -> s.chanceAt(g.ladder().size() - 1).ofClean())
                   .thenComparing(s -> -s.gap(f.date())))
@@ -246,6 +250,9 @@ public final class Planner {
 
   /** The law that keeps a day from being full. */
   private Optional<Said> shortBy(Filling f) {
+    if (request.rules().easing().on(f.date()) == 0) {
+      return Optional.of(Said.of("plan.short.rest"));
+    }
     if (f.budget() == 0) {
       return Optional.of(Said.of("plan.short.off"));
     }
@@ -259,12 +266,12 @@ public final class Planner {
     if (below.isEmpty()) {
       return Optional.of(Said.of("plan.short.ready"));
     }
-    if (below.stream().allMatch(s -> s.unit.held())) {
+    if (below.stream().allMatch(s -> s.unit.waitsOn(f.date()))) {
       return Optional.of(Said.of("plan.short.held"));
     }
     boolean climbed =
         below.stream()
-            .filter(s -> !s.unit.held())
+            .filter(s -> !s.unit.waitsOn(f.date()))
             .allMatch(s -> s.visitsToday() >= 2 || !progress.mayClimb(s, f.date()));
     return Optional.of(
         Said.of(
@@ -274,7 +281,7 @@ public final class Planner {
 
   private List<LeftOut> leftOut(LocalDate date) {
     return progress.standings().stream()
-        .filter(s -> !s.unit.held() && !s.isAtTarget() && s.visitsToday() == 0)
+        .filter(s -> !s.unit.waitsOn(date) && !s.isAtTarget() && s.visitsToday() == 0)
         .filter(s -> !date.isAfter(s.goal.audition()))
         .map(s -> new LeftOut(s.goal.passageId(), s.unit.id(), s.daysSince(date)))
         .toList();

@@ -31,7 +31,7 @@ final class Progress {
     this.plays = plays;
     List<JournalEntry> before =
         request.journal().stream().filter(e -> e.date().isBefore(request.from())).toList();
-    dose = new StretchDose(before);
+    dose = new StretchDose(before, request.rules().easing().stretches());
     read(before);
     before.forEach(e -> lastTouched.put(e.passageId(), e.date()));
   }
@@ -72,14 +72,19 @@ final class Progress {
     return request.goals().stream().filter(g -> g.passageId() == passage).findFirst().orElseThrow();
   }
 
-  /** The units of a passage that are not held back. */
+  /** The units of a passage, also those that wait. */
   Stream<Standing> learned(Goal g) {
-    return standings.stream().filter(s -> s.goal.id().equals(g.id()) && !s.unit.held());
+    return standings.stream().filter(s -> s.goal.id().equals(g.id()));
+  }
+
+  /** Whether anything of a passage waits on a day. */
+  boolean waits(Goal g, LocalDate date) {
+    return g.units().stream().anyMatch(u -> u.waitsOn(date));
   }
 
   /** Whether a unit may be practised on a day. */
   boolean open(Standing s, LocalDate date) {
-    return !s.unit.held() && !date.isAfter(s.goal.audition());
+    return !s.unit.waitsOn(date) && !date.isAfter(s.goal.audition());
   }
 
   /** Whether one that is below its target may still climb today. */
@@ -130,7 +135,7 @@ final class Progress {
     }
   }
 
-  /** Notes what stands at its target, or does no more. */
+  /** Notes what stands at its target as a whole, or does no more. */
   void noteTargets(LocalDate date) {
     for (Goal g : request.goals()) {
       boolean all = learned(g).allMatch(Standing::isAtTarget);

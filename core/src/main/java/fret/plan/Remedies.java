@@ -22,7 +22,21 @@ final class Remedies {
 
   /** What would make it fit. */
   Said remedy(PlanRequest request) {
+    if (isEased(request)) {
+      return Said.of("plan.remedy.hurts"); // More is no answer to pain.
+    }
     return minutes(request).or(() -> later(request)).orElseGet(() -> Said.of("plan.remedy.less"));
+  }
+
+  private static boolean isEased(PlanRequest request) {
+    return held(request) > 0 || request.rules().easing().on(request.from()) < 1;
+  }
+
+  private static long held(PlanRequest request) {
+    return request.goals().stream()
+        .flatMap(g -> g.units().stream())
+        .filter(u -> u.waitsOn(request.from()))
+        .count();
   }
 
   /** What a plan comes to. */
@@ -41,8 +55,7 @@ final class Remedies {
     } else {
       all.add(Said.of("plan.fits-not"));
     }
-    long held =
-        request.goals().stream().flatMap(g -> g.units().stream()).filter(Unit::held).count();
+    long held = held(request);
     if (held > 0) {
       all.add(Said.of("plan.waiting", held));
     }

@@ -121,8 +121,14 @@ final class RunThroughs {
         part.isWhole() ? Said.of(why) : part.told());
   }
 
-  /** Whether it is run through on a day, by the plan or because the player put it there. */
+  /**
+   * Whether it is run through on a day, by the plan or because the player put it there; never while
+   * anything of it waits.
+   */
   private boolean runs(Goal g, LocalDate date) {
+    if (progress.waits(g, date)) {
+      return false; // Bars that wait are not played with the rest either.
+    }
     boolean away = request.moves().stream().anyMatch(m -> m.from().equals(date) && isRun(m, g));
     return movedTo(g, date) && progress.learned(g).findAny().isPresent()
         || !away && isRunDay(g, date);

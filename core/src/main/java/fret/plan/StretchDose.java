@@ -17,8 +17,15 @@ final class StretchDose {
 
   private final Map<LocalDate, Double> used = new HashMap<>();
 
-  /** With the days of a record. */
-  StretchDose(List<JournalEntry> journal) {
+  private final LocalDate from;
+
+  /**
+   * With the days of a record.
+   *
+   * @param from the first day on which the hand stretches at all
+   */
+  StretchDose(List<JournalEntry> journal, LocalDate from) {
+    this.from = from;
     for (JournalEntry e : journal) {
       if (e.drill().stretches()) {
         use(e.date(), e.seconds() / 60.0);
@@ -32,7 +39,7 @@ final class StretchDose {
         used.keySet().stream()
             .filter(d -> d.isAfter(day.minusDays(OF_DAYS)) && d.isBefore(day))
             .count();
-    return before >= DAYS ? 0 : A_DAY_MIN - used.getOrDefault(day, 0.0);
+    return before >= DAYS || day.isBefore(from) ? 0 : A_DAY_MIN - used.getOrDefault(day, 0.0);
   }
 
   void use(LocalDate day, double minutes) {

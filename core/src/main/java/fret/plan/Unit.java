@@ -2,6 +2,7 @@ package fret.plan;
 
 import fret.drill.Approach;
 import fret.drill.DrillKind;
+import java.time.LocalDate;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
@@ -16,7 +17,8 @@ import java.util.Set;
  * @param parts notated length in whole notes of each part of each drill that it can be practised
  *     with; {@link DrillKind#STRAIGHT} is always there, with one part
  * @param difficulty 1 for the usual, above 0
- * @param held whether it waits because something hurts
+ * @param opens the first day on which it may be practised: before it waits because something hurts;
+ *     {@link LocalDate#MIN} where nothing does, {@link LocalDate#MAX} where no day is known
  * @param approach how the player wants it to be brought up to its tempo
  */
 public record Unit(
@@ -25,7 +27,7 @@ public record Unit(
     Set<String> ids,
     Map<DrillKind, List<Double>> parts,
     double difficulty,
-    boolean held,
+    LocalDate opens,
     Approach approach) {
   /** What is learned. */
   public enum Kind {
@@ -41,12 +43,13 @@ public record Unit(
       Set<String> ids,
       Map<DrillKind, List<Double>> parts,
       double difficulty,
-      boolean held) {
-    this(id, kind, ids, parts, difficulty, held, Approach.AS_PLANNED);
+      LocalDate opens) {
+    this(id, kind, ids, parts, difficulty, opens, Approach.AS_PLANNED);
   }
 
   public Unit {
     Objects.requireNonNull(approach);
+    Objects.requireNonNull(opens);
     Objects.requireNonNull(id);
     Objects.requireNonNull(kind);
     ids = Set.copyOf(ids);
@@ -58,14 +61,29 @@ public record Unit(
     }
   }
 
-  /** The same, held back or not. */
-  public Unit held(boolean other) {
-    return new Unit(id, kind, ids, parts, difficulty, other, approach);
+  /** A unit that need not wait. */
+  public Unit(
+      String id,
+      Kind kind,
+      Set<String> ids,
+      Map<DrillKind, List<Double>> parts,
+      double difficulty) {
+    this(id, kind, ids, parts, difficulty, LocalDate.MIN);
+  }
+
+  /** The same, to wait until a day. */
+  public Unit opens(LocalDate day) {
+    return new Unit(id, kind, ids, parts, difficulty, day, approach);
+  }
+
+  /** Whether it waits on a day because something hurts. */
+  public boolean waitsOn(LocalDate day) {
+    return day.isBefore(opens);
   }
 
   /** The same, brought up to its tempo in another way. */
   public Unit with(Approach other) {
-    return new Unit(id, kind, ids, parts, difficulty, held, other);
+    return new Unit(id, kind, ids, parts, difficulty, opens, other);
   }
 
   /** Whole notes of one straight play. */

@@ -34,9 +34,11 @@ public final class OwnLevels {
     levels.entrySet().stream()
         .filter(e -> e.getKey().compareTo(bar.start()) >= 0 && e.getKey().compareTo(bar.end()) < 0)
         .sorted(Map.Entry.comparingByKey())
-        .map(e -> new Direction(e.getKey(), Direction.Kind.DYNAMIC, LoudnessLine.word(e.getValue()), 0))
+        .map(
+            e ->
+                new Direction(
+                    e.getKey(), Direction.Kind.DYNAMIC, LoudnessLine.word(e.getValue()), 0))
         .forEach(all::add);
     return all.equals(bar.directions()) ? bar : bar.withDirections(all);
   }
-
 }

@@ -124,7 +124,9 @@ public record WrittenOut(List<Tone> tones) {
     return fits ? count : count - 1;
   }
 
-  /** A plain end rests on the main note: it takes the time of an upper one that would be the last. */
+  /**
+   * A plain end rests on the main note: it takes the time of an upper one that would be the last.
+   */
   private static void endOnMain(List<Tone> tones, Pitch main) {
     Tone last = tones.get(tones.size() - 1);
     if (!last.pitch().equals(main)) {

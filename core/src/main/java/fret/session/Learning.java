@@ -1,5 +1,6 @@
 package fret.session;
 
+import fret.care.Strain;
 import fret.drill.Approach;
 import fret.drill.ApproachLayer;
 import fret.drill.Chunk;
@@ -33,7 +34,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.stream.Collectors;
 
 /**
@@ -43,7 +43,8 @@ import java.util.stream.Collectors;
  * @param learned what is learned once, in order
  * @param frames of the picture of its page whose notes are not written
  * @param sections one for each goal, that of the page first where something is outside its excerpts
- * @param stretched ids of the chunks in which the hand stretches
+ * @param strains by chunk, what it loads
+ * @param prints by chunk, its notes: by them the same music is known in another passage
  */
 public record Learning(
     long passageId,
@@ -52,7 +53,8 @@ public record Learning(
     List<Learned> learned,
     List<Frame> frames,
     List<Section> sections,
-    Set<String> stretched) {
+    Map<String, Strain> strains,
+    Map<String, List<String>> prints) {
   /** Whole bars of rest from which on they are cut. */
   private static final int LONG_REST_BARS = 2;
 
@@ -104,7 +106,8 @@ public record Learning(
     learned = List.copyOf(learned);
     frames = List.copyOf(frames);
     sections = List.copyOf(sections);
-    stretched = Set.copyOf(stretched);
+    strains = Map.copyOf(strains);
+    prints = Map.copyOf(prints);
   }
 
   /** So many joins, those that give way at the lowest tempos, get more of the time. */
@@ -125,7 +128,26 @@ public record Learning(
         learned,
         frames,
         new Sections(s, kind, start).of(units(s, learned, chunks), chunks, frames),
-        Chunker.withStretch(s.resolved(), s.fingering(), chunks));
+        Strains.of(s, chunks),
+        prints(s, chunks));
+  }
+
+  private static Map<String, List<String>> prints(Session s, List<Chunk> chunks) {
+    Map<String, List<String>> all = new HashMap<>();
+    for (Chunk c : chunks) {
+      List<String> notes = new ArrayList<>();
+      for (Slice x : s.resolved().slices()) {
+        if (x.onset().compareTo(c.fromOnset()) >= 0 && x.onset().compareTo(c.toOnset()) < 0) {
+          notes.add(
+              x.duration()
+                  + x.starting().stream()
+                      .map(n -> " " + s.resolved().notes().get(n).pitch().midi())
+                      .collect(Collectors.joining()));
+        }
+      }
+      all.put(c.id(), notes);
+    }
+    return all;
   }
 
   private static List<Unit> units(Session s, List<Learned> learned, List<Chunk> chunks) {
@@ -155,7 +177,7 @@ public record Learning(
                 l.ids(),
                 parts,
                 difficulty,
-                false,
+                LocalDate.MIN,
                 approach(s, l, byId)));
       }
     }
@@ -236,15 +258,15 @@ public record Learning(
   /**
    * A section as a goal of the plan.
    *
-   * @param held ids of chunks that wait because something hurts
+   * @param opens by the id of a chunk, the first day on which it may be practised, where it waits
+   *     because something hurts
    */
-  public Goal goal(Section section, LocalDate ready, LocalDate audition, Set<String> held) {
-    // Where a part of a chunk hurt, all of it waits.
-    Set<String> hurt = held.stream().map(id -> Part.of(id).unit()).collect(Collectors.toSet());
+  public Goal goal(
+      Section section, LocalDate ready, LocalDate audition, Map<String, LocalDate> opens) {
     double slowest = section.target().at(section.ladder().start()).wholeNoteMs() / 1000;
     List<Unit> all =
         section.units().stream()
-            .map(u -> u.held(u.ids().stream().anyMatch(hurt::contains)))
+            .map(u -> u.opens(latest(u, opens)))
             .flatMap(u -> Part.fitting(u, u.length() * slowest))
             .toList();
     return new Goal(
@@ -257,6 +279,14 @@ public record Learning(
         all,
         section.wholeNotes(),
         second(section));
+  }
+
+  private static LocalDate latest(Unit u, Map<String, LocalDate> opens) {
+    return u.ids().stream()
+        .filter(opens::containsKey)
+        .map(opens::get)
+        .max(LocalDate::compareTo)
+        .orElse(LocalDate.MIN);
   }
 
   /** The upper end of a range, or a notch under the target; slow lines keep their tempo. */

@@ -21,8 +21,7 @@ public final class LineDecisions {
 
   /** From a moment on it is so loud, a level from 0 to 7. */
   public static Change level(Session s, int moment, double level) {
-    return BowDecisions.decide(
-        s, BowLayers.LEVEL, moment, bounded(Math.rint(level)));
+    return BowDecisions.decide(s, BowLayers.LEVEL, moment, bounded(Math.rint(level)));
   }
 
   /**

@@ -53,8 +53,7 @@ public final class Opening {
       Passage passage, Score page, Token token, RuntimeException failure) {
     for (Layer<?, ?> layer : Layers.ALL) {
       boolean there = !passage.marks().of(layer).isEmpty() && SPARED.contains(layer.concern());
-      Optional<Opened> opened =
-          there ? without(passage, page, token, layer) : Optional.empty();
+      Optional<Opened> opened = there ? without(passage, page, token, layer) : Optional.empty();
       if (opened.isPresent()) {
         return opened.get();
       }
@@ -77,8 +76,7 @@ public final class Opening {
         new ArrayList<>(all.size() > MOST_TRIED ? List.of() : all.entrySet());
     single.sort(java.util.Comparator.comparing(e -> e.getKey().anchor().text()));
     for (Map.Entry<Place, V> e : single) {
-      Passage less =
-          passage.withMarks(passage.marks().with(layer, e.getKey(), Optional.empty()));
+      Passage less = passage.withMarks(passage.marks().with(layer, e.getKey(), Optional.empty()));
       Optional<Computed> computed = tried(less, page, token);
       if (computed.isPresent()) {
         return Optional.of(

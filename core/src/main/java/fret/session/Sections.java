@@ -18,6 +18,7 @@ import fret.session.Learning.Section;
 import fret.tempo.Ladder;
 import fret.tempo.LadderKind;
 import fret.tempo.Tempo;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -173,7 +174,7 @@ final class Sections {
         Set.of(f.id()),
         Map.of(DrillKind.STRAIGHT, List.of(f.length().doubleValue())),
         1,
-        false);
+        LocalDate.MIN);
   }
 
   /** Whole notes of what no excerpt has, long rests cut. */

@@ -67,8 +67,7 @@ public record Deed(
   }
 
   /** A try of the journal. */
-  public record Try(Optional<JournalEntry> before, Optional<JournalEntry> after)
-      implements Part {
+  public record Try(Optional<JournalEntry> before, Optional<JournalEntry> after) implements Part {
     public static Try made(JournalEntry entry) {
       return new Try(Optional.empty(), Optional.of(entry));
     }

@@ -75,8 +75,7 @@ public final class DeedForm {
               f.findForm(BEFORE).map(DeedForm::readDate),
               f.findForm(AFTER).map(DeedForm::readDate));
       case "belongs" ->
-          new Deed.Belongs(
-              f.longNumber("passage"), f.longNumber(BEFORE), f.longNumber(AFTER));
+          new Deed.Belongs(f.longNumber("passage"), f.longNumber(BEFORE), f.longNumber(AFTER));
       default -> throw new IllegalArgumentException("no part is called " + f.text("kind"));
     };
   }

@@ -1,5 +1,9 @@
 package fret.shelf;
 
+import fret.care.Ache;
+import fret.care.BodyPart;
+import fret.care.HowMuch;
+import fret.care.Told;
 import fret.plan.Budget;
 import fret.plan.Gate;
 import fret.plan.Move;
@@ -50,9 +54,30 @@ public final class PlanSettings {
         gate,
         word(settings, "ladderOn", usual.ladder()),
         number(settings, "ladderStart", 0),
-        number(settings, "painLifted", 0),
+        told(settings),
         word(settings, "climb", usual.climb()),
         number(settings, "sessions", usual.sessions()));
+  }
+
+  /** What the player said of what hurts; a word that this version does not know is left out. */
+  private static Told told(Map<String, String> settings) {
+    Told all = Told.NOTHING.overUpTo(number(settings, "painLifted", 0));
+    for (String one : settings.getOrDefault("hurts", "").split(" ")) {
+      String[] p = one.split("[=,]");
+      if (p.length == 3 && p[0].matches("\\d{1,18}")) {
+        BodyPart part = word(Map.of("part", p[1]), "part", BodyPart.ELSEWHERE);
+        HowMuch much = word(Map.of("much", p[2]), "much", HowMuch.CLEARLY);
+        all = all.with(Long.parseLong(p[0]), new Ache(part, much));
+      }
+    }
+    for (String one : settings.getOrDefault("hurts.answers", "").split(" ")) {
+      String[] p = one.split("=");
+      if (p.length == 2) {
+        all = all.answered(LocalDate.parse(p[0]), Boolean.parseBoolean(p[1]));
+      }
+    }
+    String light = settings.getOrDefault("hurts.light", "");
+    return light.isEmpty() ? all : all.light(LocalDate.parse(light));
   }
 
   /** How it is kept. */
@@ -62,7 +87,20 @@ public final class PlanSettings {
     all.put("slowerAfterMiss", String.valueOf(h.gate().slowerAfterMiss()));
     all.put("ladderOn", h.ladder().name());
     all.put("ladderStart", String.valueOf(h.ladderStart()));
-    all.put("painLifted", String.valueOf(h.painLifted()));
+    all.put("painLifted", String.valueOf(h.told().over()));
+    all.put(
+        "hurts",
+        h.told().aches().entrySet().stream()
+            .sorted(Map.Entry.comparingByKey())
+            .map(e -> e.getKey() + "=" + e.getValue().part() + "," + e.getValue().much())
+            .collect(Collectors.joining(" ")));
+    all.put(
+        "hurts.answers",
+        h.told().better().entrySet().stream()
+            .sorted(Map.Entry.comparingByKey())
+            .map(e -> e.getKey() + "=" + e.getValue())
+            .collect(Collectors.joining(" ")));
+    all.put("hurts.light", h.told().light().map(LocalDate::toString).orElse(""));
     all.put("climb", h.climb().name());
     all.put("sessions", String.valueOf(h.sessions()));
     return all;

@@ -1,11 +1,12 @@
 package fret.shelf;
 
 import fret.base.Said;
+import fret.care.Care;
+import fret.care.Told;
 import fret.drill.Approach;
 import fret.drill.Chunk;
 import fret.journal.JournalEntry;
 import fret.journal.Progress;
-import fret.journal.Verdict;
 import fret.plan.AtPace;
 import fret.plan.Budget;
 import fret.plan.Fit;
@@ -31,18 +32,19 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
-import java.util.TreeSet;
 
 /**
  * The one plan over every passage, with what it was made from.
  *
  * @param entries by goal, in the order of the shelf
+ * @param care what hurts, and how practice comes back
  */
 public record Planning(
     Map<Goal.Id, Entry> entries,
     PracticePlan plan,
     PlanRequest request,
     Habits habits,
+    Care care,
     LocalDate today) {
   /**
    * A passage of the plan, or an excerpt of it.
@@ -121,38 +123,45 @@ public record Planning(
    * What the player set.
    *
    * @param ladderStart first level; 0 for half the target
-   * @param painLifted id of the newest try at which the player said that nothing hurts any more
+   * @param told what the player said of what hurts
    */
   public record Habits(
       Gate.Settings gate,
       LadderKind ladder,
       int ladderStart,
-      long painLifted,
+      Told told,
       PlanRequest.Climb climb,
       int sessions) {
     public static final Habits USUAL =
-        new Habits(Gate.Settings.USUAL, LadderKind.EVEN, 0, 0, PlanRequest.Climb.LEVEL_A_DAY, 2);
+        new Habits(
+            Gate.Settings.USUAL,
+            LadderKind.EVEN,
+            0,
+            Told.NOTHING,
+            PlanRequest.Climb.LEVEL_A_DAY,
+            2);
 
     public Habits {
       Objects.requireNonNull(gate);
       Objects.requireNonNull(ladder);
       Objects.requireNonNull(climb);
+      Objects.requireNonNull(told);
     }
 
     public Habits with(Gate.Settings other) {
-      return new Habits(other, ladder, ladderStart, painLifted, climb, sessions);
+      return new Habits(other, ladder, ladderStart, told, climb, sessions);
     }
 
     public Habits with(LadderKind other, int start) {
-      return new Habits(gate, other, start, painLifted, climb, sessions);
+      return new Habits(gate, other, start, told, climb, sessions);
     }
 
     public Habits with(PlanRequest.Climb other) {
-      return new Habits(gate, ladder, ladderStart, painLifted, other, sessions);
+      return new Habits(gate, ladder, ladderStart, told, other, sessions);
     }
 
-    public Habits liftedUpTo(long entry) {
-      return new Habits(gate, ladder, ladderStart, entry, climb, sessions);
+    public Habits with(Told other) {
+      return new Habits(gate, ladder, ladderStart, other, climb, sessions);
     }
   }
 
@@ -177,8 +186,10 @@ public record Planning(
       Token token) {
     Map<Goal.Id, Entry> entries = new LinkedHashMap<>();
     List<Goal> goals = new ArrayList<>();
+    Care care = Care.of(journal, habits.told(), today);
+    Waiting waiting = new Waiting(care, passages);
     for (Learning l : passages) {
-      Set<String> held = held(l, journal, habits);
+      Map<String, LocalDate> opens = waiting.opens(l);
       for (Learning.Section x : l.sections()) {
         Audition a =
             Optional.ofNullable(auditions.get(x.id()))
@@ -186,10 +197,10 @@ public record Planning(
                 .orElseGet(() -> none(today));
         LocalDate day = a.date().isBefore(today) ? today : a.date();
         LocalDate ready = a.readyDate().isAfter(day) ? day : a.readyDate();
-        Goal goal = l.goal(x, ready, day, held);
+        Goal goal = l.goal(x, ready, day, opens);
         goals.add(goal);
         Readiness readiness = Readiness.of(goal, journal, habits.gate().cleanNeeded());
-        entries.put(x.id(), new Entry(l, x, goal, a, held, readiness));
+        entries.put(x.id(), new Entry(l, x, goal, a, opens.keySet(), readiness));
       }
     }
     PlanRequest request =
@@ -197,10 +208,11 @@ public record Planning(
             goals,
             budget,
             today,
-            new PlanRequest.Rules(habits.gate(), habits.climb(), habits.sessions()),
+            new PlanRequest.Rules(
+                habits.gate(), habits.climb(), habits.sessions(), waiting.easing()),
             journal,
             moves);
-    return new Planning(entries, Planner.plan(request, token), request, habits, today);
+    return new Planning(entries, Planner.plan(request, token), request, habits, care, today);
   }
 
   /**
@@ -294,23 +306,5 @@ public record Planning(
         .flatMap(d -> d.items().stream())
         .filter(i -> i.passageId() == passageId)
         .toList();
-  }
-
-  /** After pain the chunk itself waits, and all stretches of the passage with it. */
-  private static Set<String> held(Learning l, List<JournalEntry> journal, Habits habits) {
-    List<JournalEntry> painful =
-        journal.stream()
-            .filter(e -> e.passageId() == l.passageId())
-            .filter(e -> e.verdict() == Verdict.HURTS && e.id() > habits.painLifted())
-            .toList();
-    if (painful.isEmpty()) {
-      return Set.of();
-    }
-    Set<String> held = new TreeSet<>(l.stretched());
-    painful.forEach(e -> held.add(e.chunkId()));
-    List<String> there = new ArrayList<>(l.chunks().stream().map(Chunk::id).toList());
-    l.frames().forEach(f -> there.add(f.id()));
-    held.retainAll(there);
-    return held;
   }
 }

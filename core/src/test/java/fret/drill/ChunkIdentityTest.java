@@ -23,7 +23,6 @@ import fret.tempo.Beat;
 import fret.tempo.Tempo;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import org.apache.commons.numbers.fraction.Fraction;
 import org.junit.jupiter.api.Test;
 

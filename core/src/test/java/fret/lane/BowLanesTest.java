@@ -212,7 +212,8 @@ class BowLanesTest {
     Bowing none = new Bowing(List.of(), List.of(), s.bowing().explanation(), List.of());
     LaneInput.Bow was = s.laneInput().bow().orElseThrow();
     LaneInput.Bow bare =
-        new LaneInput.Bow(none, was.geometry(), was.report(), was.vibrato(), was.phrases(), was.printed());
+        new LaneInput.Bow(
+            none, was.geometry(), was.report(), was.vibrato(), was.phrases(), was.printed());
     LaneInput input =
         new LaneInput(
             s.resolved(),

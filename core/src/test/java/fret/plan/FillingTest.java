@@ -27,8 +27,7 @@ class FillingTest {
   private static final LocalDate DAY = LocalDate.of(2026, 3, 2);
 
   private static Unit unit(String id) {
-    return new Unit(
-        id, Unit.Kind.CHUNK, Set.of(id), Map.of(DrillKind.STRAIGHT, List.of(4.0)), 1, false);
+    return new Unit(id, Unit.Kind.CHUNK, Set.of(id), Map.of(DrillKind.STRAIGHT, List.of(4.0)), 1);
   }
 
   private static Goal goal(long id, LocalDate ready, LocalDate audition, double second) {

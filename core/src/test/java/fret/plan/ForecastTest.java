@@ -35,8 +35,7 @@ class ForecastTest {
               Unit.Kind.CHUNK,
               Set.of("u" + i),
               Map.of(DrillKind.STRAIGHT, List.of(3.0)),
-              1,
-              false));
+              1));
     }
     return new Goal(
         Goal.Id.of(1),
@@ -247,5 +246,69 @@ class ForecastTest {
     assertThat(all.coverage()).isBetween(0.6, 0.95);
     assertThat(all.score()).isLessThan(all.simple());
     assertThat(all.lateEarly()).isLessThan(1.0 / 3);
+  }
+
+  /** What waits is still to be learned: no forecast comes earlier because something hurts. */
+  @Test
+  void aForecastCountsWhatWaitsAndIsNotEarlierForIt() {
+    int told = 0;
+    for (long seed = 1; seed <= 24; seed++) {
+      Learner.Law law = Learner.Law.values()[(int) (seed % Learner.Law.values().length)];
+      Learner learner = new Learner(law, seed, DAY);
+      LocalDate day = DAY;
+      while (learner.closedShare() < 0.4 && day.isBefore(DAY.plusDays(100))) {
+        learner.practise(day);
+        day = day.plusDays(1);
+      }
+      PlanRequest free = learner.request(day);
+      Forecast before = forecast(free);
+      if (before == null || before.expected().isEmpty()) {
+        continue;
+      }
+      told++;
+      Forecast after = forecast(hurt(free, seed));
+      assertThat(after).as("seed %d", seed).isNotNull();
+      after
+          .expected()
+          .ifPresent(d -> assertThat(d).isAfterOrEqualTo(before.expected().orElseThrow()));
+      PlanRequest ever = hurt(free, LocalDate.MAX, Easing.NONE);
+      assertThat(forecast(ever).expected()).as("seed %d, no day known", seed).isEmpty();
+    }
+    assertThat(told).isGreaterThan(12);
+  }
+
+  private static Forecast forecast(PlanRequest r) {
+    return Forecast.of(new AtPace(r, Token.NEVER)).get(r.goals().get(0).id());
+  }
+
+  /** Half of the units wait for some days, and the days are eased meanwhile. */
+  private static PlanRequest hurt(PlanRequest r, long seed) {
+    LocalDate from = r.from();
+    int days = 3 + (int) (seed % 5);
+    Map<LocalDate, Double> shares =
+        Map.of(from, 0.0, from.plusDays(1), 1 / 3.0, from.plusDays(2), 2 / 3.0);
+    return hurt(r, from.plusDays(days), new Easing(shares, from.plusDays(days)));
+  }
+
+  private static PlanRequest hurt(PlanRequest r, LocalDate opens, Easing easing) {
+    Goal g = r.goals().get(0);
+    List<Unit> units = new ArrayList<>();
+    for (int i = 0; i < g.units().size(); i++) {
+      units.add(i % 2 == 0 ? g.units().get(i).opens(opens) : g.units().get(i));
+    }
+    Goal waits =
+        new Goal(
+            g.id(),
+            1,
+            g.ready(),
+            g.audition(),
+            g.target(),
+            g.ladder(),
+            units,
+            g.wholeNotes(),
+            g.second());
+    PlanRequest.Rules rules =
+        new PlanRequest.Rules(r.rules().gate(), r.rules().climb(), r.rules().sessions(), easing);
+    return r.with(List.of(waits)).with(rules);
   }
 }

@@ -38,12 +38,7 @@ class PartsTest {
         Ladder.toTarget(120),
         List.of(
             new Unit(
-                "a",
-                Unit.Kind.CHUNK,
-                Set.of("a"),
-                Map.of(DrillKind.STRAIGHT, List.of(4.0)),
-                1,
-                false)),
+                "a", Unit.Kind.CHUNK, Set.of("a"), Map.of(DrillKind.STRAIGHT, List.of(4.0)), 1)),
         1200,
         0);
   }

@@ -50,7 +50,9 @@ class PlanLawsTest {
                     DrillKind.STRAIGHT, List.of(length),
                     DrillKind.RHYTHMS, List.of(length, length, length * 0.75, length * 0.75)),
                 0.5 + random.nextDouble() * 1.5,
-                random.nextInt(12) == 0));
+                random.nextInt(12) == 0
+                    ? random.nextBoolean() ? LocalDate.MAX : DAY.plusDays(random.nextInt(9))
+                    : LocalDate.MIN));
         record(random, journal, p, "u" + i, ladder);
       }
       int days = 5 + random.nextInt(30);
@@ -171,7 +173,7 @@ class PlanLawsTest {
               Set.of("u" + i),
               Map.of(DrillKind.STRAIGHT, List.of(length)),
               0.5 + random.nextDouble(),
-              false));
+              LocalDate.MIN));
     }
     List<Level> levels = new ArrayList<>(List.of(Level.at(60), Level.at(80)));
     if (random.nextBoolean()) {

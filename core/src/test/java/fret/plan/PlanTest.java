@@ -42,8 +42,7 @@ class PlanTest {
             DrillKind.STRAIGHT, List.of(4.0),
             DrillKind.ADD_A_NOTE, List.of(1.0, 2.0, 3.0, 4.0),
             DrillKind.RHYTHMS, List.of(4.0, 4.0, 3.0, 3.0)),
-        1,
-        false);
+        1);
   }
 
   private static List<Unit> units(int chunks) {
@@ -273,8 +272,7 @@ class PlanTest {
               u.kind(),
               u.ids(),
               Map.of(DrillKind.STRAIGHT, List.of(4.0), DrillKind.STRETCH, List.of(2.0, 2.0)),
-              1,
-              false));
+              1));
     }
     Goal stretched =
         new Goal(
@@ -329,29 +327,74 @@ class PlanTest {
     assertThat(item.plays()).isCloseTo(Chance.plays(3, 0.4), within(1e-9));
   }
 
+  private static Goal waiting(Goal g, LocalDate opens) {
+    List<Unit> units = new ArrayList<>(g.units());
+    units.set(0, units.get(0).opens(opens));
+    return new Goal(
+        g.id(),
+        1,
+        g.ready(),
+        g.audition(),
+        g.target(),
+        g.ladder(),
+        units,
+        g.wholeNotes(),
+        g.second());
+  }
+
   @Test
-  void whatHurtWaitsAndIsTold() {
-    Goal all = goal(1, 3, 42);
-    List<Unit> units = new ArrayList<>(all.units());
-    units.set(
-        0, new Unit("bars-1", Unit.Kind.CHUNK, Set.of("bars-1"), units.get(0).parts(), 1, true));
-    Goal held =
-        new Goal(
-            Goal.Id.of(1),
-            1,
-            all.ready(),
-            all.audition(),
-            all.target(),
-            all.ladder(),
-            units,
-            12,
-            0);
-    PracticePlan plan = plan(List.of(held), 30);
-    assertThat(plan.days().stream().flatMap(d -> d.items().stream()))
+  void whatHurtWaitsUntilItsDayAndIsTold() {
+    LocalDate opens = MONDAY.plusDays(5);
+    PracticePlan plan = plan(List.of(waiting(goal(1, 3, 42), opens)), 30);
+    assertThat(plan.days().stream().filter(d -> d.date().isBefore(opens)))
+        .flatExtracting(Day::items)
         .noneMatch(i -> i.unit().equals("bars-1"))
         .anyMatch(i -> i.unit().equals("bars-2"));
+    assertThat(plan.days().stream().filter(d -> !d.date().isBefore(opens)))
+        .flatExtracting(Day::items)
+        .anyMatch(i -> i.unit().equals("bars-1"));
     assertThat(plan.feasible()).isTrue();
     assertThat(plan.advice()).anyMatch(s -> s.id().equals("plan.waiting"));
+  }
+
+  /** What waits for ever is not ready, and no run-through or mock audition asks for its bars. */
+  @Test
+  void aPassageOfWhichAnythingWaitsIsNeverRunThroughNorReady() {
+    PracticePlan free = plan(List.of(goal(1, 3, 42)), 30);
+    assertThat(runs(free)).isNotEmpty();
+    PracticePlan plan = plan(List.of(waiting(goal(1, 3, 42), LocalDate.MAX)), 30);
+    assertThat(runs(plan)).isEmpty();
+    assertThat(plan.feasible()).isFalse();
+    assertThat(plan.atTarget()).isEmpty();
+  }
+
+  private static List<Item> runs(PracticePlan plan) {
+    return plan.days().stream()
+        .flatMap(d -> d.items().stream())
+        .filter(i -> i.kind() == Kind.MOCK || i.kind() == Kind.RUN_THROUGH)
+        .toList();
+  }
+
+  /** Days of rest ask nothing, days of light work a third, and more is no answer to pain. */
+  @Test
+  void easedDaysAreShorterAndNobodyIsAskedForMoreMinutes() {
+    Map<LocalDate, Double> shares = Map.of(MONDAY, 0.0, MONDAY.plusDays(1), 1 / 3.0);
+    PlanRequest.Rules rules =
+        new PlanRequest.Rules(
+            Gate.Settings.USUAL,
+            PlanRequest.Climb.LEVEL_A_DAY,
+            2,
+            new Easing(shares, MONDAY.plusDays(2)));
+    PlanRequest request =
+        new PlanRequest(
+            List.of(goal(1, 12, 14)), Budget.of(30), MONDAY, rules, List.of(), List.of());
+    PracticePlan plan = Planner.plan(request, Token.NEVER);
+    assertThat(plan.days().get(0).items()).isEmpty();
+    assertThat(plan.days().get(0).shortBy()).contains(Said.of("plan.short.rest"));
+    assertThat(plan.days().get(1).minutes()).isPositive().isLessThanOrEqualTo(10);
+    assertThat(plan.days().get(2).minutes()).isGreaterThan(10);
+    assertThat(plan.feasible()).isFalse();
+    assertThat(Planner.remedy(request, plan, Token.NEVER)).contains(Said.of("plan.remedy.hurts"));
   }
 
   @Test
@@ -461,7 +504,7 @@ class PlanTest {
     Unit u = unit("bars-1", Unit.Kind.CHUNK);
     java.util.Map<DrillKind, List<Double>> parts = new java.util.EnumMap<>(u.parts());
     parts.put(DrillKind.ACCENTS, List.of(4.0));
-    Unit with = new Unit(u.id(), u.kind(), u.ids(), parts, 1, false);
+    Unit with = new Unit(u.id(), u.kind(), u.ids(), parts, 1);
     Goal all = goal(1, 1, 42);
     Goal g =
         new Goal(

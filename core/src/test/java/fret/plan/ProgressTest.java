@@ -26,7 +26,12 @@ class ProgressTest {
 
   private static Unit unit(String id, boolean held) {
     return new Unit(
-        id, Unit.Kind.CHUNK, Set.of(id), Map.of(DrillKind.STRAIGHT, List.of(4.0)), 1, held);
+        id,
+        Unit.Kind.CHUNK,
+        Set.of(id),
+        Map.of(DrillKind.STRAIGHT, List.of(4.0)),
+        1,
+        held ? LocalDate.MAX : LocalDate.MIN);
   }
 
   private static Goal goal(long id, Unit... units) {
@@ -104,7 +109,8 @@ class ProgressTest {
     assertThat(p.open(free, DAY)).isTrue();
     assertThat(p.open(free, DAY.plusDays(31))).isFalse();
     assertThat(p.open(held, DAY)).isFalse();
-    assertThat(p.learned(p.goal(1))).containsExactly(free);
+    assertThat(p.learned(p.goal(1))).containsExactly(free, held);
+    assertThat(p.waits(p.goal(1), DAY)).isTrue();
     assertThat(p.mayClimb(free, DAY)).isTrue();
   }
 
@@ -128,12 +134,12 @@ class ProgressTest {
     if (secondsToday > 0) {
       journal.add(entry(2, "c", DAY, DrillKind.TENTHS, 60, secondsToday));
     }
-    assertThat(new StretchDose(journal).left(DAY)).isCloseTo(left, within(1e-9));
+    assertThat(new StretchDose(journal, LocalDate.MIN).left(DAY)).isCloseTo(left, within(1e-9));
   }
 
   @Test
   void aWeekLaterTheDoseIsWholeAgain() {
-    StretchDose dose = new StretchDose(List.of());
+    StretchDose dose = new StretchDose(List.of(), LocalDate.MIN);
     for (int i = 0; i < 3; i++) {
       dose.use(DAY.plusDays(i), 3);
     }
@@ -146,7 +152,7 @@ class ProgressTest {
   @ParameterizedTest
   @EnumSource(DrillKind.class)
   void onlyStretchingCounts(DrillKind kind) {
-    StretchDose dose = new StretchDose(List.of(entry(1, "a", DAY, kind, 60, 120)));
+    StretchDose dose = new StretchDose(List.of(entry(1, "a", DAY, kind, 60, 120)), LocalDate.MIN);
     boolean stretches = kind == DrillKind.STRETCH || kind == DrillKind.TENTHS;
     assertThat(dose.left(DAY)).isEqualTo(stretches ? 1 : 3);
   }

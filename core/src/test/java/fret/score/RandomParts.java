@@ -209,9 +209,14 @@ public final class RandomParts {
     section = 0;
     for (int i = 1; i < bars.size(); i++) {
       if (chance(25)) {
-        bars.set(section, bars.get(section).withRepeats(true, bars.get(section).repeatEnd(), ends(section)));
+        bars.set(
+            section,
+            bars.get(section).withRepeats(true, bars.get(section).repeatEnd(), ends(section)));
         boolean endings = i > section + 1 && i + 1 < bars.size() && chance(50);
-        bars.set(i, bars.get(i).withRepeats(bars.get(i).repeatStart(), true, endings ? List.of(1) : List.of()));
+        bars.set(
+            i,
+            bars.get(i)
+                .withRepeats(bars.get(i).repeatStart(), true, endings ? List.of(1) : List.of()));
         if (endings) {
           bars.set(i + 1, bars.get(i + 1).withRepeats(false, false, List.of(2)));
           i++;

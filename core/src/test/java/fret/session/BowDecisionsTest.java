@@ -8,6 +8,7 @@ import fret.bowing.BowLayers;
 import fret.bowing.BowMoment;
 import fret.bowing.BowRules;
 import fret.bowing.BowSetup;
+import fret.bowing.BowWarning;
 import fret.bowing.Bowing;
 import fret.bowing.Cure;
 import fret.bowing.Drift;
@@ -16,20 +17,19 @@ import fret.bowing.PhraseShape;
 import fret.bowing.Stroke;
 import fret.bowing.StrokeKind;
 import fret.mark.BowLayer;
+import fret.mark.Marks;
 import fret.mark.VibratoLayer;
 import fret.mark.VibratoWish;
 import fret.passage.SettingLayers;
-import fret.score.Signs;
-import java.util.List;
-import java.util.Map;
-import java.util.Optional;
-import fret.bowing.BowWarning;
-import fret.mark.Marks;
 import fret.score.Bar;
 import fret.score.Direction;
 import fret.score.LoudnessLine;
 import fret.score.Score;
+import fret.score.Signs;
 import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
@@ -209,7 +209,9 @@ class BowDecisionsTest {
     assertThat(s.bowing().moments().get(16).fromLevel()).isEqualTo(2);
   }
 
-  /** What stands louder already is not made softer by growing, and the page shows what is planned. */
+  /**
+   * What stands louder already is not made softer by growing, and the page shows what is planned.
+   */
   @Test
   void growingIsNeverSofterThanWhatStands() {
     Score page = Lines.page("D5 E5 F5 G5 A5 G5 F5 E5 D5 E5 F5 G5 A5 G5 F5 E5");

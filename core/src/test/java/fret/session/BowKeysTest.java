@@ -4,16 +4,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import fret.bowing.BowRules;
 import fret.bowing.PhraseMark;
-import fret.bowing.Stroke;
 import fret.score.RandomParts;
 import fret.score.Score;
 import fret.search.Token;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
 import java.util.function.BiFunction;
-import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 

@@ -43,7 +43,6 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import org.apache.commons.numbers.fraction.Fraction;
 import org.junit.jupiter.api.Test;
 
@@ -413,8 +412,10 @@ class OwnChunksTest {
                 entry.section(),
                 entry.goal().ready(),
                 entry.goal().audition(),
-                Set.of("frame-1:2of" + parts));
-    assertThat(hurt.units()).as("where a part hurt, all of it waits").allMatch(Unit::held);
+                Map.of("frame-1", LocalDate.MAX));
+    assertThat(hurt.units())
+        .as("all parts of what waits wait")
+        .allMatch(u -> u.waitsOn(entry.goal().audition()));
     int bars = 0;
     for (Unit u : entry.goal().units()) {
       PracticePlan.Item first = asked.get(0);

@@ -190,7 +190,9 @@ class SessionTest {
     s = Lines.after(s, Decisions.namePositions(s, true));
     s = Lines.after(s, Decisions.toggle(s, ReductionLayer.REDUCTION, 6, Reduction.TOP));
     s = Lines.after(s, Decisions.limits(s, new fret.load.Limits(8, 6.5, 12)));
-    s = Lines.after(s, Ear.chord(s, s.score().bars().get(1).start(), Optional.of(Chord.parse("F#m7"))));
+    s =
+        Lines.after(
+            s, Ear.chord(s, s.score().bars().get(1).start(), Optional.of(Chord.parse("F#m7"))));
     s =
         Lines.after(
             s, Decisions.toggle(s, ReminderLayer.REMINDER, 6, Reminder.of(Reminder.Kind.GLASSES)));

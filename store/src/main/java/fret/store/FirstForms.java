@@ -1,9 +1,9 @@
 package fret.store;
 
-import fret.format.json.FormJson;
 import fret.base.Form;
 import fret.base.Fractions;
 import fret.base.Said;
+import fret.format.json.FormJson;
 import fret.instrument.Finger;
 import fret.mark.Anchor;
 import fret.mark.BowLayer;

@@ -1,7 +1,7 @@
 package fret.store;
 
-import fret.format.json.FormJson;
 import fret.base.Form;
+import fret.format.json.FormJson;
 import fret.mark.Anchor;
 import fret.mark.Layer;
 import fret.mark.Marks;

@@ -1,8 +1,8 @@
 package fret.store;
 
-import fret.format.json.FormJson;
 import fret.base.Form;
 import fret.drill.DrillKind;
+import fret.format.json.FormJson;
 import fret.journal.Breakage;
 import fret.journal.JournalEntry;
 import fret.journal.Verdict;
@@ -663,9 +663,9 @@ public final class SqliteLibrary implements Library {
 
   static int putSetting(Handle h, String name, String value) {
     return h.execute(
-                "INSERT INTO setting (name, value) VALUES (?, ?) ON CONFLICT (name) DO UPDATE SET value = excluded.value",
-                name,
-                value);
+        "INSERT INTO setting (name, value) VALUES (?, ?) ON CONFLICT (name) DO UPDATE SET value = excluded.value",
+        name,
+        value);
   }
 
   @Override

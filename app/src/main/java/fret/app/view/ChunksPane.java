@@ -24,19 +24,19 @@ import fret.shelf.Audition;
 import fret.tempo.Level;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.List;
-import javafx.scene.control.ScrollPane;
-import javafx.geometry.Insets;
-import javafx.application.Platform;
-import java.util.Map;
 import java.util.EnumMap;
+import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.BiFunction;
+import javafx.application.Platform;
+import javafx.geometry.Insets;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.FlowPane;
@@ -404,8 +404,7 @@ final class ChunksPane {
     filling = false;
     Optional<Chunk> bars = chunk().filter(c -> c.kind() == Chunk.Kind.BARS);
     Session s = studio.shown();
-    boolean lines =
-        s != null && bars.filter(c -> new ChunkDecisions(s).hasLines(c)).isPresent();
+    boolean lines = s != null && bars.filter(c -> new ChunkDecisions(s).hasLines(c)).isPresent();
     layers.forEach(
         (way, b) -> {
           boolean line = way == Way.UPPER || way == Way.LOWER;
@@ -441,8 +440,7 @@ final class ChunksPane {
       double at = scroll.getVvalue() * all;
       boolean seen =
           row.getBoundsInParent().getMinY() >= at
-              && row.getBoundsInParent().getMaxY()
-                  <= at + scroll.getViewportBounds().getHeight();
+              && row.getBoundsInParent().getMaxY() <= at + scroll.getViewportBounds().getHeight();
       if (!seen) {
         scroll.setVvalue(Math.max(0, Math.min(1, top / all)));
       }

@@ -1,6 +1,5 @@
 package fret.app.view;
 
-import static fret.app.command.Action.command;
 import static fret.app.command.Action.key;
 import static fret.app.command.Action.shift;
 
@@ -60,8 +59,7 @@ final class LeftHandView extends StripArea {
   private final Map<Tab, Button> tabs = new EnumMap<>(Tab.class);
   private final NotePane note;
   private final OrnamentPane ornaments;
-  private final Button unkept =
-      Parts.button("", "unkept", this::nextUnkept, "small", "warning");
+  private final Button unkept = Parts.button("", "unkept", this::nextUnkept, "small", "warning");
   private boolean showing;
 
   LeftHandView(Areas.Room room) {

@@ -1,11 +1,11 @@
 package fret.app.view;
 
 import fret.app.command.Action;
+import fret.app.viewmodel.Asking;
 import fret.app.viewmodel.Beating;
 import fret.app.viewmodel.BowModel;
-import fret.app.viewmodel.Hearing;
-import fret.app.viewmodel.Asking;
 import fret.app.viewmodel.Deeds;
+import fret.app.viewmodel.Hearing;
 import fret.app.viewmodel.LeftHandModel;
 import fret.app.viewmodel.PaperModel;
 import fret.app.viewmodel.PracticeModel;
@@ -231,8 +231,7 @@ public final class MainView extends BorderPane {
   }
 
   private Action answer(String id, KeyCode code, int which) {
-    return Action.of(
-            id, "everywhere", Action.command(code), () -> studio.asking().answer(which))
+    return Action.of(id, "everywhere", Action.command(code), () -> studio.asking().answer(which))
         .when(() -> studio.asking().askedProperty().get().isPresent());
   }
 

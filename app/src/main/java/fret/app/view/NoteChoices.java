@@ -47,7 +47,8 @@ final class NoteChoices extends VBox {
       }
       boolean current = now.isPresent() && now.get().samePlace(c.place());
       boolean looked = tried.filter(f -> f.equals(c.whole())).isPresent();
-      String price = current
+      String price =
+          current
               ? Sentences.of(tried.isPresent() ? "note.stands" : "note.now")
               : price(c.extraEffort());
       Button pin =
@@ -58,7 +59,10 @@ final class NoteChoices extends VBox {
           looked
               ? Parts.button(Sentences.of("note.back"), "", model::stopTrying, "small")
               : Parts.button(
-                  Sentences.of("note.try"), "look-" + count, () -> model.tryOut(c.whole()), "small");
+                  Sentences.of("note.try"),
+                  "look-" + count,
+                  () -> model.tryOut(c.whole()),
+                  "small");
       look.setAccessibleText(Sentences.of(looked ? "note.back" : "note.try-the"));
       look.setDisable(current);
       getChildren().add(Parts.row(6, pin, look));

@@ -5,7 +5,6 @@ import fret.app.viewmodel.Studio;
 import fret.app.words.Sentences;
 import fret.engraving.Page;
 import java.io.File;
-import java.util.Optional;
 import javafx.scene.Node;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;

@@ -42,6 +42,7 @@ final class PartView implements AreaView {
   static final String WRITING = "writing";
 
   private final Studio studio;
+
   /** What the strip keeps beside a long list. */
   private static final double BESIDE_LIST = 0.36;
 

@@ -70,8 +70,8 @@ final class Parts {
   }
 
   /**
-   * Calls back when a text was entered: at Enter, and when the focus leaves. Escape brings back what
-   * stood there.
+   * Calls back when a text was entered: at Enter, and when the focus leaves. Escape brings back
+   * what stood there.
    */
   static void onCommit(TextField field, Runnable action) {
     field.setOnAction(e -> action.run());

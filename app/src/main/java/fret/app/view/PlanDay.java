@@ -3,8 +3,8 @@ package fret.app.view;
 import fret.app.viewmodel.Studio;
 import fret.app.words.Days;
 import fret.app.words.Sentences;
-import fret.base.Said;
 import fret.app.words.Words;
+import fret.base.Said;
 import fret.plan.Budget;
 import fret.plan.Move;
 import fret.plan.PracticePlan;
@@ -85,8 +85,7 @@ final class PlanDay {
                 studio
                     .plans()
                     .saveBudget(
-                        Said.of(
-                            "deed.minutes", Days.of(d.date(), studio.today()), count),
+                        Said.of("deed.minutes", Days.of(d.date(), studio.today()), count),
                         studio.plans().budget().with(d.date(), count)));
   }
 
@@ -109,9 +108,7 @@ final class PlanDay {
               for (int i = 0; i < ILL_DAYS; i++) {
                 b = b.with(d.date().plusDays(i), 0);
               }
-              studio
-                  .plans()
-                  .saveBudget(Said.of("deed.ill", Days.of(d.date(), studio.today())), b);
+              studio.plans().saveBudget(Said.of("deed.ill", Days.of(d.date(), studio.today())), b);
               studio.tell(Sentences.of("plan.ill.told", Days.of(d.date(), studio.today())));
             });
   }

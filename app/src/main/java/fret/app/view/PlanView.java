@@ -154,7 +154,11 @@ final class PlanView extends VBox implements AreaView {
     try {
       int asked = Integer.parseInt(f.getText().strip());
       if (asked != b.usual().get(d)) {
-        studio.plans().saveBudget(Said.of("deed.weekday", d.getDisplayName(TextStyle.FULL, Locale.UK), asked), b.with(d, asked));
+        studio
+            .plans()
+            .saveBudget(
+                Said.of("deed.weekday", d.getDisplayName(TextStyle.FULL, Locale.UK), asked),
+                b.with(d, asked));
       }
     } catch (IllegalArgumentException e) {
       studio.tell(Sentences.of("plan.minutes-wrong", Budget.MOST));
@@ -196,7 +200,8 @@ final class PlanView extends VBox implements AreaView {
     String told = p.plan().advice().stream().map(Sentences::of).collect(Collectors.joining(" "));
     String remedy =
         studio.plans().outlookProperty().get().remedy().map(r -> " " + Sentences.of(r)).orElse("");
-    advice.setText(p.plan().feasible() ? told : Sentences.of("plan.honestly", told + remedy));
+    String all = p.plan().feasible() ? told : Sentences.of("plan.honestly", told + remedy);
+    advice.setText(PainPane.line(studio).map(l -> l + " " + all).orElse(all));
     showLadder();
     showClimbs(p);
     List<WeeksView.Day> drawn = new ArrayList<>();

@@ -71,8 +71,7 @@ final class PractiseView extends VBox implements AreaView {
   private final TodayList list;
   private final FlowPane broke = new FlowPane(6, 6);
   private final HBox verdicts;
-  private final HBox pain;
-  private final Label waits = Parts.label("", "warning");
+  private final PainPane pain;
   private final Button start;
   private final Label setOf = Parts.line("", "quiet");
   private final Button cure;
@@ -134,13 +133,8 @@ final class PractiseView extends VBox implements AreaView {
                   () -> tellBroke(b),
                   "small"));
     }
-    pain =
-        Parts.row(
-            10,
-            waits,
-            Parts.button(
-                Sentences.of("practise.nothing-hurts"), "lift-pain", studio.plans()::liftPain));
-    pain.setId("pain");
+    pain = new PainPane(studio);
+    after.setMinHeight(Region.USE_PREF_SIZE);
     habits = new StandHabits(studio, practice, this::habitsChanged);
     VBox side = Parts.card(Sentences.of("practise.today"), today);
     side.setPrefWidth(330);
@@ -150,6 +144,7 @@ final class PractiseView extends VBox implements AreaView {
         new VBox(
             8,
             head,
+            pain,
             hint,
             focusOn,
             music,
@@ -159,7 +154,6 @@ final class PractiseView extends VBox implements AreaView {
             broke,
             tools.asked(),
             after,
-            pain,
             tools.node(),
             habits.node());
     HBox.setHgrow(desk, Priority.ALWAYS);
@@ -169,7 +163,7 @@ final class PractiseView extends VBox implements AreaView {
     VBox page = Parts.page(room2);
     VBox.setVgrow(page, Priority.ALWAYS);
     getChildren().add(page);
-    for (Region hidden : List.of(broke, pain, focusOn)) {
+    for (Region hidden : List.of(broke, focusOn)) {
       shown(hidden, false);
     }
     studio.plans().plannedProperty().addListener(o -> showPain());
@@ -240,12 +234,25 @@ final class PractiseView extends VBox implements AreaView {
   }
 
   private void play() {
+    if (hurts()) {
+      after.setText(Sentences.of("practise.stopped-and"));
+      return;
+    }
     practice.stand().set(studio.preferences().setPlays()).ifPresent(made -> play(made, false));
+  }
+
+  /** What hurt is over for now: nothing plays it on. */
+  private boolean hurts() {
+    Gate g = practice.stand().gateProperty().get();
+    return g != null && g.hurt();
   }
 
   /** Again and again without a pause; it is judged once, as one play. */
   private void loop() {
     stop();
+    if (hurts()) {
+      return;
+    }
     practice.stand().loop().ifPresent(made -> play(made, true));
   }
 
@@ -345,7 +352,10 @@ final class PractiseView extends VBox implements AreaView {
     lastBroke = Breakage.NONE;
     Gate now = practice.stand().gateProperty().get();
     after.setText(now == null ? "" : told(verdict, before, now));
-    ask(verdict == Verdict.MISSED || verdict == Verdict.NEARLY || verdict == Verdict.HURTS);
+    ask(verdict == Verdict.MISSED || verdict == Verdict.NEARLY);
+    if (now != null && now.hurt() && !before.stopped()) {
+      pain.ask();
+    }
     if (goesOn && now != null && !now.stopped()) {
       play();
       ask(true);
@@ -394,6 +404,7 @@ final class PractiseView extends VBox implements AreaView {
     after.setText(
         Sentences.of(
             practice.stand().takeBack() ? "practise.taken-back" : "practise.nothing-to-take"));
+    pain.forget();
     ask(false);
   }
 
@@ -519,7 +530,9 @@ final class PractiseView extends VBox implements AreaView {
     row.setAccessibleText(
         g == null
             ? ""
-            : Sentences.of("practise.in-row", g.cleanInRow(), g.settings().cleanNeeded()));
+            : g.hurt()
+                ? Sentences.of("practise.it-hurt")
+                : Sentences.of("practise.in-row", g.cleanInRow(), g.settings().cleanNeeded()));
     left.setText(Sentences.of("practise.left", Math.round(practice.minutesLeft())));
   }
 
@@ -543,6 +556,9 @@ final class PractiseView extends VBox implements AreaView {
 
   /** Clean tries as filled marks, those still asked for as hollow ones. */
   private static String tries(Gate g, OnStand s) {
+    if (g.hurt()) {
+      return Sentences.of("practise.it-hurt");
+    }
     int needed =
         s != null && s.drill().kind() != DrillKind.STRAIGHT ? 1 : g.settings().cleanNeeded();
     int clean = Math.min(needed, g.stopped() ? needed : g.cleanInRow());
@@ -555,11 +571,7 @@ final class PractiseView extends VBox implements AreaView {
   }
 
   private void showPain() {
-    var planned = studio.plans().plannedProperty().get();
-    int held = planned == null ? 0 : planned.held();
-    shown(pain, held > 0);
-    waits.setText(
-        held == 0 ? "" : Sentences.of(held == 1 ? "practise.hurt.one" : "practise.hurt", held));
+    pain.show();
     showGate();
   }
 
@@ -574,7 +586,7 @@ final class PractiseView extends VBox implements AreaView {
 
   @Override
   public List<Action> actions() {
-    List<Action> all = new ArrayList<>();
+    List<Action> all = new ArrayList<>(pain.actions());
     for (int i = 0; i < BROKE_KEYS.size(); i++) {
       Breakage b = Breakage.values()[i + 1];
       all.add(

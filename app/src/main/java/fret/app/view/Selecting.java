@@ -62,8 +62,7 @@ final class Selecting {
     int from = Math.max(0, selection.firstSelected());
     int to = Math.max(from, Math.min(last, selection.lastSelected()));
     strip.select(s.resolved().notes().get(selected).slice());
-    strip.selectRange(
-        s.resolved().notes().get(from).slice(), s.resolved().notes().get(to).slice());
+    strip.selectRange(s.resolved().notes().get(from).slice(), s.resolved().notes().get(to).slice());
     return true;
   }
 
@@ -78,8 +77,7 @@ final class Selecting {
   }
 
   private static KeyCombination far(KeyCode code) {
-    return new KeyCodeCombination(
-        code, KeyCombination.SHORTCUT_DOWN, KeyCombination.SHIFT_DOWN);
+    return new KeyCodeCombination(code, KeyCombination.SHORTCUT_DOWN, KeyCombination.SHIFT_DOWN);
   }
 
   private static Action on(String id, KeyCombination keys, Runnable handler) {

@@ -118,7 +118,9 @@ final class ShelfView extends VBox implements AreaView {
     asked.setText(
         any
             ? Sentences.of("shelf.due", Math.round(day.get().minutes()))
-            : Sentences.of(p == null ? "shelf.planning" : "shelf.nothing-is"));
+            : p == null
+                ? Sentences.of("shelf.planning")
+                : PainPane.line(studio).orElseGet(() -> Sentences.of("shelf.nothing-is")));
     if (!any) {
       return;
     }

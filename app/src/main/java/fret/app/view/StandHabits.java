@@ -90,9 +90,7 @@ final class StandHabits {
     CheckBox mocks = new CheckBox(Sentences.of("practise.mocks"));
     mocks.setId("mocks-recorded");
     mocks.setSelected(studio.preferences().recordsMocks());
-    mocks
-        .selectedProperty()
-        .addListener(o -> studio.setRecordsMocks(mocks.isSelected()));
+    mocks.selectedProperty().addListener(o -> studio.setRecordsMocks(mocks.isSelected()));
     ComboBox<Counted> counted = new ComboBox<>();
     counted.getItems().setAll(Counted.values());
     counted.setConverter(Parts.named(c -> Sentences.of("click.counts." + c)));
@@ -117,9 +115,7 @@ final class StandHabits {
         .addListener(
             o -> {
               plays.getValueFactory().setValue(studio.preferences().setPlays());
-              needed
-                  .getValueFactory()
-                  .setValue(studio.plans().habits().gate().cleanNeeded());
+              needed.getValueFactory().setValue(studio.plans().habits().gate().cleanNeeded());
               slower.setSelected(studio.plans().habits().gate().slowerAfterMiss());
               mocks.setSelected(studio.preferences().recordsMocks());
               pedal.setValue(studio.preferences().pedal());

@@ -6,13 +6,13 @@ import static fret.app.command.Action.shift;
 
 import fret.app.command.Action;
 import fret.app.viewmodel.Hearing;
+import fret.app.viewmodel.LeftHandModel;
 import fret.app.viewmodel.NoteDecisions;
 import fret.app.viewmodel.Studio;
 import fret.app.widget.StripView;
 import fret.mark.Reminder;
 import fret.mark.ReminderLayer;
 import fret.score.Signs;
-import fret.app.viewmodel.LeftHandModel;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Supplier;
@@ -36,17 +36,14 @@ final class StripKeys {
   }
 
   /** From note to note and bar to bar, selecting or not, larger and smaller. */
-  static List<Action> moving(
-      Studio studio, LeftHandModel selection, Supplier<StripView> strip) {
+  static List<Action> moving(Studio studio, LeftHandModel selection, Supplier<StripView> strip) {
     List<Action> all = new ArrayList<>(Selecting.actions(selection));
     all.add(Action.of("next-note", PLACE, key(KeyCode.RIGHT), () -> step(studio, 1)));
     all.add(Action.of("previous-note", PLACE, key(KeyCode.LEFT), () -> step(studio, -1)));
     all.add(Action.of("next-bar", PLACE, command(KeyCode.RIGHT), () -> studio.selectBar(1)));
     all.add(Action.of("previous-bar", PLACE, command(KeyCode.LEFT), () -> studio.selectBar(-1)));
-    all.add(
-        Action.of("zoom-in", PLACE, command(KeyCode.EQUALS), () -> strip.get().zoom(1.12)));
-    all.add(
-        Action.of("zoom-out", PLACE, command(KeyCode.MINUS), () -> strip.get().zoom(1 / 1.12)));
+    all.add(Action.of("zoom-in", PLACE, command(KeyCode.EQUALS), () -> strip.get().zoom(1.12)));
+    all.add(Action.of("zoom-out", PLACE, command(KeyCode.MINUS), () -> strip.get().zoom(1 / 1.12)));
     return all;
   }
 

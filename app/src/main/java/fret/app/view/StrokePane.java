@@ -315,10 +315,7 @@ final class StrokePane extends Cards {
   private void showTurned(BowModel.Turned t, String other) {
     Button look =
         Parts.button(
-            Sentences.of("fingerings.try-it"),
-            "try-turned",
-            () -> model.tryOut(t.arm()),
-            "small");
+            Sentences.of("fingerings.try-it"), "try-turned", () -> model.tryOut(t.arm()), "small");
     Button take = Parts.button(Sentences.of("bow.turn"), "turn", model.decisions()::turn, "small");
     turned
         .getChildren()

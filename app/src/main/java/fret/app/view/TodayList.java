@@ -41,7 +41,11 @@ final class TodayList extends VBox {
       getChildren().add(row(item, i));
     }
     if (practice.items().isEmpty()) {
-      getChildren().add(Parts.label(Sentences.of("practise.nothing-is-due"), "quiet"));
+      boolean rests = practice.isRest();
+      getChildren()
+          .add(
+              Parts.label(
+                  Sentences.of(rests ? "practise.rest" : "practise.nothing-is-due"), "quiet"));
     }
   }
 

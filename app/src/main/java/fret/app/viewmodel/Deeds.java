@@ -109,7 +109,8 @@ public final class Deeds {
 
   /** Whether the last thing that was done is a step of a passage: typing may go on from it. */
   boolean isStepOf(long passageId) {
-    return done.isEmpty() || last().filter(d -> d.isStep() && d.passageId() == passageId).isPresent();
+    return done.isEmpty()
+        || last().filter(d -> d.isStep() && d.passageId() == passageId).isPresent();
   }
 
   /**
@@ -126,7 +127,11 @@ public final class Deeds {
         () -> library.apply(deed),
         stored -> {
           underWay--;
-          done.replaceAll(d -> d == deed ? stored : d);
+          // Stored in the order of their deciding: the first that is alike is this one.
+          int at = done.indexOf(deed);
+          if (at >= 0) {
+            done.set(at, stored);
+          }
           changed();
           then.accept(stored);
           studio.follow(stored.parts());
@@ -175,8 +180,7 @@ public final class Deeds {
   public String told(Deed deed) {
     String name = Sentences.of(deed.name());
     String title = studio.title(deed.passageId());
-    boolean other =
-        studio.session() == null || studio.session().passage().id() != deed.passageId();
+    boolean other = studio.session() == null || studio.session().passage().id() != deed.passageId();
     return title.isEmpty() || !other ? name : Sentences.of("undo.in", name, title);
   }
 

@@ -101,9 +101,7 @@ public final class JournalModel {
   private String bars(long passage, Anchor.Stretch s) {
     String from = bar(passage, s.from().barIndex());
     String to = bar(passage, s.to().barIndex());
-    return from.equals(to)
-        ? Sentences.of("chunk.bar", from)
-        : Sentences.of("chunk.bars", from, to);
+    return from.equals(to) ? Sentences.of("chunk.bar", from) : Sentences.of("chunk.bars", from, to);
   }
 
   /** The printed number where the page is open, else the place of the bar. */

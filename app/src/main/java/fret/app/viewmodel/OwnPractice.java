@@ -12,8 +12,8 @@ import fret.journal.Cure;
 import fret.plan.PracticePlan;
 import fret.plan.PracticePlan.Item;
 import fret.score.Score;
-import fret.session.Covered;
 import fret.score.SoundingNote;
+import fret.session.Covered;
 import fret.session.NoteRange;
 import fret.session.Runs;
 import fret.session.Session;
@@ -146,7 +146,8 @@ public final class OwnPractice {
     String title =
         whole
             ? Sentences.of("practise.the-whole")
-            : Sentences.of("practise.run.bars", all.get(notes.from()).bar(), all.get(notes.to()).bar());
+            : Sentences.of(
+                "practise.run.bars", all.get(notes.from()).bar(), all.get(notes.to()).bar());
     expected.accept(s.passage().id());
     studio.run(
         "stand",

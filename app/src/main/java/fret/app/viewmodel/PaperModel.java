@@ -29,7 +29,6 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Consumer;
@@ -71,8 +70,7 @@ public final class PaperModel {
 
   /** Whether a saved file shows, in grey, what is only proposed of the fingering. */
   public void setWithProposed(boolean wanted) {
-    proposed =
-        wanted ? MarkedFileWriter.Proposed.MARKED : MarkedFileWriter.Proposed.LEFT_OUT;
+    proposed = wanted ? MarkedFileWriter.Proposed.MARKED : MarkedFileWriter.Proposed.LEFT_OUT;
   }
 
   /** The folder that the open passage's file came from; empty where it is not known. */

@@ -5,7 +5,6 @@ import fret.app.work.Computing.Rank;
 import fret.base.Said;
 import fret.drill.Chunk;
 import fret.journal.JournalEntry;
-import fret.journal.Verdict;
 import fret.mark.Marks;
 import fret.passage.Passage;
 import fret.passage.PracticeSetup;
@@ -135,7 +134,7 @@ public final class Plans {
     saveHabits(Said.of("deed.habits"), habits);
   }
 
-  private void saveHabits(Said name, Planning.Habits habits) {
+  void saveHabits(Said name, Planning.Habits habits) {
     asksWhatChanged = true;
     studio.does(name, 0, studio.preferences().changing(habits));
     update();
@@ -192,18 +191,6 @@ public final class Plans {
             });
   }
 
-  /** The player says that nothing hurts any more: what waited comes back into the plan. */
-  public void liftPain() {
-    long newest =
-        studio.journal().stream()
-            .filter(e -> e.verdict() == Verdict.HURTS)
-            .mapToLong(JournalEntry::id)
-            .max()
-            .orElse(0);
-    saveHabits(Said.of("deed.lift"), habits().liftedUpTo(newest));
-    studio.tell(Sentences.of("plan.stretches-are"));
-  }
-
   /**
    * The audition that a new passage is for. A new library gets a date to plan for; the player
    * changes it in the Plan. Called where things are stored.
@@ -234,6 +221,7 @@ public final class Plans {
    */
   public void ensure() {
     isAsked = true;
+    studio.hurting().ask();
     Planning p = planned.get();
     if (p == null || !p.today().equals(studio.today())) {
       update();
@@ -347,8 +335,7 @@ public final class Plans {
 
   /** Saves what the player says of an audition. */
   public void saveAudition(Audition audition) {
-    Optional<Audition> before =
-        auditions.stream().filter(a -> a.id() == audition.id()).findFirst();
+    Optional<Audition> before = auditions.stream().filter(a -> a.id() == audition.id()).findFirst();
     does(
         Said.of("plan.saved", audition.name()),
         List.of(new Deed.Date(before, Optional.of(audition))));
@@ -392,9 +379,7 @@ public final class Plans {
     }
     for (Deed.Part part : parts) {
       if (part instanceof Deed.Belongs b) {
-        studio
-            .passages()
-            .replaceAll(p -> p.id() == b.passageId() ? p.withAudition(b.after()) : p);
+        studio.passages().replaceAll(p -> p.id() == b.passageId() ? p.withAudition(b.after()) : p);
       }
     }
     update();

@@ -85,6 +85,11 @@ public final class PracticeModel {
     return today.isOver();
   }
 
+  /** Whether today is for rest because something hurts. */
+  public boolean isRest() {
+    return studio.hurting().care().rests();
+  }
+
   /** Minutes of today's items that are not done. */
   public double minutesLeft() {
     return today.minutesLeft();

@@ -1,9 +1,8 @@
 package fret.app.viewmodel;
 
 import fret.app.words.Sentences;
-import fret.base.Said;
-import fret.session.Decisions;
 import fret.app.work.Computing.Rank;
+import fret.base.Said;
 import fret.drill.Approach;
 import fret.drill.Drill;
 import fret.drill.DrillKind;
@@ -18,6 +17,7 @@ import fret.score.Resolver;
 import fret.score.Score;
 import fret.score.Slice;
 import fret.session.BounceSwitch;
+import fret.session.Decisions;
 import fret.session.Session;
 import fret.shelf.Planning;
 import fret.sound.ClickLine;
@@ -342,6 +342,9 @@ public final class Stand {
       if (counts && (s.climbs() || i == 0)) {
         advance(s, verdict);
       }
+    }
+    if (verdict == Verdict.HURTS) {
+      studio.hurting().judged();
     }
     mine.write(tries);
     tryStarted = now.get();

@@ -15,9 +15,9 @@ import fret.passage.ScoreReader;
 import fret.passage.Setup;
 import fret.plan.Pedal;
 import fret.score.Score;
+import fret.score.SoundingNote;
 import fret.session.Change;
 import fret.session.Decisions;
-import fret.score.SoundingNote;
 import fret.session.MarkedFileWriter;
 import fret.session.NoteRange;
 import fret.session.Printer;
@@ -107,6 +107,7 @@ public final class Studio {
   private final Preferences preferences;
   private final Deeds deeds;
   private final Asking asking = new Asking();
+  private final Hurting hurting;
   private final Plans plans;
   private final Openings openings;
   private final TodaySheet todaySheet;
@@ -159,6 +160,7 @@ public final class Studio {
     this.todaySheet = new TodaySheet(this, library, printer);
     this.paper = new PaperModel(this, library, writer, printer);
     this.tries = new Tries(this, library, storing);
+    this.hurting = new Hurting(this);
     passages.setAll(library.passages());
     library.unread().stream().findFirst().ifPresent(this::left);
   }
@@ -476,6 +478,11 @@ public final class Studio {
     deeds.redo();
   }
 
+  /** What hurts. */
+  public Hurting hurting() {
+    return hurting;
+  }
+
   /** What the player is asked. */
   public Asking asking() {
     return asking;
@@ -567,7 +574,9 @@ public final class Studio {
     barBeside(direction).ifPresent(bar -> select(bar.from()));
   }
 
-  /** The notes of the next (+1) or previous (-1) bar that has some; bars of rest are passed over. */
+  /**
+   * The notes of the next (+1) or previous (-1) bar that has some; bars of rest are passed over.
+   */
   Optional<NoteRange> barBeside(int direction) {
     Session now = shown();
     if (now == null || selected.get() < 0) {
@@ -576,7 +585,9 @@ public final class Studio {
     List<SoundingNote> notes = now.resolved().notes();
     int here = notes.get(selected.get()).key().barIndex();
     int at = selected.get();
-    while (at >= 0 && at < notes.size() && (notes.get(at).key().barIndex() - here) * direction <= 0) {
+    while (at >= 0
+        && at < notes.size()
+        && (notes.get(at).key().barIndex() - here) * direction <= 0) {
       at += direction;
     }
     if (at < 0 || at >= notes.size()) {

@@ -119,6 +119,7 @@ final class Today {
                     p.request().budget(),
                     p.request().moves(),
                     p.habits(),
+                    p.care(),
                     p.held(),
                     p.entries().values().stream()
                         .flatMap(e -> e.goal().units().stream().map(u -> e.goal().id() + u.id()))

@@ -97,7 +97,10 @@ public final class Tries {
   /** A try as it is named where it can be taken back. */
   static Said name(JournalEntry e) {
     return Said.of(
-        "deed.try", Said.of("verdict." + e.verdict()), Math.round(e.perMinute()), e.chunkId().replace('-', ' '));
+        "deed.try",
+        Said.of("verdict." + e.verdict()),
+        Math.round(e.perMinute()),
+        e.chunkId().replace('-', ' '));
   }
 
   /** A try is told otherwise, as something of its own that can be taken back. */

@@ -8,15 +8,15 @@ import fret.intonation.Temperament;
 import fret.intonation.Tuned;
 import fret.intonation.TuningSetup;
 import fret.mark.Strand;
-import fret.session.Ear;
 import fret.score.SoundingNote;
+import fret.session.Ear;
 import fret.session.Session;
 import fret.session.Strands;
 import fret.sound.PassagePlayer;
 import java.util.Optional;
-import org.apache.commons.numbers.fraction.Fraction;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
+import org.apache.commons.numbers.fraction.Fraction;
 
 /** What the ear is helped with: the tuned passage, its harmony from all parts, and their sounds. */
 public final class TuningModel {

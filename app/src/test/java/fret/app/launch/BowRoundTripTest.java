@@ -33,7 +33,8 @@ class BowRoundTripTest {
   }
 
   private static Session session(byte[] file, InstrumentType type) throws Exception {
-    Score score = MusicXmlReader.read("part.musicxml", MusicXmlFile.open("part.musicxml", file), "").value();
+    Score score =
+        MusicXmlReader.read("part.musicxml", MusicXmlFile.open("part.musicxml", file), "").value();
     Passage.Settings settings =
         new Passage.Settings(
             "", new Tempo(Beat.QUARTER, 60), Setup.usual(type), Reading.PLAIN, false);
@@ -76,7 +77,8 @@ class BowRoundTripTest {
     byte[] file = demo("giants-stairs.musicxml");
     Session s = session(file, InstrumentType.BASS);
     Session mine = after(s, BowDecisions.slur(s, 1, 2).orElseThrow());
-    Session opened = session(FretApplication.FORMATS.write(mine, file, Proposed.LEFT_OUT), InstrumentType.BASS);
+    Session opened =
+        session(FretApplication.FORMATS.write(mine, file, Proposed.LEFT_OUT), InstrumentType.BASS);
     assertThat(slurred(opened).get(2)).isTrue();
     assertThat(opened.bowing().strokeAt(1).orElseThrow().toMoment()).isEqualTo(2);
   }
@@ -86,7 +88,9 @@ class BowRoundTripTest {
     byte[] file = demo("lantern-dance.musicxml");
     Session s = session(file, InstrumentType.VIOLIN);
     Session adopted = after(s, BowVersions.adopt(s, s.bowing()));
-    Session opened = session(FretApplication.FORMATS.write(adopted, file, Proposed.LEFT_OUT), InstrumentType.VIOLIN);
+    Session opened =
+        session(
+            FretApplication.FORMATS.write(adopted, file, Proposed.LEFT_OUT), InstrumentType.VIOLIN);
     assertThat(opened.bowing().differsFrom(s.bowing())).isEmpty();
     long marks =
         opened.score().events().stream().filter(e -> e.signs().bow() != Signs.Bow.NONE).count();
@@ -103,7 +107,8 @@ class BowRoundTripTest {
     for (int i = 0; i < 4; i++) {
       mine = after(mine, BowDecisions.longer(mine, 3, -1).orElseThrow());
     }
-    Session opened = session(FretApplication.FORMATS.write(mine, file, Proposed.LEFT_OUT), InstrumentType.BASS);
+    Session opened =
+        session(FretApplication.FORMATS.write(mine, file, Proposed.LEFT_OUT), InstrumentType.BASS);
     assertThat(opened.bowing().moments().get(2).fromLevel()).isEqualTo(2);
     assertThat(opened.bowing().moments().get(3).isDotted()).isTrue();
     int first = mine.bowing().strokeAt(4).orElseThrow().fromMoment();

@@ -43,7 +43,8 @@ class FingeringRoundTripTest {
 
   private static Session session(byte[] file, InstrumentType type, String preset, Marks marks)
       throws Exception {
-    Score score = MusicXmlReader.read("part.musicxml", MusicXmlFile.open("part.musicxml", file), "").value();
+    Score score =
+        MusicXmlReader.read("part.musicxml", MusicXmlFile.open("part.musicxml", file), "").value();
     Passage.Settings settings =
         new Passage.Settings(
             "",
@@ -84,7 +85,8 @@ class FingeringRoundTripTest {
     Session mine = session(file, type, preset, Marks.NONE);
     for (byte[] saved :
         List.of(
-            FretApplication.FORMATS.write(mine, file, Proposed.MARKED), FretApplication.FORMATS.writePage(mine, Proposed.MARKED))) {
+            FretApplication.FORMATS.write(mine, file, Proposed.MARKED),
+            FretApplication.FORMATS.writePage(mine, Proposed.MARKED))) {
       Session opened = session(saved, type, "sure", Marks.NONE);
       Session printed = session(saved, type, "sure", asPrinted(opened));
       assertThat(printed.fingering().problems()).isEmpty();

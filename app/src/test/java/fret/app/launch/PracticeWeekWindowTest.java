@@ -2,10 +2,10 @@ package fret.app.launch;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import fret.base.Said;
 import fret.drill.DrillKind;
 import fret.journal.JournalEntry;
 import fret.journal.Verdict;
-import fret.base.Said;
 import fret.plan.Budget;
 import fret.plan.PracticePlan.Item;
 import fret.plan.PracticePlan.Kind;

@@ -86,9 +86,10 @@ class PricesTest {
         .isCloseTo(way.effort() - s.fingering().effort(), within(SAID));
     assertThat(next.fingering().notesUnlike(way)).as(told + ": what was tried stands").isZero();
     if (!place.harmonic() && place.replaced().isEmpty()) {
-      Session byKey =
-          after(s, Decisions.pin(s, note, Optional.of(place.finger()), place.string()));
-      assertThat(byKey.fingering().effort()).as(told + " by key").isEqualTo(next.fingering().effort());
+      Session byKey = after(s, Decisions.pin(s, note, Optional.of(place.finger()), place.string()));
+      assertThat(byKey.fingering().effort())
+          .as(told + " by key")
+          .isEqualTo(next.fingering().effort());
     }
   }
 

@@ -87,7 +87,8 @@ class SavedFilesTest {
           (s, n) ->
               Decisions.settings(
                   s, Said.of("target"), x -> x.withTarget(new Tempo(Beat.QUARTER, 60 + n))),
-          (s, n) -> Learning.chunks(s).stream().findFirst().flatMap(c -> Decisions.practised(s, c)));
+          (s, n) ->
+              Learning.chunks(s).stream().findFirst().flatMap(c -> Decisions.practised(s, c)));
 
   private static int slice(Session s, int note) {
     return s.resolved().notes().get(note).slice();
@@ -178,8 +179,7 @@ class SavedFilesTest {
     pitches(saved, after);
     assertThat(after).isEqualTo(before).isNotEmpty();
     Score elsewhere = MusicXmlReader.read(name, MusicXmlFile.open(name, saved), "").value();
-    Session other =
-        Session.of(Passage.of(name, "", s.passage().settings()).withId(1), elsewhere);
+    Session other = Session.of(Passage.of(name, "", s.passage().settings()).withId(1), elsewhere);
     for (int i = 0; i < s.resolved().notes().size(); i++) {
       int note = i;
       Optional<String> digit =
@@ -196,8 +196,7 @@ class SavedFilesTest {
   }
 
   private static void pitches(byte[] file, List<String> into) throws Exception {
-    ScorePartwise read =
-        (ScorePartwise) Marshalling.unmarshal(new ByteArrayInputStream(file));
+    ScorePartwise read = (ScorePartwise) Marshalling.unmarshal(new ByteArrayInputStream(file));
     read.getPart()
         .forEach(
             p ->

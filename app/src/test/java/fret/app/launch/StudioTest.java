@@ -171,7 +171,7 @@ class StudioTest extends OnDemoLibrary {
     assertThat(studio.plans().plannedProperty().get().of(1).orElseThrow().held()).contains(chunk);
     assertThat(studio.plans().plannedProperty().get().plan().days())
         .allMatch(d -> d.items().stream().noneMatch(i -> i.unit().equals(chunk)));
-    does(studio.plans()::liftPain);
+    does(studio.hurting()::allBack);
     assertThat(studio.plans().plannedProperty().get().held()).isZero();
   }
 

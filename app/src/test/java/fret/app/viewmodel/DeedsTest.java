@@ -243,8 +243,7 @@ class DeedsTest {
             () ->
                 studio.journal().stream()
                     .findFirst()
-                    .ifPresent(
-                        e -> studio.tries().correct(e, e.noted("n" + random.nextInt(99)))),
+                    .ifPresent(e -> studio.tries().correct(e, e.noted("n" + random.nextInt(99)))),
             () -> studio.setSetPlays(1 + random.nextInt(9)),
             () ->
                 studio

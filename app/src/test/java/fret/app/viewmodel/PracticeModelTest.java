@@ -321,7 +321,9 @@ class PracticeModelTest {
     assertThat(room.studio.plans().changesProperty().get()).isEmpty();
     room.studio
         .plans()
-        .saveBudget(Said.of("deed.habits"), room.studio.plans().budget().with(room.studio.today().plusDays(1), 0));
+        .saveBudget(
+            Said.of("deed.habits"),
+            room.studio.plans().budget().with(room.studio.today().plusDays(1), 0));
     room.settle();
     List<PlanChange> all = room.studio.plans().changesProperty().get();
     assertThat(all).isNotEmpty();

@@ -48,7 +48,8 @@ public final class KeptDecisions {
 
   private static Node afterTitles(Element root) {
     Node n = root.getFirstChild();
-    while (n != null && !(n instanceof Element e && !BEFORE_IDENTIFICATION.contains(e.getTagName()))) {
+    while (n != null
+        && !(n instanceof Element e && !BEFORE_IDENTIFICATION.contains(e.getTagName()))) {
       n = n.getNextSibling();
     }
     return n;
@@ -76,8 +77,7 @@ public final class KeptDecisions {
         .findFirst();
   }
 
-  private static String name(String file, Document document, String partName)
-      throws UnusableInput {
+  private static String name(String file, Document document, String partName) throws UnusableInput {
     return "fret " + MusicXmlReader.pick(file, document, partName).getAttribute("id");
   }
 }

@@ -168,8 +168,7 @@ public final class MarkWriter {
     String[] digits = digit.split("-", 2);
     Node before = Dom.child(technical, "fingering");
     Element first = made(technical, "fingering", digits[0], proposed);
-    boolean takesOver =
-        before instanceof Element e && e.getAttribute("substitution").equals("yes");
+    boolean takesOver = before instanceof Element e && e.getAttribute("substitution").equals("yes");
     if (digits.length == 1 && takesOver) {
       OwnSigns.add(technical, first, null); // Before it, it would be read as taken over.
       return;

@@ -85,8 +85,7 @@ public final class SignWriter {
     Element dynamics = type == null ? null : Dom.child(type, "dynamics");
     return dynamics != null
         && !Dom.has(direction, "offset")
-        && Dom.children(dynamics).stream()
-            .allMatch(d -> LoudnessLine.level(d.getTagName()) >= 0);
+        && Dom.children(dynamics).stream().allMatch(d -> LoudnessLine.level(d.getTagName()) >= 0);
   }
 
   /** What a player pencilled, where there is a sign for it. */

@@ -54,16 +54,16 @@ final class FileSigns {
 
   // ---- fingers and bow marks -------------------------------------------------------------------
 
-  /** Fingers, strings and bow marks that were decided; what is only proposed on request, as such. */
+  /**
+   * Fingers, strings and bow marks that were decided; what is only proposed on request, as such.
+   */
   Map<NoteKey, NoteMark> marks(boolean withProposed) {
     Map<NoteKey, NoteMark> marks = new HashMap<>();
     for (int i = 0; i < notes().size(); i++) {
       Optional<Signs.Bow> bow = bow(i);
       Optional<FingerMark> decided = decided(i);
       NoteMark mark =
-          decided.isPresent()
-              ? mark(decided.get(), bow)
-              : proposed(i, withProposed, bow);
+          decided.isPresent() ? mark(decided.get(), bow) : proposed(i, withProposed, bow);
       marks.put(inFile(notes().get(i).key()), mark);
     }
     return marks;
@@ -182,7 +182,8 @@ final class FileSigns {
     Map<NoteKey, NoteKey> all = new HashMap<>();
     for (int i = 0; i < notes().size(); i++) {
       int slice = notes().get(i).slice();
-      if (slice > 0 && session.at(SlideLayer.SLIDE, i).filter(w -> w == SlideWish.HEARD).isPresent()) {
+      if (slice > 0
+          && session.at(SlideLayer.SLIDE, i).filter(w -> w == SlideWish.HEARD).isPresent()) {
         int from = session.resolved().slices().get(slice - 1).starting().get(0);
         all.put(inFile(notes().get(from).key()), inFile(notes().get(i).key()));
       }

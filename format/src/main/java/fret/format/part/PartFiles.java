@@ -140,16 +140,13 @@ public final class PartFiles implements ScoreReader, MarkedFileWriter {
       Session session, String file, String partName, byte[] source, Proposed proposed)
       throws UnusableInput {
     Document document = MusicXmlFile.openAsItCame(file, source);
-    Map<NoteKey, Element> elements =
-        MusicXmlReader.readLinked(file, document, partName).elements();
+    Map<NoteKey, Element> elements = MusicXmlReader.readLinked(file, document, partName).elements();
     FileSigns signs = new FileSigns(session);
     MarkWriter.write(elements, signs.marks(proposed == Proposed.MARKED));
     MarkWriter.writeSlurs(elements, signs.slurs());
     SignWriter.write(elements, signs.signs());
     signs.pencilled().forEach((key, all) -> pencil(elements.get(key), all));
-    signs
-        .slides()
-        .forEach((from, to) -> SignWriter.slide(elements.get(from), elements.get(to)));
+    signs.slides().forEach((from, to) -> SignWriter.slide(elements.get(from), elements.get(to)));
     KeptDecisions.write(document, file, partName, MarksForm.of(session.passage().marks()));
     return MarkWriter.bytes(document);
   }

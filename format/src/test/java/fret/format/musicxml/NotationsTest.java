@@ -230,8 +230,7 @@ class NotationsTest {
     String before = text(MusicXmlFile.open("test", file));
     for (String digit : List.of("1", "T", "2-3", "")) {
       Document document = MusicXmlFile.open("test", file);
-      Map<NoteKey, Element> elements =
-          MusicXmlReader.readLinked("test", document, "").elements();
+      Map<NoteKey, Element> elements = MusicXmlReader.readLinked("test", document, "").elements();
       NoteKey only = elements.keySet().iterator().next();
       MarkWriter.write(
           elements,

@@ -4,9 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import fret.base.UnusableInput;
-import fret.format.musicxml.MusicXmlWriter;
 import fret.format.musicxml.MusicXmlFile;
 import fret.format.musicxml.MusicXmlReader;
+import fret.format.musicxml.MusicXmlWriter;
 import fret.instrument.InstrumentType;
 import fret.passage.Passage;
 import fret.passage.Reading;
@@ -82,8 +82,7 @@ class PartFilesTest {
       String written = new String(saved, StandardCharsets.UTF_8);
       String finger = s.fingering().notes().get(0).orElseThrow().digit();
       assertThat(written).contains(printed).contains("<string>3</string>");
-      Score elsewhere =
-          MusicXmlReader.read("x", MusicXmlFile.open("x", saved), "").value();
+      Score elsewhere = MusicXmlReader.read("x", MusicXmlFile.open("x", saved), "").value();
       assertThat(elsewhere.events().get(0).heads().get(0).printedFinger()).isEqualTo(finger);
       Session again = session(saved);
       assertThat(again.page()).as("the page is as it came").isEqualTo(s.page());
