@@ -205,13 +205,32 @@ class HabitsWindowTest extends RealWindow {
     robot.type(KeyCode.M);
     until(() -> practice.stand().gateProperty().get().perMinute() < higher && !studio.isBehind());
     robot.type(KeyCode.H);
+    until(() -> told(robot, "#pain-told").contains("Where does it hurt?"));
+    robot.type(KeyCode.DIGIT3); // The fourth finger,
+    until(() -> told(robot, "#pain-told").contains("How much (fourth finger)?"));
+    robot.type(KeyCode.DIGIT2); // clearly.
     until(
         () ->
-            robot.lookup("#pain").query().isVisible()
+            told(robot, "#pain-told").startsWith("Fourth finger hurts, clearly (today)")
                 && planned().held() > 0
+                && practice.items().isEmpty()
                 && !studio.isBehind());
+    assertThat(told(robot, "#pain-told"))
+        .contains("run-throughs and mock auditions of their bars", "asked first", "teacher");
+    assertThat(told(robot, "#clean-row")).isEqualTo("stopped: it hurts");
+    robot.type(KeyCode.SPACE);
+    assertThat(told(robot, "#tempo")).isNotEmpty();
+    Mockito.verify(player, Mockito.times(1)).start(Mockito.any(), Mockito.any(), Mockito.any());
+    robot.interact(() -> robot.lookup("#pain-light").<javafx.scene.control.Button>query().fire());
+    until(() -> planned().care().light() && !studio.isBehind());
+    assertThat(planned().plan().days().get(0).minutes())
+        .isLessThanOrEqualTo(planned().budget().on(studio.today()) / 3.0);
     robot.interact(() -> robot.lookup("#lift-pain").<javafx.scene.control.Button>query().fire());
     until(() -> planned().held() == 0 && !studio.isBehind());
     assertThat(robot.lookup("#pain").query().isVisible()).isFalse();
+  }
+
+  private static String told(FxRobot robot, String id) {
+    return robot.lookup(id).<javafx.scene.control.Label>query().getText();
   }
 }

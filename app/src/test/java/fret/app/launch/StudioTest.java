@@ -169,7 +169,10 @@ class StudioTest extends OnDemoLibrary {
     String chunk = straight(practice);
     does(() -> practice.stand().judge(Verdict.HURTS, Breakage.TENSION));
     assertThat(studio.plans().plannedProperty().get().of(1).orElseThrow().held()).contains(chunk);
-    assertThat(studio.plans().plannedProperty().get().plan().days())
+    Planning waits = studio.plans().plannedProperty().get();
+    assertThat(waits.plan().days().get(0).items()).as("the day is over").isEmpty();
+    assertThat(waits.plan().days())
+        .filteredOn(d -> d.date().isBefore(waits.care().over()))
         .allMatch(d -> d.items().stream().noneMatch(i -> i.unit().equals(chunk)));
     does(studio.hurting()::allBack);
     assertThat(studio.plans().plannedProperty().get().held()).isZero();
