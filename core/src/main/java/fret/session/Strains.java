@@ -92,7 +92,7 @@ final class Strains {
     for (NoteFinger f : stopped) {
       all = all.and(finger(f, times.durationMs(s.index()), trills(f.note())));
     }
-    all = all.and(chord(s, stopped));
+    all = all.and(chord(stopped));
     double rate = s.index() == 0 ? 0 : rate(s.index());
     boolean moves = !stopped.isEmpty() && !repeats(s);
     return rate >= FAST && moves
@@ -124,7 +124,7 @@ final class Strains {
     return session.resolved().notes().get(note).trill();
   }
 
-  private Strain chord(Slice s, List<NoteFinger> stopped) {
+  private static Strain chord(List<NoteFinger> stopped) {
     if (stopped.size() < 2) {
       return Strain.NONE;
     }

@@ -2,12 +2,22 @@ package fret.app.device;
 
 import fret.sound.ClickTrack;
 import javax.sound.sampled.AudioFormat;
+import javax.sound.sampled.AudioSystem;
+import javax.sound.sampled.DataLine;
+import javax.sound.sampled.SourceDataLine;
 
 /** Samples as sound cards take them: 16 bits, one channel, the low byte first. */
 final class Pcm {
   static final AudioFormat FORMAT = new AudioFormat(ClickTrack.SAMPLE_RATE, 16, 1, true, false);
 
+  private static final DataLine.Info OUTPUT = new DataLine.Info(SourceDataLine.class, FORMAT);
+
   private Pcm() {}
+
+  /** Whether this computer has something to sound with. */
+  static boolean hasOutput() {
+    return AudioSystem.isLineSupported(OUTPUT);
+  }
 
   /**
    * Turns samples into bytes.

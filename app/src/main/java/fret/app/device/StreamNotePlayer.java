@@ -48,6 +48,6 @@ public final class StreamNotePlayer implements NotePlayer {
 
   @Override
   public String description() {
-    return silent ? "no sound device: typed notes are silent" : "sound card";
+    return silent || !Pcm.hasOutput() ? "no sound device: typed notes are silent" : "sound card";
   }
 }

@@ -80,6 +80,6 @@ public final class StreamPassagePlayer implements PassagePlayer {
 
   @Override
   public String description() {
-    return silent ? "no sound device: it plays in silence" : "sound card";
+    return silent || !Pcm.hasOutput() ? "no sound device: it plays in silence" : "sound card";
   }
 }

@@ -6,6 +6,7 @@ import fret.app.words.Sentences;
 import fret.app.words.Words;
 import fret.session.Session;
 import fret.shelf.Take;
+import fret.take.Expected;
 import fret.take.Fault;
 import fret.take.Fault.Kind;
 import fret.take.Planting;
@@ -13,6 +14,7 @@ import fret.take.SimulatedPlayer.Style;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Function;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.Spinner;
@@ -114,6 +116,7 @@ final class SimulatedPane extends Cards {
   }
 
   private void list() {
+    model.inputs().setFaults(planted(List.copyOf(faults)));
     asked.getChildren().clear();
     if (faults.isEmpty()) {
       asked.getChildren().add(Parts.label(Sentences.of("take.simulated.clean"), "quiet"));
@@ -134,20 +137,23 @@ final class SimulatedPane extends Cards {
   }
 
   private void play() {
-    model.simulate(
-        expected -> {
-          List<Fault> all = new ArrayList<>();
-          for (Asked a : faults) {
-            for (int b = 0; b < expected.bars().size(); b++) {
-              if (expected.bars().get(b).number().equals(a.bar())) {
-                Optional<Fault> there = Planting.inBar(expected, a.kind(), b, a.amount());
-                there.ifPresent(all::add);
-                break;
-              }
-            }
+    model.simulate(planted(List.copyOf(faults)), Style.USUAL.withSeed(seed++));
+  }
+
+  /** The faults at their places of what is expected. */
+  private static Function<Expected, List<Fault>> planted(List<Asked> faults) {
+    return expected -> {
+      List<Fault> all = new ArrayList<>();
+      for (Asked a : faults) {
+        for (int b = 0; b < expected.bars().size(); b++) {
+          if (expected.bars().get(b).number().equals(a.bar())) {
+            Optional<Fault> there = Planting.inBar(expected, a.kind(), b, a.amount());
+            there.ifPresent(all::add);
+            break;
           }
-          return all;
-        },
-        Style.USUAL.withSeed(seed++));
+        }
+      }
+      return all;
+    };
   }
 }

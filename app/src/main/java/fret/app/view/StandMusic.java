@@ -18,6 +18,7 @@ import javafx.scene.image.Image;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
+import javafx.scene.shape.Rectangle;
 
 /** What is read at the stand: notation, or the frames of the picture where no note is written. */
 final class StandMusic extends StackPane {
@@ -42,6 +43,11 @@ final class StandMusic extends StackPane {
     VBox.setVgrow(this, Priority.ALWAYS);
     getChildren().addAll(strip, picture);
     setMinHeight(0);
+    // Where there is little room it shows less, and paints over nothing else.
+    Rectangle sight = new Rectangle();
+    sight.widthProperty().bind(widthProperty());
+    sight.heightProperty().bind(heightProperty());
+    setClip(sight);
   }
 
   /** What is on the stand now. */

@@ -4,6 +4,7 @@ import static fret.app.command.Action.key;
 import static fret.app.command.Action.shift;
 
 import fret.app.command.Action;
+import fret.app.viewmodel.Inputs;
 import fret.app.viewmodel.TakesModel;
 import fret.app.viewmodel.TakesModel.Checked;
 import fret.app.words.Sentences;
@@ -89,6 +90,20 @@ final class TakesView extends StripArea {
     return Action.of(id, "takes", key(code), handler);
   }
 
+  /** Where a take is recorded from. */
+  private ComboBox<Inputs.Source> input() {
+    ComboBox<Inputs.Source> from = new ComboBox<>();
+    from.getItems().setAll(Inputs.Source.values());
+    from.setConverter(Parts.named(s -> Sentences.of("take.input." + s)));
+    from.setValue(model.inputs().source());
+    from.setId("take-input");
+    from.setAccessibleText(Sentences.of("take.input"));
+    from.setMinWidth(120);
+    from.setPrefWidth(150);
+    from.valueProperty().addListener((o, a, s) -> model.inputs().use(s));
+    return from;
+  }
+
   private Region tools() {
     which.setId("take-which");
     which.setAccessibleText(Sentences.of("take.which"));
@@ -121,6 +136,7 @@ final class TakesView extends StripArea {
         Parts.row(
             10,
             record,
+            input(),
             Parts.button(
                 Sentences.of("take.bring-in"),
                 "take-bring-in",

@@ -61,6 +61,7 @@ public final class TakesModel {
   private final PassagePlayer player;
   private final SoundFiles sounds;
   private final TakeEntries entries;
+  private final Inputs inputs;
   private final TakeInput input;
   private final TakeSound sound;
   private final ReadOnlyObjectWrapper<List<Take>> takes = new ReadOnlyObjectWrapper<>(List.of());
@@ -89,7 +90,8 @@ public final class TakesModel {
     this.sounds = sounds;
     this.entries = new TakeEntries(studio, checked::get);
     this.sound = new TakeSound(studio, selection, player, sounds);
-    this.input = new TakeInput(studio, microphone, player::stop, this::expected, this::recorded);
+    this.inputs = new Inputs(studio, microphone, () -> expected(studio.shown()));
+    this.input = new TakeInput(studio, inputs, player::stop, this::expected, this::recorded);
     studio.shownProperty().addListener(o -> follow());
   }
 
@@ -351,7 +353,8 @@ public final class TakesModel {
   /** What was recorded belongs to the passage that was open when it began. */
   private void recorded(TakeInput.Recorded r) {
     String name = r.called().orElseGet(() -> Sentences.of("take.recorded", takes.get().size() + 1));
-    keep(r.of(), name, Whose.OWN, () -> sounds.wav(r.samples(), ClickTrack.SAMPLE_RATE));
+    Whose whose = inputs.source() == Inputs.Source.SIMULATED ? Whose.SIMULATED : Whose.OWN;
+    keep(r.of(), name, whose, () -> sounds.wav(r.samples(), ClickTrack.SAMPLE_RATE));
   }
 
   // ---- keeping in order ----------------------------------------------------------------------
@@ -413,6 +416,11 @@ public final class TakesModel {
   /** How takes are heard. */
   public TakeSound sound() {
     return sound;
+  }
+
+  /** What is recorded from. */
+  public Inputs inputs() {
+    return inputs;
   }
 
   /** What is recorded, and held. */

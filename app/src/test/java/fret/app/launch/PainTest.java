@@ -53,8 +53,7 @@ class PainTest {
   private static Learning learning(String part, long id) throws Exception {
     try (InputStream in = PainTest.class.getResourceAsStream(part)) {
       Score score = new PartFiles().read(part, in.readAllBytes(), "").value();
-      Session s =
-          Session.of(NewPassage.of(part, "", score, Reading.PLAIN).withId(id), score);
+      Session s = Session.of(NewPassage.of(part, "", score, Reading.PLAIN).withId(id), score);
       return Learning.of(s, Planning.Habits.USUAL.ladder(), 0);
     }
   }
@@ -62,8 +61,7 @@ class PainTest {
   private static Planning plan(List<JournalEntry> journal, Told told, LocalDate today) {
     Map<Goal.Id, Audition> dates = new java.util.HashMap<>();
     for (Learning l : shelf) {
-      l.sections()
-          .forEach(x -> dates.put(x.id(), new Audition(1, "", TODAY.plusDays(12), TODAY)));
+      l.sections().forEach(x -> dates.put(x.id(), new Audition(1, "", TODAY.plusDays(12), TODAY)));
     }
     return Planning.of(
         shelf,
@@ -78,17 +76,7 @@ class PainTest {
 
   private static JournalEntry hurt(long passage, String chunk) {
     return new JournalEntry(
-        5,
-        passage,
-        TODAY,
-        chunk,
-        DrillKind.STRAIGHT,
-        60,
-        60,
-        30,
-        Verdict.HURTS,
-        Breakage.NONE,
-        "");
+        5, passage, TODAY, chunk, DrillKind.STRAIGHT, 60, 60, 30, Verdict.HURTS, Breakage.NONE, "");
   }
 
   private static Told told(BodyPart part) {
