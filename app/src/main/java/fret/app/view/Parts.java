@@ -1,12 +1,15 @@
 package fret.app.view;
 
 import java.util.function.Function;
+import javafx.application.Platform;
 import javafx.css.PseudoClass;
 import javafx.geometry.Insets;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.control.Spinner;
+import javafx.scene.control.SpinnerValueFactory;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
@@ -87,6 +90,36 @@ final class Parts {
                 action.run();
               }
             });
+  }
+
+  /** A field for a whole number; what is no number leaves it as it was. */
+  static Spinner<Integer> number(int from, int to, int value, int step) {
+    Spinner<Integer> spinner = new Spinner<>(from, to, value, step);
+    SpinnerValueFactory<Integer> values = spinner.getValueFactory();
+    values.setConverter(orAsItWas(values, values.getConverter(), spinner));
+    return spinner;
+  }
+
+  /** Reads as another converter does; where that cannot, the value stays. */
+  static <V> StringConverter<V> orAsItWas(
+      SpinnerValueFactory<V> values, StringConverter<V> reads, Spinner<V> spinner) {
+    return new StringConverter<>() {
+      @Override
+      public String toString(V value) {
+        return reads.toString(value);
+      }
+
+      @Override
+      public V fromString(String text) {
+        try {
+          V read = reads.fromString(text);
+          return read == null ? values.getValue() : read;
+        } catch (RuntimeException e) {
+          Platform.runLater(() -> spinner.getEditor().setText(reads.toString(values.getValue())));
+          return values.getValue();
+        }
+      }
+    };
   }
 
   /** Does something when what is typed is given up. */

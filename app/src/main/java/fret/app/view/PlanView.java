@@ -57,7 +57,7 @@ final class PlanView extends VBox implements AreaView {
   private final Map<DayOfWeek, TextField> minutes = new EnumMap<>(DayOfWeek.class);
   private final DateFields dates;
   private final ComboBox<LadderKind> ladderKind = new ComboBox<>();
-  private final Spinner<Integer> ladderStart = new Spinner<>(0, 400, 0, 5);
+  private final Spinner<Integer> ladderStart = Parts.number(0, 400, 0, 5);
   private final ComboBox<PlanRequest.Climb> climb = new ComboBox<>();
   private boolean showing;
   private boolean seen;

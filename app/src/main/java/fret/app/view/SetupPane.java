@@ -33,14 +33,14 @@ final class SetupPane extends VBox {
   private final ComboBox<Tuning> tuning = new ComboBox<>();
   private final ComboBox<HandSize> hand = new ComboBox<>();
   private final ComboBox<School> school = new ComboBox<>();
-  private final Spinner<Integer> tempo = new Spinner<>(2, 1000, 80);
+  private final Spinner<Integer> tempo = Parts.number(2, 1000, 80, 1);
   private final TextField title = new TextField();
   private final TextField fromBar = new TextField();
   private final TextField toBar = new TextField();
   private final TextField ownTuning = new TextField();
-  private final Spinner<Integer> a4 = new Spinner<>(415, 446, 440);
+  private final Spinner<Integer> a4 = Parts.number(415, 446, 440, 1);
   private final TextField length = new TextField();
-  private final Spinner<Integer> octaves = new Spinner<>(-3, 3, 0);
+  private final Spinner<Integer> octaves = Parts.number(-3, 3, 0, 1);
   private final Label facts = Parts.label("", "quiet");
   private boolean showing;
 

@@ -31,7 +31,7 @@ final class SimulatedPane extends Cards {
   private final TakesModel model;
   private final ComboBox<Kind> kind = new ComboBox<>();
   private final ComboBox<String> bar = new ComboBox<>();
-  private final Spinner<Integer> amount = new Spinner<>(1, 500, 8);
+  private final Spinner<Integer> amount = Parts.number(1, 500, 8, 1);
   private final Label unit = Parts.line("", "quiet");
   private final VBox asked = new VBox(4);
   private final List<Asked> faults = new ArrayList<>();

@@ -140,7 +140,7 @@ final class StandHabits {
   }
 
   private static Spinner<Integer> spinner(String id, int from, int to, int value) {
-    Spinner<Integer> s = new Spinner<>(from, to, value);
+    Spinner<Integer> s = Parts.number(from, to, value, 1);
     s.setId(id);
     s.setPrefWidth(66);
     s.setMinWidth(Region.USE_PREF_SIZE);

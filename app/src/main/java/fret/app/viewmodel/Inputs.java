@@ -1,5 +1,6 @@
 package fret.app.viewmodel;
 
+import fret.app.words.Sentences;
 import fret.sound.Microphone;
 import fret.sound.PlayedInput;
 import fret.take.Expected;
@@ -41,7 +42,7 @@ public final class Inputs implements Microphone {
               SimulatedPlayer.Style style = SimulatedPlayer.Style.USUAL.withSeed(seed++);
               return SimulatedPlayer.play(e, faults.apply(e), style).samples();
             },
-            "simulated player");
+            Sentences.of("take.simulated"));
   }
 
   /** What is recorded from. */

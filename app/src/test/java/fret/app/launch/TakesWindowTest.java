@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.mockito.ArgumentMatchers.any;
 import static org.mockito.ArgumentMatchers.anyBoolean;
 
+import fret.app.viewmodel.Inputs;
 import fret.app.viewmodel.TakesModel;
 import fret.app.words.Sentences;
 import fret.journal.Breakage;
@@ -101,6 +102,24 @@ class TakesWindowTest extends RealWindow {
     assertThat(studio.journal()).hasSize(before);
     fire(robot, "#found-drill-0");
     until(() -> practice.stand().onProperty().get() != null && !studio.isBehind());
+  }
+
+  /** Without a microphone the simulated player is recorded from, as long as it sounds. */
+  @Test
+  void theSimulatedPlayerCanBeChosenAsTheInput(FxRobot robot) throws Exception {
+    openTakes(robot);
+    robot.interact(() -> takes().input().record());
+    assertThat(studio.messageProperty().get()).contains("no sound input", "simulated player");
+    ComboBox<Inputs.Source> from = robot.lookup("#take-input").query();
+    robot.interact(() -> from.setValue(Inputs.Source.SIMULATED));
+    robot.interact(() -> takes().input().record());
+    until(() -> takes().input().levelProperty().get() > 0.05);
+    Thread.sleep(1500); // It is heard as it sounds.
+    robot.interact(() -> takes().input().stop());
+    until(() -> takes().takesProperty().get().size() == 1 && !studio.isBehind());
+    Take take = takes().takesProperty().get().get(0);
+    assertThat(take.whose()).isEqualTo(Take.Whose.SIMULATED);
+    assertThat(take.seconds()).isBetween(1.0, 10.0);
   }
 
   @Test

@@ -58,6 +58,20 @@ final class Room implements AutoCloseable {
             () -> null,
             CLOCK,
             new Studio.Threads(storing, computing, window, then -> settled = then));
+    studio
+        .deeds()
+        .setWay(
+            new Deeds.Way() {
+              @Override
+              public String area() {
+                return "";
+              }
+
+              @Override
+              public void show(String area, long passageId) {
+                studio.passage(passageId).ifPresent(studio::open);
+              }
+            });
   }
 
   /** The same library in another window. */
