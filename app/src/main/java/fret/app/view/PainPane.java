@@ -10,7 +10,6 @@ import fret.care.Told;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import java.util.Optional;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
@@ -43,6 +42,7 @@ final class PainPane extends VBox {
     told.setMinHeight(Region.USE_PREF_SIZE); // It is read whole.
     answers.setMinHeight(Region.USE_PREF_SIZE);
     setMinHeight(Region.USE_PREF_SIZE);
+    setPrefWidth(200); // As wide as what it stands in, and no reason for more.
     getChildren().addAll(told, answers);
     show();
   }
@@ -167,10 +167,19 @@ final class PainPane extends VBox {
     return all;
   }
 
-  /** A line of it for other areas; empty where nothing hurts. */
-  static Optional<String> line(Studio studio) {
-    List<String> all = studio.hurting().sentences();
-    return all.isEmpty() ? Optional.empty() : Optional.of(String.join(" ", all));
+  /** What hurts for other areas: read whole, and not there where nothing does. */
+  static Label line(String id) {
+    Label line = Parts.label("", "warning");
+    line.setId(id);
+    line.setMinHeight(Region.USE_PREF_SIZE);
+    PractiseView.shown(line, false);
+    return line;
+  }
+
+  /** Brings such a line up to date. */
+  static void show(Label line, Studio studio) {
+    line.setText(String.join(" ", studio.hurting().sentences()));
+    PractiseView.shown(line, !line.getText().isEmpty());
   }
 
   Node node() {

@@ -38,7 +38,7 @@ final class PaperPane {
     lanes.setOnAction(e -> studio.paper().setWithLanes(lanes.isSelected()));
     return new VBox(
         12,
-        Parts.flow(8, Parts.line(Sentences.of("paper.paper")), size, lanes),
+        Parts.flow(8, Parts.line(Sentences.of("paper.paper")), size, lanes, proposed),
         row(
             Sentences.of("paper.the-part"),
             button("Save PDF", PaperModel.Kind.PART_PDF),
@@ -52,8 +52,7 @@ final class PaperPane {
             button("Save SVG", PaperModel.Kind.SVG),
             button("Save PNG", PaperModel.Kind.PNG)),
         row(Sentences.of("paper.as-it"), button("Save MIDI", PaperModel.Kind.MIDI)),
-        Parts.label(Sentences.of("paper.ctrl-s"), "quiet"),
-        proposed);
+        Parts.label(Sentences.of("paper.ctrl-s"), "quiet"));
   }
 
   private static HBox row(String text, Node... buttons) {

@@ -48,6 +48,7 @@ final class PlanView extends VBox implements AreaView {
 
   private final Studio studio;
   private final Areas.Room room;
+  private final Label pain = PainPane.line("plan-pain");
   private final Label advice = Parts.label("", "lead");
   private final Label changed = Parts.label("", "quiet");
   private final VBox climbs = new VBox(10);
@@ -72,6 +73,7 @@ final class PlanView extends VBox implements AreaView {
     weeks.setPrefHeight(230);
     VBox.setVgrow(weeks, Priority.ALWAYS);
     advice.setId("advice");
+    advice.setMinHeight(Region.USE_PREF_SIZE);
     changed.setId("plan-changed");
     dates = new DateFields(studio);
     ladderKind.getItems().setAll(LadderKind.values());
@@ -99,6 +101,7 @@ final class PlanView extends VBox implements AreaView {
     VBox.setVgrow(cards, Priority.ALWAYS);
     VBox page =
         Parts.page(
+            pain,
             advice,
             changed,
             new FlowPane(20, 6, dates.node(), minutesRow()),
@@ -201,7 +204,8 @@ final class PlanView extends VBox implements AreaView {
     String remedy =
         studio.plans().outlookProperty().get().remedy().map(r -> " " + Sentences.of(r)).orElse("");
     String all = p.plan().feasible() ? told : Sentences.of("plan.honestly", told + remedy);
-    advice.setText(PainPane.line(studio).map(l -> l + " " + all).orElse(all));
+    advice.setText(all);
+    PainPane.show(pain, studio);
     showLadder();
     showClimbs(p);
     List<WeeksView.Day> drawn = new ArrayList<>();

@@ -57,6 +57,7 @@ final class ShelfView extends VBox implements AreaView {
   private boolean seen;
   private boolean stale;
   private final Label asked = Parts.label("", "lead");
+  private final Label pain = PainPane.line("shelf-pain");
   private final Button start;
 
   ShelfView(Areas.Room room) {
@@ -118,22 +119,20 @@ final class ShelfView extends VBox implements AreaView {
     asked.setText(
         any
             ? Sentences.of("shelf.due", Math.round(day.get().minutes()))
-            : p == null
-                ? Sentences.of("shelf.planning")
-                : PainPane.line(studio).orElseGet(() -> Sentences.of("shelf.nothing-is")));
+            : Sentences.of(p == null ? "shelf.planning" : "shelf.nothing-is"));
+    PainPane.show(pain, studio);
     if (!any) {
       return;
     }
     for (Map.Entry<Long, VBox> due : dues.entrySet()) {
       List<PracticePlan.Item> items = p.items(studio.today(), due.getKey());
       if (!items.isEmpty()) {
-        boolean held = p.of(due.getKey()).map(e -> !e.held().isEmpty()).orElse(false);
-        due.getValue().getChildren().setAll(dueRow(due.getKey(), items, held));
+        due.getValue().getChildren().setAll(dueRow(due.getKey(), items));
       }
     }
   }
 
-  private HBox dueRow(long passage, List<PracticePlan.Item> items, boolean held) {
+  private HBox dueRow(long passage, List<PracticePlan.Item> items) {
     int count = items.size();
     long minutes = Math.round(items.stream().mapToDouble(PracticePlan.Item::minutes).sum());
     String what = Sentences.of(count == 1 ? "shelf.item" : "shelf.items", count, minutes);
@@ -148,11 +147,7 @@ final class ShelfView extends VBox implements AreaView {
             "small");
     row.setAccessibleText(Sentences.of("shelf.practise", passage, what));
     return Parts.row(
-        8,
-        Parts.line(Sentences.of("shelf.today", what), "plain"),
-        Parts.line(held ? Sentences.of("shelf.stretches-wait") : "", "warning"),
-        Parts.spring(),
-        row);
+        8, Parts.line(Sentences.of("shelf.today", what), "plain"), Parts.spring(), row);
   }
 
   private void show() {
@@ -205,6 +200,7 @@ final class ShelfView extends VBox implements AreaView {
                 asked,
                 Parts.spring(),
                 Parts.button(Sentences.of("today.pdf"), "today-pdf", this::saveToday, "small")));
+    page.getChildren().add(1, pain);
     ScrollPane scroll = Parts.scroll(page);
     getChildren().add(scroll);
     studio.openings().read(studio.passages());

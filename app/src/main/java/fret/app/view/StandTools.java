@@ -28,7 +28,6 @@ import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
-import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
 
@@ -65,7 +64,6 @@ final class StandTools {
           runTempo,
           Parts.button(Sentences.of("practise.run.go"), "run-go", this::runIt, "small"));
   private final VBox asked = new VBox(skips, note, running);
-  private boolean opening;
   private boolean mockRuns;
 
   /**
@@ -261,15 +259,6 @@ final class StandTools {
           after.accept(Sentences.of("practise.noted"));
           closeNote();
         });
-    // The letter of the key that opened the field is no part of the word.
-    note.addEventFilter(
-        KeyEvent.KEY_TYPED,
-        e -> {
-          if (opening) {
-            opening = false;
-            e.consume();
-          }
-        });
     note.focusedProperty()
         .addListener(
             (o, before, now) -> {
@@ -321,7 +310,6 @@ final class StandTools {
   }
 
   private void closeNote() {
-    opening = false;
     PractiseView.shown(note, false);
     stand.requestFocus();
   }
@@ -335,14 +323,7 @@ final class StandTools {
     all.add(on("loop", KeyCode.G, loop));
     all.add(on("hear-drill", KeyCode.V, this::hear));
     all.add(on("skip", KeyCode.J, this::askSkip));
-    all.add(
-        on(
-            "note-to",
-            KeyCode.E,
-            () -> {
-              opening = true;
-              askNote();
-            }));
+    all.add(on("note-to", KeyCode.E, this::askNote));
     all.add(on("summary", KeyCode.Z, this::summary));
     List<KeyCode> one = List.of(KeyCode.T, KeyCode.S, KeyCode.B, KeyCode.R);
     for (int i = 0; i < one.size(); i++) {

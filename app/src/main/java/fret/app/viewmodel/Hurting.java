@@ -202,7 +202,7 @@ public final class Hurting {
     return switch (r.step()) {
       case WAITS ->
           Sentences.of(
-              "hurts.waits",
+              care().light() ? "hurts.waits-light" : "hurts.waits",
               part,
               Sentences.of("hurts.much." + r.much()),
               r.last().equals(studio.today()) ? Sentences.of("day.today") : day);

@@ -106,7 +106,9 @@ public final class PracticeModel {
       // The list is another one: it marks what is on the stand, or nothing.
       index.set(wanted.map(items()::indexOf).orElse(-1));
     }
-    if (!stand.isEmpty()) {
+    if (other && stand.isHurt() && !items().isEmpty()) {
+      show(0); // What is light stands ready; what hurt is over.
+    } else if (!stand.isEmpty()) {
       stand.follow(studio.plans().habits().gate());
     } else if (ownPassage < 0) {
       present();

@@ -306,6 +306,11 @@ public final class Stand {
     return halves ? style.withBetween(2) : style;
   }
 
+  /** Whether what is on it is over because it hurt. */
+  boolean isHurt() {
+    return !isEmpty() && gate.get() != null && gate.get().hurt();
+  }
+
   /** From here the try is timed. */
   public void startTry() {
     tryStarted = now.get();
@@ -348,7 +353,9 @@ public final class Stand {
     }
     mine.write(tries);
     tryStarted = now.get();
-    askToKeep(s);
+    if (verdict != Verdict.HURTS) {
+      askToKeep(s); // Nothing else is asked of somebody who hurts.
+    }
   }
 
   /** What is practised should not change under the hand: asked once for each passage. */

@@ -211,7 +211,7 @@ class HabitsWindowTest extends RealWindow {
     robot.type(KeyCode.DIGIT2); // clearly.
     until(
         () ->
-            told(robot, "#pain-told").startsWith("Fourth finger hurts, clearly (today)")
+            told(robot, "#pain-told").startsWith("Fourth finger: it hurts clearly (today)")
                 && planned().held() > 0
                 && practice.items().isEmpty()
                 && !studio.isBehind());

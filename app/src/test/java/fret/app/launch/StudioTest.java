@@ -3,9 +3,13 @@ package fret.app.launch;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import fret.app.viewmodel.PracticeModel;
+import fret.app.viewmodel.Studio;
 import fret.app.words.Sentences;
 import fret.base.Said;
 import fret.base.UnusableInput;
+import fret.care.BodyPart;
+import fret.care.HowMuch;
+import fret.care.Recovery;
 import fret.drill.Chunk;
 import fret.drill.DrillKind;
 import fret.fingering.NoteFinger;
@@ -23,7 +27,9 @@ import fret.shelf.Planning;
 import fret.tempo.LadderKind;
 import fret.tempo.MetronomeScale;
 import java.nio.charset.StandardCharsets;
+import java.time.Clock;
 import java.time.Instant;
+import java.time.ZoneOffset;
 import java.util.Arrays;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -176,6 +182,41 @@ class StudioTest extends OnDemoLibrary {
         .allMatch(d -> d.items().stream().noneMatch(i -> i.unit().equals(chunk)));
     does(studio.hurting()::allBack);
     assertThat(studio.plans().plannedProperty().get().held()).isZero();
+  }
+
+  /** The day after it is asked first; nothing is planned before an answer, then light work. */
+  @Test
+  void onTheDayAfterPainItIsAskedFirst() throws Exception {
+    openDemo(0);
+    PracticeModel practice = new PracticeModel(studio, () -> Instant.parse("2026-03-03T09:00:00Z"));
+    straight(practice);
+    does(
+        () -> {
+          practice.stand().judge(Verdict.HURTS, Breakage.NONE);
+          studio.hurting().say(BodyPart.THUMB, HowMuch.A_LITTLE); // before the try is stored
+        });
+    assertThat(studio.hurting().care().parts().get(0).part()).isEqualTo(BodyPart.THUMB);
+    assertThat(studio.asking().askedProperty().get()).as("nothing else is asked").isEmpty();
+    studio =
+        new Studio(
+            library,
+            FretApplication.FORMATS,
+            FretApplication.FORMATS,
+            FretApplication.PRINTER,
+            Clock.fixed(TODAY.plusDays(1).atTime(9, 0).toInstant(ZoneOffset.UTC), ZoneOffset.UTC));
+    does(studio.plans()::ensure);
+    until(() -> studio.plans().plannedProperty().get() != null && !studio.isBehind());
+    assertThat(Sentences.of(studio.asking().askedProperty().get().orElseThrow().words()))
+        .isEqualTo("It hurt: thumb. How is it today?");
+    assertThat(studio.plans().plannedProperty().get().plan().days().get(0).items()).isEmpty();
+    does(() -> studio.asking().answer(0));
+    Planning p = studio.plans().plannedProperty().get();
+    assertThat(p.care().parts().get(0).step()).isEqualTo(Recovery.Step.LIGHT);
+    assertThat(p.plan().days().get(0).minutes())
+        .isPositive()
+        .isLessThanOrEqualTo(p.budget().on(studio.today()) / 3.0);
+    does(studio::undo);
+    assertThat(studio.hurting().care().parts().get(0).step()).isEqualTo(Recovery.Step.WAITS);
   }
 
   @Test

@@ -119,7 +119,7 @@ class TakesWindowTest extends RealWindow {
     until(() -> takes().takesProperty().get().size() == 1 && !studio.isBehind());
     Take take = takes().takesProperty().get().get(0);
     assertThat(take.whose()).isEqualTo(Take.Whose.SIMULATED);
-    assertThat(take.seconds()).isBetween(1.0, 10.0);
+    assertThat(take.seconds()).isGreaterThan(1);
   }
 
   @Test

@@ -127,7 +127,10 @@ class WindowTest extends RealWindow {
         .start(Mockito.any(), Mockito.any(), Mockito.any());
     robot.type(KeyCode.C);
     until(() -> studio.journal().size() == before + 1 && !studio.isBehind());
-    assertThat(studio.shown().isAdopted()).as("practising adopts the fingering").isTrue();
+    assertThat(studio.shown().isAdopted()).as("practising keeps nothing by itself").isFalse();
+    assertThat(robot.lookup("#question").tryQuery()).as("but asks once").isPresent();
+    robot.push(KeyCode.CONTROL, KeyCode.ENTER);
+    until(() -> studio.shown().isAdopted() && !studio.isBehind());
     robot.type(KeyCode.H);
     until(() -> studio.journal().size() == before + 2);
     robot.type(KeyCode.C);
@@ -168,7 +171,16 @@ class WindowTest extends RealWindow {
     Path saved = part.resolveSibling("saved.musicxml");
     robot.interact(() -> main.saveTo(saved.toFile()));
     until(() -> studio.messageProperty().get().startsWith("Saved"));
-    assertThat(Files.readString(saved, StandardCharsets.UTF_8)).contains("<fingering>");
+    assertThat(Files.readString(saved, StandardCharsets.UTF_8))
+        .as("what is only proposed is no decision")
+        .doesNotContain("<fingering>", "<notations><technical/>", "<technical/>");
+    robot.type(KeyCode.F4);
+    robot.push(KeyCode.SHIFT, KeyCode.A);
+    until(() -> studio.shown().isAdopted() && !studio.isBehind());
+    robot.interact(() -> main.saveTo(part.resolveSibling("adopted.musicxml").toFile()));
+    until(() -> Files.exists(part.resolveSibling("adopted.musicxml")) && !studio.isBehind());
+    assertThat(Files.readString(part.resolveSibling("adopted.musicxml"), StandardCharsets.UTF_8))
+        .contains("<fingering>");
   }
 
   @Test

@@ -202,6 +202,7 @@ public final class MarkWriter {
 
   /** The document as UTF-8 bytes. */
   public static byte[] bytes(Document document) {
+    OwnSigns.dropEmpty(document.getDocumentElement());
     try {
       Transformer transformer = TransformerFactory.newInstance().newTransformer();
       if (document.getDoctype() != null) {

@@ -5,6 +5,7 @@ import java.io.StringWriter;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import javax.xml.transform.OutputKeys;
 import javax.xml.transform.Transformer;
 import javax.xml.transform.TransformerException;
@@ -26,6 +27,10 @@ final class OwnSigns {
   private static final String TARGET = "fret";
   private static final String ADDED = "sign";
   private static final String REMOVED = "was ";
+
+  /** Elements that are there for what they hold. */
+  private static final Set<String> HOLDERS =
+      Set.of("notations", "technical", "articulations", "ornaments");
 
   private OwnSigns() {}
 
@@ -53,6 +58,20 @@ final class OwnSigns {
       e.getParentNode().insertBefore(sign(e, REMOVED + text(e)), e);
     }
     e.getParentNode().removeChild(e);
+  }
+
+  /** Takes out again what was added to hold signs and holds none. */
+  static void dropEmpty(Element parent) {
+    for (Node n : children(parent)) {
+      if (n instanceof Element e) {
+        dropEmpty(e);
+        Node before = e.getPreviousSibling();
+        boolean own = before instanceof ProcessingInstruction p && isAdded(p);
+        if (own && HOLDERS.contains(e.getTagName()) && Dom.children(e).isEmpty()) {
+          remove(e);
+        }
+      }
+    }
   }
 
   private static ProcessingInstruction sign(Element near, String data) {
