@@ -84,7 +84,9 @@ final class FingeringsPane extends VBox {
 
   private static String told(Session s, TempoRange r) {
     if (r.other().isPresent()) {
-      return Sentences.of("range.other", r.perMinute(), note(s, r.other()), bar(s, r.other()));
+      // Only what is kept was chosen.
+      String words = s.isAdopted() ? "range.other" : "range.other.proposed";
+      return Sentences.of(words, r.perMinute(), note(s, r.other()), bar(s, r.other()));
     }
     String held = Sentences.of("range.holds", r.lowest(), r.highest());
     String below =

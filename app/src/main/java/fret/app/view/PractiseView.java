@@ -527,6 +527,11 @@ final class PractiseView extends VBox implements AreaView {
     bounce.setText(string);
     shown(bounce, !string.isEmpty());
     row.setText(g == null ? "" : tries(g, s));
+    // What hurt is over: how to go on with it is no question now.
+    boolean hurt = g != null && g.hurt();
+    shown(hint, !hurt);
+    habits.node().setManaged(!hurt);
+    habits.node().setVisible(!hurt && !run.isMoving());
     row.setAccessibleText(
         g == null
             ? ""

@@ -1,0 +1,174 @@
+package fret.app.launch;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import fret.app.viewmodel.LeftHandModel;
+import fret.care.BodyPart;
+import fret.drill.DrillKind;
+import fret.passage.MarksForm;
+import fret.passage.Passage;
+import fret.plan.PracticePlan.Kind;
+import fret.shelf.Planning;
+import java.io.InputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Random;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.input.KeyCode;
+import javafx.stage.Stage;
+import org.junit.jupiter.api.Test;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.Start;
+
+/** What is decided holds on a part of fifty-eight bars: saved, priced, undone, and left alone. */
+class LongPartWindowTest extends RealWindow {
+  @Start
+  void start(Stage stage) throws Exception {
+    show(stage);
+  }
+
+  private void open(FxRobot robot) throws Exception {
+    byte[] file;
+    try (InputStream in = LongPartWindowTest.class.getResourceAsStream("/the-weir.musicxml")) {
+      file = in.readAllBytes();
+    }
+    Path part = Files.createTempDirectory(dir, "long").resolve("the-weir.musicxml");
+    Files.write(part, file);
+    int had = studio.passages().size();
+    robot.interact(() -> main.openFile(part.toFile()));
+    until(() -> studio.passages().size() > had && isOpen("the-weir.musicxml"));
+    until(() -> !studio.isBehind());
+  }
+
+  private boolean isOpen(String source) {
+    return studio.shown() != null && studio.shown().passage().sourceName().equals(source);
+  }
+
+  private void press(FxRobot robot, KeyCode... keys) throws Exception {
+    robot.push(keys);
+    until(() -> !studio.isBehind());
+  }
+
+  private void select(FxRobot robot, int note) {
+    robot.interact(() -> studio.select(note));
+  }
+
+  /** A, and B: pins, a hook, levels and a word, saved and opened as a new passage. */
+  @Test
+  void whatIsDecidedIsSavedAndComesBack(FxRobot robot) throws Exception {
+    open(robot);
+    press(robot, KeyCode.F5);
+    Random random = new Random(24);
+    KeyCode[] bow = {KeyCode.T, KeyCode.H, KeyCode.R, KeyCode.S, KeyCode.UP, KeyCode.DOWN};
+    for (int i = 0; i < 18; i++) {
+      select(robot, random.nextInt(studio.shown().resolved().notes().size()));
+      press(robot, bow[i % bow.length]);
+      assertThat(studio.errorProperty().get()).isNull();
+    }
+    press(robot, KeyCode.F4);
+    press(robot, KeyCode.SHIFT, KeyCode.A);
+    until(() -> studio.shown().isAdopted() && !studio.isBehind());
+    Passage decided = studio.session().passage();
+    Path saved = Files.createTempDirectory(dir, "saved").resolve("the-weir, marked.musicxml");
+    robot.interact(() -> main.saveTo(saved.toFile()));
+    until(() -> Files.exists(saved) && !studio.isBehind());
+    robot.interact(() -> main.openFile(saved.toFile()));
+    until(() -> isOpen("the-weir, marked.musicxml") && !studio.isBehind());
+    Passage back = studio.session().passage();
+    assertThat(back.id()).isNotEqualTo(decided.id());
+    assertThat(MarksForm.of(back.marks())).isEqualTo(MarksForm.of(decided.marks()));
+    assertThat(studio.shown().isAdopted()).isTrue();
+  }
+
+  /** C, and D: the press costs what the list says, and one undo takes back what was last. */
+  @Test
+  void thePriceIsThatOfTheListAndUndoGoesInOrder(FxRobot robot) throws Exception {
+    open(robot);
+    press(robot, KeyCode.F4);
+    select(robot, 12);
+    until(() -> main.leftHand().choicesProperty().get().size() > 2 && !studio.isBehind());
+    double before = studio.shown().fingering().effort();
+    LeftHandModel.Choice second = main.leftHand().choicesProperty().get().get(1);
+    robot.interact(() -> robot.lookup("#choice-1").<Button>query().fire());
+    until(() -> studio.shown().fingering().effort() != before && !studio.isBehind());
+    assertThat(studio.shown().fingering().effort() - before)
+        .isCloseTo(second.extraEffort(), within(0.05));
+
+    // A date, then a verdict: taken back in their order, each shown where it was done.
+    int tries = studio.journal().size();
+    robot.interact(() -> practice.own().practise(0, 8, DrillKind.STRAIGHT));
+    press(robot, KeyCode.F8);
+    until(() -> practice.stand().onProperty().get() != null && !studio.isBehind());
+    press(robot, KeyCode.C);
+    until(() -> studio.journal().size() > tries && !studio.isBehind());
+    int judged = studio.journal().size();
+    press(robot, KeyCode.CONTROL, KeyCode.BACK_SPACE); // "Not now" to what is asked.
+    press(robot, KeyCode.F4);
+    press(robot, KeyCode.CONTROL, KeyCode.Z);
+    assertThat(studio.journal()).as("shown first").hasSize(judged);
+    press(robot, KeyCode.CONTROL, KeyCode.Z);
+    until(() -> studio.journal().size() == tries && !studio.isBehind());
+  }
+
+  /** E: what is painted is what is selected, by keys in every area with a strip. */
+  @Test
+  void selectionIsOneThingEverywhere(FxRobot robot) throws Exception {
+    open(robot);
+    for (KeyCode area : new KeyCode[] {KeyCode.F3, KeyCode.F4, KeyCode.F5, KeyCode.F6}) {
+      press(robot, area);
+      select(robot, 20);
+      press(robot, KeyCode.SHIFT, KeyCode.RIGHT);
+      press(robot, KeyCode.SHIFT, KeyCode.RIGHT);
+      assertThat(main.leftHand().firstSelected()).as("in %s", area).isEqualTo(20);
+      assertThat(main.leftHand().lastSelected()).as("in %s", area).isEqualTo(22);
+      press(robot, KeyCode.CONTROL, KeyCode.A);
+      assertThat(main.leftHand().lastSelected())
+          .isEqualTo(studio.shown().resolved().notes().size() - 1);
+    }
+  }
+
+  /** F: it stops the day, is said with two digits, and no mock audition asks for its bars. */
+  @Test
+  void whatHurtsIsLeftAlone(FxRobot robot) throws Exception {
+    open(robot);
+    robot.interact(() -> practice.own().practise(0, 8, DrillKind.STRAIGHT));
+    press(robot, KeyCode.F8);
+    until(() -> practice.stand().onProperty().get() != null && !studio.isBehind());
+    press(robot, KeyCode.H);
+    press(robot, KeyCode.DIGIT1);
+    press(robot, KeyCode.DIGIT3);
+    until(
+        () ->
+            planned() != null
+                && planned().care().parts().stream().anyMatch(p -> p.part() == BodyPart.LEFT_HAND)
+                && planned().held() > 0
+                && !studio.isBehind());
+    assertThat(planned().plan().days().get(0).items()).isEmpty();
+    assertThat(planned().plan().days())
+        .filteredOn(d -> d.date().isBefore(planned().care().over()))
+        .flatExtracting(d -> d.items())
+        .noneMatch(
+            i ->
+                (i.kind() == Kind.MOCK || i.kind() == Kind.RUN_THROUGH)
+                    && !planned().of(i.passageId()).orElseThrow().held().isEmpty());
+    for (String where : new String[] {"#pain-told", "#plan-pain", "#shelf-pain"}) {
+      press(
+          robot,
+          where.startsWith("#pain")
+              ? KeyCode.F8
+              : where.startsWith("#plan") ? KeyCode.F7 : KeyCode.F2);
+      Label told = robot.lookup(where).query();
+      assertThat(told.getText()).startsWith("Left hand: it hurts badly (today)");
+      robot.interact(main::layout);
+      assertThat(told.getHeight())
+          .as("read whole")
+          .isGreaterThan(told.prefHeight(told.getWidth()) - 1);
+    }
+  }
+
+  private Planning planned() {
+    return studio.plans().plannedProperty().get();
+  }
+}
