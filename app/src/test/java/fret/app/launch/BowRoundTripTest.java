@@ -6,17 +6,20 @@ import fret.bowing.BowRules;
 import fret.bowing.Stroke;
 import fret.format.musicxml.MusicXmlFile;
 import fret.format.musicxml.MusicXmlReader;
+import fret.format.part.PartFiles;
 import fret.instrument.InstrumentType;
 import fret.passage.Passage;
 import fret.passage.Reading;
 import fret.passage.Setup;
 import fret.score.Score;
 import fret.score.Signs;
+import fret.search.Token;
 import fret.session.BowDecisions;
 import fret.session.BowVersions;
 import fret.session.Change;
 import fret.session.LineDecisions;
 import fret.session.MarkedFileWriter.Proposed;
+import fret.session.NewPassage;
 import fret.session.Session;
 import fret.tempo.Beat;
 import fret.tempo.Tempo;
@@ -124,5 +127,23 @@ class BowRoundTripTest {
     assertThat(slurs(saved)).isEqualTo(slurs(file));
     assertThat(new String(saved, StandardCharsets.UTF_8).split("-bow/>", -1).length)
         .isEqualTo(new String(file, StandardCharsets.UTF_8).split("-bow/>", -1).length);
+  }
+
+  /** A tune with a pick-up and an ending that are each other's beginning once crashed the bow. */
+  @Test
+  void hooksOnAnyNoteOfARepeatWithAPickUp() throws Exception {
+    String tune = "X:1\nT:A round\nM:4/4\nL:1/4\nQ:1/4=90\nK:G\n|:G,A,B,C|DCB,A,|G,2A,:|\n";
+    Score page =
+        new PartFiles().read("round.abc", tune.getBytes(StandardCharsets.UTF_8), "").value();
+    Passage passage = NewPassage.of("round.abc", "", page, Reading.PLAIN).withId(1);
+    Session start = Session.of(passage, page);
+    for (int m = 1; m < start.resolved().slices().size(); m++) {
+      Session s = start;
+      for (BowRules.Joint joint : BowRules.Joint.values()) {
+        s = s.after(s.step(BowDecisions.joint(s, m, joint))).computed(Token.NEVER);
+        assertThat(s.bowing().strokes()).isNotEmpty();
+      }
+      assertThat(Session.of(s.passage(), page).bowing().strokes()).isEqualTo(s.bowing().strokes());
+    }
   }
 }
