@@ -12,7 +12,7 @@ import java.util.Set;
 /** The program's entry: a batch command, or the window. */
 public final class Main {
   private static final Set<String> WINDOW_FLAGS =
-      Set.of("--demo", "--screenshots", "--data", "--frames");
+      Set.of("--demo", "--screenshots", "--data", "--size", "--frames");
 
   private Main() {}
 
