@@ -241,7 +241,7 @@ public final class MusicXmlReader {
     private boolean repeatEnd;
     private boolean endingStops;
     private Bar.Line line = Bar.Line.PLAIN;
-    private final Clef clefAtStart;
+    private Clef clefAtStart;
 
     BarParts() {
       clefAtStart = clef;
@@ -375,6 +375,8 @@ public final class MusicXmlReader {
       Clef read = readClef(clefElement);
       if (within != null && within.at.compareTo(start) > 0) {
         within.clefChanges.add(new Bar.ClefChange(within.at, read));
+      } else if (within != null) {
+        within.clefAtStart = read; // A second element before the first note counts from here.
       }
       clef = read;
     }

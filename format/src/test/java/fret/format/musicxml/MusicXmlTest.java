@@ -110,6 +110,27 @@ class MusicXmlTest {
     assertThat(mine).containsExactlyInAnyOrderElementsOf(expected);
   }
 
+  /** Some programs write key and time in one element, and the clef in the next. */
+  @Test
+  void aClefInASecondElementBeforeTheFirstNoteIsThatOfItsBar() throws UnusableInput {
+    String bar =
+        "<note><pitch><step>D</step><octave>4</octave></pitch><duration>4</duration>"
+            + "<type>whole</type></note></measure>";
+    String xml =
+        "<score-partwise version=\"4.0\"><part-list><score-part id=\"P1\">"
+            + "<part-name>Cello</part-name></score-part></part-list><part id=\"P1\">"
+            + "<measure number=\"1\"><attributes><divisions>1</divisions><clef><sign>F</sign>"
+            + "<line>4</line></clef></attributes>"
+            + bar
+            + "<measure number=\"2\"><attributes><key><fifths>-1</fifths></key></attributes>"
+            + "<attributes><clef><sign>C</sign><line>4</line></clef></attributes>"
+            + bar
+            + "</part></score-partwise>";
+    Score score = read(xml.getBytes(java.nio.charset.StandardCharsets.UTF_8));
+    assertThat(score.bars()).extracting(b -> b.clef()).containsExactly(Clef.BASS, Clef.TENOR);
+    assertThat(score.bars().get(1).clefChanges()).isEmpty();
+  }
+
   @Test
   void readsEverythingThatHangsOnNotes() throws UnusableInput {
     Score score = read(resource(RICH));
