@@ -4,6 +4,7 @@ import fret.journal.JournalEntry;
 import fret.journal.Verdict;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.HashSet;
 import java.util.List;
@@ -21,11 +22,6 @@ import java.util.Set;
 public record Care(List<Recovery> parts, LocalDate today, boolean light) {
   /** Within so many days two pains are one that stays. */
   private static final int WEEK = 7;
-
-  /** Nothing hurts. */
-  public static Care nothing(LocalDate today) {
-    return new Care(List.of(), today, false);
-  }
 
   public Care {
     parts = List.copyOf(parts);
@@ -53,7 +49,7 @@ public record Care(List<Recovery> parts, LocalDate today, boolean light) {
             parts.add(r);
           }
         });
-    parts.sort(java.util.Comparator.comparing(Recovery::last));
+    parts.sort(Comparator.comparing(Recovery::last));
     return new Care(parts, today, told.light().filter(today::equals).isPresent());
   }
 

@@ -51,10 +51,7 @@ public record Fit(LocalDate by, int moreMinutes, Optional<Level> tempo, int unit
   private static int minutes(AtPace pace, Goal goal, LocalDate by) {
     int low = 0;
     int high = MOST_STEPS;
-    LocalDate today = pace.request().from();
-    boolean hurts = pace.request().rules().easing().on(today) < 1;
-    // More is no answer to pain.
-    if (hurts || !fits(pace, goal, by, high)) {
+    if (pace.request().isEased() || !fits(pace, goal, by, high)) {
       return 0;
     }
     while (high - low > 1) {

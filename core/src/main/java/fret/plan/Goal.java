@@ -69,6 +69,11 @@ public record Goal(
     return new Goal(id, weight, ready, audition, target, other, units, wholeNotes, second);
   }
 
+  /** The same with other units. */
+  Goal with(List<Unit> other) {
+    return new Goal(id, weight, ready, audition, target, ladder, other, wholeNotes, second);
+  }
+
   /** The same with another weight. */
   Goal weighing(double other) {
     return new Goal(id, other, ready, audition, target, ladder, units, wholeNotes, second);

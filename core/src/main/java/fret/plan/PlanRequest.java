@@ -61,6 +61,11 @@ public record PlanRequest(
     Objects.requireNonNull(rules);
   }
 
+  /** Whether something hurts on the first day: then more is no answer. */
+  boolean isEased() {
+    return rules.easing().on(from) < 1;
+  }
+
   PlanRequest with(Budget other) {
     return new PlanRequest(goals, other, from, rules, journal, moves);
   }

@@ -22,21 +22,10 @@ final class Remedies {
 
   /** What would make it fit. */
   Said remedy(PlanRequest request) {
-    if (isEased(request)) {
-      return Said.of("plan.remedy.hurts"); // More is no answer to pain.
+    if (request.isEased()) {
+      return Said.of("plan.remedy.hurts");
     }
     return minutes(request).or(() -> later(request)).orElseGet(() -> Said.of("plan.remedy.less"));
-  }
-
-  private static boolean isEased(PlanRequest request) {
-    return held(request) > 0 || request.rules().easing().on(request.from()) < 1;
-  }
-
-  private static long held(PlanRequest request) {
-    return request.goals().stream()
-        .flatMap(g -> g.units().stream())
-        .filter(u -> u.waitsOn(request.from()))
-        .count();
   }
 
   /** What a plan comes to. */
@@ -55,9 +44,12 @@ final class Remedies {
     } else {
       all.add(Said.of("plan.fits-not"));
     }
-    long held = held(request);
-    if (held > 0) {
-      all.add(Said.of("plan.waiting", held));
+    boolean waits =
+        request.goals().stream()
+            .flatMap(g -> g.units().stream())
+            .anyMatch(u -> u.waitsOn(request.from()));
+    if (waits) {
+      all.add(Said.of("plan.waiting"));
     }
     return all;
   }

@@ -1,8 +1,6 @@
 package fret.shelf;
 
 import fret.care.Ache;
-import fret.care.BodyPart;
-import fret.care.HowMuch;
 import fret.care.Told;
 import fret.plan.Budget;
 import fret.plan.Gate;
@@ -34,8 +32,12 @@ public final class PlanSettings {
 
   /** A word that this version does not know counts as not said. */
   public static <E extends Enum<E>> E word(Map<String, String> settings, String name, E usual) {
+    return word(settings.get(name), usual);
+  }
+
+  private static <E extends Enum<E>> E word(String said, E usual) {
     for (E e : usual.getDeclaringClass().getEnumConstants()) {
-      if (e.name().equals(settings.get(name))) {
+      if (e.name().equals(said)) {
         return e;
       }
     }
@@ -59,15 +61,14 @@ public final class PlanSettings {
         number(settings, "sessions", usual.sessions()));
   }
 
-  /** What the player said of what hurts; a word that this version does not know is left out. */
+  /** What the player said of what hurts; a word that this version does not know was not said. */
   private static Told told(Map<String, String> settings) {
-    Told all = Told.NOTHING.overUpTo(number(settings, "painLifted", 0));
+    Told all = Told.NOTHING.overUpTo(Long.parseLong(settings.getOrDefault("painLifted", "0")));
     for (String one : settings.getOrDefault("hurts", "").split(" ")) {
       String[] p = one.split("[=,]");
       if (p.length == 3 && p[0].matches("\\d{1,18}")) {
-        BodyPart part = word(Map.of("part", p[1]), "part", BodyPart.ELSEWHERE);
-        HowMuch much = word(Map.of("much", p[2]), "much", HowMuch.CLEARLY);
-        all = all.with(Long.parseLong(p[0]), new Ache(part, much));
+        Ache ache = new Ache(word(p[1], Ache.UNSAID.part()), word(p[2], Ache.UNSAID.much()));
+        all = all.with(Long.parseLong(p[0]), ache);
       }
     }
     for (String one : settings.getOrDefault("hurts.answers", "").split(" ")) {

@@ -296,19 +296,8 @@ class ForecastTest {
     for (int i = 0; i < g.units().size(); i++) {
       units.add(i % 2 == 0 ? g.units().get(i).opens(opens) : g.units().get(i));
     }
-    Goal waits =
-        new Goal(
-            g.id(),
-            1,
-            g.ready(),
-            g.audition(),
-            g.target(),
-            g.ladder(),
-            units,
-            g.wholeNotes(),
-            g.second());
     PlanRequest.Rules rules =
         new PlanRequest.Rules(r.rules().gate(), r.rules().climb(), r.rules().sessions(), easing);
-    return r.with(List.of(waits)).with(rules);
+    return r.with(List.of(g.with(units))).with(rules);
   }
 }

@@ -330,16 +330,7 @@ class PlanTest {
   private static Goal waiting(Goal g, LocalDate opens) {
     List<Unit> units = new ArrayList<>(g.units());
     units.set(0, units.get(0).opens(opens));
-    return new Goal(
-        g.id(),
-        1,
-        g.ready(),
-        g.audition(),
-        g.target(),
-        g.ladder(),
-        units,
-        g.wholeNotes(),
-        g.second());
+    return g.with(units);
   }
 
   @Test

@@ -378,6 +378,26 @@ class SqliteLibraryTest {
         "low");
   }
 
+  /** What was said of a try that was taken out, such as where it hurt, is of no other one. */
+  @Test
+  void theIdOfATryIsNeverGivenAgain() {
+    long first;
+    long passage;
+    try (SqliteLibrary library = SqliteLibrary.open(file())) {
+      passage = library.add(passage(), new byte[0], Optional.empty()).id();
+      library.add(entry(passage, 20));
+      first = library.add(entry(passage, 20)).id();
+      library.removeEntry(first);
+      assertThat(library.add(entry(passage, 20)).id()).isGreaterThan(first);
+      JournalEntry last = library.add(entry(passage, 20));
+      library.removeEntry(last.id());
+      first = last.id();
+    }
+    try (SqliteLibrary library = SqliteLibrary.open(file())) {
+      assertThat(library.add(entry(passage, 20)).id()).isGreaterThan(first);
+    }
+  }
+
   @Test
   void aTryIsMendedAndTakenOutAndADateTakesItsPassagesWithIt() {
     try (SqliteLibrary library = SqliteLibrary.open(file())) {

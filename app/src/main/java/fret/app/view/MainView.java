@@ -1,7 +1,6 @@
 package fret.app.view;
 
 import fret.app.command.Action;
-import fret.app.viewmodel.Asking;
 import fret.app.viewmodel.Beating;
 import fret.app.viewmodel.BowModel;
 import fret.app.viewmodel.Deeds;
@@ -15,10 +14,8 @@ import fret.app.viewmodel.TuningModel;
 import fret.app.viewmodel.WritingModel;
 import fret.app.widget.Inks;
 import fret.app.widget.Look;
-import fret.app.widget.OwnKeys;
 import fret.app.widget.StripView;
 import fret.app.words.Sentences;
-import fret.app.work.Storing;
 import fret.base.Problem;
 import fret.base.Said;
 import fret.instrument.InstrumentType;
@@ -30,14 +27,12 @@ import fret.pitch.KeySignature;
 import fret.score.TimeSignature;
 import fret.session.Session;
 import fret.shelf.Deed;
-import fret.shelf.StoreFailure;
 import fret.shelf.Take;
 import fret.writing.Draft;
 import fret.writing.Writing;
 import java.io.File;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
-import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -48,14 +43,11 @@ import javafx.css.PseudoClass;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.control.TextField;
-import javafx.scene.control.TextInputControl;
 import javafx.scene.control.Tooltip;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyCodeCombination;
 import javafx.scene.input.KeyCombination;
-import javafx.scene.input.KeyEvent;
 import javafx.scene.input.TransferMode;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
@@ -70,7 +62,6 @@ public final class MainView extends BorderPane {
   private final List<Area> areas;
   private final Map<Area, Button> buttons = new LinkedHashMap<>();
   private final StackPane centre = new StackPane();
-  private final VBox errorBox = new VBox(4);
   private final LeftHandModel leftHandModel;
   private final PartView part;
   private final WritingModel writing;
@@ -81,12 +72,6 @@ public final class MainView extends BorderPane {
   private final TakesModel takes;
   private final FileDesk files;
   private Area current;
-
-  /** After these a field gives the keys back to the strip. */
-  private static final Set<KeyCode> ENDS_TYPING = EnumSet.of(KeyCode.ENTER, KeyCode.ESCAPE);
-
-  /** Whether the key that is down did something. */
-  private boolean done;
 
   public MainView(
       Studio studio, PracticeModel practice, Devices devices, Look look, Runnable demo) {
@@ -131,12 +116,11 @@ public final class MainView extends BorderPane {
     areas.forEach(this::setLanes);
     everywhere = everywhere();
     setLeft(side());
-    setTop(new VBox(header(), errorBox));
+    setTop(new VBox(header(), new Banners(studio)));
     setBottom(status());
     setCenter(centre);
     centre.getStyleClass().add("centre");
-    addEventFilter(KeyEvent.KEY_PRESSED, this::key);
-    addEventFilter(KeyEvent.KEY_TYPED, this::typed);
+    new Keyboard(this::actions, this::closeHelp, this::takeKeys).on(this);
     setOnDragOver(
         e -> {
           if (e.getDragboard().hasFiles()) {
@@ -145,10 +129,7 @@ public final class MainView extends BorderPane {
         });
     setOnDragDropped(
         e -> e.getDragboard().getFiles().stream().findFirst().ifPresent(this::openFile));
-    studio.errorProperty().addListener(o -> showError());
-    studio.asking().askedProperty().addListener(o -> showError());
     studio.deeds().setWay(new Looking());
-    studio.troubleProperty().addListener(o -> showError());
     studio.preferences().darkProperty().addListener(o -> paintTheme());
     studio
         .shownProperty()
@@ -160,7 +141,6 @@ public final class MainView extends BorderPane {
             });
     // After the layout that told of the width: asked for within it, another one would be dropped.
     widthProperty().addListener(o -> Platform.runLater(this::fitSide));
-    showError();
     paintTheme();
     go("shelf");
   }
@@ -340,22 +320,6 @@ public final class MainView extends BorderPane {
     return box;
   }
 
-  private void showError() {
-    errorBox.getChildren().clear();
-    studio.troubleProperty().get().ifPresent(t -> errorBox.getChildren().add(trouble(t)));
-    studio.asking().askedProperty().get().ifPresent(q -> errorBox.getChildren().add(question(q)));
-    Problem p = studio.errorProperty().get();
-    if (p != null) {
-      errorBox
-          .getChildren()
-          .add(
-              error(
-                  Sentences.of(p),
-                  "error",
-                  Parts.button(Sentences.of("main.close"), "close-error", studio::dismissError)));
-    }
-  }
-
   /** Where the last thing was done is shown before it is taken back. */
   private final class Looking implements Deeds.Way {
     @Override
@@ -373,45 +337,6 @@ public final class MainView extends BorderPane {
         go(area);
       }
     }
-  }
-
-  private HBox question(Asking.Question q) {
-    HBox row = Parts.row(12, Parts.label(Sentences.of(q.words()), "question-text"), Parts.spring());
-    for (int i = 0; i < q.answers().size(); i++) {
-      int which = i;
-      row.getChildren()
-          .add(
-              Parts.button(
-                  Sentences.of(q.answers().get(i).words()),
-                  "answer-" + i,
-                  () -> studio.asking().answer(which)));
-    }
-    row.getStyleClass().add("question");
-    row.setId("question");
-    return row;
-  }
-
-  private HBox trouble(Storing.Trouble t) {
-    StoreFailure.Cause why = t.failure().why();
-    String text =
-        Sentences.of("store." + why)
-            + " "
-            + Sentences.of(t.waiting() == 1 ? "store.last" : "store.some")
-            + " "
-            + Sentences.of(why == StoreFailure.Cause.GONE ? "store.do.GONE" : "store.do");
-    return error(
-        text,
-        "not-stored",
-        Parts.button(Sentences.of("store.again"), "store-again", studio::storeAgain),
-        Parts.button(Sentences.of("store.give-up"), "store-give-up", studio::giveUpUnstored));
-  }
-
-  private static HBox error(String text, String id, Node... buttons) {
-    HBox row = Parts.row(12, Parts.label(text, "error-text"), Parts.spring());
-    row.getChildren().addAll(buttons);
-    row.getStyleClass().add("error");
-    row.setId(id);
-    return row;
   }
 
   /** What the left hand is looked at with. */
@@ -454,8 +379,19 @@ public final class MainView extends BorderPane {
         Parts.button(Sentences.of("main.open-a"), "empty-open", this::chooseFile));
   }
 
+  /** What keys do now, those of the area first. */
+  private List<Action> actions() {
+    List<Action> all = new ArrayList<>(current.view().actions());
+    all.addAll(everywhere);
+    return all;
+  }
+
+  private boolean closeHelp() {
+    return centre.getChildren().remove(help);
+  }
+
   private void toggleHelp() {
-    if (!centre.getChildren().remove(help)) {
+    if (!closeHelp()) {
       List<Action> all = new ArrayList<>(current.view().actions());
       if (current.view().hasMode()) {
         all.removeIf(a -> !a.when().getAsBoolean());
@@ -609,46 +545,5 @@ public final class MainView extends BorderPane {
 
   void loadDemo() {
     demo.run();
-  }
-
-  private void key(KeyEvent e) {
-    if (e.getCode() == KeyCode.ESCAPE && centre.getChildren().remove(help)) {
-      e.consume();
-      return;
-    }
-    done = false;
-    if (e.getTarget() instanceof OwnKeys own && own.takes(e)) {
-      return;
-    }
-    if (e.getTarget() instanceof TextField field && ENDS_TYPING.contains(e.getCode())) {
-      // Once the field has made of it what it makes of it.
-      Platform.runLater(() -> leave(field));
-      return;
-    }
-    boolean typing = e.getTarget() instanceof TextInputControl;
-    boolean plain = !e.isShortcutDown() && !e.isAltDown() && !e.getCode().isFunctionKey();
-    List<Action> all = new ArrayList<>(current.view().actions());
-    all.addAll(everywhere);
-    for (Action a : all) {
-      if (a.keys().match(e) && !(typing && plain) && a.when().getAsBoolean()) {
-        a.handler().run();
-        e.consume();
-        done = true;
-        return;
-      }
-    }
-  }
-
-  /** A key that did something is not typed into the field that it opened. */
-  private void typed(KeyEvent e) {
-    if (done) {
-      e.consume();
-    }
-  }
-
-  private void leave(TextField field) {
-    if (field.isFocused()) {
-      takeKeys();
-    }
   }
 }

@@ -10,7 +10,6 @@ import fret.care.Told;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.FlowPane;
@@ -180,9 +179,5 @@ final class PainPane extends VBox {
   static void show(Label line, Studio studio) {
     line.setText(String.join(" ", studio.hurting().sentences()));
     PractiseView.shown(line, !line.getText().isEmpty());
-  }
-
-  Node node() {
-    return this;
   }
 }

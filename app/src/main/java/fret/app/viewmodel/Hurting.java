@@ -67,6 +67,11 @@ public final class Hurting {
     waiting = Optional.of(Ache.UNSAID);
   }
 
+  /** The try was taken back: nothing is to be said of it. */
+  void withdrawn() {
+    waiting = Optional.empty();
+  }
+
   /** Where and how much the newest try hurt. */
   public void say(BodyPart part, HowMuch much) {
     Ache ache = new Ache(part, much);
@@ -166,7 +171,7 @@ public final class Hurting {
     if (!care.isAny()) {
       return all;
     }
-    care.parts().forEach(r -> all.add(of(r)));
+    care.parts().forEach(r -> all.add(of(r, care.light())));
     Planning planned = studio.plans().plannedProperty().get();
     if (planned != null && planned.held() > 0) {
       long passages =
@@ -192,7 +197,7 @@ public final class Hurting {
     return Words.count((int) many, what);
   }
 
-  private String of(Recovery r) {
+  private String of(Recovery r, boolean light) {
     String name = Sentences.of("hurts.part." + r.part());
     String part = name.substring(0, 1).toUpperCase(java.util.Locale.ROOT) + name.substring(1);
     String day = day(r.last());
@@ -202,7 +207,7 @@ public final class Hurting {
     return switch (r.step()) {
       case WAITS ->
           Sentences.of(
-              care().light() ? "hurts.waits-light" : "hurts.waits",
+              light ? "hurts.waits-light" : "hurts.waits",
               part,
               Sentences.of("hurts.much." + r.much()),
               r.last().equals(studio.today()) ? Sentences.of("day.today") : day);

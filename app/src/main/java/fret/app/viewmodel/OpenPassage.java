@@ -352,13 +352,17 @@ public final class OpenPassage {
         : session.stepAlone(change);
   }
 
-  /** The same, belonging to what was done just now: both are taken back together. */
-  void decideWith(Function<Session, Optional<Change>> decision) {
+  /**
+   * The same, as an entry of its own.
+   *
+   * @param joined whether it belongs to what was done just now: both are taken back together
+   */
+  void decideWith(Function<Session, Optional<Change>> decision, boolean joined) {
     if (session != null && !reading) {
       decision
           .apply(session)
           .filter(c -> !c.isEmpty())
-          .ifPresent(c -> make(session.stepAlone(c), s -> s, true));
+          .ifPresent(c -> make(session.stepAlone(c), s -> s, joined));
     }
   }
 

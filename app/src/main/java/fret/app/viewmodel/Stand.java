@@ -446,6 +446,7 @@ public final class Stand {
     }
     Judged last = judged.pop();
     last.takeBack();
+    studio.hurting().withdrawn();
     part.set(last.part());
     gate.set(last.before());
     showPart();

@@ -64,13 +64,17 @@ public final class Tries {
             parts,
             stored -> {
               List<JournalEntry> made = made(stored.parts());
-              named(made);
+              named(made, studio.deeds().last().filter(d -> d.id() == stored.id()).isPresent());
               then.accept(made);
             });
   }
 
-  /** What was practised keeps its name, so that its record stays with its notes. */
-  private void named(List<JournalEntry> made) {
+  /**
+   * What was practised keeps its name, so that its record stays with its notes.
+   *
+   * @param joined whether the tries are what was done last: both are then taken back together
+   */
+  private void named(List<JournalEntry> made, boolean joined) {
     Session now = studio.shown();
     made.stream()
         .filter(e -> now != null && now.passage().id() == e.passageId())
@@ -81,7 +85,8 @@ public final class Tries {
                 studio
                     .plans()
                     .chunk(id)
-                    .ifPresent(c -> studio.open().decideWith(s -> Decisions.practised(s, c))));
+                    .ifPresent(
+                        c -> studio.open().decideWith(s -> Decisions.practised(s, c), joined)));
   }
 
   private static List<JournalEntry> made(List<Deed.Part> parts) {

@@ -27,14 +27,17 @@ abstract class OnDemoLibrary {
   void openLibrary() throws Exception {
     FxToolkit.registerPrimaryStage();
     library = DemoLibrary.open(dir.resolve("library.sqlite"), TODAY);
-    Clock clock = Clock.fixed(TODAY.atTime(9, 0).toInstant(ZoneOffset.UTC), ZoneOffset.UTC);
-    studio =
-        new Studio(
-            library,
-            FretApplication.FORMATS,
-            FretApplication.FORMATS,
-            FretApplication.PRINTER,
-            clock);
+    studio = studio(TODAY);
+  }
+
+  /** The room over the library on some day, at nine. */
+  Studio studio(LocalDate day) {
+    return new Studio(
+        library,
+        FretApplication.FORMATS,
+        FretApplication.FORMATS,
+        FretApplication.PRINTER,
+        Clock.fixed(day.atTime(9, 0).toInstant(ZoneOffset.UTC), ZoneOffset.UTC));
   }
 
   @AfterEach

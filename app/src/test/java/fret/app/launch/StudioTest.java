@@ -3,7 +3,6 @@ package fret.app.launch;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import fret.app.viewmodel.PracticeModel;
-import fret.app.viewmodel.Studio;
 import fret.app.words.Sentences;
 import fret.base.Said;
 import fret.base.UnusableInput;
@@ -27,9 +26,7 @@ import fret.shelf.Planning;
 import fret.tempo.LadderKind;
 import fret.tempo.MetronomeScale;
 import java.nio.charset.StandardCharsets;
-import java.time.Clock;
 import java.time.Instant;
-import java.time.ZoneOffset;
 import java.util.Arrays;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -197,13 +194,7 @@ class StudioTest extends OnDemoLibrary {
         });
     assertThat(studio.hurting().care().parts().get(0).part()).isEqualTo(BodyPart.THUMB);
     assertThat(studio.asking().askedProperty().get()).as("nothing else is asked").isEmpty();
-    studio =
-        new Studio(
-            library,
-            FretApplication.FORMATS,
-            FretApplication.FORMATS,
-            FretApplication.PRINTER,
-            Clock.fixed(TODAY.plusDays(1).atTime(9, 0).toInstant(ZoneOffset.UTC), ZoneOffset.UTC));
+    studio = studio(TODAY.plusDays(1));
     does(studio.plans()::ensure);
     until(() -> studio.plans().plannedProperty().get() != null && !studio.isBehind());
     assertThat(Sentences.of(studio.asking().askedProperty().get().orElseThrow().words()))

@@ -12,8 +12,7 @@ import org.w3c.dom.Node;
 /**
  * What was decided of a part, in the file's own place for what programs keep: a {@code
  * miscellaneous-field} named {@code fret} and the part's id, with the decisions as JSON text. It
- * holds what has no sign of its own, and who decided what; a reader that does not know it leaves it
- * alone.
+ * holds what has no sign of its own; a reader that does not know it leaves it alone.
  */
 public final class KeptDecisions {
   private static final String FIELD = "miscellaneous-field";

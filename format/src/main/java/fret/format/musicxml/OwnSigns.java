@@ -28,6 +28,11 @@ final class OwnSigns {
   private static final String ADDED = "sign";
   private static final String REMOVED = "was ";
 
+  /** The end of an instruction cannot stand within one: in what was taken out it is written so. */
+  private static final String END = "?>";
+
+  private static final String END_WITHIN = "?&#62;";
+
   /** Elements that are there for what they hold. */
   private static final Set<String> HOLDERS =
       Set.of("notations", "technical", "articulations", "ornaments");
@@ -55,7 +60,7 @@ final class OwnSigns {
     if (before instanceof ProcessingInstruction p && isAdded(p)) {
       e.getParentNode().removeChild(before);
     } else {
-      e.getParentNode().insertBefore(sign(e, REMOVED + text(e)), e);
+      e.getParentNode().insertBefore(sign(e, REMOVED + text(e).replace(END, END_WITHIN)), e);
     }
     e.getParentNode().removeChild(e);
   }
@@ -130,7 +135,8 @@ final class OwnSigns {
   private static void removed(ProcessingInstruction p) {
     Node parent = p.getParentNode();
     if (p.getData().startsWith(REMOVED)) {
-      byte[] xml = p.getData().substring(REMOVED.length()).getBytes(StandardCharsets.UTF_8);
+      String text = p.getData().substring(REMOVED.length()).replace(END_WITHIN, END);
+      byte[] xml = text.getBytes(StandardCharsets.UTF_8);
       MusicXmlFile.piece(new ByteArrayInputStream(xml))
           .ifPresent(e -> parent.insertBefore(p.getOwnerDocument().importNode(e, true), p));
     }
