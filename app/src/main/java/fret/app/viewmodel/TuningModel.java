@@ -8,6 +8,7 @@ import fret.intonation.Temperament;
 import fret.intonation.Tuned;
 import fret.intonation.TuningSetup;
 import fret.mark.Strand;
+import fret.score.ResolvedPassage;
 import fret.score.SoundingNote;
 import fret.session.Ear;
 import fret.session.Session;
@@ -26,6 +27,7 @@ public final class TuningModel {
   private final TuningSounds sounds;
   private final ReadOnlyObjectWrapper<Optional<Tuned>> tuned =
       new ReadOnlyObjectWrapper<>(Optional.empty());
+  private Optional<ResolvedPassage> of = Optional.empty();
   private boolean looks;
 
   /**
@@ -53,6 +55,11 @@ public final class TuningModel {
 
   private void find() {
     Session now = studio.shown();
+    if (now == null || !of.equals(Optional.of(now.resolved()))) {
+      // What was found is of other notes than those that are shown.
+      of = Optional.empty();
+      tuned.set(Optional.empty());
+    }
     if (now == null || !looks) {
       return;
     }
@@ -65,7 +72,10 @@ public final class TuningModel {
           return Ear.tuned(now, harmony);
         },
         () -> looks,
-        found -> tuned.set(Optional.of(found)));
+        found -> {
+          of = Optional.of(now.resolved());
+          tuned.set(Optional.of(found));
+        });
   }
 
   /** What can be heard of it. */
