@@ -54,6 +54,9 @@ final class ChunkDrills {
 
   /** The parts of a drill; none where the chunk has nothing for it. */
   List<Score> parts(DrillKind kind) {
+    if (notes.isEmpty()) {
+      return List.of(); // A line by itself may rest all through a stretch.
+    }
     return switch (kind) {
       case FOCUS_TUNE, FOCUS_SHIFT, FOCUS_BOW, FOCUS_RELEASE -> one(marked(DrillKind.STRAIGHT));
       case STRAIGHT, SILENT, SYLLABLES, NO_VIBRATO, STEADY_NOTES -> one(marked(kind));

@@ -56,6 +56,18 @@ class DrillsTest {
     return Drills.of(score, whole(score), kind).orElseThrow();
   }
 
+  /** One line by itself may rest through a stretch that holds notes of the other. */
+  @ParameterizedTest
+  @EnumSource(DrillKind.class)
+  void ofRestsThereIsNoDrill(DrillKind kind) {
+    LineBuilder line = new LineBuilder(TimeSignature.COMMON_TIME, KeySignature.NONE, Clef.TREBLE);
+    line.add(Fraction.ONE);
+    Score rests = line.build("", Interval.UNISON);
+    if (kind.of() == DrillKind.Of.CHUNK) {
+      assertThat(Drills.of(rests, whole(rests), kind)).isEmpty();
+    }
+  }
+
   private static double length(Drill d) {
     return d.lengths().stream().mapToDouble(x -> x).sum();
   }
