@@ -3,6 +3,7 @@ package fret.engraving;
 import fret.score.Bar;
 import fret.score.Direction;
 import fret.score.Head;
+import fret.score.Metronome;
 import fret.score.ResolvedPassage;
 import fret.score.Signs;
 import fret.score.Slice;
@@ -231,36 +232,61 @@ final class MarkEngraver {
     }
   }
 
-  /** A note value, an equals sign and a rate. */
+  /** A note value, an equals sign, and a rate or another value. */
   private void tempo(String text, double x) {
     int equals = text.indexOf('=');
     if (equals < 0) {
       words(text, x, Primitive.Text.Style.BOLD);
       return;
     }
-    MusicGlyph note =
-        text.startsWith("half")
-            ? MusicGlyph.METRONOME_HALF
-            : text.startsWith("eighth")
-                ? MusicGlyph.METRONOME_EIGHTH
-                : MusicGlyph.METRONOME_QUARTER;
-    String rate = (text.charAt(equals - 1) == '.' ? ". = " : " = ") + text.substring(equals + 1);
-    double width = pen.widthOf(rate, 1.5, Primitive.Text.Style.BOLD);
-    double noteWidth = pen.metrics().box(note).right() * 0.75;
-    double below = Math.max(0.1, pen.metrics().box(note).bottom() * 0.75);
-    double y = pen.skyline().topOver(x - 0.2, x + noteWidth + width + 0.4) - 0.4 - below;
-    pen.glyph(note, x, y, 0.75, Primitive.Ink.WORDS, -1);
-    pen.add(
-        new Primitive.Text(
-            rate,
-            x + noteWidth + 0.15,
-            y,
-            1.5,
-            width,
-            Primitive.Text.Style.BOLD,
-            false,
-            Primitive.Ink.WORDS,
-            -1));
+    String left = text.substring(0, equals);
+    String right = text.substring(equals + 1).trim();
+    Optional<Metronome> mark = Metronome.of(text);
+    boolean equation = mark.flatMap(Metronome::as).isPresent();
+    String middle = dots(left) + " = " + (equation ? "" : right);
+    double width = valueWidth(left) + pen.widthOf(middle, 1.5, Primitive.Text.Style.BOLD);
+    double all = width + (equation ? valueWidth(right) + 0.6 : 0);
+    double below = Math.max(0.1, pen.metrics().box(glyph(left)).bottom() * 0.75);
+    double y = pen.skyline().topOver(x - 0.2, x + all + 0.4) - 0.4 - below;
+    value(left, middle, x, y);
+    if (equation) {
+      value(right, dots(right), x + width + 0.3, y);
+    }
+  }
+
+  private void value(String value, String behind, double x, double y) {
+    pen.glyph(glyph(value), x, y, 0.75, Primitive.Ink.WORDS, -1);
+    if (!behind.isEmpty()) {
+      pen.add(
+          new Primitive.Text(
+              behind,
+              x + valueWidth(value),
+              y,
+              1.5,
+              pen.widthOf(behind, 1.5, Primitive.Text.Style.BOLD),
+              Primitive.Text.Style.BOLD,
+              false,
+              Primitive.Ink.WORDS,
+              -1));
+    }
+  }
+
+  private double valueWidth(String value) {
+    return pen.metrics().box(glyph(value)).right() * 0.75 + 0.15;
+  }
+
+  private static String dots(String value) {
+    return value.contains(".") ? value.substring(value.indexOf('.')) : "";
+  }
+
+  private static MusicGlyph glyph(String value) {
+    return switch (value.replace(".", "")) {
+      case "whole", "breve" -> MusicGlyph.METRONOME_WHOLE;
+      case "half" -> MusicGlyph.METRONOME_HALF;
+      case "eighth" -> MusicGlyph.METRONOME_EIGHTH;
+      case "16th", "32nd" -> MusicGlyph.METRONOME_16TH;
+      default -> MusicGlyph.METRONOME_QUARTER;
+    };
   }
 
   private void words(String text, double x, Primitive.Text.Style style) {

@@ -80,9 +80,11 @@ public enum MusicGlyph {
   DOWN_BOW("stringsDownBow", 0xE610),
   UP_BOW("stringsUpBow", 0xE612),
   HARMONIC("stringsHarmonic", 0xE614),
+  METRONOME_WHOLE("metNoteWhole", 0xECA2),
   METRONOME_HALF("metNoteHalfUp", 0xECA3),
   METRONOME_QUARTER("metNoteQuarterUp", 0xECA5),
-  METRONOME_EIGHTH("metNote8thUp", 0xECA7);
+  METRONOME_EIGHTH("metNote8thUp", 0xECA7),
+  METRONOME_16TH("metNote16thUp", 0xECA9);
 
   private final String smuflName;
   private final int codePoint;

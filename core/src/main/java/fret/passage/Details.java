@@ -13,7 +13,7 @@ import java.util.TreeSet;
  *
  * @param texts by topic; topics without a text are left out
  * @param barNotes open questions, exposed spots and the like, by printed bar number
- * @param tempoMarks sections, gradual changes and holds, in order of their bar
+ * @param tempoMarks changes of tempo, in order of their place
  * @param performance rate of the performance in the target's beat; 0 when not set
  * @param accepted ids of proof-reading questions that were answered: it is right as it is
  * @param running notes to a beat in which the accompaniment runs, heard in the click; 0 when not
@@ -43,32 +43,6 @@ public record Details(
     PRINTED_TEMPO,
     DYNAMICS,
     VIBRATO
-  }
-
-  /**
-   * A change of tempo at a bar.
-   *
-   * @param bar printed number
-   * @param kind what happens from there
-   * @param value rate in the target's beat for a section or the end of a gradual change; seconds
-   *     added for a hold
-   */
-  public record TempoMark(String bar, Kind kind, double value) {
-    /** What happens. */
-    public enum Kind {
-      /** A new steady tempo. */
-      SECTION,
-      /** From here to the next mark the tempo goes evenly to the value. */
-      GRADUAL,
-      /** The end of this bar is held longer. */
-      HOLD
-    }
-
-    public TempoMark {
-      if (!(value > 0) || !(value <= 1000)) {
-        throw new IllegalArgumentException("tempo mark of " + value + " is outside 0 to 1000");
-      }
-    }
   }
 
   public Details {

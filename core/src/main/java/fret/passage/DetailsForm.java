@@ -1,13 +1,17 @@
 package fret.passage;
 
 import fret.base.Form;
+import fret.base.Fractions;
+import fret.tempo.Beat;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import org.apache.commons.numbers.fraction.Fraction;
 
 /** The stored form of what is known of a passage. */
 final class DetailsForm {
@@ -48,12 +52,36 @@ final class DetailsForm {
         f.whole("running", 0));
   }
 
-  private static Form tempoMark(Details.TempoMark m) {
-    return Form.EMPTY.with("bar", m.bar()).with("kind", m.kind().name()).with("value", m.value());
+  private static Form tempoMark(TempoMark m) {
+    Form form =
+        Form.EMPTY
+            .with("bar", m.bar())
+            .with("index", m.spot().index())
+            .with("offset", Fractions.text(m.spot().offset()))
+            .with("kind", m.kind().name())
+            .with("value", m.value())
+            .with("upper", m.upper())
+            .with("source", m.source().name())
+            .with("words", m.words());
+    return m.counted().map(b -> form.with("counted", Fractions.text(b.length()))).orElse(form);
   }
 
-  private static Details.TempoMark readTempoMark(Form f) {
-    return new Details.TempoMark(
-        f.text("bar"), f.word("kind", Details.TempoMark.Kind.class), f.decimal("value"));
+  /** Marks of before there were parts of a bar are the player's, counted as the target is. */
+  private static TempoMark readTempoMark(Form f) {
+    return new TempoMark(
+        new TempoMark.Spot(
+            f.text("bar"),
+            f.whole("index", -1),
+            find(f, "offset").map(Fractions::parse).orElse(Fraction.ZERO)),
+        f.word("kind", TempoMark.Kind.class),
+        find(f, "counted").map(t -> new Beat(Fractions.parse(t))),
+        f.decimal("value"),
+        f.decimal("upper", 0),
+        find(f, "source").map(TempoMark.Source::valueOf).orElse(TempoMark.Source.MINE),
+        find(f, "words").orElse(""));
+  }
+
+  private static Optional<String> find(Form f, String name) {
+    return f.has(name) ? Optional.of(f.text(name)) : Optional.empty();
   }
 }

@@ -39,4 +39,8 @@ public record PracticeSetup(double weight, double start, double upper, boolean u
   public PracticeSetup withUnder(boolean other) {
     return new PracticeSetup(weight, start, upper, other, line);
   }
+
+  public PracticeSetup withUpper(double other) {
+    return new PracticeSetup(weight, start, other, under, line);
+  }
 }

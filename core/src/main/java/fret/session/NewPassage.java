@@ -2,22 +2,22 @@ package fret.session;
 
 import fret.instrument.InstrumentType;
 import fret.mark.Marks;
+import fret.mark.Place;
 import fret.passage.MarksForm;
 import fret.passage.Passage;
+import fret.passage.PracticeLayer;
+import fret.passage.PracticeSetup;
+import fret.passage.PrintedTempos;
 import fret.passage.Reading;
 import fret.passage.Setup;
 import fret.pitch.Clef;
 import fret.pitch.Interval;
-import fret.score.Direction;
 import fret.score.Score;
-import fret.tempo.Beat;
-import fret.tempo.Tempo;
 import java.util.Locale;
+import java.util.Optional;
 
 /** Settings for a passage that is new in the library, guessed from its page. */
 public final class NewPassage {
-  private static final double USUAL_QUARTERS = 80;
-
   private NewPassage() {}
 
   /** A passage of a file that is brought in. */
@@ -36,15 +36,39 @@ public final class NewPassage {
             && score.bars().stream().allMatch(b -> b.clef().octaveChange() == 0);
     Passage.Settings settings =
         new Passage.Settings(
-            score.title(), target(score), setup, reading.withOctaveLow(low), false);
-    return Passage.of(file, partName, settings);
+            score.title(),
+            Passage.Settings.USUAL.target(),
+            setup,
+            reading.withOctaveLow(low),
+            false);
+    return timed(Passage.of(file, partName, settings), score);
+  }
+
+  /** With the tempos of its page. */
+  private static Passage timed(Passage passage, Score page) {
+    PrintedTempos.Found found = PrintedTempos.of(page);
+    Score read = passage.settings().reading().of(page);
+    double upper = found.at(read, page).upper();
+    Passage timed = passage.withSettings(found.in(passage.settings(), read, page));
+    return upper > 0
+        ? timed.withMarks(
+            timed
+                .marks()
+                .with(
+                    PracticeLayer.PRACTICE,
+                    Place.WHOLE,
+                    Optional.of(PracticeSetup.USUAL.withUpper(upper))))
+        : timed;
   }
 
   /** A passage that is written by hand. */
   public static Passage byHand(Score empty, Setup setup) {
     Reading reading = Reading.PLAIN.withOctaveLow(setup.instrument() == InstrumentType.BASS);
     return Passage.of(
-        "", "", new Passage.Settings(empty.title(), target(empty), setup, reading, false));
+        "",
+        "",
+        new Passage.Settings(
+            empty.title(), PrintedTempos.of(empty).first(), setup, reading, false));
   }
 
   /**
@@ -72,18 +96,5 @@ public final class NewPassage {
     return clef.sign() == Clef.Sign.F || part.contains("cello")
         ? InstrumentType.CELLO
         : InstrumentType.VIOLIN;
-  }
-
-  private static Tempo target(Score score) {
-    double quarters =
-        score.bars().stream()
-            .flatMap(b -> b.directions().stream())
-            .filter(d -> d.kind() == Direction.Kind.TEMPO && d.number() > 0)
-            .mapToDouble(Direction::number)
-            .findFirst()
-            .orElse(USUAL_QUARTERS);
-    Beat beat = new Beat(score.bars().get(0).time().beatLength());
-    double rate = new Tempo(Beat.QUARTER, quarters).perMinuteOf(beat);
-    return new Tempo(beat, Math.max(2, Math.round(rate)));
   }
 }

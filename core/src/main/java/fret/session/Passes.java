@@ -71,7 +71,7 @@ public final class Passes {
             .laidOut();
     ResolvedPassage resolved = Resolver.resolve(unrolled);
     Optional<List<At>> moments = moments(printed.passage(), resolved, order);
-    return moments.map(at -> new Passes(printed, task(passage, printed, resolved, at), at));
+    return moments.map(at -> new Passes(printed, task(passage, printed, resolved, at, order), at));
   }
 
   /** Where each played moment is written; empty where ties over a repeat sign hide one. */
@@ -104,7 +104,11 @@ public final class Passes {
   // ---- the task as played ----------------------------------------------------------------------
 
   private static BowTask task(
-      Passage passage, BowTask printed, ResolvedPassage played, List<At> moments) {
+      Passage passage,
+      BowTask printed,
+      ResolvedPassage played,
+      List<At> moments,
+      List<Integer> order) {
     Passage.Settings s = passage.settings();
     List<HandAt> hand = moments.stream().map(at -> printed.hand().get(at.moment())).toList();
     Map<Fraction, Double> levels = new HashMap<>();
@@ -128,7 +132,7 @@ public final class Passes {
     }
     return new BowTask(
         played,
-        TempoPlan.of(played.score(), s.target(), s.details().tempoMarks()),
+        TempoPlan.played(printed.tempo(), printed.passage().score(), played.score(), order),
         printed.instrument(),
         hand,
         LoudnessLine.of(played.score(), levels)

@@ -27,6 +27,8 @@ import fret.mark.VibratoLayer;
 import fret.mark.VibratoWish;
 import fret.mark.Wish;
 import fret.passage.Passage;
+import fret.passage.PrintedTempos;
+import fret.passage.TempoPlan;
 import fret.score.Bar;
 import fret.score.Event;
 import fret.score.Head;
@@ -37,6 +39,7 @@ import fret.score.Score;
 import fret.score.Signs;
 import fret.score.SoundingNote;
 import fret.search.Token;
+import fret.tempo.Tempo;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -163,6 +166,33 @@ public record Session(
 
   public ResolvedPassage resolved() {
     return computed.resolved();
+  }
+
+  /** The tempos of the bars that are read, each with who says so. */
+  public List<TempoPlan.Section> tempos() {
+    Passage.Settings s = passage.settings();
+    List<TempoPlan.Section> all =
+        new ArrayList<>(
+            TempoPlan.sections(task().passage().score(), s.target(), s.details().tempoMarks()));
+    TempoPlan.Section first = all.get(0);
+    TempoPlan.Section printed = PrintedTempos.of(page).at(task().passage().score(), page);
+    if (first.mark().isEmpty() && printed.start().equals(first.start())) {
+      all.set(0, first.by(printed.source()));
+    }
+    return all;
+  }
+
+  /** The bar in which a section of the tempo ends. */
+  public Bar lastBarOf(TempoPlan.Section section) {
+    return score().bars().stream()
+        .filter(b -> b.start().compareTo(section.end()) < 0)
+        .reduce((a, b) -> b)
+        .orElse(section.bar());
+  }
+
+  /** The tempo at the start of a bar, in the value that its section counts. */
+  public Tempo tempoAt(Bar bar) {
+    return task().tempo().at(bar.start());
   }
 
   public FingeringTask task() {

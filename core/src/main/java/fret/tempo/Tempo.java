@@ -8,9 +8,12 @@ import java.util.Objects;
  * @param perMinute above 0, at most 2000
  */
 public record Tempo(Beat beat, double perMinute) {
+  /** The fastest rate of any value. */
+  public static final double MOST = 2000;
+
   public Tempo {
     Objects.requireNonNull(beat);
-    if (!(perMinute > 0) || !(perMinute <= 2000)) {
+    if (!(perMinute > 0) || !(perMinute <= MOST)) {
       throw new IllegalArgumentException("tempo " + perMinute + " is outside 0 (excluded) to 2000");
     }
   }
@@ -28,5 +31,10 @@ public record Tempo(Beat beat, double perMinute) {
   /** The same beat at another rate. */
   public Tempo at(double newPerMinute) {
     return new Tempo(beat, newPerMinute);
+  }
+
+  /** The same speed counted in another value. */
+  public Tempo in(Beat other) {
+    return new Tempo(other, perMinuteOf(other));
   }
 }

@@ -86,9 +86,23 @@ public final class TempoMap {
     return sections;
   }
 
+  public List<Hold> holds() {
+    return holds;
+  }
+
   /** The tempo in force at an onset. */
   public Tempo at(Fraction onset) {
+    return at(indexAt(onset), onset);
+  }
+
+  /** The tempo that is reached just before an onset. */
+  public Tempo before(Fraction onset) {
     int i = indexAt(onset);
+    boolean starts = i > 0 && sections.get(i).onset().equals(onset);
+    return at(starts ? i - 1 : i, onset);
+  }
+
+  private Tempo at(int i, Fraction onset) {
     Section s = sections.get(i);
     if (i + 1 == sections.size() || s.start().equals(s.end())) {
       return s.start();

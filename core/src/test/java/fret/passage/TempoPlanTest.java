@@ -29,7 +29,7 @@ class TempoPlanTest {
     return line.build("", Interval.UNISON);
   }
 
-  private static TempoMap map(Details.TempoMark... marks) {
+  private static TempoMap map(TempoMark... marks) {
     return TempoPlan.of(fourBars(), TARGET, List.of(marks));
   }
 
@@ -37,8 +37,8 @@ class TempoPlanTest {
     return map.msAt(Fraction.of(barsBefore));
   }
 
-  private static Details.TempoMark mark(String bar, Details.TempoMark.Kind kind, double value) {
-    return new Details.TempoMark(bar, kind, value);
+  private static TempoMark mark(String bar, TempoMark.Kind kind, double value) {
+    return new TempoMark(bar, kind, value);
   }
 
   @Test
@@ -48,14 +48,14 @@ class TempoPlanTest {
 
   @Test
   void aSectionGoesAtItsOwnTempoFromItsBarOn() {
-    TempoMap map = map(mark("3", Details.TempoMark.Kind.SECTION, 120));
+    TempoMap map = map(mark("3", TempoMark.Kind.SECTION, 120));
     assertThat(msAtBar(map, 2)).isCloseTo(8_000, within(1e-6));
     assertThat(msAtBar(map, 4)).isCloseTo(12_000, within(1e-6));
   }
 
   @Test
   void aSectionOnTheFirstBarTakesThePlaceOfTheTarget() {
-    TempoMap map = map(mark("1", Details.TempoMark.Kind.SECTION, 30));
+    TempoMap map = map(mark("1", TempoMark.Kind.SECTION, 30));
     assertThat(msAtBar(map, 1)).isCloseTo(8_000, within(1e-6));
   }
 
@@ -63,9 +63,7 @@ class TempoPlanTest {
   @Test
   void aGradualChangeRunsToTheNextMark() {
     TempoMap map =
-        map(
-            mark("2", Details.TempoMark.Kind.GRADUAL, 120),
-            mark("4", Details.TempoMark.Kind.SECTION, 120));
+        map(mark("2", TempoMark.Kind.GRADUAL, 120), mark("4", TempoMark.Kind.SECTION, 120));
     double start = msAtBar(map, 1);
     double end = msAtBar(map, 3);
     assertThat(start).isCloseTo(4_000, within(1e-6));
@@ -77,7 +75,7 @@ class TempoPlanTest {
 
   @Test
   void aHoldAddsItsSecondsOnce() {
-    TempoMap map = map(mark("2", Details.TempoMark.Kind.HOLD, 1.5));
+    TempoMap map = map(mark("2", TempoMark.Kind.HOLD, 1.5));
     assertThat(msAtBar(map, 1)).isCloseTo(4_000, within(1e-6));
     assertThat(msAtBar(map, 2)).isCloseTo(9_500, within(1e-6));
     assertThat(msAtBar(map, 4)).isCloseTo(17_500, within(1e-6));
@@ -85,19 +83,14 @@ class TempoPlanTest {
 
   @Test
   void marksOnBarsThatAreNotThereCountNothing() {
-    TempoMap map =
-        map(
-            mark("77", Details.TempoMark.Kind.SECTION, 200),
-            mark("78", Details.TempoMark.Kind.HOLD, 9));
+    TempoMap map = map(mark("77", TempoMark.Kind.SECTION, 200), mark("78", TempoMark.Kind.HOLD, 9));
     assertThat(msAtBar(map, 4)).isCloseTo(16_000, within(1e-6));
   }
 
   @Test
   void theLaterOfTwoMarksOnABarHolds() {
     TempoMap map =
-        map(
-            mark("2", Details.TempoMark.Kind.SECTION, 90),
-            mark("2", Details.TempoMark.Kind.SECTION, 120));
+        map(mark("2", TempoMark.Kind.SECTION, 90), mark("2", TempoMark.Kind.SECTION, 120));
     assertThat(msAtBar(map, 2)).isCloseTo(6_000, within(1e-6));
   }
 }

@@ -18,6 +18,7 @@ import fret.mark.Wish;
 import fret.passage.Details;
 import fret.passage.Passage;
 import fret.passage.Setup;
+import fret.passage.TempoMark;
 import fret.player.EffortKind;
 import fret.player.Preset;
 import fret.score.Bar;
@@ -137,14 +138,14 @@ class DecisionsTest {
     Details details =
         Details.NONE.withTempoMarks(
             List.of(
-                new Details.TempoMark("2", Details.TempoMark.Kind.SECTION, 40),
-                new Details.TempoMark("2", Details.TempoMark.Kind.HOLD, 1.5)));
+                new TempoMark("2", TempoMark.Kind.SECTION, 40),
+                new TempoMark("2", TempoMark.Kind.HOLD, 1.5)));
     Passage p = Lines.passage().withSettings(Lines.passage().settings().withDetails(details));
     var tempo = Session.of(p, CLIMB).task().tempo();
     // four quarters at 80 are 3 s; in bar 2 at 40 they are 6 s, and the hold adds 1.5 s
     assertThat(tempo.msAt(Fraction.ONE)).isCloseTo(3000, within(1e-6));
     assertThat(tempo.msAt(Fraction.of(2)) - tempo.msAt(Fraction.ONE)).isCloseTo(7500, within(1e-6));
-    assertThatThrownBy(() -> new Details.TempoMark("2", Details.TempoMark.Kind.SECTION, 0))
+    assertThatThrownBy(() -> new TempoMark("2", TempoMark.Kind.SECTION, 0))
         .isInstanceOf(IllegalArgumentException.class);
   }
 

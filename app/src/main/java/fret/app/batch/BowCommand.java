@@ -42,9 +42,6 @@ final class BowCommand implements Callable<Integer> {
   @Spec private CommandSpec spec;
   @Mixin private PartOptions options;
 
-  @Option(names = "--tempo", required = true, description = "beats per minute")
-  private double perMinute;
-
   @Option(names = "--alternatives", defaultValue = "3", description = "how many bowings, 1 to 12")
   private int count;
 
@@ -65,7 +62,7 @@ final class BowCommand implements Callable<Integer> {
   @Override
   public Integer call() throws UnusableInput {
     check();
-    Session session = options.session(options.score(), perMinute, Preset.SURE, setup());
+    Session session = options.session(options.score(), Preset.SURE, setup());
     BowTask task = session.bowTask();
     List<Bowing> versions = versions(task);
     if (options.json) {
@@ -77,9 +74,6 @@ final class BowCommand implements Callable<Integer> {
   }
 
   private void check() {
-    if (!(perMinute > 0) || perMinute > 1000) {
-      throw options.usage("--tempo " + perMinute + " is outside 0 (excluded) to 1000");
-    }
     if (count < 1 || count > 12) {
       throw options.usage("--alternatives " + count + " is outside 1 to 12");
     }
@@ -113,9 +107,7 @@ final class BowCommand implements Callable<Integer> {
     root.put("file", options.file.toString());
     root.put("instrument", options.instrumentName.toLowerCase(Locale.ROOT));
     root.put("hairCm", Json.round(task.bow().hairCm(), 1));
-    root.putObject("tempo")
-        .put("beat", session.passage().settings().target().beat().displayName())
-        .put("bpm", perMinute);
+    SectionsJson.put(root, session);
     ArrayNode array = root.putArray("versions");
     for (Bowing bowing : versions) {
       String name = asPrinted ? "as printed" : "proposed " + (array.size() + 1);

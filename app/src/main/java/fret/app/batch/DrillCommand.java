@@ -48,12 +48,6 @@ final class DrillCommand implements Callable<Integer> {
   @Option(names = "--list", description = "print the kinds with their purpose")
   private boolean list;
 
-  @Option(
-      names = {"--tempo", "--target"},
-      defaultValue = "80",
-      description = "target, beats per minute")
-  private double tempo;
-
   @Option(names = "--level", description = "tempo of this play; default: the target")
   private double level;
 
@@ -69,10 +63,10 @@ final class DrillCommand implements Callable<Integer> {
     if (kind == null) {
       throw options.usage("--kind is needed, or --list");
     }
-    if (!(tempo > 0) || tempo > 1000 || level < 0 || level > 1000) {
-      throw options.usage("--tempo or --level is outside 0 to 1000");
+    if (level < 0 || level > 1000) {
+      throw options.usage("--level " + level + " is outside 0 to 1000");
     }
-    Session session = options.session(options.score(), tempo);
+    Session session = options.session(options.score());
     Chunk all = Covered.stretch(session.resolved(), 0, session.resolved().slices().size() - 1);
     Drill drill = made(session, all).orElseThrow(() -> nothing());
     if (out != null) {
@@ -132,7 +126,7 @@ final class DrillCommand implements Callable<Integer> {
     double length = drill.lengths().stream().mapToDouble(d -> d).sum();
     double straight = all.length().doubleValue();
     Tempo target = session.passage().settings().target();
-    double whole = target.at(level > 0 ? level : tempo).wholeNoteMs() / 1000;
+    double whole = target.at(level > 0 ? level : target.perMinute()).wholeNoteMs() / 1000;
     boolean climbs = drill.kind() == DrillKind.STRAIGHT;
     double each = Chance.UNKNOWN.plays(climbs ? Gate.Settings.USUAL.cleanNeeded() : 1);
     double seconds = 0;
@@ -145,6 +139,7 @@ final class DrillCommand implements Callable<Integer> {
         .put("lengthRatio", length / straight)
         .put("plays", each * drill.parts().size())
         .put("minutes", seconds / 60);
+    SectionsJson.put(node, session);
     Json.problems(node, session.problems());
     return node;
   }

@@ -38,9 +38,6 @@ final class ExportCommand implements Callable<Integer> {
   @Option(names = "-o", required = true, paramLabel = "OUT", description = "file to write")
   private Path out;
 
-  @Option(names = "--tempo", defaultValue = "80", description = "beats a minute")
-  private int tempo;
-
   @Option(names = "--paper", defaultValue = "a4", description = "a4 or letter")
   private String paper;
 
@@ -57,7 +54,7 @@ final class ExportCommand implements Callable<Integer> {
 
   @Override
   public Integer call() throws UnusableInput {
-    Session session = options.session(options.score(), tempo);
+    Session session = options.session(options.score());
     byte[] bytes = bytes(session);
     try {
       SafeFile.write(out, bytes);

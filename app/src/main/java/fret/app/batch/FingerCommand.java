@@ -16,7 +16,6 @@ import fret.score.Bar;
 import fret.score.ResolvedPassage;
 import fret.score.SoundingNote;
 import fret.session.Session;
-import fret.tempo.Tempo;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -39,9 +38,6 @@ final class FingerCommand implements Callable<Integer> {
   @Spec private CommandSpec spec;
   @Mixin private PartOptions options;
 
-  @Option(names = "--tempo", required = true, description = "beats per minute")
-  private double perMinute;
-
   @Option(
       names = "--alternatives",
       defaultValue = "1",
@@ -56,13 +52,10 @@ final class FingerCommand implements Callable<Integer> {
 
   @Override
   public Integer call() throws UnusableInput {
-    if (!(perMinute > 0) || perMinute > 1000) {
-      throw options.usage("--tempo " + perMinute + " is outside 0 (excluded) to 1000");
-    }
     if (count < 1 || count > 12) {
       throw options.usage("--alternatives " + count + " is outside 1 to 12");
     }
-    Session session = options.session(options.score(), perMinute);
+    Session session = options.session(options.score());
     List<Fingering> fingerings = fingerings(session);
     if (options.json) {
       spec.commandLine().getOut().println(Json.text(json(session, fingerings)));
@@ -84,11 +77,10 @@ final class FingerCommand implements Callable<Integer> {
   private ObjectNode json(Session session, List<Fingering> fingerings) {
     ResolvedPassage passage = session.resolved();
     Instrument instrument = session.task().hand().instrument();
-    Tempo target = session.passage().settings().target();
     ObjectNode root = Json.object();
     root.put("file", options.file.toString());
     root.put("instrument", options.instrumentName.toLowerCase(java.util.Locale.ROOT));
-    root.putObject("tempo").put("beat", target.beat().displayName()).put("bpm", perMinute);
+    SectionsJson.put(root, session);
     root.put("noteCount", passage.notes().size());
     ArrayNode alternatives = root.putArray("alternatives");
     for (Fingering fingering : fingerings) {

@@ -15,6 +15,7 @@ import fret.passage.Passage;
 import fret.passage.Reading;
 import fret.passage.SettingLayers;
 import fret.passage.Setup;
+import fret.passage.TempoPlan;
 import fret.player.Hand;
 import fret.player.HandSize;
 import fret.player.Preset;
@@ -30,6 +31,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import org.apache.commons.numbers.fraction.Fraction;
 import picocli.CommandLine.Model.CommandSpec;
@@ -68,6 +70,13 @@ final class PartOptions {
   String beatName;
 
   @Option(
+      names = {"--tempo", "--target"},
+      description =
+          "beats per minute of the first section, the others by the same share; default: the"
+              + " file's own tempos")
+  Optional<Double> perMinute = Optional.empty();
+
+  @Option(
       names = "--preset",
       defaultValue = "sure",
       description = "sure (the default), singing, quick, powerful, gentle or hidden")
@@ -92,7 +101,13 @@ final class PartOptions {
 
   /** The options of a command that names its part otherwise. */
   static PartOptions of(
-      CommandSpec spec, Path file, String partName, String instrument, String bars, String beat) {
+      CommandSpec spec,
+      Path file,
+      String partName,
+      String instrument,
+      String bars,
+      String beat,
+      Optional<Double> perMinute) {
     PartOptions o = new PartOptions();
     o.spec = spec;
     o.file = file;
@@ -100,6 +115,7 @@ final class PartOptions {
     o.instrumentName = instrument;
     o.bars = bars;
     o.beatName = beat;
+    o.perMinute = perMinute;
     o.presetName = "sure";
     o.schoolName = "usual";
     o.handName = "medium";
@@ -162,17 +178,14 @@ final class PartOptions {
     }
   }
 
-  /**
-   * The passage as the window would have it: read, set up and fingered by the same pipeline.
-   *
-   * @param perMinute the tempo in the beat asked for
-   */
-  Session session(Outcome<Score> read, double perMinute) {
-    return session(read, perMinute, preset(), BowSetup.USUAL);
+  /** The passage as the window would have it: read, set up and fingered by the same pipeline. */
+  Session session(Outcome<Score> read) {
+    return session(read, preset(), BowSetup.USUAL);
   }
 
   /** The same with a preset of the left hand and a bow. */
-  Session session(Outcome<Score> read, double perMinute, Preset preset, BowSetup bow) {
+  Session session(Outcome<Score> read, Preset preset, BowSetup bow) {
+    perMinute.ifPresent(this::check);
     Setup setup = Setup.usual(type()).withPreset(preset.id()).withHand(hand(), school());
     Passage made =
         NewPassage.with(
@@ -180,10 +193,13 @@ final class PartOptions {
             decided());
     Passage.Settings s = made.settings();
     String title = s.title().isEmpty() ? file.getFileName().toString() : s.title();
-    Tempo tempo = new Tempo(beat(made.settings().reading().of(read.value())), perMinute);
+    Tempo own = s.target();
+    Beat beat = beat(own.beat(), s.reading().of(read.value()));
+    Tempo tempo = perMinute.map(rate -> new Tempo(beat, rate)).orElse(own.in(beat));
     Session session =
         Session.of(
-            made.withSettings(s.withTitle(title).withTarget(tempo).withBow(bow)), read.value());
+            made.withSettings(TempoPlan.withFirst(s, tempo).withTitle(title).withBow(bow)),
+            read.value());
     List<Problem> problems = new ArrayList<>(read.problems());
     problems.addAll(decided.problems());
     if (s.reading().soundsOctaveLow()) {
@@ -200,6 +216,12 @@ final class PartOptions {
                         session.task().hand().instrument(),
                         session.fingering())));
     return session.withPage(read.value(), problems);
+  }
+
+  private void check(double rate) {
+    if (!(rate > 0) || rate > 1000) {
+      throw usage("--tempo " + rate + " is outside 0 (excluded) to 1000");
+    }
   }
 
   private Reading reading(Outcome<Score> read) {
@@ -257,12 +279,12 @@ final class PartOptions {
     return Preset.all().stream().map(Preset::id).collect(Collectors.joining(", "));
   }
 
-  private Beat beat(Score score) {
-    var time = score.bars().get(0).time();
+  /** The beat asked for, else the section's own. */
+  private Beat beat(Beat own, Score score) {
     if (beatName.isEmpty()) {
-      return new Beat(time.beatLength());
+      return own;
     }
-    Fraction bar = time.barLength();
+    Fraction bar = score.bars().get(0).time().barLength();
     return Beat.named(beatName, bar)
         .orElseThrow(() -> usage("--beat " + beatName + " is not a note value"));
   }

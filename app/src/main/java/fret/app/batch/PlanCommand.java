@@ -63,11 +63,6 @@ final class PlanCommand implements Callable<Integer> {
   @Parameters(index = "1..*", paramLabel = "FILE", description = "further parts")
   private List<Path> further = List.of();
 
-  @Option(
-      names = {"--target", "--tempo"},
-      description = "target, beats per minute")
-  private int target;
-
   @Option(names = "--from", required = true, description = "first day, as 2026-01-31")
   private LocalDate from;
 
@@ -103,7 +98,7 @@ final class PlanCommand implements Callable<Integer> {
     for (Path file : all) {
       long id = parts.size() + 1;
       options.file = file;
-      Session s = options.session(options.score(), target);
+      Session s = options.session(options.score());
       Session named = s.withPassage(s.passage().withId(id));
       parts.add(
           new Part(file.toString(), named, Learning.of(named, Planning.Habits.USUAL.ladder(), 0)));
@@ -118,9 +113,6 @@ final class PlanCommand implements Callable<Integer> {
   private void check() {
     if (options.file == null) {
       throw options.usage("a FILE or --library is needed");
-    }
-    if (target < 2 || target > 1000) {
-      throw options.usage("--target " + target + " is outside 2 to 1000");
     }
     if (minutes < 5 || minutes > Budget.MOST) {
       throw options.usage("--minutes " + minutes + " is outside 5 to 600");
@@ -230,6 +222,7 @@ final class PlanCommand implements Callable<Integer> {
           node.put("excerpt", e.section().name());
         }
         describe(node, part, e);
+        SectionsJson.sections(node, part.session());
         Planning.Readiness r = e.readiness();
         ObjectNode ready = node.putObject("readiness");
         ready
@@ -240,6 +233,7 @@ final class PlanCommand implements Callable<Integer> {
       }
       if (parts.size() == 1) {
         describe(root, part, goals.get(0));
+        SectionsJson.sections(root, part.session());
       }
       problems.addAll(part.session().problems());
     }

@@ -36,9 +36,6 @@ import picocli.CommandLine.Option;
 final class SimulateCommand implements Callable<Integer> {
   @Mixin private PartOptions options;
 
-  @Option(names = "--tempo", defaultValue = "72", description = "beats per minute")
-  private double perMinute;
-
   @Option(names = "--fault", description = "KIND@BAR or KIND@BAR:AMOUNT; may be repeated")
   private List<String> faults = new ArrayList<>();
 
@@ -56,13 +53,10 @@ final class SimulateCommand implements Callable<Integer> {
 
   @Override
   public Integer call() throws UnusableInput {
-    if (!(perMinute > 0) || perMinute > 1000) {
-      throw options.usage("--tempo " + perMinute + " is outside 0 (excluded) to 1000");
-    }
     if (!(noise >= 0) || noise > 120) {
       throw options.usage("--noise " + noise + " is outside 0 to 120");
     }
-    Session s = options.session(options.score(), perMinute);
+    Session s = options.session(options.score());
     if (s.resolved().notes().isEmpty()) {
       throw new UnusableInput(
           options.file.toString(), Said.of("batch.no-play"), Said.of("batch.no-check.do"));
@@ -76,7 +70,7 @@ final class SimulateCommand implements Callable<Integer> {
     Played played = SimulatedPlayer.play(expected, planted, style);
     save(out, new WavFiles().wav(played.samples(), SimulatedPlayer.RATE));
     if (truth != null) {
-      save(truth, Json.text(json(expected, planted, played)).getBytes(StandardCharsets.UTF_8));
+      save(truth, Json.text(json(s, expected, planted, played)).getBytes(StandardCharsets.UTF_8));
     }
     return 0;
   }
@@ -132,8 +126,9 @@ final class SimulateCommand implements Callable<Integer> {
     }
   }
 
-  private static ObjectNode json(Expected e, List<Fault> planted, Played played) {
+  private static ObjectNode json(Session s, Expected e, List<Fault> planted, Played played) {
     ObjectNode root = Json.object();
+    SectionsJson.put(root, s);
     ArrayNode notes = root.putArray("notes");
     for (Truth t : played.notes()) {
       Moment m = e.moments().get(t.moment());

@@ -25,6 +25,7 @@ import fret.take.TempoLine.BarTempo;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
@@ -55,8 +56,10 @@ final class TakeCommand implements Callable<Integer> {
   @Option(names = "--bars", defaultValue = "", description = "printed bar numbers, as 5-12")
   private String bars;
 
-  @Option(names = "--tempo", defaultValue = "72", description = "beats per minute")
-  private double perMinute;
+  @Option(
+      names = "--tempo",
+      description = "beats per minute of the first section; default: the file's own tempos")
+  private Optional<Double> perMinute = Optional.empty();
 
   @Option(names = "--beat", defaultValue = "", description = "note value the tempo counts")
   private String beat;
@@ -72,15 +75,12 @@ final class TakeCommand implements Callable<Integer> {
 
   @Override
   public Integer call() throws UnusableInput {
-    PartOptions options = PartOptions.of(spec, part, partName, instrument, bars, beat);
-    if (!(perMinute > 0) || perMinute > 1000) {
-      throw options.usage("--tempo " + perMinute + " is outside 0 (excluded) to 1000");
-    }
+    PartOptions options = PartOptions.of(spec, part, partName, instrument, bars, beat, perMinute);
     if (!(a4 >= 390) || !(a4 <= 470)) {
       throw options.usage("--a4 " + a4 + " is outside 390 to 470");
     }
     Temperament temperament = options.temperament(tuning);
-    Session s = options.session(options.score(), perMinute);
+    Session s = options.session(options.score());
     if (s.resolved().notes().isEmpty()) {
       throw new UnusableInput(
           part.toString(), Said.of("batch.no-check"), Said.of("batch.no-check.do"));
@@ -118,6 +118,7 @@ final class TakeCommand implements Callable<Integer> {
     root.put("seconds", Json.round(r.heard().seconds(), 3))
         .put("alignedShare", Json.round(r.heard().alignedShare(), 4))
         .put("a4", Json.round(r.a4(), 2));
+    SectionsJson.sections(root, s);
     ArrayNode notes = root.putArray("notes");
     for (HeardNote n : r.heard().notes()) {
       Moment m = e.moments().get(n.moment());
@@ -141,13 +142,17 @@ final class TakeCommand implements Callable<Integer> {
         node.put("confidence", Json.round(n.confidence(), 3));
       }
     }
-    double target = s.passage().settings().target().perMinute();
     ArrayNode tempo = root.putArray("tempo");
     for (BarTempo b : r.tempo().bars()) {
       tempo
           .addObject()
           .put("bar", e.bars().get(b.bar()).number())
-          .put("bpm", Json.round(target * b.times(), 2))
+          .put(
+              "bpm",
+              Json.round(
+                  s.tempoAt(s.score().bars().get(e.bars().get(b.bar()).written())).perMinute()
+                      * b.times(),
+                  2))
           .put("deviationPercent", Json.round(b.percent(), 2));
     }
     ArrayNode told = root.putArray("findings");

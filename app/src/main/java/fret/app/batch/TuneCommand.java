@@ -37,9 +37,6 @@ final class TuneCommand implements Callable<Integer> {
   @Spec private CommandSpec spec;
   @Mixin private PartOptions options;
 
-  @Option(names = "--tempo", defaultValue = "72", description = "beats per minute")
-  private double perMinute;
-
   @Option(
       names = "--tuning",
       defaultValue = "just",
@@ -57,9 +54,6 @@ final class TuneCommand implements Callable<Integer> {
 
   @Override
   public Integer call() throws UnusableInput {
-    if (!(perMinute > 0) || perMinute > 1000) {
-      throw options.usage("--tempo " + perMinute + " is outside 0 (excluded) to 1000");
-    }
     if (!(a4 >= 390) || !(a4 <= 470)) {
       throw options.usage("--a4 " + a4 + " is outside 390 to 470");
     }
@@ -68,7 +62,7 @@ final class TuneCommand implements Callable<Integer> {
     if (!pure && !strings.equalsIgnoreCase("tempered")) {
       throw options.usage("--strings " + strings + " is neither pure nor tempered");
     }
-    Session s = options.session(options.score(), perMinute);
+    Session s = options.session(options.score());
     Instrument instrument = s.task().hand().instrument();
     OpenStrings open =
         pure ? OpenStrings.pure(instrument, a4) : OpenStrings.tempered(instrument, a4);
@@ -88,6 +82,7 @@ final class TuneCommand implements Callable<Integer> {
     Instrument on = s.task().hand().instrument();
     ObjectNode root = Json.object();
     root.put("tuning", temperament.id()).put("strings", pure ? "pure" : "tempered").put("a4", a4);
+    SectionsJson.put(root, s);
     ArrayNode keys = root.putArray("keys");
     for (Harmony.KeySpan k : tuned.harmony().keys()) {
       keys.addObject()

@@ -19,6 +19,8 @@ import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
 import org.apache.commons.numbers.fraction.Fraction;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -82,6 +84,51 @@ class BatchCommandsTest {
       sum += term.path("effort").asDouble();
     }
     assertThat(sum).isCloseTo(best.path("effort").asDouble(), within(0.01));
+  }
+
+  /** Sums of seconds by hand: 18 bars of four at 72, 12 at 126, 12 of two at 60 and so on. */
+  @Test
+  void aLongPartGoesByItsOwnTempos() throws IOException {
+    try (InputStream in = BatchCommandsTest.class.getResourceAsStream("/the-weir.musicxml")) {
+      Files.copy(in, dir.resolve("weir.musicxml"));
+    }
+    run("finger", "DIR/weir.musicxml", "--instrument", "cello", "--json");
+    List<String> told = new ArrayList<>();
+    for (JsonNode s : json().path("sections")) {
+      told.add(
+          s.path("fromBar").asText()
+              + "-"
+              + s.path("toBar").asText()
+              + " "
+              + s.path("beat").asText()
+              + " "
+              + s.path("perMinute").asText()
+              + " "
+              + s.path("source").asText());
+    }
+    assertThat(told)
+        .containsExactly(
+            "1-18 quarter 72.0 file",
+            "19-30 quarter 126.0 file",
+            "31-42 dotted-quarter 60.0 file",
+            "43-50 quarter 112.0 file",
+            "51-58 quarter 144.0 file");
+    double seconds = 60 * (72 / 72.0 + 48 / 126.0 + 24 / 60.0 + 24 / 112.0 + 16 / 144.0);
+    assertThat(json().path("partSeconds").asDouble()).isCloseTo(seconds, within(0.001));
+    run(
+        "finger",
+        "DIR/weir.musicxml",
+        "--instrument",
+        "cello",
+        "--bars",
+        "31-50",
+        "--tempo",
+        "30",
+        "--json");
+    assertThat(json().path("tempo").path("beat").asText()).isEqualTo("dotted-quarter");
+    assertThat(json().path("sections").path(1).path("perMinute").asDouble()).isEqualTo(56);
+    assertThat(json().path("partSeconds").asDouble())
+        .isCloseTo(120 * (24 / 60.0 + 24 / 112.0), within(0.001));
   }
 
   /** common practice, no source: the violone part lies on the neck. */

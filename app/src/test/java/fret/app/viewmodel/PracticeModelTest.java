@@ -11,8 +11,8 @@ import fret.drill.Frame;
 import fret.journal.Breakage;
 import fret.journal.JournalEntry;
 import fret.journal.Verdict;
-import fret.passage.Details;
 import fret.passage.Passage;
+import fret.passage.TempoMark;
 import fret.plan.Part;
 import fret.plan.PracticePlan;
 import fret.plan.PracticePlan.Item;
@@ -355,9 +355,7 @@ class PracticeModelTest {
         x ->
             x.withDetails(
                 x.details()
-                    .withTempoMarks(
-                        List.of(
-                            new Details.TempoMark("1", Details.TempoMark.Kind.SECTION, half)))));
+                    .withTempoMarks(List.of(new TempoMark("1", TempoMark.Kind.SECTION, half)))));
     room.settle();
     practice.stand().tempo(level);
     assertThat(practice.stand().begins().orElseThrow().perMinute())

@@ -62,7 +62,7 @@ final class AbcBars {
   }
 
   void tempo(String value) {
-    AbcFields.tempo(value, onset).ifPresent(directions::add);
+    directions.addAll(AbcFields.tempo(value, onset));
   }
 
   void key(String value) {

@@ -53,8 +53,22 @@ final class AbcFields {
     return Optional.empty();
   }
 
-  /** A rate of quarters, or of the beats before the equals sign, taken together. */
-  static Optional<Direction> tempo(String value, Fraction onset) {
+  /**
+   * The words in quotes, and a rate of quarters or of the beats before the equals sign together.
+   */
+  static List<Direction> tempo(String value, Fraction onset) {
+    List<Direction> all = new ArrayList<>();
+    Matcher words = Pattern.compile("\"([^\"]*)\"").matcher(value);
+    while (words.find()) {
+      if (!words.group(1).isBlank()) {
+        all.add(new Direction(onset, Direction.Kind.WORDS, words.group(1).trim(), 0));
+      }
+    }
+    rate(value, onset).ifPresent(all::add);
+    return all;
+  }
+
+  private static Optional<Direction> rate(String value, Fraction onset) {
     String plain = value.replaceAll("\"[^\"]*\"", " ").trim();
     Matcher m =
         Pattern.compile("((?:\\d{1,3}/\\d{1,3}\\s*)+=\\s*)?(\\d{1,4})(?![\\d/])").matcher(plain);

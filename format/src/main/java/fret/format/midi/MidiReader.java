@@ -7,8 +7,6 @@ import fret.base.UnusableInput;
 import fret.pitch.KeySignature;
 import fret.score.Score;
 import fret.score.TimeSignature;
-import fret.tempo.Beat;
-import fret.tempo.Tempo;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.util.ArrayList;
@@ -16,6 +14,7 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.NavigableMap;
 import java.util.TreeMap;
 import javax.sound.midi.InvalidMidiDataException;
 import javax.sound.midi.MetaMessage;
@@ -50,7 +49,9 @@ public final class MidiReader {
   private final Sequence sequence;
   private final List<Metre> metres = new ArrayList<>();
   private final TreeMap<Double, KeySignature> keys = new TreeMap<>();
-  private double quartersPerMinute = 120;
+
+  /** Quarters a minute by the quarter from which they count; 120 where nothing is said. */
+  private final NavigableMap<Double, Double> tempos = new TreeMap<>(Map.of(0.0, 120.0));
 
   private MidiReader(String file, Sequence sequence) {
     this.file = file;
@@ -112,9 +113,8 @@ public final class MidiReader {
     reader.readMeta();
     List<Played> played = reader.played(reader.sequence.getTracks()[Integer.parseInt(choice.id())]);
     Quantizer quantizer = new Quantizer(reader.metres, reader.keys);
-    Score score =
-        quantizer.score(choice.name(), played, new Tempo(Beat.QUARTER, reader.quartersPerMinute));
-    double msPerQuarter = 60_000 / reader.quartersPerMinute;
+    Score score = quantizer.score(choice.name(), played, reader.tempos);
+    double msPerQuarter = 60_000 / reader.tempos.firstEntry().getValue();
     Said moved =
         Said.of(
             "read.moved",
@@ -200,9 +200,10 @@ public final class MidiReader {
     byte[] data = m.getData();
     switch (m.getType()) {
       case SET_TEMPO -> {
-        if (data.length >= 3 && at == 0) {
+        if (data.length >= 3) {
           int micros = (data[0] & 0xFF) << 16 | (data[1] & 0xFF) << 8 | data[2] & 0xFF;
-          quartersPerMinute = Math.max(10, Math.min(400, 60e6 / Math.max(1, micros)));
+          double quarters = Math.round(600e6 / Math.max(1, micros)) / 10.0;
+          tempos.put(at, Math.max(10, Math.min(400, quarters)));
         }
       }
       case TIME_SIGNATURE -> {

@@ -13,11 +13,11 @@ import fret.score.NoteValue;
 import fret.score.Score;
 import fret.score.Signs;
 import fret.score.TimeSignature;
-import fret.tempo.Tempo;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.NavigableMap;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import org.apache.commons.numbers.fraction.Fraction;
@@ -57,7 +57,7 @@ final class Quantizer {
   /** A chord or note on the grid; lengths in whole notes. */
   private record Placed(Fraction onset, Fraction end, List<Integer> midi) {}
 
-  Score score(String name, List<MidiReader.Played> played, Tempo tempo) {
+  Score score(String name, List<MidiReader.Played> played, NavigableMap<Double, Double> tempos) {
     chooseGrid(played);
     TreeMap<Fraction, TreeSet<Integer>> chords = new TreeMap<>();
     Map<Fraction, Fraction> ends = new TreeMap<>();
@@ -71,7 +71,7 @@ final class Quantizer {
       Fraction end = snapped(p.end());
       ends.merge(onset, end, Fractions::max);
     }
-    return write(name, placed(chords, ends), tempo);
+    return write(name, placed(chords, ends), tempos);
   }
 
   private void chooseGrid(List<MidiReader.Played> played) {
@@ -133,7 +133,7 @@ final class Quantizer {
 
   // ---- writing ---------------------------------------------------------------------------------
 
-  private Score write(String name, List<Placed> placed, Tempo tempo) {
+  private Score write(String name, List<Placed> placed, NavigableMap<Double, Double> tempos) {
     Clef clef = clef(placed);
     List<Bar> bars = new ArrayList<>();
     Fraction end = placed.get(placed.size() - 1).end();
@@ -161,19 +161,38 @@ final class Quantizer {
         }
       }
       piece(events, at, barEnd, List.of(), key, false, false);
-      List<Direction> directions =
-          bars.isEmpty()
-              ? List.of(
-                  new Direction(
-                      start,
-                      Direction.Kind.TEMPO,
-                      String.format(Locale.ROOT, "quarter=%.0f", tempo.perMinute()),
-                      tempo.perMinute()))
-              : List.of();
+      List<Direction> directions = tempos(tempos, start, barEnd);
       bars.add(bar(bars.size(), start, time, key, clef, tuplets(events), directions));
       start = barEnd;
     }
     return new Score(name, "", name, Interval.UNISON, bars);
+  }
+
+  /**
+   * The tempos that begin in a bar, to the nearest eighth; the first of all stands at the start.
+   */
+  private static List<Direction> tempos(
+      NavigableMap<Double, Double> tempos, Fraction start, Fraction end) {
+    Map<Fraction, Direction> all = new TreeMap<>();
+    double apart = 2 * 4 * end.subtract(start).doubleValue();
+    for (Map.Entry<Double, Double> e : tempos.entrySet()) {
+      double quarter = Math.max(0, e.getKey());
+      Fraction at = Fraction.of((int) Math.round(2 * quarter), 8);
+      if (at.compareTo(start) >= 0 && at.compareTo(end) < 0) {
+        Double before = tempos.lowerKey(e.getKey());
+        Double after = tempos.higherKey(e.getKey());
+        // Tempos that follow each other closely were played, not printed.
+        boolean printed =
+            (before == null || quarter - before >= apart)
+                && (after == null || after - quarter >= apart);
+        String text =
+            printed || quarter == 0 && after == null
+                ? String.format(Locale.ROOT, "quarter=%.0f", e.getValue())
+                : "";
+        all.put(at, new Direction(at, Direction.Kind.TEMPO, text, e.getValue()));
+      }
+    }
+    return List.copyOf(all.values());
   }
 
   private static Bar bar(

@@ -1,7 +1,9 @@
 package fret.format.musicxml;
 
 import fret.score.Direction;
-import fret.score.NoteValue;
+import fret.score.Metronome;
+import fret.tempo.Beat;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import org.apache.commons.numbers.fraction.Fraction;
@@ -113,24 +115,35 @@ final class DirectionReader {
           into.add(new Direction(onset, Direction.Kind.OCTAVE_LINE_END, "", 0));
         }
       }
-      case "metronome" -> {
-        String unit = Dom.text(mark, "beat-unit");
-        String rate = Dom.text(mark, "per-minute").replaceAll("[^0-9.].*", "");
-        if (!unit.isEmpty() && !rate.isEmpty() && !rate.equals(".")) {
-          boolean dotted = Dom.has(mark, "beat-unit-dot");
-          NoteValue value = new NoteValue(NotationsReader.denominator(unit), dotted ? 1 : 0);
-          double quarters = Dom.decimal(rate) * value.length().doubleValue() * 4;
-          if (quarters > 0 && quarters <= 1000) {
-            into.add(
-                new Direction(
-                    onset,
-                    Direction.Kind.TEMPO,
-                    unit + (dotted ? "." : "") + "=" + rate,
-                    quarters));
-          }
-        }
-      }
+      case "metronome" -> readMetronome(mark, onset, into);
       default -> {}
     }
+  }
+
+  /** A value with its dots, and a rate or a value that lasts as long. */
+  private static void readMetronome(Element mark, Fraction onset, List<Direction> into) {
+    List<String> values = new ArrayList<>();
+    String rate = "";
+    for (Element child : Dom.children(mark)) {
+      switch (child.getTagName()) {
+        case "beat-unit" -> values.add(child.getTextContent().trim());
+        case "beat-unit-dot" -> {
+          if (!values.isEmpty()) {
+            values.set(values.size() - 1, values.get(values.size() - 1) + ".");
+          }
+        }
+        case "per-minute" -> rate = child.getTextContent().trim();
+        default -> {}
+      }
+    }
+    if (values.isEmpty() || rate.isEmpty() && values.size() < 2) {
+      return;
+    }
+    String text = values.get(0) + "=" + (rate.isEmpty() ? values.get(1) : rate);
+    Metronome.of(text)
+        .map(m -> m.tempo().map(t -> t.perMinuteOf(Beat.QUARTER)).orElse(0.0))
+        .filter(quarters -> quarters <= 1000)
+        .ifPresent(
+            quarters -> into.add(new Direction(onset, Direction.Kind.TEMPO, text, quarters)));
   }
 }

@@ -268,22 +268,30 @@ public final class MusicXmlWriter {
           return;
         }
         Element metronome = add(type, "metronome");
-        boolean dotted = d.text().charAt(equals - 1) == '.';
-        String unit = d.text().substring(0, dotted ? equals - 1 : equals);
-        if (!UNITS.contains(unit)) {
-          throw new IllegalArgumentException("no note value is called " + unit);
+        value(metronome, d.text().substring(0, equals));
+        String right = d.text().substring(equals + 1);
+        if (UNITS.contains(right.replace(".", ""))) {
+          value(metronome, right);
+        } else {
+          add(metronome, "per-minute", right);
         }
-        add(metronome, "beat-unit", unit);
-        if (dotted) {
-          add(metronome, "beat-unit-dot");
-        }
-        add(metronome, "per-minute", d.text().substring(equals + 1));
       }
     }
     if (!d.onset().equals(at)) {
       add(e, "offset", -ticks(at.subtract(d.onset())));
     }
     measure.appendChild(e);
+  }
+
+  private void value(Element metronome, String text) {
+    String unit = text.replace(".", "");
+    if (!UNITS.contains(unit)) {
+      throw new IllegalArgumentException("no note value is called " + unit);
+    }
+    add(metronome, "beat-unit", unit);
+    for (int dot = 0; dot < text.length() - unit.length(); dot++) {
+      add(metronome, "beat-unit-dot");
+    }
   }
 
   private static String number(double value) {
