@@ -9,8 +9,8 @@ import fret.mark.Marks;
 import fret.score.Bar;
 import fret.score.NoteKey;
 import fret.score.ResolvedPassage;
-import fret.score.Score;
 import fret.score.Slice;
+import fret.tempo.TempoMap;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -24,6 +24,9 @@ public final class Chunker {
   /** A chunk of bars grows to two bars while it has fewer notes than this. */
   private static final int FEW_NOTES = 8;
 
+  /** A bar with fewer notes at the end of a section is no chunk of its own. */
+  private static final int LONELY = 3;
+
   private static final int MOST_SPOTS = 3;
   private static final double HARD_BITS_PER_SECOND = 6;
 
@@ -32,20 +35,26 @@ public final class Chunker {
   /**
    * The chunks: those of bars in the player's order, then the joins between them, spots and layers.
    *
+   * @param tempo whose changes no proposed chunk crosses
    * @param marks the player's own chunks stand in place of those proposed; chunks that were
    *     practised keep their ids
    */
   public static List<Chunk> chunks(
-      ResolvedPassage passage, Fingering fingering, Instrument instrument, Marks marks) {
+      ResolvedPassage passage,
+      TempoMap tempo,
+      Fingering fingering,
+      Instrument instrument,
+      Marks marks) {
+    Boundaries bounds = new Boundaries(passage.score(), tempo);
     OwnChunks own = new OwnChunks(passage, marks);
     Identities ids = new Identities(passage, marks);
     ids.take(own.bars());
     ids.take(own.layers());
-    List<Chunk> proposed = barChunks(passage);
+    List<Chunk> proposed = barChunks(passage, bounds);
     List<Chunk> bars = new ArrayList<>(own.bars(proposed));
     bars.addAll(ids.named(own.without(proposed)));
     bars.sort(Comparator.comparing(Chunk::fromOnset));
-    List<Chunk> rest = new ArrayList<>(Joins.between(passage, bars));
+    List<Chunk> rest = new ArrayList<>(Joins.between(passage, bars, bounds));
     rest.addAll(HighSpots.of(passage, fingering, instrument));
     for (Shift shift : hardest(fingering)) {
       rest.add(spot(passage, shift));
@@ -65,39 +74,71 @@ public final class Chunker {
         .toList();
   }
 
-  private static List<Chunk> barChunks(ResolvedPassage passage) {
-    Score score = passage.score();
+  /** Some bars, or what a boundary leaves of one. */
+  private record Piece(Bar first, Bar last, Fraction from, Fraction to) {}
+
+  private static List<Chunk> barChunks(ResolvedPassage passage, Boundaries bounds) {
     List<Chunk> chunks = new ArrayList<>();
-    int i = 0;
-    while (i < score.bars().size()) {
-      Bar first = score.bars().get(i);
-      int last = i;
-      boolean pickup = i == 0 && first.start().signum() < 0;
-      if (pickup || count(passage, first.start(), first.end()) < FEW_NOTES) {
-        last = Math.min(i + 1, score.bars().size() - 1);
-      }
-      Bar end = score.bars().get(last);
-      int notes = count(passage, first.start(), end.end());
+    for (Piece p : pieces(passage, bounds)) {
+      int notes = count(passage, p.from(), p.to());
       if (notes > 0) {
-        Fraction to = overlapEnd(passage, end.end());
-        boolean overlaps = to.compareTo(end.end()) > 0;
-        String id = "bars-" + first.number() + "-" + end.number();
+        Fraction to = bounds.isAt(p.to()) ? p.to() : overlapEnd(passage, p.to());
+        boolean overlaps = to.compareTo(p.to()) > 0;
         chunks.add(
             new Chunk(
-                id,
+                "bars-" + p.first().number() + "-" + p.last().number(),
                 Chunk.Kind.BARS,
-                key(passage, first.start(), true),
-                key(passage, end.end(), false),
-                first.number(),
-                end.number(),
-                first.start(),
+                key(passage, p.from(), true),
+                key(passage, p.to(), false),
+                p.first().number(),
+                p.last().number(),
+                p.from(),
                 to,
                 notes + (overlaps ? 1 : 0),
                 Said.of(overlaps ? "chunk.and-after" : "chunk.to-end")));
       }
-      i = last + 1;
     }
     return chunks;
+  }
+
+  /** A bar each, two where it has few notes; a pick-up goes with its bar, a last note too. */
+  private static List<Piece> pieces(ResolvedPassage passage, Boundaries bounds) {
+    List<Bar> bars = passage.score().bars();
+    List<Piece> all = new ArrayList<>();
+    int i = 0;
+    while (i < bars.size()) {
+      Bar first = bars.get(i);
+      Fraction from = first.start();
+      while (bounds.liesIn(from, first.end())) {
+        Fraction to = bounds.firstIn(from, first.end());
+        all.add(new Piece(first, first, from, to));
+        from = to;
+      }
+      boolean pickup = i == 0 && first.start().signum() < 0;
+      boolean few = pickup || count(passage, from, first.end()) < FEW_NOTES;
+      int end = i;
+      while (end + 1 < bars.size()
+          && !bounds.isAt(bars.get(end).end())
+          && (few && end == i || isLonely(passage, bars, bounds, end + 1))) {
+        end++;
+      }
+      Bar last = bars.get(end);
+      Fraction to = bounds.firstIn(from, last.end());
+      all.add(new Piece(first, last, from, to));
+      if (to.compareTo(last.end()) < 0) {
+        all.add(new Piece(last, last, to, last.end()));
+      }
+      i = end + 1;
+    }
+    return all;
+  }
+
+  /** Whether a bar has next to nothing and nothing follows that it could go with. */
+  private static boolean isLonely(
+      ResolvedPassage passage, List<Bar> bars, Boundaries bounds, int at) {
+    Bar bar = bars.get(at);
+    boolean last = at + 1 == bars.size() || bounds.isAt(bar.end());
+    return last && count(passage, bar.start(), bar.end()) < LONELY;
   }
 
   /** The first note from an onset on, or the last one before it. */

@@ -5,6 +5,7 @@ import fret.fingering.NoteFinger;
 import fret.score.ResolvedPassage;
 import fret.score.Slice;
 import fret.score.SoundingNote;
+import fret.tempo.TempoMap;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -29,14 +30,16 @@ public record Learned(Chunk chunk, Set<String> ids) {
   }
 
   /**
-   * Chunks that are equal in steps, rhythm, slurs, fingers and strings are one. The note after a
-   * chunk, which belongs to the join, is not looked at.
+   * Chunks that are equal in steps, rhythm, slurs, fingers, strings and tempo are one. The note
+   * after a chunk, which belongs to the join, is not looked at.
    */
-  public static List<Learned> of(ResolvedPassage passage, Fingering fingering, List<Chunk> chunks) {
+  public static List<Learned> of(
+      ResolvedPassage passage, TempoMap tempo, Fingering fingering, List<Chunk> chunks) {
     Map<List<Object>, Chunk> first = new LinkedHashMap<>();
     Map<List<Object>, Set<String>> ids = new LinkedHashMap<>();
     for (Chunk c : chunks) {
       List<Object> looks = looks(passage, fingering, c);
+      looks.add(tempo.at(c.fromOnset()).wholeNoteMs());
       first.putIfAbsent(looks, c);
       ids.computeIfAbsent(looks, k -> new LinkedHashSet<>()).add(c.id());
     }

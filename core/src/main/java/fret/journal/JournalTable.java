@@ -5,6 +5,7 @@ import fret.base.Problem;
 import fret.base.RefusedValue;
 import fret.base.Said;
 import fret.drill.DrillKind;
+import fret.tempo.Beat;
 import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -13,14 +14,16 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.LongFunction;
+import org.apache.commons.numbers.fraction.Fraction;
 
 /** The record as a table: the first row names the columns, each other one is a try. */
 public final class JournalTable {
   private static final List<String> COLUMNS =
       List.of(
-          "date", "passage", "chunk", "drill", "bpm", "clicks", "seconds", "verdict", "broke",
-          "note");
+          "date", "passage", "chunk", "drill", "bpm", "counted", "clicks", "seconds", "verdict",
+          "broke", "note");
 
   private JournalTable() {}
 
@@ -36,6 +39,7 @@ public final class JournalTable {
               e.chunkId(),
               e.drill().id(),
               String.valueOf(e.perMinute()),
+              e.counted().map(Beat::displayName).orElse(""),
               e.clicks() < 0 ? "" : String.valueOf(e.clicks()),
               String.valueOf(e.seconds()),
               word(e.verdict()),
@@ -100,11 +104,21 @@ public final class JournalTable {
         field(row, at, "chunk"),
         DrillKind.named(drill).orElseThrow(() -> new RefusedValue(Said.of("value.drill", drill))),
         number(field(row, at, "bpm")),
+        counted(field(row, at, "counted")),
         clicks.isEmpty() ? JournalEntry.NOT_KEPT : number(clicks),
         (int) number(field(row, at, "seconds")),
         word(field(row, at, "verdict"), Verdict.class),
         broke.isEmpty() ? Breakage.NONE : word(broke, Breakage.class),
         field(row, at, "note"));
+  }
+
+  private static Optional<Beat> counted(String name) {
+    if (name.isEmpty()) {
+      return Optional.empty();
+    }
+    return Optional.of(
+        Beat.named(name, Fraction.ONE)
+            .orElseThrow(() -> new RefusedValue(Said.of("value.counted", name))));
   }
 
   private static LocalDate date(String text) {

@@ -109,7 +109,7 @@ public final class Progress {
     for (JournalEntry e : straight()) {
       plays++;
       if (e.verdict() == Verdict.CLEAN) {
-        row.add(e.perMinute());
+        row.add(rate(e));
         if (row.size() > cleanNeeded) {
           row.remove();
         }
@@ -122,7 +122,7 @@ public final class Progress {
         row.clear();
         if (e.verdict() == Verdict.MISSED) {
           // It broke where it had been sure: that level and all above it are open again.
-          done.tailSet(Math.max(0, reached(e.perMinute())), true).clear();
+          done.tailSet(Math.max(0, reached(rate(e))), true).clear();
         }
       }
     }
@@ -158,9 +158,12 @@ public final class Progress {
     return at;
   }
 
-  private static boolean isAt(JournalEntry e, Level level) {
-    return e.perMinute() >= level.perMinute() - 0.05
-        && Math.abs(e.clicks() - level.clicks()) < 0.05;
+  private double rate(JournalEntry e) {
+    return e.perMinuteOf(ladder.counted());
+  }
+
+  private boolean isAt(JournalEntry e, Level level) {
+    return rate(e) >= level.perMinute() - 0.05 && Math.abs(e.clicks() - level.clicks()) < 0.05;
   }
 
   /**
@@ -195,7 +198,7 @@ public final class Progress {
 
   private boolean isOf(JournalEntry e, int level) {
     Level l = ladder.levels().get(level);
-    return ladder.isSlow() ? isAt(e, l) : reached(e.perMinute()) == level;
+    return ladder.isSlow() ? isAt(e, l) : reached(rate(e)) == level;
   }
 
   /** Clean and other straight tries at a level. */

@@ -43,11 +43,12 @@ public record LaneInput(
   /**
    * How hard each moment is.
    *
-   * @param perMinute the tempo that it was measured at, in beats of the player's
+   * @param perMinute by moment, the tempo that it was measured at, in the value counted there
    * @param bars printed number of each moment's bar
    */
-  public record Loaded(Load load, double perMinute, List<String> bars) {
+  public record Loaded(Load load, List<Double> perMinute, List<String> bars) {
     public Loaded {
+      perMinute = List.copyOf(perMinute);
       bars = List.copyOf(bars);
     }
 

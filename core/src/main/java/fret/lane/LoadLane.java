@@ -112,7 +112,8 @@ final class LoadLane implements Lane {
         default -> throw new IllegalStateException(s.limit().name());
       }
       if (named) {
-        String label = letter(s.limit()) + " " + Math.round(s.ceiling(loaded.perMinute()));
+        String label =
+            letter(s.limit()) + " " + Math.round(s.ceiling(loaded.perMinute().get(s.moment())));
         pen.text(label, x, Math.max(2.6, top - 0.4), 1.15, Style.BOLD, true, ink, at);
       }
     }
@@ -146,7 +147,7 @@ final class LoadLane implements Lane {
                         Said.of(
                             "lane.load." + s.limit().id(),
                             Math.round(100 * s.share()),
-                            Math.round(s.ceiling(loaded.perMinute()))))
+                            Math.round(s.ceiling(loaded.perMinute().get(s.moment())))))
                 .orElse(Said.of("lane.load.none")));
       }
       return all;
@@ -159,7 +160,7 @@ final class LoadLane implements Lane {
               s ->
                   Said.of(
                       "lane.load.summary",
-                      Math.round(s.ceiling(loaded.perMinute())),
+                      Math.round(s.ceiling(loaded.perMinute().get(s.moment()))),
                       loaded.barOf(s.moment()),
                       Said.of("limit." + s.limit().id())))
           .orElse(Said.of("lane.load.none"));

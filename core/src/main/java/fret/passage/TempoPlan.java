@@ -146,6 +146,16 @@ public final class TempoPlan {
         s.bar(), s.onset(), end, s.start(), s.finish(), s.upper(), s.source(), s.mark());
   }
 
+  /** Marks by the place where they stand; those without one last. */
+  static List<TempoMark> inOrder(Score score, List<TempoMark> marks) {
+    List<TempoMark> all = new ArrayList<>(marks);
+    all.sort(
+        Comparator.comparing(
+            m ->
+                m.spot().in(score).map(b -> b.start().add(m.spot().offset())).orElse(score.end())));
+    return all;
+  }
+
   private static List<Placed> placed(Score score, List<TempoMark> marks) {
     List<Placed> all = new ArrayList<>();
     for (TempoMark m : marks) {

@@ -115,7 +115,7 @@ final class Arrangement {
         : firsts.stream()
             .max(
                 Comparator.<Visit>comparingDouble(
-                        v -> v.standing().closed() / (double) v.standing().goal.ladder().size())
+                        v -> v.standing().closed() / (double) v.standing().ladder.size())
                     .thenComparing(v -> -v.standing().unit.difficulty()));
   }
 

@@ -1,7 +1,6 @@
 package fret.plan;
 
 import fret.drill.DrillKind;
-import fret.tempo.Ladder;
 import fret.tempo.Level;
 import java.time.LocalDate;
 import java.util.HashSet;
@@ -75,7 +74,7 @@ public record Fit(LocalDate by, int moreMinutes, Optional<Level> tempo, int unit
     int high = levels.size();
     while (high - low > 1) {
       int middle = (low + high) / 2;
-      Goal less = goal.with(new Ladder(levels.subList(0, middle)));
+      Goal less = goal.upTo(middle);
       if (isIn(pace.expected(less, by), less, by)) {
         low = middle;
       } else {

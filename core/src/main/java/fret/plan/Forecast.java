@@ -58,7 +58,7 @@ public record Forecast(
         days.add(e.date());
       }
     }
-    int of = g.units().size() * g.ladder().size();
+    int of = g.units().stream().mapToInt(u -> g.ladder(u).size()).sum();
     return of > 0 && days.size() >= FEWEST_DAYS && levels >= FEWEST_LEVELS * of;
   }
 
@@ -67,7 +67,7 @@ public record Forecast(
         request.journal(),
         g.passageId(),
         u.ids(),
-        g.ladder(),
+        g.ladder(u),
         request.rules().gate().cleanNeeded());
   }
 

@@ -64,9 +64,24 @@ public record Goal(
     return id.passage();
   }
 
-  /** The same with another ladder. */
-  Goal with(Ladder other) {
-    return new Goal(id, weight, ready, audition, target, other, units, wholeNotes, second);
+  /** The same with its first levels only, those of its units up to the same share of the target. */
+  Goal upTo(int size) {
+    double share = ladder.levels().get(size - 1).perMinute() / ladder.target();
+    List<Unit> less = units.stream().map(u -> upTo(u, share)).toList();
+    return new Goal(
+        id, weight, ready, audition, target, ladder.upTo(size), less, wholeNotes, second);
+  }
+
+  private static Unit upTo(Unit u, double share) {
+    return u.ladder()
+        .filter(l -> !l.isSlow())
+        .map(
+            l -> {
+              double most = share * l.target() * (1 + 1e-9);
+              long size = l.levels().stream().filter(x -> x.perMinute() <= most).count();
+              return u.with(l.upTo((int) Math.max(1, size)));
+            })
+        .orElse(u);
   }
 
   /** The same with other units. */
@@ -79,7 +94,12 @@ public record Goal(
     return new Goal(id, other, ready, audition, target, ladder, units, wholeNotes, second);
   }
 
-  /** Seconds of so many whole notes at a level. */
+  /** The ladder of one of its units. */
+  public Ladder ladder(Unit u) {
+    return u.ladder().orElse(ladder);
+  }
+
+  /** Seconds of a run-through, or of a part of it, at a rate of the target's value. */
   double seconds(double notes, double perMinute) {
     return notes * target.at(perMinute).wholeNoteMs() / 1000;
   }

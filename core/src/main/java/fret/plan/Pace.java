@@ -2,6 +2,7 @@ package fret.plan;
 
 import fret.journal.JournalEntry;
 import fret.journal.Progress;
+import fret.tempo.Ladder;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -67,7 +68,8 @@ final class Pace {
   static Pace of(Goal goal, List<JournalEntry> journal, int cleanNeeded) {
     Pace pace = new Pace(cleanNeeded);
     for (Unit u : goal.units()) {
-      Progress p = Progress.of(journal, goal.passageId(), u.ids(), goal.ladder(), cleanNeeded);
+      Ladder ladder = goal.ladder(u);
+      Progress p = Progress.of(journal, goal.passageId(), u.ids(), ladder, cleanNeeded);
       Points made = new Points();
       made.now = Math.log(BEFORE + p.plays());
       made.closed = p.closed();
@@ -76,12 +78,12 @@ final class Pace {
         boolean asked = c.plays() - before > cleanNeeded + FREE_PLAYS;
         made.all.add(
             new double[] {
-              Math.log(BEFORE + c.plays()), height(goal, c.level()), asked ? 1 : GIVEN
+              Math.log(BEFORE + c.plays()), height(ladder, c.level()), asked ? 1 : GIVEN
             });
         before = c.plays();
       }
       if (!p.isAtTarget()) {
-        notYet(made, goal, p);
+        notYet(made, ladder, p);
       }
       pace.points.put(u.id(), made);
     }
@@ -90,18 +92,18 @@ final class Pace {
   }
 
   /** A level that is still open was not reached yet: a point of its own once it has taken long. */
-  private static void notYet(Points made, Goal goal, Progress p) {
+  private static void notYet(Points made, Ladder ladder, Progress p) {
     int closed = p.closings().isEmpty() ? 0 : p.closings().get(p.closings().size() - 1).plays();
     int tried = p.plays() - closed;
     if (tried > 0) {
       double sure = Math.min(1, tried / 8.0);
-      made.all.add(new double[] {made.now, height(goal, p.closed()) + 0.02, sure});
+      made.all.add(new double[] {made.now, height(ladder, p.closed()) + 0.02, sure});
     }
   }
 
-  /** Logarithm of seconds a beat at a level. */
-  private static double height(Goal goal, int level) {
-    return Math.log(60 / goal.ladder().levels().get(level).perMinute());
+  /** Logarithm of seconds a beat at a level over those at the target. */
+  private static double height(Ladder ladder, int level) {
+    return Math.log(ladder.target() / ladder.levels().get(level).perMinute());
   }
 
   private void fit() {
@@ -138,14 +140,15 @@ final class Pace {
    */
   double[] plays(Goal goal, Unit u, double factor) {
     Points p = points.get(u.id());
-    double[] all = new double[goal.ladder().size()];
+    Ladder ladder = goal.ladder(u);
+    double[] all = new double[ladder.size()];
     double height = heightOf(p);
     double before = Math.exp(p.now);
     for (int level = p.closed; level < all.length; level++) {
       double reached =
           Double.isNaN(height)
               ? before + cleanNeeded
-              : Math.exp(Math.min(20, (height - height(goal, level)) / exponent));
+              : Math.exp(Math.min(20, (height - height(ladder, level)) / exponent));
       double plays = Math.max(cleanNeeded, Math.min(MOST, (reached - before) * factor));
       all[level] = plays;
       before += plays / factor;

@@ -96,6 +96,7 @@ public record Part(String unit, int part, int of) {
                     straight,
                     u.difficulty(),
                     u.opens(),
-                    u.approach()));
+                    u.approach(),
+                    u.ladder()));
   }
 }

@@ -210,7 +210,7 @@ public final class Planner {
           .filter(s -> s.unit.kind() == Unit.Kind.JOIN && s.isAtTarget())
           .filter(s -> progress.open(s, f.date()))
           .sorted(
-              Comparator.<Standing>comparingDouble(s -> s.chanceAt(g.ladder().size() - 1).ofClean())
+              Comparator.<Standing>comparingDouble(s -> s.chanceAt(s.ladder.size() - 1).ofClean())
                   .thenComparing(s -> -s.gap(f.date())))
           .limit(WEAKEST_JOINS)
           .forEach(

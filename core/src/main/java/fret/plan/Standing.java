@@ -6,6 +6,7 @@ import fret.journal.Chance;
 import fret.journal.Cure;
 import fret.journal.JournalEntry;
 import fret.journal.Progress;
+import fret.tempo.Ladder;
 import fret.tempo.Level;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
@@ -25,6 +26,7 @@ final class Standing {
 
   final Goal goal;
   final Unit unit;
+  final Ladder ladder;
   private final Progress progress;
   private final int cleanNeeded;
   private final Chance[] chances;
@@ -50,9 +52,10 @@ final class Standing {
     this.fitted = fitted;
     this.goal = goal;
     this.unit = unit;
+    this.ladder = goal.ladder(unit);
     this.cleanNeeded = cleanNeeded;
-    progress = Progress.of(journal, goal.passageId(), unit.ids(), goal.ladder(), cleanNeeded);
-    chances = new Chance[goal.ladder().size()];
+    progress = Progress.of(journal, goal.passageId(), unit.ids(), ladder, cleanNeeded);
+    chances = new Chance[ladder.size()];
     closed = progress.closed();
     visits = progress.visitsSinceClosing();
     visitsInAll = progress.tries() == 0 ? 0 : Math.max(1, visits + progress.closings().size());
@@ -71,7 +74,7 @@ final class Standing {
   }
 
   boolean isAtTarget() {
-    return closed >= goal.ladder().size();
+    return closed >= ladder.size();
   }
 
   /** What breaks in it by the record, and the drill against it. */
@@ -92,7 +95,7 @@ final class Standing {
   }
 
   int levelsLeft() {
-    return goal.ladder().size() - closed;
+    return ladder.size() - closed;
   }
 
   int visitsInAll() {
@@ -101,16 +104,16 @@ final class Standing {
 
   /** The level that is to be closed next; the top when all are. */
   Level open() {
-    return goal.ladder().levels().get(Math.min(closed, goal.ladder().size() - 1));
+    return ladder.levels().get(Math.min(closed, ladder.size() - 1));
   }
 
   /** The level closed last; the first when none is. */
   Level sure() {
-    return goal.ladder().levels().get(Math.max(0, closed - 1));
+    return ladder.levels().get(Math.max(0, closed - 1));
   }
 
   Chance chanceAt(int level) {
-    int at = Math.max(0, Math.min(level, goal.ladder().size() - 1));
+    int at = Math.max(0, Math.min(level, ladder.size() - 1));
     chances[at] = chances[at] == null ? progress.chanceAt(at) : chances[at];
     return chances[at];
   }

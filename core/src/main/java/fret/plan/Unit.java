@@ -2,11 +2,13 @@ package fret.plan;
 
 import fret.drill.Approach;
 import fret.drill.DrillKind;
+import fret.tempo.Ladder;
 import java.time.LocalDate;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 
 /**
@@ -20,6 +22,7 @@ import java.util.Set;
  * @param opens the first day on which it may be practised: before it waits because something hurts;
  *     {@link LocalDate#MIN} where nothing does, {@link LocalDate#MAX} where no day is known
  * @param approach how the player wants it to be brought up to its tempo
+ * @param ladder of its own; empty for that of its goal
  */
 public record Unit(
     String id,
@@ -28,7 +31,8 @@ public record Unit(
     Map<DrillKind, List<Double>> parts,
     double difficulty,
     LocalDate opens,
-    Approach approach) {
+    Approach approach,
+    Optional<Ladder> ladder) {
   /** What is learned. */
   public enum Kind {
     CHUNK,
@@ -44,12 +48,13 @@ public record Unit(
       Map<DrillKind, List<Double>> parts,
       double difficulty,
       LocalDate opens) {
-    this(id, kind, ids, parts, difficulty, opens, Approach.AS_PLANNED);
+    this(id, kind, ids, parts, difficulty, opens, Approach.AS_PLANNED, Optional.empty());
   }
 
   public Unit {
     Objects.requireNonNull(approach);
     Objects.requireNonNull(opens);
+    Objects.requireNonNull(ladder);
     Objects.requireNonNull(id);
     Objects.requireNonNull(kind);
     ids = Set.copyOf(ids);
@@ -73,7 +78,7 @@ public record Unit(
 
   /** The same, to wait until a day. */
   public Unit opens(LocalDate day) {
-    return new Unit(id, kind, ids, parts, difficulty, day, approach);
+    return new Unit(id, kind, ids, parts, difficulty, day, approach, ladder);
   }
 
   /** Whether it waits on a day because something hurts. */
@@ -83,7 +88,19 @@ public record Unit(
 
   /** The same, brought up to its tempo in another way. */
   public Unit with(Approach other) {
-    return new Unit(id, kind, ids, parts, difficulty, opens, other);
+    return new Unit(id, kind, ids, parts, difficulty, opens, other, ladder);
+  }
+
+  /** The same with a ladder of its own. */
+  public Unit with(Ladder other) {
+    return new Unit(id, kind, ids, parts, difficulty, opens, approach, Optional.of(other));
+  }
+
+  /** The same with drills so many times as long. */
+  public Unit times(double factor) {
+    Map<DrillKind, List<Double>> longer = new EnumMap<>(DrillKind.class);
+    parts.forEach((k, all) -> longer.put(k, all.stream().map(x -> x * factor).toList()));
+    return new Unit(id, kind, ids, longer, difficulty, opens, approach, ladder);
   }
 
   /** Whole notes of one straight play. */

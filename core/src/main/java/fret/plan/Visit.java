@@ -70,7 +70,7 @@ record Visit(Standing standing, List<Item> items) {
   /** Most levels that a unit may close on a day. */
   static int mostLevels(Standing s, LocalDate day, PlanRequest.Climb climb) {
     if (climb == PlanRequest.Climb.WHOLE_LADDER) {
-      return s.goal.ladder().size();
+      return s.ladder.size();
     }
     LocalDate end = day.isAfter(s.goal.ready()) ? s.goal.audition() : s.goal.ready();
     long days = Math.max(1, ChronoUnit.DAYS.between(day, end) + 1);
@@ -83,7 +83,7 @@ record Visit(Standing standing, List<Item> items) {
       Standing s, LocalDate day, double room, int levels, boolean drills, StretchDose dose) {
     double most = Math.min(LONGEST_MIN, room);
     List<Item> items = new ArrayList<>();
-    double straight = minutes(1, s.goal.seconds(s.unit.length(), s.open().perMinute()));
+    double straight = minutes(1, s.ladder.seconds(s.unit.length(), s.open().perMinute()));
     if (straight > most + 1e-9) {
       return Optional.empty();
     }
@@ -94,9 +94,9 @@ record Visit(Standing standing, List<Item> items) {
     int closed = s.closed();
     double plays = s.visitPlays();
     boolean closes = plays >= s.playsLeft() - 1e-9;
-    for (int n = 0; n < levels && closed < s.goal.ladder().size(); n++) {
-      Level level = s.goal.ladder().levels().get(closed);
-      double each = s.goal.seconds(s.unit.length(), level.perMinute());
+    for (int n = 0; n < levels && closed < s.ladder.size(); n++) {
+      Level level = s.ladder.levels().get(closed);
+      double each = s.ladder.seconds(s.unit.length(), level.perMinute());
       boolean whole = minutes(plays, each) <= left + 1e-9;
       double cut = whole ? plays : wholePlays(each, left);
       if (cut < 1) {
@@ -109,7 +109,7 @@ record Visit(Standing standing, List<Item> items) {
               level,
               cut,
               each,
-              Said.of("plan.why.level", closed + 1, s.goal.ladder().size())));
+              Said.of("plan.why.level", closed + 1, s.ladder.size())));
       left -= minutes(cut, each);
       if (!whole || !closes) {
         break;
@@ -198,7 +198,7 @@ record Visit(Standing standing, List<Item> items) {
     List<Double> parts = s.unit.parts().get(kind);
     Level level = s.open();
     double mean =
-        parts.stream().mapToDouble(p -> s.goal.seconds(p, level.perMinute())).average().orElse(0);
+        parts.stream().mapToDouble(p -> s.ladder.seconds(p, level.perMinute())).average().orElse(0);
     double plays = parts.size() * s.chanceAt(s.closed()).plays(1);
     if (minutes(plays, mean) > room + 1e-9) {
       plays = wholePlays(mean, room);
@@ -208,7 +208,7 @@ record Visit(Standing standing, List<Item> items) {
 
   /** Once more at the level closed last: sure before faster. */
   static Optional<Visit> again(Standing s, double room) {
-    double each = s.goal.seconds(s.unit.length(), s.sure().perMinute());
+    double each = s.ladder.seconds(s.unit.length(), s.sure().perMinute());
     double plays = s.playsAgain();
     double most = Math.min(LONGEST_MIN, room);
     double cut = minutes(plays, each) <= most + 1e-9 ? plays : wholePlays(each, most);
@@ -223,9 +223,9 @@ record Visit(Standing standing, List<Item> items) {
 
   /** One clean play of what stands at its target. */
   static Optional<Visit> upkeep(Standing s, double room, Said why) {
-    Level top = s.goal.ladder().top();
-    double each = s.goal.seconds(s.unit.length(), top.perMinute());
-    double plays = s.chanceAt(s.goal.ladder().size() - 1).plays(1);
+    Level top = s.ladder.top();
+    double each = s.ladder.seconds(s.unit.length(), top.perMinute());
+    double plays = s.chanceAt(s.ladder.size() - 1).plays(1);
     double cut = minutes(plays, each) <= room + 1e-9 ? plays : 1;
     return minutes(cut, each) > Math.min(LONGEST_MIN, room) + 1e-9
         ? Optional.empty()

@@ -2,6 +2,9 @@ package fret.session;
 
 import fret.bowing.Stroke;
 import fret.bowing.StrokeKind;
+import fret.tempo.Ladder;
+import fret.tempo.Level;
+import fret.tempo.Tempo;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
@@ -11,18 +14,20 @@ import org.apache.commons.numbers.fraction.Fraction;
  * A stroke that bounces at the target and cannot below some tempo: until then it is practised on
  * the string.
  *
- * @param perMinute lowest tempo, in the target's beat, at which every such stroke bounces
+ * @param perMinute lowest tempo, in the value of the ladder, at which every such stroke bounces
  */
 public record BounceSwitch(StrokeKind kind, int perMinute) {
   /** The switches of a whole passage, the slowest first. */
   public static List<BounceSwitch> of(Session s) {
-    return of(s, s.score().bars().get(0).start(), s.score().end());
+    Tempo target = s.passage().settings().target();
+    Ladder only = new Ladder(target.beat(), List.of(Level.at(target.perMinute())));
+    return of(s, only, s.score().bars().get(0).start(), s.score().end());
   }
 
-  /** The switches of the strokes that begin in a stretch, the end excluded. */
-  public static List<BounceSwitch> of(Session s, Fraction from, Fraction to) {
+  /** The switches of the strokes that begin in a stretch, the end excluded, on its ladder. */
+  public static List<BounceSwitch> of(Session s, Ladder ladder, Fraction from, Fraction to) {
     Map<StrokeKind, Integer> all = new EnumMap<>(StrokeKind.class);
-    double target = s.passage().settings().target().perMinute();
+    double target = ladder.target();
     for (Stroke stroke : s.bowing().strokes()) {
       Fraction onset = s.bowing().moments().get(stroke.fromMoment()).slice().onset();
       boolean inside = onset.compareTo(from) >= 0 && onset.compareTo(to) < 0;

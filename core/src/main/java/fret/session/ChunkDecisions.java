@@ -162,7 +162,7 @@ public final class ChunkDecisions {
   /** How a chunk, with all that are like it, is brought up to its tempo; empty where it is so. */
   public Optional<Change> approach(String id, Approach approach) {
     Optional<Learned> found =
-        Learned.of(session.resolved(), session.fingering(), chunks).stream()
+        Learned.of(session.resolved(), session.task().tempo(), session.fingering(), chunks).stream()
             .filter(l -> l.ids().contains(id))
             .findFirst();
     if (found.isEmpty()) {

@@ -19,15 +19,20 @@ public final class Covered {
 
   private Covered() {}
 
+  /** Whether a passage has both ends of a chunk: chunks may be of the page as it was before. */
+  public static boolean isIn(ResolvedPassage passage, Chunk c) {
+    return passage.indexOf(c.from()).isPresent() && passage.indexOf(c.to()).isPresent();
+  }
+
   /**
-   * The chunks of which enough notes lie in a stretch.
+   * The chunks of which enough notes lie in a stretch; those that are not there are left out.
    *
    * @param fromSlice first moment, {@code toSlice} the last one
    */
   public static List<Chunk> by(
       ResolvedPassage passage, List<Chunk> chunks, int fromSlice, int toSlice) {
     List<Chunk> all = new ArrayList<>();
-    for (Chunk c : chunks) {
+    for (Chunk c : chunks.stream().filter(c -> isIn(passage, c)).toList()) {
       int from = slice(passage, c, true);
       int to = slice(passage, c, false);
       double common = Math.min(to, toSlice) - Math.max(from, fromSlice) + 1.0;
@@ -41,6 +46,7 @@ public final class Covered {
   /** The smallest chunk that a moment lies in; empty where it lies in none. */
   public static Optional<Chunk> around(ResolvedPassage passage, List<Chunk> chunks, int slice) {
     return chunks.stream()
+        .filter(c -> isIn(passage, c))
         .filter(c -> slice(passage, c, true) <= slice && slice <= slice(passage, c, false))
         .min(Comparator.comparingInt(Chunk::noteCount));
   }

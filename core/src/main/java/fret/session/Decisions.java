@@ -25,6 +25,8 @@ import fret.passage.Passage;
 import fret.passage.PracticeLayer;
 import fret.passage.PracticeSetup;
 import fret.passage.SourceLayer;
+import fret.passage.TempoEdits;
+import fret.passage.TempoMark;
 import fret.score.Score;
 import fret.score.Signs;
 import fret.score.SoundingNote;
@@ -311,8 +313,21 @@ public final class Decisions {
       return new Moved(
           Change.ofPage(name, s.page(), read, s.passage().marks(), marks.marks()), marks);
     }
-    Marks after = marks.marks().with(SourceLayer.SOURCE, Place.WHOLE, Optional.of(source));
+    Marks after =
+        timed(s, marks.marks(), read).with(SourceLayer.SOURCE, Place.WHOLE, Optional.of(source));
     return new Moved(Change.of(name, s.passage().marks(), after), marks);
+  }
+
+  /** With the tempos of a page that comes in; those that the player set stay. */
+  private static Marks timed(Session s, Marks marks, Score page) {
+    Passage passage = s.passage().withMarks(marks);
+    Passage.Settings settings = passage.settings();
+    Score read = settings.reading().of(page);
+    if (read.bars().isEmpty()) {
+      return marks;
+    }
+    boolean mine = s.tempos().get(0).source() == TempoMark.Source.MINE;
+    return passage.withSettings(TempoEdits.printed(settings, read, page, mine)).marks();
   }
 
   /** Whether another file, or the file in place of a mended page, counts after a step. */

@@ -119,7 +119,7 @@ public record Learning(
   /** What there is to learn in an open passage. */
   public static Learning of(Session s, LadderKind kind, double start) {
     List<Chunk> chunks = chunks(s);
-    List<Learned> learned = Learned.of(s.resolved(), s.fingering(), chunks);
+    List<Learned> learned = Learned.of(s.resolved(), s.task().tempo(), s.fingering(), chunks);
     List<Frame> frames = silent(s.passage().marks(), chunks);
     return new Learning(
         s.passage().id(),
@@ -178,7 +178,8 @@ public record Learning(
                 parts,
                 difficulty,
                 LocalDate.MIN,
-                approach(s, l, byId)));
+                approach(s, l, byId),
+                Optional.empty()));
       }
     }
     return units;
@@ -209,7 +210,11 @@ public record Learning(
   /** The chunks of an open passage. */
   public static List<Chunk> chunks(Session s) {
     return Chunker.chunks(
-        s.resolved(), s.fingering(), s.task().hand().instrument(), s.passage().marks());
+        s.resolved(),
+        s.task().tempo(),
+        s.fingering(),
+        s.task().hand().instrument(),
+        s.passage().marks());
   }
 
   /** How the passage is practised. */
@@ -263,11 +268,10 @@ public record Learning(
    */
   public Goal goal(
       Section section, LocalDate ready, LocalDate audition, Map<String, LocalDate> opens) {
-    double slowest = section.target().at(section.ladder().start()).wholeNoteMs() / 1000;
     List<Unit> all =
         section.units().stream()
             .map(u -> u.opens(latest(u, opens)))
-            .flatMap(u -> Part.fitting(u, u.length() * slowest))
+            .flatMap(u -> Part.fitting(u, slowest(section, u)))
             .toList();
     return new Goal(
         section.id(),
@@ -279,6 +283,12 @@ public record Learning(
         all,
         section.wholeNotes(),
         second(section));
+  }
+
+  /** Seconds of a play at the lowest level. */
+  private static double slowest(Section section, Unit u) {
+    Ladder ladder = u.ladder().orElse(section.ladder());
+    return ladder.seconds(u.length(), ladder.start());
   }
 
   private static LocalDate latest(Unit u, Map<String, LocalDate> opens) {

@@ -18,20 +18,25 @@ import fret.session.Learning.Section;
 import fret.tempo.Ladder;
 import fret.tempo.LadderKind;
 import fret.tempo.Tempo;
+import fret.tempo.TempoMap;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.apache.commons.numbers.fraction.Fraction;
 
 /** Puts what is learned in a passage into sections: its excerpts, frames of their own, the rest. */
 final class Sections {
   private static final int MOST_LEVELS = 8;
 
-  /** Below this many notes a second a line is slow. */
+  /** With no two beats of more notes a second a line is slow. */
   private static final double SLOW = 2;
+
+  private static final int BEATS_TOGETHER = 2;
 
   private final Session session;
   private final LadderKind kind;
@@ -55,14 +60,18 @@ final class Sections {
   }
 
   List<Section> of(List<Unit> units, List<Chunk> chunks, List<Frame> frames) {
+    Map<String, Chunk> byId = new HashMap<>();
+    chunks.forEach(c -> byId.put(c.id(), c));
     List<Excerpt> excerpts = excerpts();
     List<List<Unit>> in = new ArrayList<>();
     excerpts.forEach(e -> in.add(new ArrayList<>()));
     List<Unit> rest = new ArrayList<>();
     for (Unit u : units) {
-      Chunk c = chunks.stream().filter(x -> x.id().equals(u.id())).findFirst().orElseThrow();
+      Chunk c = byId.get(u.id());
       int which = excerpt(excerpts, c);
-      (which < 0 ? rest : in.get(which)).add(u);
+      double share = which < 0 ? 1 : share(excerpts.get(which));
+      boolean usualStart = which < 0 || excerpts.get(which).excerpt().perMinute() == 0;
+      (which < 0 ? rest : in.get(which)).add(u.times(over(c)).with(ladder(c, share, usualStart)));
     }
     double silent = 0;
     List<Section> own = new ArrayList<>();
@@ -86,12 +95,7 @@ final class Sections {
               Goal.Id.of(session.passage().id()),
               "",
               target,
-              ladder(
-                  target,
-                  rate(0, session.resolved().slices().size() - 1, notes, target),
-                  true,
-                  0,
-                  session.resolved().slices().size() - 1),
+              whole(rest, climbing(target, true, Double.POSITIVE_INFINITY)),
               rest,
               notes,
               0,
@@ -136,22 +140,25 @@ final class Sections {
 
   private Section section(Excerpt e, List<Unit> units) {
     Slice last = session.resolved().slices().get(e.to());
-    double notes =
-        last.onset()
-            .add(last.duration())
-            .subtract(session.resolved().slices().get(e.from()).onset())
-            .doubleValue();
+    Fraction from = session.resolved().slices().get(e.from()).onset();
+    double notes = asTarget(from, last.onset().add(last.duration()));
     double rate = e.excerpt().perMinute();
     Tempo own = rate > 0 ? target.at(rate) : target;
     return new Section(
         new Goal.Id(session.passage().id(), e.excerpt().id()),
         e.excerpt().name(),
         own,
-        ladder(own, rate(e.from(), e.to(), notes, own), rate == 0, e.from(), e.to()),
+        whole(units, climbing(own, rate == 0, Double.POSITIVE_INFINITY)),
         units,
         notes,
         e.excerpt().auditionId(),
         Optional.of(e.stretch()));
+  }
+
+  /** How much faster an excerpt is to go than the passage does there. */
+  private double share(Excerpt e) {
+    double rate = e.excerpt().perMinute();
+    return rate > 0 ? rate / target.perMinute() : 1;
   }
 
   private Section section(Frame f) {
@@ -160,7 +167,7 @@ final class Sections {
         new Goal.Id(session.passage().id(), f.id()),
         f.name(),
         own,
-        ladder(own, SLOW, false, 0, -1),
+        climbing(own, false, Double.POSITIVE_INFINITY),
         List.of(unit(f)),
         f.length().doubleValue(),
         0,
@@ -177,47 +184,109 @@ final class Sections {
         LocalDate.MIN);
   }
 
-  /** Whole notes of what no excerpt has, long rests cut. */
+  /** Whole notes of what no excerpt has, long rests cut, as long at the target as they last. */
   private double outside(List<Excerpt> excerpts) {
-    double all = Learning.wholeNotes(session.score());
+    double all = written();
     for (Excerpt e : excerpts) {
       Slice last = session.resolved().slices().get(e.to());
       all -=
-          last.onset()
-              .add(last.duration())
-              .subtract(session.resolved().slices().get(e.from()).onset())
-              .doubleValue();
+          asTarget(
+              session.resolved().slices().get(e.from()).onset(), last.onset().add(last.duration()));
     }
     return Math.max(1.0 / 64, all);
   }
 
-  /** Whole notes of the page as far as it is written. */
+  /** The same of the page as far as it is written. */
   private double written() {
     Score score = session.score();
-    return session.resolved().slices().isEmpty() ? 0 : Learning.wholeNotes(score);
-  }
-
-  /** Notes a second at a target; those of frames without notes are not known. */
-  private double rate(int from, int to, double notes, Tempo at) {
     if (session.resolved().slices().isEmpty()) {
-      return SLOW;
+      return 0;
     }
-    return (to - from + 1) / Math.max(1e-9, notes * at.wholeNoteMs() / 1000);
+    double cut =
+        score.end().subtract(score.bars().get(0).start()).doubleValue()
+            - Learning.wholeNotes(score);
+    return Math.max(1.0 / 64, asTarget(score.bars().get(0).start(), score.end()) - cut);
   }
 
-  private Ladder ladder(Tempo to, double rate, boolean usualStart, int fromSlice, int toSlice) {
+  /** Whole notes at the target that last as long as a stretch does at its own tempos. */
+  private double asTarget(Fraction from, Fraction to) {
+    return session.task().tempo().durationMs(from, to) / target.wholeNoteMs();
+  }
+
+  /** The tempo at the first note of a chunk. */
+  private Tempo entering(Chunk c) {
+    return session.task().tempo().at(c.from().onset());
+  }
+
+  /** How much longer a chunk lasts than it would at the tempo of its first note alone. */
+  private double over(Chunk c) {
+    TempoMap tempo = session.task().tempo();
+    double steady = c.length().doubleValue() * entering(c).wholeNoteMs();
+    double times = tempo.durationMs(c.fromOnset(), c.toOnset()) / steady;
+    return Math.abs(times - 1) < 1e-9 ? 1 : times;
+  }
+
+  /** The ladder of what is learned together: where all of it is slow, that of its beginning. */
+  private static Ladder whole(List<Unit> units, Ladder climbing) {
     boolean slow =
-        setup.line() == PracticeSetup.Line.SLOW
-            || setup.line() == PracticeSetup.Line.BY_NOTES && rate < SLOW;
-    if (slow) {
-      Bar first = session.score().bars().get(0);
-      double beats = first.time().barLength().divide(to.beat().length()).doubleValue();
-      return Ladder.ofRungs(to.perMinute(), beats);
+        !units.isEmpty()
+            && units.stream().allMatch(u -> u.ladder().filter(Ladder::isSlow).isPresent());
+    return slow ? units.get(0).ladder().orElseThrow() : climbing;
+  }
+
+  // ---- the ladder of a chunk -------------------------------------------------------------------
+
+  /** The ladder of a chunk in the value that its section counts. */
+  private Ladder ladder(Chunk c, double share, boolean usualStart) {
+    Tempo there = entering(c);
+    Tempo to = there.at(there.perMinute() * share);
+    if (isSlow(c, to)) {
+      Bar bar = session.score().barAt(c.fromOnset());
+      double beats = bar.time().barLength().divide(to.beat().length()).doubleValue();
+      return Ladder.ofRungs(to.perMinute(), beats).in(to.beat());
     }
+    return climbing(to, usualStart, lowest(slice(c.from()), slice(c.to())));
+  }
+
+  private boolean isSlow(Chunk c, Tempo to) {
+    if (setup.line() != PracticeSetup.Line.BY_NOTES) {
+      return setup.line() == PracticeSetup.Line.SLOW;
+    }
+    Fraction two = to.beat().length().multiply(BEATS_TOGETHER);
+    double seconds = two.doubleValue() * to.wholeNoteMs() / 1000;
+    List<Slice> notes =
+        session.resolved().slices().stream()
+            .filter(s -> s.onset().compareTo(c.fromOnset()) >= 0)
+            .filter(s -> s.onset().compareTo(c.toOnset()) < 0)
+            .toList();
+    for (int i = 0; i < notes.size(); i++) {
+      Fraction end = notes.get(i).onset().add(two);
+      int n = i;
+      while (n < notes.size() && notes.get(n).onset().compareTo(end) < 0) {
+        n++;
+      }
+      if ((n - i) / seconds > SLOW + 1e-9) {
+        return false;
+      }
+    }
+    return true;
+  }
+
+  private Ladder climbing(Tempo to, boolean usualStart, double lowest) {
     int top = (int) Math.max(2, Math.round(to.perMinute()));
-    double own = usualStart ? setup.start() : 0;
-    double from = own > 0 ? own : start;
-    return Ladder.of(kind, from >= 1 && from < top ? from : under(to, fromSlice, toSlice), top);
+    double share = to.perMinute() / target.perMinute();
+    double own = usualStart ? setup.start() * share : 0;
+    double from = own > 0 ? own : start * share;
+    return Ladder.of(kind, from >= 1 && from < top ? from : under(to, lowest), top).in(to.beat());
+  }
+
+  /** The lowest share of its target at which some way within a chunk gives way. */
+  private double lowest(int fromSlice, int toSlice) {
+    return session.load().hardest().stream()
+        .filter(s -> s.moment() > fromSlice && s.moment() <= toSlice)
+        .mapToDouble(s -> s.ceiling(1))
+        .min()
+        .orElse(Double.POSITIVE_INFINITY);
   }
 
   /**
@@ -225,16 +294,11 @@ final class Sections {
    * that, but not under a third of the target, nor so low that even steps are more than eight; else
    * 0 for the usual.
    */
-  private double under(Tempo to, int fromSlice, int toSlice) {
-    double lowest =
-        session.load().hardest().stream()
-            .filter(s -> s.moment() > fromSlice && s.moment() <= toSlice)
-            .mapToDouble(s -> s.ceiling(target.perMinute()))
-            .min()
-            .orElse(Double.POSITIVE_INFINITY);
+  private static double under(Tempo to, double lowest) {
     int top = (int) Math.round(to.perMinute());
     int usual = (int) Math.round(top / 2.0);
-    int from = (int) Math.max(Math.ceil(to.perMinute() / 3), Math.floor(lowest));
+    double ceiling = Math.floor(lowest * to.perMinute());
+    int from = (int) Math.max(Math.ceil(to.perMinute() / 3), ceiling);
     while (from < usual && Ladder.between(from, top).size() > MOST_LEVELS) {
       from++;
     }

@@ -262,7 +262,7 @@ public record Session(
   private LaneInput.Loaded loaded(Fingering hand, Arm arm) {
     return new LaneInput.Loaded(
         load(hand, arm.bowing()),
-        passage.settings().target().perMinute(),
+        resolved().slices().stream().map(x -> task().tempo().at(x.onset()).perMinute()).toList(),
         resolved().slices().stream()
             .map(s -> resolved().notes().get(s.starting().get(0)).bar())
             .toList());

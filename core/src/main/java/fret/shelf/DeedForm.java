@@ -1,11 +1,13 @@
 package fret.shelf;
 
 import fret.base.Form;
+import fret.base.Fractions;
 import fret.base.Said;
 import fret.drill.DrillKind;
 import fret.journal.Breakage;
 import fret.journal.JournalEntry;
 import fret.journal.Verdict;
+import fret.tempo.Beat;
 import java.time.LocalDate;
 import java.util.Optional;
 import java.util.function.Function;
@@ -92,6 +94,7 @@ public final class DeedForm {
         .with("chunk", e.chunkId())
         .with("drill", e.drill().name())
         .with("tempo", e.perMinute())
+        .with("counted", e.counted().map(b -> Fractions.text(b.length())).orElse(""))
         .with("clicks", e.clicks())
         .with("seconds", e.seconds())
         .with("verdict", e.verdict().name())
@@ -107,6 +110,7 @@ public final class DeedForm {
         f.text("chunk"),
         f.word("drill", DrillKind.class),
         f.decimal("tempo"),
+        text(f, "counted").filter(t -> !t.isEmpty()).map(t -> new Beat(Fractions.parse(t))),
         f.decimal("clicks"),
         f.whole("seconds"),
         f.word("verdict", Verdict.class),

@@ -32,6 +32,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import org.apache.commons.numbers.fraction.Fraction;
 
 /**
  * The one plan over every passage, with what it was made from.
@@ -65,6 +66,25 @@ public record Planning(
 
     public Ladder ladder() {
       return section.ladder();
+    }
+
+    /** The ladder of a chunk, by its id or that of one like it; that of the section for others. */
+    public Ladder ladder(String unit) {
+      return goal.units().stream()
+          .filter(u -> u.ids().contains(unit))
+          .findFirst()
+          .map(goal::ladder)
+          .orElse(section.ladder());
+    }
+
+    /** The ladder of the first chunk that holds an onset; that of the section where none does. */
+    public Ladder ladderAt(Fraction onset) {
+      return chunks().stream()
+          .filter(c -> c.fromOnset().compareTo(onset) <= 0 && c.toOnset().compareTo(onset) > 0)
+          .filter(c -> has(c.id()))
+          .findFirst()
+          .map(c -> ladder(c.id()))
+          .orElse(section.ladder());
     }
 
     public List<Chunk> chunks() {
@@ -102,20 +122,33 @@ public record Planning(
    * How far a passage has come: that of its slowest chunk.
    *
    * @param atTarget chunks and joins whose last level is closed
-   * @param slowest tempo of the least that is closed; 0 where a chunk has no level closed
+   * @param slowest tempo closed of the chunk with the least share of its target, in the value that
+   *     its ladder counts; 0 where a chunk has no level closed
+   * @param of target of that chunk
    * @param rungs levels closed by the slowest, for a line whose click thins
    */
-  public record Readiness(int atTarget, int all, double slowest, int rungs) {
+  public record Readiness(int atTarget, int all, double slowest, double of, int rungs) {
     static Readiness of(Goal goal, List<JournalEntry> journal, int cleanNeeded) {
       int at = 0;
-      int least = goal.ladder().size();
+      double least = 1;
+      int rungs = goal.ladder().size();
+      double slowest = goal.ladder().target();
+      double of = slowest;
       for (Unit u : goal.units()) {
-        Progress p = Progress.of(journal, goal.passageId(), u.ids(), goal.ladder(), cleanNeeded);
+        Ladder ladder = goal.ladder(u);
+        Progress p = Progress.of(journal, goal.passageId(), u.ids(), ladder, cleanNeeded);
         at += p.isAtTarget() ? 1 : 0;
-        least = Math.min(least, p.closed());
+        rungs = Math.min(rungs, p.closed());
+        double tempo = p.closedTempo().orElse(0.0);
+        double share =
+            ladder.isSlow() ? (double) p.closed() / ladder.size() : tempo / ladder.target();
+        if (share < least - 1e-9) {
+          least = share;
+          slowest = tempo;
+          of = ladder.target();
+        }
       }
-      double slowest = least == 0 ? 0 : goal.ladder().levels().get(least - 1).perMinute();
-      return new Readiness(at, goal.units().size(), slowest, least);
+      return new Readiness(at, goal.units().size(), slowest, of, rungs);
     }
   }
 

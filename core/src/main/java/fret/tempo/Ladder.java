@@ -3,15 +3,17 @@ package fret.tempo;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
+import java.util.Objects;
 
 /**
  * The tempo ladder of a passage: five to nine levels from half the target (or a start of the
  * player's own) up to the target (common practice, no source); or, for a slow line, one tempo with
  * a click that thins out.
  *
+ * @param counted the value that its tempos count
  * @param levels the last is the target; tempos rise, or stay the same throughout
  */
-public record Ladder(List<Level> levels) {
+public record Ladder(Beat counted, List<Level> levels) {
   private static final int FEWEST = 5;
   private static final int MOST = 9;
   private static final int[] TIDY = {10, 5, 4, 2, 1};
@@ -19,6 +21,7 @@ public record Ladder(List<Level> levels) {
   private static final double GEOMETRIC_STEP = 1.125;
 
   public Ladder {
+    Objects.requireNonNull(counted);
     levels = List.copyOf(levels);
     if (levels.isEmpty()) {
       throw new IllegalArgumentException("a ladder needs a level");
@@ -31,6 +34,31 @@ public record Ladder(List<Level> levels) {
         throw new IllegalArgumentException("levels do not rise: " + levels);
       }
     }
+  }
+
+  /** A ladder in quarters. */
+  public Ladder(List<Level> levels) {
+    this(Beat.QUARTER, levels);
+  }
+
+  /** The same numbers counted in another value. */
+  public Ladder in(Beat other) {
+    return new Ladder(other, levels);
+  }
+
+  /** Only its first levels. */
+  public Ladder upTo(int size) {
+    return new Ladder(counted, levels.subList(0, size));
+  }
+
+  /** The tempo of a level. */
+  public Tempo at(Level level) {
+    return new Tempo(counted, level.perMinute());
+  }
+
+  /** Seconds of so many whole notes at a rate in the counted value. */
+  public double seconds(double notes, double perMinute) {
+    return notes * new Tempo(counted, perMinute).wholeNoteMs() / 1000;
   }
 
   /** From half the target, on even tidy steps. */
@@ -57,7 +85,7 @@ public record Ladder(List<Level> levels) {
    * From a start of one's own, on the largest of the steps 10, 5, 4, 2 and 1 that gives at least
    * five levels; when that gives more than nine, on the smallest of 20, 25, 50 and 100 that gives
    * no more than nine. The steps count down from the target, so that only the first one may be
-   * smaller.
+   * smaller or larger, by half at most.
    *
    * @throws IllegalArgumentException if {@code start} is below 1 or {@code start >= target}
    */
@@ -202,7 +230,7 @@ public record Ladder(List<Level> levels) {
 
   private static List<Level> down(int start, int target, int step) {
     List<Level> levels = new ArrayList<>();
-    for (int level = target; level > start; level -= step) {
+    for (int level = target; level - start > step / 2.0; level -= step) {
       levels.add(Level.at(level));
     }
     levels.add(Level.at(start));

@@ -63,7 +63,8 @@ class ChunkIdentityTest {
       line.add(Fraction.of(1, 8), Pitch.parse(notes[i % 8]));
     }
     Session s = session(line.build("x", Interval.UNISON));
-    List<Learned> learned = Learned.of(s.resolved(), s.fingering(), Learning.chunks(s));
+    List<Learned> learned =
+        Learned.of(s.resolved(), s.task().tempo(), s.fingering(), Learning.chunks(s));
     assertThat(learned)
         .extracting(l -> l.chunk().kind())
         .containsExactly(Chunk.Kind.BARS, Chunk.Kind.JOIN);
@@ -72,7 +73,9 @@ class ChunkIdentityTest {
       line.add(Fraction.of(1, 8), Pitch.parse(i % 2 == 0 ? "G4" : "D4"));
     }
     Session other = session(line.build("x", Interval.UNISON));
-    assertThat(Learned.of(other.resolved(), other.fingering(), Learning.chunks(other)))
+    assertThat(
+            Learned.of(
+                other.resolved(), other.task().tempo(), other.fingering(), Learning.chunks(other)))
         .extracting(Learned::times)
         .contains(1);
   }

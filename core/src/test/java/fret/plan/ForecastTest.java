@@ -159,10 +159,8 @@ class ForecastTest {
     Level level = fit.tempo().orElseThrow();
     assertThat(level.perMinute()).isLessThan(soon.target().perMinute());
     int at = soon.ladder().levels().indexOf(level);
-    assertThat(inTime(request, soon.with(new Ladder(soon.ladder().levels().subList(0, at + 1)))))
-        .isTrue();
-    assertThat(inTime(request, soon.with(new Ladder(soon.ladder().levels().subList(0, at + 2)))))
-        .isFalse();
+    assertThat(inTime(request, soon.upTo(at + 1))).isTrue();
+    assertThat(inTime(request, soon.upTo(at + 2))).isFalse();
     if (fit.moreMinutes() > 0) {
       Budget more = request.budget().plus(fit.moreMinutes());
       assertThat(Fit.of(at(request.with(more)), soon)).isEmpty();

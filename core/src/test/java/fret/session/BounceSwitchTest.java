@@ -3,6 +3,8 @@ package fret.session;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import fret.bowing.StrokeKind;
+import fret.tempo.Ladder;
+import fret.tempo.LadderKind;
 import java.util.List;
 import org.apache.commons.numbers.fraction.Fraction;
 import org.junit.jupiter.api.Test;
@@ -22,7 +24,9 @@ class BounceSwitchTest {
   void spiccatoBouncesFromItsWindowOn() {
     Session s = with(StrokeKind.SPICCATO);
     assertThat(BounceSwitch.of(s)).containsExactly(new BounceSwitch(StrokeKind.SPICCATO, 75));
-    assertThat(BounceSwitch.of(s, Fraction.ZERO, Fraction.ONE)).as("the first bar").isEmpty();
+    assertThat(BounceSwitch.of(s, ladder(s), Fraction.ZERO, Fraction.ONE))
+        .as("the first bar")
+        .isEmpty();
   }
 
   /** Sautillé from 8: 240, above this target, and told all the same. */
@@ -35,5 +39,9 @@ class BounceSwitchTest {
   @Test
   void strokesOnTheStringHaveNoSwitch() {
     assertThat(BounceSwitch.of(with(StrokeKind.MARTELE))).isEmpty();
+  }
+
+  private static Ladder ladder(Session s) {
+    return Learning.of(s, LadderKind.EVEN, 0).ladder();
   }
 }

@@ -24,7 +24,8 @@ final class Migrations {
           h -> script(h, "V4__practice.sql"),
           h -> script(h, "V5__takes.sql"),
           h -> script(h, "V6__deeds.sql"),
-          h -> script(h, "V7__tries.sql"));
+          h -> script(h, "V7__tries.sql"),
+          h -> script(h, "V8__counted.sql"));
 
   private Migrations() {}
 

@@ -1,6 +1,7 @@
 package fret.store;
 
 import fret.base.Form;
+import fret.base.Fractions;
 import fret.drill.DrillKind;
 import fret.format.json.FormJson;
 import fret.journal.Breakage;
@@ -24,6 +25,7 @@ import fret.shelf.Deed;
 import fret.shelf.Library;
 import fret.shelf.StoreFailure;
 import fret.shelf.Takes;
+import fret.tempo.Beat;
 import java.nio.file.Path;
 import java.sql.ResultSet;
 import java.sql.SQLException;
@@ -554,11 +556,16 @@ public final class SqliteLibrary implements Library {
         r.getString("chunk"),
         DrillKind.valueOf(r.getString("drill")),
         r.getDouble("per_minute"),
+        counted(r.getString("counted")),
         r.getDouble("clicks"),
         r.getInt("seconds"),
         Verdict.valueOf(r.getString("verdict")),
         Breakage.valueOf(r.getString("breakage")),
         r.getString("note"));
+  }
+
+  private static Optional<Beat> counted(String length) {
+    return length.isEmpty() ? Optional.empty() : Optional.of(new Beat(Fractions.parse(length)));
   }
 
   @Override
@@ -574,7 +581,7 @@ public final class SqliteLibrary implements Library {
     long id =
         bound(
                 h.createUpdate(
-                    "INSERT INTO journal (id, passage_id, date, chunk, drill, per_minute, clicks, seconds, verdict, breakage, note) VALUES (nullif(:id, 0), :passage, :date, :chunk, :drill, :tempo, :clicks, :seconds, :verdict, :breakage, :note)"),
+                    "INSERT INTO journal (id, passage_id, date, chunk, drill, per_minute, counted, clicks, seconds, verdict, breakage, note) VALUES (nullif(:id, 0), :passage, :date, :chunk, :drill, :tempo, :counted, :clicks, :seconds, :verdict, :breakage, :note)"),
                 e)
             .bind("id", e.id())
             .executeAndReturnGeneratedKeys("id")
@@ -598,6 +605,7 @@ public final class SqliteLibrary implements Library {
         .bind("chunk", e.chunkId())
         .bind("drill", e.drill().name())
         .bind("tempo", e.perMinute())
+        .bind("counted", e.counted().map(b -> Fractions.text(b.length())).orElse(""))
         .bind("clicks", e.clicks())
         .bind("seconds", e.seconds())
         .bind("verdict", e.verdict().name())
@@ -612,7 +620,7 @@ public final class SqliteLibrary implements Library {
             h ->
                 bound(
                         h.createUpdate(
-                            "UPDATE journal SET passage_id = :passage, date = :date, chunk = :chunk, drill = :drill, per_minute = :tempo, clicks = :clicks, seconds = :seconds, verdict = :verdict, breakage = :breakage, note = :note WHERE id = :id"),
+                            "UPDATE journal SET passage_id = :passage, date = :date, chunk = :chunk, drill = :drill, per_minute = :tempo, counted = :counted, clicks = :clicks, seconds = :seconds, verdict = :verdict, breakage = :breakage, note = :note WHERE id = :id"),
                         e)
                     .bind("id", e.id())
                     .execute());

@@ -378,6 +378,24 @@ class SqliteLibraryTest {
         "low");
   }
 
+  /** Before sections had values of their own, tries counted as the target of their passage did. */
+  @Test
+  void oldTriesCountAsTheTargetDid() throws Exception {
+    Beat beat;
+    try (SqliteLibrary library = SqliteLibrary.open(file())) {
+      Passage p = library.add(passage(), new byte[0], Optional.empty());
+      beat = p.settings().target().beat();
+      library.add(entry(p.id(), 20).countedIn(Beat.EIGHTH));
+      assertThat(library.journal().get(0).counted()).contains(Beat.EIGHTH);
+    }
+    execute("ALTER TABLE journal DROP COLUMN counted");
+    execute("PRAGMA user_version = 7");
+    try (SqliteLibrary library = SqliteLibrary.open(file())) {
+      assertThat(library.journal().get(0).counted()).contains(beat);
+      assertThat(library.journal().get(0).perMinute()).isEqualTo(31.5);
+    }
+  }
+
   /** What was said of a try that was taken out, such as where it hurt, is of no other one. */
   @Test
   void theIdOfATryIsNeverGivenAgain() {

@@ -27,6 +27,7 @@ import fret.shelf.Library;
 import fret.shelf.PlanSettings;
 import fret.shelf.Planning;
 import fret.store.SqliteLibrary;
+import fret.tempo.Ladder;
 import fret.tempo.Level;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -261,15 +262,16 @@ final class PlanCommand implements Callable<Integer> {
     ArrayNode levels = node.putArray("levels");
     List<Level> all = e.ladder().isSlow() ? List.of(e.ladder().top()) : e.ladder().levels();
     all.forEach(l -> levels.add(l.perMinute()));
-    node.put("counted", part.session().passage().settings().target().beat().displayName());
+    node.put("counted", e.ladder().counted().displayName());
     ArrayNode chunks = node.putArray("chunks");
     for (Learned l : e.learning().learned()) {
       Chunk c = l.chunk();
       if (!e.has(c.id())) {
         continue;
       }
-      chunks
-          .addObject()
+      ObjectNode chunk = chunks.addObject();
+      levels(chunk, e, c);
+      chunk
           .put("id", c.id())
           .put("kind", c.kind().name().toLowerCase(Locale.ROOT))
           .put("times", l.times())
@@ -280,6 +282,20 @@ final class PlanCommand implements Callable<Integer> {
           .put("notes", c.noteCount())
           .put("why", Sentences.of(c.why()));
     }
+  }
+
+  /** Its levels in its own counted value; of a join they are shares of both targets. */
+  private static void levels(ObjectNode node, Planning.Entry e, Chunk c) {
+    Ladder ladder = e.ladder(c.id());
+    ArrayNode levels = node.putArray("levels");
+    ArrayNode shares = c.isJoin() ? node.putArray("sharePercent") : null;
+    for (Level l : ladder.isSlow() ? List.of(ladder.top()) : ladder.levels()) {
+      levels.add(l.perMinute());
+      if (shares != null) {
+        shares.add(Json.round(100 * l.perMinute() / ladder.target(), 1));
+      }
+    }
+    node.put("counted", ladder.counted().displayName());
   }
 
   private void days(ArrayNode days, List<Part> parts, Planning p) {
@@ -302,6 +318,7 @@ final class PlanCommand implements Callable<Integer> {
             .put("kind", i.kind().name().toLowerCase(Locale.ROOT).replace('_', '-'))
             .put("drill", drill(parts, i))
             .put("bpm", i.level().perMinute())
+            .put("counted", counted(p, i))
             .put("clicksPerMinute", i.level().clicks())
             .put("plays", Math.round(i.plays() * 100) / 100.0)
             .put("minutes", i.minutes())
@@ -309,6 +326,10 @@ final class PlanCommand implements Callable<Integer> {
             .put("why", Sentences.of(i.why()));
       }
     }
+  }
+
+  private static String counted(Planning p, PracticePlan.Item i) {
+    return p.of(i).map(e -> e.ladder(i.unit()).counted().displayName()).orElse("quarter");
   }
 
   /** A drill of the bow by its own name. */

@@ -9,6 +9,7 @@ import fret.drill.DrillKind;
 import fret.journal.Breakage;
 import fret.journal.JournalEntry;
 import fret.journal.Verdict;
+import fret.tempo.Beat;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -19,6 +20,8 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
+import org.apache.commons.numbers.fraction.Fraction;
 
 /** Past tries, read from JSON. */
 final class Practised {
@@ -71,6 +74,7 @@ final class Practised {
               t.path("chunk").asText(),
               DrillKind.named(t.path("drill").asText("straight")).orElse(DrillKind.BOW),
               t.path("bpm").asDouble(),
+              counted(t.path("counted").asText()),
               t.has("clicksPerMinute")
                   ? t.get("clicksPerMinute").asDouble()
                   : JournalEntry.NOT_KEPT,
@@ -82,6 +86,15 @@ final class Practised {
     } catch (IllegalArgumentException | DateTimeParseException e) {
       throw bad(file, tried(index, Said.words(String.valueOf(e.getMessage()))));
     }
+  }
+
+  private static Optional<Beat> counted(String name) {
+    if (name.isEmpty() || name.equals("null")) {
+      return Optional.empty();
+    }
+    return Optional.of(
+        Beat.named(name, Fraction.ONE)
+            .orElseThrow(() -> new IllegalArgumentException("counted: " + name)));
   }
 
   private static Breakage broke(String text) {

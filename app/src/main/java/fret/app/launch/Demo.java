@@ -1,9 +1,7 @@
 package fret.app.launch;
 
 import fret.base.UnusableInput;
-import fret.drill.Chunk;
 import fret.drill.DrillKind;
-import fret.drill.Learned;
 import fret.instrument.InstrumentType;
 import fret.journal.Breakage;
 import fret.journal.JournalEntry;
@@ -13,6 +11,7 @@ import fret.passage.Reading;
 import fret.passage.ScoreReader;
 import fret.passage.Setup;
 import fret.plan.ReadyDate;
+import fret.plan.Unit;
 import fret.session.BowVersions;
 import fret.session.Learning;
 import fret.session.Session;
@@ -87,19 +86,20 @@ final class Demo {
   /** Three weeks of tries: slow at first, some days missed, now and then something breaks. */
   private static void practise(
       Library library, Passage passage, Learning learning, LocalDate today, Random random) {
-    Ladder ladder = learning.ladder();
-    List<Chunk> chunks = learning.learned().stream().map(Learned::chunk).toList();
-    int[] level = new int[chunks.size()];
+    List<Unit> units = learning.units();
+    int[] level = new int[units.size()];
     for (int day = DAYS; day >= 1; day--) {
       LocalDate date = today.minusDays(day);
       int visits = random.nextInt(100) < 30 ? 0 : 1 + random.nextInt(3);
       for (int v = 0; v < visits; v++) {
-        int chunk = random.nextInt(chunks.size());
+        int chunk = random.nextInt(units.size());
+        Ladder ladder = units.get(chunk).ladder().orElse(learning.ladder());
         boolean closed =
             visit(
                 library,
                 passage,
-                chunks.get(chunk),
+                units.get(chunk),
+                ladder,
                 ladder.levels().get(level[chunk]),
                 date,
                 random);
@@ -112,7 +112,13 @@ final class Demo {
 
   /** Tries until three in a row are clean, or six in all. */
   private static boolean visit(
-      Library library, Passage passage, Chunk chunk, Level level, LocalDate date, Random random) {
+      Library library,
+      Passage passage,
+      Unit unit,
+      Ladder ladder,
+      Level level,
+      LocalDate date,
+      Random random) {
     int clean = 0;
     for (int attempt = 0; attempt < 6 && clean < 3; attempt++) {
       int luck = random.nextInt(100);
@@ -128,9 +134,10 @@ final class Demo {
               0,
               passage.id(),
               date,
-              chunk.id(),
+              unit.id(),
               DrillKind.STRAIGHT,
               level.perMinute(),
+              Optional.of(ladder.counted()),
               level.clicks(),
               20 + random.nextInt(50),
               verdict,

@@ -106,11 +106,7 @@ final class Climbs {
     return r.slowest() == 0
         ? Said.of("ready.start", r.atTarget(), r.all(), Level.text(e.ladder().target()))
         : Said.of(
-            "ready.slowest",
-            r.atTarget(),
-            r.all(),
-            Level.text(r.slowest()),
-            Level.text(e.ladder().target()));
+            "ready.slowest", r.atTarget(), r.all(), Level.text(r.slowest()), Level.text(r.of()));
   }
 
   /** When it will be ready, as far as that can be told. */

@@ -2,13 +2,12 @@ package fret.app.view;
 
 import fret.app.viewmodel.Studio;
 import fret.app.words.Sentences;
+import fret.app.words.Words;
 import fret.base.Problem;
 import fret.base.Said;
 import fret.passage.Details;
 import fret.passage.Details.Topic;
-import fret.passage.TempoMark;
 import fret.tempo.MetronomeScale;
-import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.List;
@@ -39,10 +38,6 @@ final class DetailsPane {
   private final FlowPane grid = new FlowPane(14, 8);
   private final TextField noteBar = new TextField();
   private final TextField noteText = new TextField();
-  private final VBox marks = new VBox(4);
-  private final TextField markBar = new TextField();
-  private final TextField markValue = new TextField();
-  private final ComboBox<TempoMark.Kind> markKind = new ComboBox<>();
   private final ComboBox<Integer> running = new ComboBox<>();
   private final TextField performance = new TextField();
   private final Label targets = Parts.label("", "quiet");
@@ -124,23 +119,6 @@ final class DetailsPane {
                 s -> s.withDetails(s.details().withRunning(running.getValue())));
           }
         });
-    markBar.setPrefWidth(64);
-    markBar.setPromptText("bar");
-    markBar.setId("mark-bar");
-    markValue.setPrefWidth(90);
-    markValue.setPromptText(Sentences.of("details.tempo-or"));
-    markValue.setId("mark-value");
-    markKind.getItems().setAll(TempoMark.Kind.values());
-    markKind.setValue(TempoMark.Kind.SECTION);
-    markKind.setConverter(Parts.named(DetailsPane::kindName));
-    FlowPane add =
-        Parts.flow(
-            8,
-            Parts.line(Sentences.of("details.from-bar"), "quiet"),
-            markBar,
-            markKind,
-            markValue,
-            Parts.button(Sentences.of("details.add"), "mark-add", this::addMark, "small"));
     return new VBox(
         10,
         Parts.flow(
@@ -149,11 +127,7 @@ final class DetailsPane {
             performance,
             Parts.button(Sentences.of("details.target-a"), "notch", this::notchUnder, "small")),
         targets,
-        Parts.flow(8, Parts.line(Sentences.of("details.the-accompaniment")), running),
-        Parts.line(Sentences.of("details.sections-gradual"), "strong"),
-        marks,
-        add,
-        Parts.label(Sentences.of("details.a-gradual"), "quiet"));
+        Parts.flow(8, Parts.line(Sentences.of("details.the-accompaniment")), running));
   }
 
   private static String runningName(int notes) {
@@ -164,10 +138,6 @@ final class DetailsPane {
             : Sentences.of("details.running.notes", notes);
   }
 
-  private static String kindName(TempoMark.Kind kind) {
-    return Sentences.of("details.mark." + kind);
-  }
-
   void show(Details details) {
     showing = true;
     fields.forEach((topic, field) -> field.setText(details.texts().getOrDefault(topic, "")));
@@ -176,25 +146,12 @@ final class DetailsPane {
             place.setVisible(USUAL.contains(topic) || details.texts().containsKey(topic)));
     running.setValue(details.running());
     performance.setText(details.performance() > 0 ? plain(details.performance()) : "");
-    var target = studio.shown().passage().settings().target();
     targets.setText(
-        Sentences.of("details.targets", plain(target.perMinute()), target.beat().displayName()));
+        Sentences.of("details.targets", Words.tempo(studio.shown().passage().settings().target())));
     barNotes.getChildren().clear();
     details.barNotes().entrySet().stream()
         .sorted(Map.Entry.comparingByKey(DetailsPane::byNumber))
         .forEach(e -> barNotes.getChildren().add(noteRow(e.getKey(), e.getValue())));
-    marks.getChildren().clear();
-    for (TempoMark m : details.tempoMarks()) {
-      marks
-          .getChildren()
-          .add(
-              Parts.row(
-                  8,
-                  Parts.line(Sentences.of("bar", m.bar()), "strong"),
-                  Parts.line(kindName(m.kind()) + " " + plain(m.value()), "plain"),
-                  Parts.button(
-                      Sentences.of("details.take-away"), "", () -> removeMark(m), "small")));
-    }
     showing = false;
   }
 
@@ -287,36 +244,5 @@ final class DetailsPane {
           Said.of("set.target-a-notch-under"),
           s -> s.withTarget(s.target().at(Math.min(notch, full))));
     }
-  }
-
-  private void addMark() {
-    String bar = markBar.getText().trim();
-    double value = number(markValue.getText());
-    if (!isBar(bar)) {
-      return;
-    }
-    if (!(value > 0) || value > 1000) {
-      studio.report(
-          new Problem(
-              Said.of("set.tempo-from-bar", bar),
-              Said.of("no.tempo", markValue.getText()),
-              Said.of("details.give-beats-a")));
-      return;
-    }
-    TempoMark mark = new TempoMark(bar, markKind.getValue(), value);
-    edit(
-        Said.of("set.tempo-from-bar", bar),
-        d -> {
-          List<TempoMark> all = new ArrayList<>(d.tempoMarks());
-          all.add(mark);
-          all.sort((a, b) -> byNumber(a.bar(), b.bar()));
-          return d.withTempoMarks(all);
-        });
-  }
-
-  private void removeMark(TempoMark mark) {
-    edit(
-        Said.of("set.take-a-tempo-mark-away"),
-        d -> d.withTempoMarks(d.tempoMarks().stream().filter(m -> !m.equals(mark)).toList()));
   }
 }

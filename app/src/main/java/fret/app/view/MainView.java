@@ -16,6 +16,7 @@ import fret.app.widget.Inks;
 import fret.app.widget.Look;
 import fret.app.widget.StripView;
 import fret.app.words.Sentences;
+import fret.app.words.Words;
 import fret.base.Problem;
 import fret.base.Said;
 import fret.instrument.InstrumentType;
@@ -268,12 +269,7 @@ public final class MainView extends BorderPane {
               if (b != null) {
                 var s = b.passage().settings();
                 title.setText(s.title());
-                facts.setText(
-                    s.setup().instrument().displayName()
-                        + ", "
-                        + s.target().beat().displayName()
-                        + " = "
-                        + Math.round(s.target().perMinute()));
+                facts.setText(s.setup().instrument().displayName() + ", " + Words.tempos(s));
               }
             });
     Button undo = Parts.button(Sentences.of("main.undo"), "undo", studio::undo, "small");

@@ -53,6 +53,7 @@ final class PartView implements AreaView {
   private final SetupPane setup;
   private final NoticedPane noticed;
   private final DetailsPane details;
+  private final TemposPane tempos;
   private final PaperPane paper;
   private final PicturePane picture;
   private long pictureOf = -1;
@@ -83,6 +84,7 @@ final class PartView implements AreaView {
     strip.setId("part-strip");
     keys = new WritingKeys(writing, this::ask);
     details = new DetailsPane(studio);
+    tempos = new TemposPane(studio);
     buildBanner();
     setup = new SetupPane(studio, room.main()::chooseAgain);
     noticed = new NoticedPane(studio);
@@ -100,7 +102,7 @@ final class PartView implements AreaView {
         pane,
         Sentences.of("part.tempo"),
         "tab-tempo",
-        Parts.scroll(new VBox(16, details.tempo(), new ClicksPane(studio).node())));
+        Parts.scroll(new VBox(16, tempos.node(), details.tempo(), new ClicksPane(studio).node())));
     paper = new PaperPane(studio, room.main().files());
     picture = new PicturePane(room);
     pictureTab = Parts.tab(tabs, pane, Sentences.of("part.picture"), "tab-picture", picture.node());
@@ -327,6 +329,7 @@ final class PartView implements AreaView {
     }
     showNameless(b.passage());
     setup.show(b);
+    tempos.show(b);
     if (!writing.isWriting()) {
       strip.show(
           new StripView.Music(

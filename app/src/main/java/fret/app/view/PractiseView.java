@@ -22,7 +22,6 @@ import fret.sound.Click;
 import fret.sound.PassagePlayer;
 import fret.sound.PlaySet;
 import fret.tempo.Level;
-import fret.tempo.Tempo;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -510,18 +509,11 @@ final class PractiseView extends VBox implements AreaView {
   private void showGate() {
     Gate g = practice.stand().gateProperty().get();
     OnStand s = practice.stand().onProperty().get();
-    tempo.setText(
-        g == null || studio.shown() == null
-            ? ""
-            : Sentences.of(
-                    "beat." + studio.shown().passage().settings().target().beat().displayName())
-                + " = "
-                + g.level().text()
-                + inItsSection());
+    tempo.setText(g == null || studio.shown() == null ? "" : Words.tempo(g.ladder().at(g.level())));
     String string =
         g == null
             ? ""
-            : practice.stand().notYetBouncing(g.perMinute()).stream()
+            : practice.stand().notYetBouncing().stream()
                 .map(b -> told(b, g.level().text()))
                 .collect(Collectors.joining(" "));
     bounce.setText(string);
@@ -539,24 +531,6 @@ final class PractiseView extends VBox implements AreaView {
                 ? Sentences.of("practise.it-hurt")
                 : Sentences.of("practise.in-row", g.cleanInRow(), g.settings().cleanNeeded()));
     left.setText(Sentences.of("practise.left", Math.round(practice.minutesLeft())));
-  }
-
-  /** Where a section has a pulse of its own, the tempo that the click has there. */
-  private String inItsSection() {
-    Tempo target = studio.shown().passage().settings().target();
-    Gate g = practice.stand().gateProperty().get();
-    return practice
-        .stand()
-        .begins()
-        .filter(t -> Math.abs(t.perMinuteOf(target.beat()) - g.perMinute()) >= 0.5)
-        .map(
-            t ->
-                " "
-                    + Sentences.of(
-                        "practise.in-section",
-                        Sentences.of("beat." + t.beat().displayName()),
-                        Math.round(t.perMinute())))
-        .orElse("");
   }
 
   /** Clean tries as filled marks, those still asked for as hollow ones. */

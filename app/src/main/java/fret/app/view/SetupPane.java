@@ -10,8 +10,10 @@ import fret.instrument.Tuning;
 import fret.passage.Passage;
 import fret.passage.Reading;
 import fret.passage.Setup;
+import fret.passage.TempoEdits;
 import fret.player.HandSize;
 import fret.player.School;
+import fret.score.Score;
 import fret.session.Session;
 import fret.tempo.Tempo;
 import java.util.ArrayList;
@@ -241,7 +243,10 @@ final class SetupPane extends VBox {
         return;
       }
     }
-    changeReading(Said.of("set.bars-asked-for"), r -> r.withBars(from, to));
+    Score page = studio.session().page();
+    change(
+        Said.of("set.bars-asked-for"),
+        s -> TempoEdits.reading(s, s.reading().withBars(from, to), page));
   }
 
   private void change(Said name, UnaryOperator<Passage.Settings> edit) {

@@ -6,6 +6,7 @@ import fret.app.widget.Look;
 import fret.app.widget.StripView;
 import fret.app.words.Days;
 import fret.app.words.Sentences;
+import fret.app.words.Words;
 import fret.engraving.Page;
 import fret.instrument.InstrumentType;
 import fret.journal.Verdict;
@@ -13,7 +14,6 @@ import fret.passage.Passage;
 import fret.plan.PracticePlan;
 import fret.shelf.Audition;
 import fret.shelf.Planning;
-import fret.tempo.Level;
 import java.time.format.DateTimeFormatter;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
@@ -318,18 +318,13 @@ final class ShelfView extends VBox implements AreaView {
                     Optional.ofNullable(
                         studio.plans().outlookProperty().get().forecasts().get(e.goal().id())))));
     String state = entry.map(e -> Sentences.of(Climbs.readiness(e))).orElse("");
-    String target = Level.text(p.settings().target().perMinute());
     Button open = new Button();
     open.setGraphic(
         new VBox(
             2,
             Parts.line(p.settings().title(), "card-title"),
             Parts.line(
-                p.settings().setup().instrument().displayName()
-                    + ", "
-                    + Sentences.of("beat." + p.settings().target().beat().displayName())
-                    + " = "
-                    + target,
+                p.settings().setup().instrument().displayName() + ", " + Words.tempos(p.settings()),
                 "quiet"),
             Parts.line(state, "quiet")));
     open.getStyleClass().add("choice");

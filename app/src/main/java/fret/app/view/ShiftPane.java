@@ -224,7 +224,7 @@ final class ShiftPane extends Cards {
         Sentences.of(
             s.isUp() ? "shift.facts.up" : "shift.facts.down",
             Math.round(s.travelMm()),
-            Words.time(s, studio.shown().passage().settings().target().perMinute()),
+            Words.time(s, tempoAt(s)),
             Words.one(s.windowMm() / 2),
             s.heard()
                 ? Sentences.of("shift.heard")
@@ -346,5 +346,10 @@ final class ShiftPane extends Cards {
               Math.round(s.timeMs()),
               s.hiddenBehind().isEmpty() ? "" : ", " + s.hiddenBehind()));
     }
+  }
+
+  private double tempoAt(Shift s) {
+    Session now = studio.shown();
+    return now.task().tempo().at(now.resolved().slices().get(s.toSlice()).onset()).perMinute();
   }
 }

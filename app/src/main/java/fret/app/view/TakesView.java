@@ -255,20 +255,18 @@ final class TakesView extends StripArea {
     music(s, checked.map(c -> lanes.withTake(c.report(), beside)).orElse(lanes));
     summary.setText(
         checked
-            .map(c -> told(s, c))
+            .map(c -> told(c))
             .orElse(
                 Sentences.of(
                     model.takesProperty().get().isEmpty() ? "take.none" : "take.listening")));
     speakSelected();
   }
 
-  private static String told(Session s, Checked c) {
-    double target = s.passage().settings().target().perMinute();
+  private static String told(Checked c) {
     return Sentences.of(
         "take.summary",
         Words.shown("%.0f", 100 * c.report().heard().alignedShare()),
-        Words.shown("%.1f", target * c.report().tempo().times()),
-        Words.shown("%.0f", target),
+        Words.shown("%.0f", 100 * c.report().tempo().times()),
         Words.shown("%.1f", c.report().a4()),
         Sentences.of("take.whose." + c.take().whose()));
   }

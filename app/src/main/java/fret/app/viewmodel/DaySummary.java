@@ -67,7 +67,7 @@ public final class DaySummary {
                         studio.journal(),
                         g.passageId(),
                         u.ids(),
-                        g.ladder(),
+                        g.ladder(u),
                         p.habits().gate().cleanNeeded())
                     .closings()
                     .stream()

@@ -15,6 +15,7 @@ import fret.mark.Anchor;
 import fret.plan.PracticePlan;
 import fret.score.NoteKey;
 import fret.score.ResolvedPassage;
+import fret.session.Covered;
 import fret.session.Session;
 import fret.shelf.Planning;
 import java.time.LocalDate;
@@ -174,6 +175,7 @@ public final class JournalModel {
                 PracticePlan.WHOLE,
                 DrillKind.RUN_THROUGH,
                 s.passage().settings().target().perMinute(),
+                Optional.of(s.passage().settings().target().beat()),
                 JournalEntry.NOT_KEPT,
                 60,
                 Verdict.NEARLY,
@@ -211,12 +213,15 @@ public final class JournalModel {
     if (s == null || entry.isEmpty()) {
       return all;
     }
-    for (Chunk c : entry.get().chunks()) {
+    // The plan may be of the page as it was before the change that is shown.
+    List<Chunk> there =
+        entry.get().chunks().stream().filter(c -> Covered.isIn(s.resolved(), c)).toList();
+    for (Chunk c : there) {
       if (c.kind() != Chunk.Kind.BARS) {
         continue;
       }
       Map<Breakage, Integer> count = new EnumMap<>(Breakage.class);
-      for (Chunk part : entry.get().chunks()) {
+      for (Chunk part : there) {
         // What is cut around a shift or a join belongs to the bars in which it begins.
         boolean within =
             part.fromOnset().compareTo(c.fromOnset()) >= 0

@@ -67,7 +67,11 @@ public final class OwnPractice {
     studio
         .plans()
         .ofOpen()
-        .ifPresent(e -> put("shift-" + slice, title, one, e.ladder(), e.ladder().levels().get(0)));
+        .ifPresent(
+            e -> {
+              Ladder ladder = e.ladderAt(studio.shown().resolved().slices().get(slice).onset());
+              put("shift-" + slice, title, one, ladder, ladder.levels().get(0));
+            });
   }
 
   /** The drill of an ornament, part by part. */
@@ -76,7 +80,11 @@ public final class OwnPractice {
     studio
         .plans()
         .ofOpen()
-        .ifPresent(e -> put("ornament-" + note, title, all, e.ladder(), e.ladder().top()));
+        .ifPresent(
+            e -> {
+              Ladder ladder = e.ladderAt(studio.shown().resolved().notes().get(note).onset());
+              put("ornament-" + note, title, all, ladder, ladder.top());
+            });
   }
 
   private void put(String id, String title, Drill drill, Ladder ladder, Level level) {
@@ -109,6 +117,7 @@ public final class OwnPractice {
       ids.add(free.id());
     }
     expected.accept(s.passage().id());
+    Ladder ladder = e.ladderAt(free.from().onset());
     studio.run(
         "stand",
         Rank.BESIDE,
@@ -120,8 +129,8 @@ public final class OwnPractice {
                     ids,
                     Words.chunk(free),
                     drill,
-                    e.ladder(),
-                    due(e, ids),
+                    ladder,
+                    due(e, ids, ladder),
                     Sentences.of("practise.put-on"),
                     List.of())));
   }
@@ -203,8 +212,8 @@ public final class OwnPractice {
         List.of(id),
         title,
         drill,
-        e.ladder(),
-        due(e, List.of(id)),
+        e.ladder(id),
+        due(e, List.of(id), e.ladder(id)),
         Sentences.of("practise.put-on"),
         frames);
   }
@@ -222,12 +231,12 @@ public final class OwnPractice {
   }
 
   /** The level that the first covered chunk is due at; the lowest where none is planned. */
-  private Level due(Planning.Entry e, List<String> ids) {
+  private Level due(Planning.Entry e, List<String> ids, Ladder ladder) {
     return today.get().stream()
         .filter(i -> i.passageId() == e.learning().passageId() && ids.contains(i.unit()))
         .map(Item::level)
         .findFirst()
-        .orElse(e.ladder().levels().get(0));
+        .orElse(ladder.levels().get(0));
   }
 
   /** The drill against what broke goes on the stand; what was there waits. */

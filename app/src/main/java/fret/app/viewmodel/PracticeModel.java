@@ -269,7 +269,7 @@ public final class PracticeModel {
                     List.of(item.unit().isEmpty() ? PracticePlan.WHOLE : item.unit()),
                     label(item),
                     drill,
-                    e.ladder(),
+                    e.ladder(item.unit()),
                     item.level(),
                     Sentences.of(item.why()),
                     Asked.frames(e, item)));

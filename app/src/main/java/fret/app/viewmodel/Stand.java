@@ -196,22 +196,22 @@ public final class Stand {
    * passage's sections, changes and holds; a drill made of them has the one tempo of its place.
    */
   private TempoMap tempo() {
-    TempoMap page = pageTempo();
+    Tempo level = stand.get().ladder().at(gate.get().level());
     List<Slice> over = over();
     List<Slice> here = notation.get().slices();
     if (over.isEmpty() || here.isEmpty()) {
-      Tempo target = studio.shown().passage().settings().target();
-      return TempoMap.steady(target.at(gate.get().level().perMinute()));
+      return TempoMap.steady(level);
     }
     return isAsWritten(over, here)
-        ? page.moved(here.get(0).onset().subtract(over.get(0).onset()))
-        : TempoMap.steady(page.at(over.get(0).onset()));
+        ? pageTempo(over.get(0)).moved(here.get(0).onset().subtract(over.get(0).onset()))
+        : TempoMap.steady(level);
   }
 
-  /** The passage's tempo at the gate's level. */
-  private TempoMap pageTempo() {
-    double target = studio.shown().passage().settings().target().perMinute();
-    return studio.shown().task().tempo().scaled(gate.get().level().perMinute() / target);
+  /** The passage's own tempos, all by the same share, so that a moment is at the gate's level. */
+  private TempoMap pageTempo(Slice first) {
+    TempoMap page = studio.shown().task().tempo();
+    Tempo level = stand.get().ladder().at(gate.get().level());
+    return page.scaled(page.at(first.onset()).wholeNoteMs() / level.wholeNoteMs());
   }
 
   /** The tempo with which what is on the stand begins; its section may have its own. */
@@ -245,7 +245,7 @@ public final class Stand {
     return asWritten
         ? Optional.of(
             new FollowingDrone.Under(
-                over.get(0).index(), over.get(over.size() - 1).index(), pageTempo()))
+                over.get(0).index(), over.get(over.size() - 1).index(), pageTempo(over.get(0))))
         : Optional.empty();
   }
 
@@ -411,6 +411,7 @@ public final class Stand {
               s.chunkIds().get(c),
               s.drill().kind(),
               level.perMinute(),
+              Optional.of(s.ladder().counted()),
               level.clicks(),
               c == 0 ? seconds : 0,
               verdict,
@@ -455,20 +456,21 @@ public final class Stand {
 
   // ---- what is told --------------------------------------------------------------------------
 
-  /** Strokes on the stand that cannot bounce yet at a tempo: on the string until then. */
-  public List<BounceSwitch> notYetBouncing(double perMinute) {
+  /** Strokes on the stand that cannot bounce yet at its level: on the string until then. */
+  public List<BounceSwitch> notYetBouncing() {
     Session session = studio.shown();
     OnStand s = stand.get();
-    if (session == null || s == null || s.drill().kind().of() != DrillKind.Of.CHUNK) {
+    boolean there = session != null && s != null && gate.get() != null;
+    if (!there || s.drill().kind().of() != DrillKind.Of.CHUNK) {
       return List.of();
     }
     List<BounceSwitch> all =
         studio
             .plans()
             .chunk(s.chunkIds().get(0))
-            .map(c -> BounceSwitch.of(session, c.fromOnset(), c.toOnset()))
+            .map(c -> BounceSwitch.of(session, s.ladder(), c.fromOnset(), c.toOnset()))
             .orElse(List.of());
-    return all.stream().filter(b -> b.perMinute() > perMinute).toList();
+    return all.stream().filter(b -> b.perMinute() > gate.get().perMinute()).toList();
   }
 
   /** The fingering printed on the drill: that of the target tempo. */

@@ -12,11 +12,15 @@ import fret.instrument.Finger;
 import fret.instrument.Instrument;
 import fret.instrument.PositionNames;
 import fret.mark.Wish;
+import fret.passage.Passage;
+import fret.passage.TempoMark;
 import fret.plan.Part;
 import fret.player.Region;
 import fret.score.SoundingNote;
 import fret.session.Learning;
 import fret.session.Session;
+import fret.tempo.Level;
+import fret.tempo.Tempo;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -159,6 +163,24 @@ public final class Words {
             : "%.0f ms: one throw, learned whole; to be aimed only below %.0f",
         s.timeMs(),
         ceiling);
+  }
+
+  /** A tempo as it is said: "dotted quarter = 60". */
+  public static String tempo(Tempo t) {
+    return Sentences.of("tempo", Sentences.of("beat." + t.beat().displayName()), rate(t));
+  }
+
+  private static String rate(Tempo t) {
+    return Level.text(t.perMinute());
+  }
+
+  /** The first tempo of a passage, and how many others there are. */
+  public static String tempos(Passage.Settings s) {
+    long others =
+        s.details().tempoMarks().stream().filter(m -> m.kind() != TempoMark.Kind.HOLD).count();
+    return others == 0
+        ? tempo(s.target())
+        : Sentences.of("tempo.and-others", tempo(s.target()), others);
   }
 
   /** The guide note of a school, with the way that its finger slides. */

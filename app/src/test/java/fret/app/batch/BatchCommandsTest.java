@@ -329,14 +329,37 @@ class BatchCommandsTest {
       assertThat(sum).isCloseTo(d.path("minutes").asDouble(), within(0.01));
       assertThat(sum).isLessThanOrEqualTo(d.path("budget").asDouble() + 1e-6);
     }
-    // Less than two notes a second: the tempo stays, and the click thins.
-    JsonNode first = json().path("days").get(0).path("items").get(2);
+    // No two beats with more than two notes a second: the tempo stays, and the click thins.
+    assertThat(levels("bars-0-1")).containsExactly(72.0);
+    JsonNode first = firstItem("bars-0-1");
     assertThat(first.path("bpm").asDouble()).isEqualTo(72);
     assertThat(first.path("clicksPerMinute").asDouble()).isEqualTo(288);
+    assertThat(levels("bars-2-3")).hasSizeGreaterThan(3).endsWith(72.0);
     assertThat(json().path("chunks").size()).isPositive();
     assertThat(json().path("chunks")).anyMatch(c -> c.path("kind").asText().equals("join"));
     assertThat(json().path("passages").get(0).path("readiness").path("chunksAtTarget").asInt())
         .isZero();
+  }
+
+  private List<Double> levels(String chunk) throws IOException {
+    List<Double> all = new ArrayList<>();
+    for (JsonNode c : json().path("chunks")) {
+      if (c.path("id").asText().equals(chunk)) {
+        c.path("levels").forEach(l -> all.add(l.asDouble()));
+      }
+    }
+    return all;
+  }
+
+  private JsonNode firstItem(String chunk) throws IOException {
+    for (JsonNode d : json().path("days")) {
+      for (JsonNode i : d.path("items")) {
+        if (i.path("chunk").asText().equals(chunk)) {
+          return i;
+        }
+      }
+    }
+    throw new AssertionError(chunk + " is never played");
   }
 
   @ParameterizedTest

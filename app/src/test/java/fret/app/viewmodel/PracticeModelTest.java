@@ -338,7 +338,7 @@ class PracticeModelTest {
     return set.plays().get(0).to() - set.plays().get(0).from();
   }
 
-  /** A section at half the passage's tempo takes twice the time, in a chunk as in a run. */
+  /** A section at half the passage's tempo has a ladder up to that, and takes twice the time. */
   @Test
   void aChunkGoesAtTheTempoOfItsSection() {
     toStraight();
@@ -357,7 +357,11 @@ class PracticeModelTest {
                 x.details()
                     .withTempoMarks(List.of(new TempoMark("1", TempoMark.Kind.SECTION, half)))));
     room.settle();
-    practice.stand().tempo(level);
+    practice.restart();
+    room.settle();
+    toStraight();
+    assertThat(on().ladder().target()).isCloseTo(half, within(0.5));
+    practice.stand().tempo(level / 2);
     assertThat(practice.stand().begins().orElseThrow().perMinute())
         .isCloseTo(level / 2, within(1e-9));
     PlaySet slow = practice.stand().set(1).orElseThrow();
