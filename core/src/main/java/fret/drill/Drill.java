@@ -1,6 +1,7 @@
 package fret.drill;
 
 import fret.score.Score;
+import fret.tempo.Tempo;
 import java.util.List;
 import java.util.Objects;
 
@@ -23,6 +24,11 @@ public record Drill(DrillKind kind, List<Score> parts) {
     return parts.stream()
         .map(p -> p.end().subtract(p.bars().get(0).start()).doubleValue())
         .toList();
+  }
+
+  /** With the tempo over it at which it is played, see {@link DrillTempo}. */
+  public Drill at(Tempo start, double share) {
+    return new Drill(kind, parts.stream().map(p -> DrillTempo.at(p, start, share)).toList());
   }
 
   /** All parts one after the other. */

@@ -25,7 +25,8 @@ public final class LimitsLayer implements WholeLayer<Limits> {
     return Form.version(1)
         .with("shiftBits", value.shiftBits())
         .with("fingerRate", value.fingerRate())
-        .with("crossingRate", value.crossingRate());
+        .with("crossingRate", value.crossingRate())
+        .with("noteRate", value.noteRate());
   }
 
   @Override
@@ -33,11 +34,17 @@ public final class LimitsLayer implements WholeLayer<Limits> {
     return new Limits(
         form.decimal("shiftBits", Limits.USUAL.shiftBits()),
         form.decimal("fingerRate", Limits.USUAL.fingerRate()),
-        form.decimal("crossingRate", Limits.USUAL.crossingRate()));
+        form.decimal("crossingRate", Limits.USUAL.crossingRate()),
+        form.decimal("noteRate", Limits.USUAL.noteRate()));
   }
 
   @Override
   public Said told(Limits value) {
-    return Said.of("mark.limits", value.shiftBits(), value.fingerRate(), value.crossingRate());
+    return Said.of(
+        "mark.limits",
+        value.shiftBits(),
+        value.fingerRate(),
+        value.crossingRate(),
+        value.noteRate());
   }
 }

@@ -1,6 +1,7 @@
 package fret.score;
 
 import fret.tempo.Beat;
+import fret.tempo.Level;
 import fret.tempo.Tempo;
 import java.util.Map;
 import java.util.Optional;
@@ -75,6 +76,27 @@ public record Metronome(Beat counted, double low, double high, Optional<Beat> as
     }
     boolean dotted = m.group(2) != null;
     return of(SIGNS.get(m.group(1)) + (dotted ? "." : "") + "=" + m.group(3));
+  }
+
+  /**
+   * A tempo as a mark has it: {@code quarter.=60}; in quarters where its beat is no single value.
+   */
+  public static String text(Tempo t) {
+    Optional<NoteValue> value = NoteValue.ofLength(t.beat().length());
+    if (value.isEmpty() || value.get().denominator() > 32) {
+      return text(t.in(Beat.QUARTER));
+    }
+    String unit =
+        switch (value.get().denominator()) {
+          case 0 -> "breve";
+          case 1 -> "whole";
+          case 2 -> "half";
+          case 4 -> "quarter";
+          case 8 -> "eighth";
+          case 16 -> "16th";
+          default -> "32nd";
+        };
+    return unit + ".".repeat(value.get().dots()) + "=" + Level.text(t.perMinute());
   }
 
   /** A note value as files name it, dots behind it: {@code 16th}, {@code quarter.}. */

@@ -2,6 +2,7 @@ package fret.session;
 
 import fret.base.Later;
 import fret.base.Problem;
+import fret.base.Said;
 import fret.bowing.BowLayers;
 import fret.bowing.BowSolver;
 import fret.bowing.BowTask;
@@ -16,6 +17,7 @@ import fret.fingering.PrintedWishes;
 import fret.fingering.TempoRange;
 import fret.fingering.Unkept;
 import fret.lane.LaneInput;
+import fret.load.Beyond;
 import fret.load.Limits;
 import fret.load.LimitsLayer;
 import fret.load.Load;
@@ -276,6 +278,30 @@ public record Session(
   /** What the player can do. */
   public Limits limits() {
     return passage.marks().at(LimitsLayer.LIMITS, Place.WHOLE).orElse(Limits.USUAL);
+  }
+
+  /** What cannot be played at the target tempo, bar by bar. */
+  public List<Problem> beyond() {
+    return Beyond.of(resolved(), task().tempo(), bowing(), limits()).stream()
+        .map(
+            b ->
+                Problem.atBar(
+                    b.bar(),
+                    b.stroke()
+                        .map(
+                            k ->
+                                Said.of(
+                                    "beyond.stroke",
+                                    tenths(b.perSecond()),
+                                    Said.of("stroke." + k.id()),
+                                    b.most()))
+                        .orElse(Said.of("beyond.hand", tenths(b.perSecond()), b.most())),
+                    Said.of("beyond.do")))
+        .toList();
+  }
+
+  private static double tenths(double value) {
+    return Math.round(value * 10) / 10.0;
   }
 
   private Load load(Fingering hand, Bowing bowing) {

@@ -37,7 +37,7 @@ class LimitsTest {
   void halfTheBitsHalveTheCeilingOfEveryShift() {
     Session s = climbing();
     assertThat(least(s, Limit.SHIFT)).isFinite();
-    Session slower = with(s, Limits.USUAL.withShiftBits(5));
+    Session slower = with(s, Limits.USUAL.withShiftBits(40));
     assertThat(least(slower, Limit.SHIFT)).isCloseTo(least(s, Limit.SHIFT) / 2, within(1e-6));
     assertThat(least(slower, Limit.CROSSING)).isEqualTo(least(s, Limit.CROSSING));
     assertThat(slower.fingering().notes()).isEqualTo(s.fingering().notes());
@@ -49,7 +49,7 @@ class LimitsTest {
   @Test
   void theLadderStartsNoHigherForWhoCanDoLess() {
     Session s = climbing();
-    Session slower = with(s, new Limits(3, 3, 3));
+    Session slower = with(s, new Limits(3, 3, 3, 3));
     assertThat(start(slower)).isLessThanOrEqualTo(start(s));
   }
 
@@ -76,7 +76,7 @@ class LimitsTest {
   @ParameterizedTest
   @ValueSource(doubles = {0, 0.5, -3, 51, Double.NaN})
   void whatNobodyDoesIsRefused(double limit) {
-    assertThatThrownBy(() -> Limits.USUAL.withShiftBits(limit))
+    assertThatThrownBy(() -> Limits.USUAL.withCrossingRate(limit))
         .hasMessageContaining("outside 1 to 50");
   }
 }

@@ -189,7 +189,7 @@ class SessionTest {
     s = Lines.after(s, Decisions.hideSlides(s, true));
     s = Lines.after(s, Decisions.namePositions(s, true));
     s = Lines.after(s, Decisions.toggle(s, ReductionLayer.REDUCTION, 6, Reduction.TOP));
-    s = Lines.after(s, Decisions.limits(s, new fret.load.Limits(8, 6.5, 12)));
+    s = Lines.after(s, Decisions.limits(s, new fret.load.Limits(8, 6.5, 12, 14)));
     s =
         Lines.after(
             s, Ear.chord(s, s.score().bars().get(1).start(), Optional.of(Chord.parse("F#m7"))));

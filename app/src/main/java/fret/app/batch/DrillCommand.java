@@ -68,7 +68,10 @@ final class DrillCommand implements Callable<Integer> {
     }
     Session session = options.session(options.score());
     Chunk all = Covered.stretch(session.resolved(), 0, session.resolved().slices().size() - 1);
-    Drill drill = made(session, all).orElseThrow(() -> nothing());
+    Drill made = made(session, all).orElseThrow(() -> nothing());
+    Tempo target = session.passage().settings().target();
+    Tempo start = level > 0 ? target.at(level) : target;
+    Drill drill = made.at(start, start.perMinute() / target.perMinute());
     if (out != null) {
       write(drill);
     }

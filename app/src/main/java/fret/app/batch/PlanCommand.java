@@ -212,6 +212,7 @@ final class PlanCommand implements Callable<Integer> {
             ? from.toString()
             : p.plan().days().get(p.plan().days().size() - 1).date().toString());
     List<Problem> problems = new ArrayList<>();
+    boolean playable = true;
     Planning.Outlook outlook = p.outlook(Token.NEVER);
     Map<Goal.Id, Forecast> forecasts = outlook.forecasts();
     ArrayNode passages = root.putArray("passages");
@@ -237,9 +238,12 @@ final class PlanCommand implements Callable<Integer> {
         SectionsJson.sections(root, part.session());
       }
       problems.addAll(part.session().problems());
+      List<Problem> beyond = part.session().beyond();
+      playable &= beyond.isEmpty();
+      problems.addAll(beyond);
     }
     days(root.putArray("days"), parts, p);
-    root.put("feasible", p.plan().feasible());
+    root.put("feasible", playable && p.plan().feasible());
     root.put("advice", advice(p, outlook));
     Json.problems(root, problems);
     return root;

@@ -17,6 +17,7 @@ final class LimitRows extends GridPane {
   private final TextField shift = new TextField();
   private final TextField finger = new TextField();
   private final TextField crossing = new TextField();
+  private final TextField notes = new TextField();
 
   LimitRows(Studio studio) {
     this.studio = studio;
@@ -26,6 +27,7 @@ final class LimitRows extends GridPane {
     row(1, "shift", shift, Limits::shiftBits, Limits::withShiftBits);
     row(2, "finger", finger, Limits::fingerRate, Limits::withFingerRate);
     row(3, "crossing", crossing, Limits::crossingRate, Limits::withCrossingRate);
+    row(4, "notes", notes, Limits::noteRate, Limits::withNoteRate);
   }
 
   private void row(
@@ -70,6 +72,7 @@ final class LimitRows extends GridPane {
     show(shift, s.limits().shiftBits(), Limits.USUAL.shiftBits());
     show(finger, s.limits().fingerRate(), Limits.USUAL.fingerRate());
     show(crossing, s.limits().crossingRate(), Limits.USUAL.crossingRate());
+    show(notes, s.limits().noteRate(), Limits.USUAL.noteRate());
   }
 
   private static void show(TextField field, double value, double usual) {

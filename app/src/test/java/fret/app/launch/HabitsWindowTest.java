@@ -92,7 +92,7 @@ class HabitsWindowTest extends RealWindow {
     until(() -> studio.session().limits().shiftBits() == 5 && !studio.isBehind());
     assertThat(highestShare()).isGreaterThanOrEqualTo(before);
     robot.push(KeyCode.CONTROL, KeyCode.Z);
-    until(() -> studio.session().limits().shiftBits() == 10 && !studio.isBehind());
+    until(() -> studio.session().limits().shiftBits() == 80 && !studio.isBehind());
     CheckBox caution = robot.lookup("#fourth-caution").query();
     does(robot, () -> caution.setSelected(true));
     assertThat(hand().fourthCaution()).isTrue();
