@@ -243,7 +243,7 @@ final class Sections {
     if (isSlow(c, to)) {
       Bar bar = session.score().barAt(c.fromOnset());
       double beats = bar.time().barLength().divide(to.beat().length()).doubleValue();
-      return Ladder.ofRungs(to.perMinute(), beats).in(to.beat());
+      return Ladder.ofRungs(to, beats);
     }
     return climbing(to, usualStart, lowest(slice(c.from()), slice(c.to())));
   }

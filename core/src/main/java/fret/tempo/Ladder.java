@@ -19,6 +19,8 @@ public record Ladder(Beat counted, List<Level> levels) {
   private static final int[] TIDY = {10, 5, 4, 2, 1};
   private static final int[] COARSE = {20, 25, 50, 100};
   private static final double GEOMETRIC_STEP = 1.125;
+  private static final double[] BY_FOUR = {4, 2, 1};
+  private static final double[] BY_THREE = {3, 1};
 
   public Ladder {
     Objects.requireNonNull(counted);
@@ -154,14 +156,25 @@ public record Ladder(Beat counted, List<Level> levels) {
   }
 
   /**
-   * The rungs of a slow line: the tempo stays, the click thins from four a beat to two, one, one a
-   * bar and none, and comes back to check.
+   * The rungs of a slow line: the tempo stays, the click thins from four a beat (three where the
+   * beat is dotted) to two, one, one a bar and none, and comes back to check.
    *
    * @param beatsPerBar above 1 for a rung with one click a bar
    */
+  public static Ladder ofRungs(Tempo target, double beatsPerBar) {
+    boolean dotted = target.beat().length().getNumerator() % 3 == 0;
+    Ladder ladder = ofRungs(target.perMinute(), beatsPerBar, dotted ? BY_THREE : BY_FOUR);
+    return ladder.in(target.beat());
+  }
+
+  /** The same in quarters. */
   public static Ladder ofRungs(double target, double beatsPerBar) {
+    return ofRungs(target, beatsPerBar, BY_FOUR);
+  }
+
+  private static Ladder ofRungs(double target, double beatsPerBar, double[] divisions) {
     List<Level> rungs = new ArrayList<>();
-    for (double clicks : new double[] {4, 2, 1}) {
+    for (double clicks : divisions) {
       rungs.add(new Level(target, target * clicks, false));
     }
     if (beatsPerBar > 1) {

@@ -9,6 +9,7 @@ import fret.plan.Fit;
 import fret.plan.Forecast;
 import fret.plan.PracticePlan;
 import fret.shelf.Planning;
+import fret.tempo.Ladder;
 import fret.tempo.Level;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -47,7 +48,7 @@ final class Climbs {
           .filter(i -> !i.unit().isEmpty() && i.isPlayed() && e.has(i))
           .filter(i -> !PracticePlan.isRun(i.unit()))
           .filter(i -> chunk.map(c -> isSame(e, c, i.unit())).orElse(true))
-          .mapToDouble(i -> height(e, i.level()))
+          .mapToDouble(i -> height(e, i.unit(), i.level()))
           .min()
           .ifPresent(t -> planned.add(new ClimbLine.Point(d.date(), t)));
     }
@@ -71,11 +72,28 @@ final class Climbs {
     return e.goal().units().stream().anyMatch(u -> u.id().equals(unit) && u.ids().contains(chunk));
   }
 
-  /** A tempo; on a slow line, whose tempo stays, the place of the rung. */
-  private static double height(Planning.Entry e, Level level) {
+  /**
+   * A level on the scale of the passage: the share that it is of its chunk's target, of the
+   * passage's. On a slow line, whose tempo stays, the share of its rungs.
+   */
+  private static double height(Planning.Entry e, String unit, Level level) {
+    Ladder own = e.ladder(unit);
+    double share =
+        own.isSlow() ? (rung(own, level) + 1.0) / own.size() : level.perMinute() / own.target();
     return e.ladder().isSlow()
-        ? Math.max(0, e.ladder().levels().indexOf(level))
-        : level.perMinute();
+        ? Math.max(0, share * e.ladder().size() - 1)
+        : share * e.ladder().target();
+  }
+
+  private static int rung(Ladder ladder, Level level) {
+    int at = ladder.levels().indexOf(level);
+    if (at >= 0) {
+      return at;
+    }
+    for (int i = 0; i < ladder.size(); i++) {
+      at = Math.abs(ladder.levels().get(i).clicks() - level.clicks()) < 0.05 ? i : at;
+    }
+    return Math.max(0, at);
   }
 
   /** Of the days with a clean straight try, the slowest chunk's best tempo of that day. */
@@ -83,10 +101,8 @@ final class Climbs {
     Map<LocalDate, Map<String, Double>> best = new TreeMap<>();
     for (JournalEntry j : journal) {
       if (j.passageId() == e.passageId() && e.has(j.chunkId()) && j.verdict() == Verdict.CLEAN) {
-        double height =
-            e.ladder().isSlow()
-                ? height(e, new Level(j.perMinute(), Math.max(0, j.clicks()), false))
-                : j.perMinute();
+        double rate = Math.max(1, j.perMinuteOf(e.ladder(j.chunkId()).counted()));
+        double height = height(e, j.chunkId(), new Level(rate, Math.max(0, j.clicks()), false));
         best.computeIfAbsent(j.date(), d -> new TreeMap<>()).merge(j.chunkId(), height, Math::max);
       }
     }
@@ -104,7 +120,7 @@ final class Climbs {
       return Said.of("ready.rungs", r.atTarget(), r.all(), r.rungs(), e.ladder().size());
     }
     return r.slowest() == 0
-        ? Said.of("ready.start", r.atTarget(), r.all(), Level.text(e.ladder().target()))
+        ? Said.of("ready.start", r.atTarget(), r.all())
         : Said.of(
             "ready.slowest", r.atTarget(), r.all(), Level.text(r.slowest()), Level.text(r.of()));
   }

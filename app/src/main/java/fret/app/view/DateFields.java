@@ -2,26 +2,23 @@ package fret.app.view;
 
 import fret.app.viewmodel.Studio;
 import fret.app.words.Sentences;
+import fret.base.Problem;
+import fret.base.Said;
 import fret.passage.Passage;
 import fret.plan.ReadyDate;
 import fret.shelf.Audition;
 import java.time.LocalDate;
-import java.time.format.DateTimeFormatter;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
+import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.DatePicker;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
-import javafx.util.converter.LocalDateStringConverter;
 
 /** The date that the open passage is for: its name, its day, the day to be ready by. */
 final class DateFields {
-  private static final DateTimeFormatter SHORT =
-      DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH);
-
   private final Studio studio;
   private final TextField name = new TextField();
   private final DatePicker audition = new DatePicker();
@@ -156,8 +153,14 @@ final class DateFields {
   }
 
   /** Dates are written with the month's name, so that no two countries read them differently. */
-  private static void dated(DatePicker picker) {
-    picker.setConverter(new LocalDateStringConverter(SHORT, SHORT));
+  private void dated(DatePicker picker) {
+    picker.setConverter(new TypedDate(picker::getValue, text -> refuse(picker, text)));
     picker.setPrefWidth(126);
+  }
+
+  private void refuse(DatePicker picker, String text) {
+    studio.report(Problem.of(Said.of("no.date", text), Said.of("no.date.do")));
+    Platform.runLater(
+        () -> picker.getEditor().setText(picker.getConverter().toString(picker.getValue())));
   }
 }

@@ -7,10 +7,12 @@ import fret.app.widget.ClimbLine;
 import fret.app.widget.StripView;
 import fret.app.words.Days;
 import fret.app.words.Sentences;
+import fret.app.words.Words;
 import fret.journal.Breakage;
 import fret.journal.JournalEntry;
 import fret.journal.Verdict;
 import fret.shelf.Planning;
+import fret.tempo.Ladder;
 import fret.tempo.Level;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -84,7 +86,7 @@ final class JournalView extends VBox implements AreaView {
     column("journal.passage", 150, e -> studio.title(e.passageId()));
     column("journal.chunk", 130, model::chunkName);
     column("journal.drill", 105, e -> Sentences.of("drill." + e.drill().id()));
-    column("journal.tempo", 60, e -> Level.text(e.perMinute()));
+    column("journal.tempo", 110, JournalView::tempo);
     column("journal.time", 60, e -> time(e.seconds()));
     column("journal.verdict", 75, e -> Sentences.of("verdict." + e.verdict()));
     column("journal.what-broke", 110, JournalView::broken);
@@ -362,5 +364,14 @@ final class JournalView extends VBox implements AreaView {
     return List.of(
         Action.of("journal-remove", "journal", Action.key(KeyCode.DELETE), this::remove),
         Action.of("journal-add", "journal", Action.key(KeyCode.A), this::addByHand));
+  }
+
+  private static String tempo(JournalEntry e) {
+    Level level = Level.at(Math.max(1, e.perMinute()));
+    return e.perMinute() == 0
+        ? ""
+        : e.counted()
+            .map(b -> Words.level(new Ladder(b, List.of(level)), level))
+            .orElse(level.text());
   }
 }

@@ -183,7 +183,9 @@ final class PlanDay {
                 ? Sentences.of(
                     "plan.item",
                     drill,
-                    item.level().text(),
+                    p.of(item)
+                        .map(e -> Words.level(e.ladder(item.unit()), item.level()))
+                        .orElse(item.level().text()),
                     Words.one(item.plays()),
                     Sentences.of(item.why()))
                 : Sentences.of(item.why()),

@@ -16,19 +16,22 @@ import fret.plan.PlanRequest;
 import fret.plan.PracticePlan;
 import fret.plan.PracticePlan.Item;
 import fret.plan.PracticePlan.Kind;
-import fret.session.BounceSwitch;
 import fret.shelf.PlanChange;
 import fret.shelf.Planning;
+import fret.tempo.Beat;
+import fret.tempo.Ladder;
 import fret.tempo.LadderKind;
 import fret.tempo.Level;
 import java.time.DayOfWeek;
 import java.time.format.TextStyle;
 import java.util.ArrayList;
 import java.util.EnumMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import javafx.scene.Node;
@@ -107,6 +110,7 @@ final class PlanView extends VBox implements AreaView {
             new FlowPane(20, 6, dates.node(), minutesRow()),
             weeks,
             cards,
+            ladder,
             new FlowPane(
                 12,
                 6,
@@ -116,7 +120,6 @@ final class PlanView extends VBox implements AreaView {
                 ladderStart,
                 Parts.line(Sentences.of("plan.0-is"), "quiet"),
                 climb,
-                ladder,
                 Parts.button(
                     Sentences.of("plan.calendar"), "plan-calendar", () -> save(true), "small"),
                 Parts.button(Sentences.of("plan.csv"), "plan-csv", () -> save(false), "small")));
@@ -240,31 +243,62 @@ final class PlanView extends VBox implements AreaView {
     if (e.isEmpty() || studio.shown() == null) {
       return;
     }
-    List<BounceSwitch> switches = new ArrayList<>(BounceSwitch.of(studio.shown()));
-    for (Level level : e.get().ladder().levels()) {
-      while (!switches.isEmpty() && switches.get(0).perMinute() <= level.perMinute()) {
-        BounceSwitch b = switches.remove(0);
-        ladder
-            .getChildren()
-            .add(
-                Parts.line(
-                    Sentences.of(
-                        "plan.bounce-from", Sentences.of("stroke." + b.kind().id()), b.perMinute()),
-                    "hand"));
-      }
-      ladder.getChildren().add(Parts.line(rung(e.get(), level), "rung"));
-    }
+    Set<Ladder> all = new LinkedHashSet<>();
+    e.get().goal().units().forEach(u -> all.add(e.get().goal().ladder(u)));
+    String told = told(all.isEmpty() ? Set.of(e.get().ladder()) : all);
+    Label label = Parts.label(told, "quiet");
+    label.setId("ladder");
+    HBox.setHgrow(label, Priority.ALWAYS);
+    ladder.getChildren().add(label);
   }
 
-  private static String rung(Planning.Entry e, Level level) {
-    if (!e.ladder().isSlow()) {
-      return level.text();
+  /** The levels of the one ladder; of several from where to where; how the click thins. */
+  private static String told(Set<Ladder> all) {
+    List<Ladder> climbing = all.stream().filter(l -> !l.isSlow()).toList();
+    List<Ladder> slow = all.stream().filter(Ladder::isSlow).toList();
+    List<String> told = new ArrayList<>();
+    if (climbing.size() == 1) {
+      told.add(
+          Sentences.of(
+              "plan.levels",
+              Sentences.of("beat." + climbing.get(0).counted().displayName()),
+              climbing.get(0).levels().stream().map(Level::text).collect(Collectors.joining(" "))));
+    } else if (!climbing.isEmpty()) {
+      told.add(
+          climbing.stream()
+              .map(
+                  l ->
+                      Sentences.of(
+                          "plan.levels.to",
+                          Words.level(l, l.levels().get(0)),
+                          Level.text(l.target())))
+              .collect(Collectors.joining(", ")));
     }
-    return level.clicks() == 0
-        ? Sentences.of("plan.rung.off")
-        : level.check()
-            ? Sentences.of("plan.rung.on")
-            : Sentences.of("plan.rung", Level.text(level.clicks()));
+    if (!slow.isEmpty()) {
+      Ladder first = slow.get(0);
+      told.add(
+          Sentences.of(
+              slow.size() == 1 ? "plan.thins" : "plan.thins.all",
+              first.levels().stream().map(x -> rung(first, x)).collect(Collectors.joining(", ")),
+              Words.tempo(first.at(first.top()))));
+    }
+    return String.join(". ", told);
+  }
+
+  private static String rung(Ladder l, Level level) {
+    if (level.clicks() == 0 || level.check()) {
+      return Sentences.of(level.check() ? "plan.rung.on" : "plan.rung.off");
+    }
+    double each = level.clicks() / level.perMinute();
+    if (each < 1) {
+      return Sentences.of("plan.rung.bars");
+    }
+    Beat value =
+        new Beat(
+            l.counted()
+                .length()
+                .divide(org.apache.commons.numbers.fraction.Fraction.of((int) Math.round(each))));
+    return Sentences.of("plan.rung.each", Sentences.of("beat." + value.displayName()));
   }
 
   // ---- climbs --------------------------------------------------------------------------------

@@ -21,7 +21,6 @@ import fret.session.BounceSwitch;
 import fret.sound.Click;
 import fret.sound.PassagePlayer;
 import fret.sound.PlaySet;
-import fret.tempo.Level;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -418,7 +417,7 @@ final class PractiseView extends VBox implements AreaView {
         now.perMinute() > before.perMinute()
             ? "practise.up"
             : now.perMinute() < before.perMinute() ? "practise.slower" : "practise.again",
-        Level.text(now.perMinute()));
+        Words.level(now.ladder(), now.level()));
   }
 
   // ---- pedal ---------------------------------------------------------------------------------

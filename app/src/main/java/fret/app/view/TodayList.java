@@ -55,7 +55,7 @@ final class TodayList extends VBox {
     boolean named = item.kind() == Kind.CHUNK || item.kind() == Kind.JOIN;
     String what =
         named
-            ? Sentences.of("practise.row", practice.label(item), drill, item.level().text())
+            ? Sentences.of("practise.row", practice.label(item), drill, level(item))
             : practice.label(item);
     Button b =
         Parts.button(
@@ -74,5 +74,9 @@ final class TodayList extends VBox {
     b.setAccessibleText(what + ", " + Sentences.of(item.why()));
     b.setMaxWidth(Double.MAX_VALUE);
     return b;
+  }
+
+  private String level(Item item) {
+    return Words.level(practice.ladder(item), item.level());
   }
 }

@@ -12,6 +12,7 @@ import fret.plan.PracticePlan.Kind;
 import fret.session.Session;
 import fret.shelf.Asked;
 import fret.shelf.Planning;
+import fret.tempo.Ladder;
 import java.time.Instant;
 import java.util.ArrayDeque;
 import java.util.Deque;
@@ -333,5 +334,14 @@ public final class PracticeModel {
   /** The passage of an item; empty for a break. */
   public String passage(Item item) {
     return studio.title(item.passageId());
+  }
+
+  /** The ladder of what an item is about. */
+  public Ladder ladder(Item item) {
+    Planning p = studio.plans().plannedProperty().get();
+    return Optional.ofNullable(p)
+        .flatMap(x -> x.of(item))
+        .map(e -> e.ladder(item.unit()))
+        .orElse(new Ladder(List.of(item.level())));
   }
 }

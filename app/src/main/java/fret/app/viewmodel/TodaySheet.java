@@ -94,7 +94,7 @@ public final class TodaySheet {
               .orElse(same.get(0));
       tasks.add(
           new Sheets.Task(
-              names.get(item), how(same), notation(p, item, sessions, token), isMinor(p, item)));
+              names.get(item), how(p, same), notation(p, item, sessions, token), isMinor(p, item)));
     }
     return tasks;
   }
@@ -112,11 +112,16 @@ public final class TodaySheet {
   }
 
   /** Each drill with its levels, and the minutes of all. */
-  private static String how(List<Item> same) {
+  private static String how(Planning p, List<Item> same) {
     Map<String, Set<String>> levels = new LinkedHashMap<>();
     for (Item i : same) {
       String drill = Sentences.of("drill." + i.drill().id()).toLowerCase(Locale.ROOT);
-      levels.computeIfAbsent(drill, d -> new LinkedHashSet<>()).add(i.level().text());
+      levels
+          .computeIfAbsent(drill, d -> new LinkedHashSet<>())
+          .add(
+              p.of(i)
+                  .map(e -> Words.level(e.ladder(i.unit()), i.level()))
+                  .orElse(i.level().text()));
     }
     String drills =
         levels.entrySet().stream()

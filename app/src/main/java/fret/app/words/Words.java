@@ -19,6 +19,8 @@ import fret.player.Region;
 import fret.score.SoundingNote;
 import fret.session.Learning;
 import fret.session.Session;
+import fret.tempo.Beat;
+import fret.tempo.Ladder;
 import fret.tempo.Level;
 import fret.tempo.Tempo;
 import java.util.ArrayList;
@@ -82,7 +84,10 @@ public final class Words {
     return switch (c.kind()) {
       case BARS -> bars;
       case SPOT -> Sentences.of("chunk.spot", bars);
-      case JOIN -> Sentences.of("chunk.joining", c.fromBar(), c.toBar());
+      case JOIN ->
+          c.why().id().equals("chunk.entry")
+              ? Sentences.of("chunk.entering", c.fromBar())
+              : Sentences.of("chunk.joining", c.fromBar(), c.toBar());
       case LAYER -> Sentences.of("chunk.layer", bars, Sentences.of("way." + c.way()));
     };
   }
@@ -168,6 +173,14 @@ public final class Words {
   /** A tempo as it is said: "dotted quarter = 60". */
   public static String tempo(Tempo t) {
     return Sentences.of("tempo", Sentences.of("beat." + t.beat().displayName()), rate(t));
+  }
+
+  /** A level as short as can be: quarters are not named, other values are. */
+  public static String level(Ladder ladder, Level level) {
+    return ladder.counted().equals(Beat.QUARTER)
+        ? level.text()
+        : Sentences.of(
+            "tempo.short", Sentences.of("beat." + ladder.counted().displayName()), level.text());
   }
 
   private static String rate(Tempo t) {
