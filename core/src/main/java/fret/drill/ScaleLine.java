@@ -13,6 +13,7 @@ import fret.score.SoundingNote;
 import fret.score.TimeSignature;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.apache.commons.numbers.fraction.Fraction;
 
 /** Scales and arpeggios of a passage's key over the range that it uses. */
@@ -31,7 +32,15 @@ public final class ScaleLine {
     this.passage = passage;
     this.instrument = instrument;
     this.key = passage.score().bars().get(0).key();
-    this.minor = endsInMinor();
+    this.minor = mode().map("minor"::equals).orElseGet(this::endsInMinor);
+  }
+
+  /** What the page says of the mode; empty where it says nothing. */
+  private Optional<String> mode() {
+    return passage.score().bars().get(0).directions().stream()
+        .filter(d -> d.kind() == Direction.Kind.MODE)
+        .map(Direction::text)
+        .reduce((a, b) -> b);
   }
 
   /**

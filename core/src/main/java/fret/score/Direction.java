@@ -24,7 +24,9 @@ public record Direction(Fraction onset, Kind kind, String text, double number) {
     OCTAVE_LINE,
     OCTAVE_LINE_END,
     PLUCKED,
-    BOWED
+    BOWED,
+    /** "major" or "minor" from here on; it is not printed. */
+    MODE
   }
 
   public Direction {

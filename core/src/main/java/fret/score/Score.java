@@ -171,11 +171,12 @@ public record Score(
         event.heads().stream().map(h -> h.withTies(h.tieStart(), false)).toList());
   }
 
-  /** The dynamic, the way of playing and the octave line that reach into a bar from before. */
+  /** The dynamic, the way of playing, the octave line and the mode that hold from before. */
   private List<Direction> carriedDirections(Bar from) {
     Direction dynamic = null;
     Direction plucked = null;
     Direction octave = null;
+    Direction mode = null;
     for (Bar bar : bars.subList(0, from.index())) {
       for (Direction d : bar.directions()) {
         switch (d.kind()) {
@@ -184,6 +185,7 @@ public record Score(
           case BOWED -> plucked = null;
           case OCTAVE_LINE -> octave = d;
           case OCTAVE_LINE_END -> octave = null;
+          case MODE -> mode = d;
           default -> {}
         }
       }
@@ -192,7 +194,7 @@ public record Score(
         from.directions().stream()
             .anyMatch(d -> d.kind() == Direction.Kind.DYNAMIC && d.onset().equals(from.start()));
     List<Direction> carried = new ArrayList<>();
-    for (Direction d : new Direction[] {dynamicHere ? null : dynamic, plucked, octave}) {
+    for (Direction d : new Direction[] {dynamicHere ? null : dynamic, plucked, octave, mode}) {
       if (d != null) {
         carried.add(new Direction(from.start(), d.kind(), d.text(), d.number()));
       }

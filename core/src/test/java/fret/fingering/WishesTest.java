@@ -209,7 +209,11 @@ class WishesTest {
             w -> {
               assertThat(w.kind()).isEqualTo(kind);
               assertThat(w.value()).isEqualTo(value);
-              assertThat(w.to().onset()).as("up to the rest").isEqualTo(Fraction.of(3, 4));
+              if (kind == Wish.Kind.IN_POSITION) {
+                assertThat(w.to().onset()).as("up to the rest").isEqualTo(Fraction.of(3, 4));
+              } else {
+                assertThat(w.to().onset()).as("over it").isGreaterThan(Fraction.of(3, 4));
+              }
             });
   }
 

@@ -67,6 +67,7 @@ final class AbcBars {
 
   void key(String value) {
     key = AbcFields.key(value);
+    AbcFields.mode(value, onset).ifPresent(directions::add);
     clef = AbcFields.clef(value).orElse(clef);
   }
 

@@ -99,6 +99,20 @@ final class AbcFields {
     return unit.equals("bar") ? "" : known + (dotted ? "." : "") + "=" + rate;
   }
 
+  /** The mode that a key names; empty for the church modes and where there is no key. */
+  static Optional<Direction> mode(String value, Fraction onset) {
+    Matcher m = Pattern.compile("[A-Ga-g][#b]?\\s*([A-Za-z]*)").matcher(value.trim());
+    if (value.isBlank() || value.startsWith("none") || value.startsWith("clef") || !m.lookingAt()) {
+      return Optional.empty();
+    }
+    String word = m.group(1).toLowerCase(Locale.ROOT);
+    boolean minor = word.equals("m") || word.startsWith("min") || word.startsWith("aeo");
+    boolean major = word.isEmpty() || word.startsWith("maj") || word.startsWith("ion");
+    return minor || major
+        ? Optional.of(new Direction(onset, Direction.Kind.MODE, minor ? "minor" : "major", 0))
+        : Optional.empty();
+  }
+
   static KeySignature key(String value) {
     Matcher m = Pattern.compile("([A-Ga-g])([#b]?)\\s*([A-Za-z]*)").matcher(value.trim());
     if (value.isBlank() || value.startsWith("none") || value.startsWith("clef")) {

@@ -140,7 +140,9 @@ public final class MusicXmlReader {
       problems.add(Problem.of(Said.of("read.octave", partName()), Said.of("read.octave.do")));
     }
     Score score = new Score(title(), composer(), partName(), transposition, bars).laidOut();
-    return new Outcome<>(score, problems);
+    Outcome<Score> ended = SlurEnds.of(score);
+    problems.addAll(ended.problems());
+    return new Outcome<>(ended.value(), problems);
   }
 
   private Map<NoteKey, Element> links(Score score) {
@@ -366,6 +368,10 @@ public final class MusicXmlReader {
     Element keyElement = Dom.child(e, "key");
     if (keyElement != null && Dom.has(keyElement, "fifths")) {
       key = new KeySignature(Dom.number(keyElement, "fifths", 0));
+      String mode = Dom.text(keyElement, "mode");
+      if (within != null && (mode.equals("major") || mode.equals("minor"))) {
+        within.directions.add(new Direction(within.at, Direction.Kind.MODE, mode, 0));
+      }
     }
     Element timeElement = Dom.child(e, "time");
     if (timeElement != null && Dom.has(timeElement, "beats")) {

@@ -188,7 +188,12 @@ public final class MusicXmlWriter {
       add(attributes, "divisions", divisions);
     }
     if (key) {
-      add(add(attributes, "key"), "fifths", bar.key().fifths());
+      Element signature = add(attributes, "key");
+      add(signature, "fifths", bar.key().fifths());
+      bar.directions().stream()
+          .filter(d -> d.kind() == Direction.Kind.MODE)
+          .findFirst()
+          .ifPresent(d -> add(signature, "mode", d.text()));
     }
     if (time) {
       time(attributes, bar.time());
@@ -226,6 +231,9 @@ public final class MusicXmlWriter {
   }
 
   private void direction(Direction d, Fraction at, Element measure) {
+    if (d.kind() == Direction.Kind.MODE) {
+      return; // It stands with the key.
+    }
     Element e = document.createElement("direction");
     Element type = add(e, "direction-type");
     switch (d.kind()) {
@@ -261,6 +269,7 @@ public final class MusicXmlWriter {
         Element line = add(type, "octave-shift");
         line.setAttribute("type", "stop");
       }
+      case MODE -> throw new IllegalStateException("a mode is no direction of a file");
       case TEMPO -> {
         int equals = d.text().indexOf('=');
         if (equals < 0) {
