@@ -11,10 +11,13 @@ import fret.score.Score;
 import fret.score.Signs;
 import fret.score.TimeSignature;
 import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Consumer;
 import org.apache.commons.numbers.fraction.Fraction;
 
@@ -28,7 +31,22 @@ final class ChunkDrills {
   private static final int[][] BY_FOUR = {{3, 1}, {1, 3}, {3, 1, 1, 1}, {1, 1, 2, 2}};
 
   /** The same for groups of three, which take 6 as they do when straight. */
+  private static final int BY_THREE_UNITS = 6;
+
   private static final int[][] BY_THREE = {{4, 1, 1}, {1, 4, 1}, {1, 1, 4}};
+
+  private static final Set<Signs.Articulation> MARKS =
+      EnumSet.of(Signs.Articulation.ACCENT, Signs.Articulation.MARCATO, Signs.Articulation.TENUTO);
+
+  /** What goes with the notes into a drill. */
+  private static final Set<Direction.Kind> BESIDE =
+      EnumSet.of(
+          Direction.Kind.DYNAMIC,
+          Direction.Kind.CRESCENDO,
+          Direction.Kind.DIMINUENDO,
+          Direction.Kind.HAIRPIN_END,
+          Direction.Kind.PLUCKED,
+          Direction.Kind.BOWED);
 
   private static final int NOTE_BY_NOTE = 8;
   private static final int BEAT_BY_BEAT = 16;
@@ -39,6 +57,8 @@ final class ChunkDrills {
   private final Fraction beat;
   private final List<Event> line;
   private final List<Event> notes;
+  private final List<Direction> beside;
+  private int said;
 
   /**
    * @param full the part that the stretch was cut from, for its bars
@@ -49,6 +69,12 @@ final class ChunkDrills {
     this.start = cut.bars().get(0).start();
     this.beat = cut.bars().get(0).time().beatLength();
     this.line = line(cut);
+    this.beside =
+        cut.bars().stream()
+            .flatMap(b -> b.directions().stream())
+            .filter(d -> BESIDE.contains(d.kind()))
+            .sorted(Comparator.comparing(Direction::onset))
+            .toList();
     this.notes = line.stream().filter(e -> !e.isRest() && !isTiedOn(e)).toList();
   }
 
@@ -137,8 +163,21 @@ final class ChunkDrills {
     return new LineBuilder(time, first.key(), first.clefAt(start));
   }
 
+  /** A line in the metre of the first bar that begins where the first note stands in it. */
   private LineBuilder builder() {
-    return builder(cut.bars().get(0).time());
+    said = 0;
+    return builder(cut.bars().get(0).time()).pickUp(full.barAt(start).placeOf(start));
+  }
+
+  /** Adds a note with the clef and key of its place and what stands beside it on the page. */
+  private LineBuilder towards(LineBuilder made, Event e) {
+    Bar bar = cut.barAt(e.onset());
+    made.under(bar.clefAt(e.onset()), bar.key());
+    while (said < beside.size() && beside.get(said).onset().compareTo(e.onset()) <= 0) {
+      made.say(beside.get(said));
+      said++;
+    }
+    return made;
   }
 
   private Score built(LineBuilder line) {
@@ -181,25 +220,51 @@ final class ChunkDrills {
     for (int[] pattern : patterns) {
       LineBuilder made = builder();
       int at = 0;
+      boolean inThree = false;
       for (Event e : notes) {
         boolean runs = e.duration().equals(running.duration());
         boolean held = length(e).compareTo(running.duration()) > 0;
         if (!runs || held) {
           at = 0;
-          made.add(rounded(length(e), unit), untied(e), plain(e));
+          towards(made, e).add(rounded(length(e), unit), untied(e), plain(e));
           continue;
         }
-        Fraction value = unit.multiply(pattern[at % pattern.length]);
-        if (tuplet && pattern.length == 3) {
-          made.add(inTuplet(e, value, at % 3));
+        int place = at % pattern.length;
+        Fraction value = unit.multiply(pattern[place]);
+        Fraction group = unit.multiply(Fraction.of(2 * BY_THREE_UNITS, 3));
+        if (place == 0) {
+          // A group of three that would go over the bar line is written out plainly.
+          inThree =
+              tuplet
+                  && pattern.length == 3
+                  && isGroup(e, running)
+                  && made.inBar().add(group).compareTo(barLength()) <= 0;
+        }
+        if (inThree) {
+          towards(made, e).add(inTuplet(e, value, place));
         } else {
-          made.add(value, untied(e), plain(e));
+          towards(made, e).add(value, untied(e), plain(e));
         }
         at++;
       }
       parts.add(built(made));
     }
     return parts;
+  }
+
+  private Fraction barLength() {
+    return cut.bars().get(0).time().barLength();
+  }
+
+  /** Whether a note and the two after it run on. */
+  private boolean isGroup(Event e, Event running) {
+    int i = notes.indexOf(e);
+    return i + 3 <= notes.size()
+        && notes.subList(i, i + 3).stream()
+            .allMatch(
+                n ->
+                    n.duration().equals(running.duration())
+                        && length(n).equals(running.duration()));
   }
 
   /** A length that can be written without a tuplet. */
@@ -230,13 +295,25 @@ final class ChunkDrills {
 
   // ---- building up ---------------------------------------------------------------------------
 
+  /** The page from one place to another; the bar in which it ends is filled with rests. */
   private Score stage(Fraction from, Fraction to) {
     Score part = ScoreCut.cut(cut, from, to);
-    LineBuilder made = builder();
-    for (Event e : line(part)) {
-      made.add(e);
+    Bar last = part.bars().get(part.bars().size() - 1);
+    Bar page = full.barAt(last.start());
+    Fraction end = page.end();
+    if (last.end().compareTo(end) >= 0) {
+      return part;
     }
-    return built(made);
+    LineBuilder rests =
+        new LineBuilder(last.time(), last.key(), last.clef()).pickUp(page.placeOf(last.end()));
+    Fraction left = end.subtract(last.end());
+    Bar silence = rests.add(left).build("", cut.transposition()).bars().get(0);
+    List<Event> events = new ArrayList<>(last.events());
+    Fraction by = last.end().subtract(silence.start());
+    silence.events().forEach(e -> events.add(e.withOnset(e.onset().add(by))));
+    List<Bar> bars = new ArrayList<>(part.bars());
+    bars.set(bars.size() - 1, last.lasting(end.subtract(last.start())).withEvents(events));
+    return part.withBars(bars);
   }
 
   /** Where a build-up stops: note by note, then beat by beat, then bar by bar, to the whole. */
@@ -338,31 +415,48 @@ final class ChunkDrills {
     LineBuilder made = builder();
     for (Event e : notes) {
       for (int i = 0; i < times; i++) {
-        made.add(rounded(length(e), Fraction.of(1, 16)), untied(e), once(e, i == 0));
+        towards(made, e)
+            .add(
+                rounded(length(e), Fraction.of(1, 16)), untied(e), once(e, i == 0, i == times - 1));
       }
     }
     return built(made);
   }
 
-  /** Each repetition has a bow of its own; what is printed on the note stands on the first. */
-  private static Signs once(Event e, boolean first) {
+  /** A slur goes over the repetitions too; what else is printed stands on the first. */
+  private static Signs once(Event e, boolean first, boolean last) {
     Signs signs = first ? plain(e) : Signs.PLAIN;
-    return signs.withSlurs(List.of(), List.of());
+    return signs.withSlurs(
+        first ? e.signs().slurStarts() : List.of(), last ? e.signs().slurStops() : List.of());
   }
 
   /** Each beat quick on to the next note, then a rest to prepare. */
   private List<Score> bursts() {
     List<Score> parts = new ArrayList<>();
     List<Event> heads = notes.stream().filter(this::isOnBeat).toList();
-    for (int i = 0; i + 1 < heads.size(); i++) {
-      Event landing = heads.get(i + 1);
-      Score group = ScoreCut.cut(cut, heads.get(i).onset(), landing.onset());
-      LineBuilder made = builder();
-      line(group).forEach(made::add);
-      made.add(Fractions.min(beat, Fraction.of(1, 4)), untied(landing), Signs.PLAIN);
-      parts.add(built(made));
+    for (int i = 0; i < heads.size(); i++) {
+      boolean lands = i + 1 < heads.size();
+      Fraction from = heads.get(i).onset();
+      Fraction to =
+          lands
+              ? heads.get(i + 1).onset().add(landing(heads.get(i + 1)))
+              : Fractions.max(notes.get(notes.size() - 1).onset().add(Fraction.of(1, 64)), end());
+      boolean alone = notes.get(notes.size() - 1).equals(heads.get(i));
+      if (!alone) {
+        parts.add(stage(from, to));
+      }
     }
     return parts;
+  }
+
+  private Fraction end() {
+    Event last = notes.get(notes.size() - 1);
+    return last.onset().add(length(last));
+  }
+
+  /** As much of the note after a burst as is held. */
+  private Fraction landing(Event e) {
+    return Fractions.min(Fractions.min(beat, Fraction.of(1, 4)), e.duration());
   }
 
   /** Half of each note is silence: before it, to set the finger, or behind it, to end on time. */
@@ -373,7 +467,7 @@ final class ChunkDrills {
       if (before) {
         made.add(half, List.of(), Signs.PLAIN);
       }
-      made.add(half, untied(e), plain(e).withSlurs(List.of(), List.of()));
+      towards(made, e).add(half, untied(e), plain(e).withSlurs(List.of(), List.of()));
       if (!before) {
         made.add(half, List.of(), Signs.PLAIN);
       }
@@ -420,11 +514,21 @@ final class ChunkDrills {
       case STEADY_NOTES ->
           edited(
               e ->
-                  notes.contains(e) && isOnBeat(e)
+                  notes.contains(e) && isSteady(e)
                       ? Optional.of(DrillSource.with(e.signs(), Signs.Articulation.TENUTO))
                       : Optional.empty());
       default -> cut;
     };
+  }
+
+  /** The notes that are marked on the page; where none is, those on the beat. */
+  private boolean isSteady(Event e) {
+    boolean any = notes.stream().anyMatch(ChunkDrills::isMarked);
+    return any ? isMarked(e) : isOnBeat(e);
+  }
+
+  private static boolean isMarked(Event e) {
+    return e.signs().articulations().stream().anyMatch(MARKS::contains);
   }
 
   /** The beats of the bar over their notes. */

@@ -2,13 +2,15 @@ package fret.drill;
 
 import fret.base.Fractions;
 import fret.score.Bar;
+import fret.score.Direction;
 import fret.score.Event;
 import fret.score.Head;
 import fret.score.Score;
 import java.util.ArrayList;
-import java.util.HashSet;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Set;
+import java.util.Map;
 import org.apache.commons.numbers.fraction.Fraction;
 
 /** Cuts a stretch out of a part, trimming bars, notes, ties and slurs at both ends. */
@@ -87,6 +89,14 @@ public final class ScoreCut {
     if (bars.isEmpty()) {
       throw new IllegalArgumentException("nothing lies between " + from + " and " + to);
     }
+    Bar first = bars.get(0);
+    List<Direction> all = new ArrayList<>(carried(score, from));
+    all.addAll(first.directions());
+    bars.set(0, first.withDirections(all));
+    Bar last = bars.get(bars.size() - 1);
+    List<Direction> ends = new ArrayList<>(last.directions());
+    ends.addAll(closing(bars, to));
+    bars.set(bars.size() - 1, last.withDirections(ends));
     return new Score(
         score.title(), score.composer(), score.partName(), score.transposition(), matchSlurs(bars));
   }
@@ -112,48 +122,115 @@ public final class ScoreCut {
         .orElse(kept);
   }
 
-  /** Drops slur ends whose other end was cut off. */
+  /** Slurs that were cut go to the edge; one that has only one note there is dropped. */
   private static List<Bar> matchSlurs(List<Bar> bars) {
-    Set<String> open = new HashSet<>();
-    Set<String> matchedStarts = new HashSet<>();
-    Set<String> matchedStops = new HashSet<>();
-    java.util.Map<Integer, String> startOf = new java.util.HashMap<>();
+    Map<String, String> open = new HashMap<>();
+    Map<String, String> firsts = new HashMap<>();
+    Map<String, String> lasts = new HashMap<>();
+    Map<String, List<Integer>> starts = new HashMap<>();
+    Map<String, List<Integer>> stops = new HashMap<>();
     for (Bar bar : bars) {
       for (Event e : bar.events()) {
+        if (e.isRest() || e.isGrace() && e.signs().slurStarts().isEmpty()) {
+          continue;
+        }
+        String here = place(bar, e);
         for (int n : e.signs().slurStops()) {
-          if (open.remove("" + n)) {
-            matchedStarts.add(startOf.get(n));
-            matchedStops.add(place(bar, e, n));
+          String from = open.remove(e.voice() + "/" + n);
+          from = from == null ? firsts.getOrDefault(e.voice(), here) : from;
+          if (!from.equals(here)) {
+            add(starts, from, n);
+            add(stops, here, n);
           }
         }
-        for (int n : e.signs().slurStarts()) {
-          open.add("" + n);
-          startOf.put(n, place(bar, e, n));
-        }
+        e.signs().slurStarts().forEach(n -> open.put(e.voice() + "/" + n, here));
+        firsts.putIfAbsent(e.voice(), here);
+        lasts.put(e.voice(), here);
       }
     }
+    open.forEach(
+        (which, from) -> {
+          String end = lasts.get(which.substring(0, which.lastIndexOf('/')));
+          int n = Integer.parseInt(which.substring(which.lastIndexOf('/') + 1));
+          if (!from.equals(end)) {
+            add(starts, from, n);
+            add(stops, end, n);
+          }
+        });
     List<Bar> clean = new ArrayList<>();
     for (Bar bar : bars) {
-      List<Event> events =
-          bar.events().stream()
-              .map(
-                  e ->
-                      e.withSigns(
-                          e.signs()
-                              .withSlurs(
-                                  e.signs().slurStarts().stream()
-                                      .filter(n -> matchedStarts.contains(place(bar, e, n)))
-                                      .toList(),
-                                  e.signs().slurStops().stream()
-                                      .filter(n -> matchedStops.contains(place(bar, e, n)))
-                                      .toList())))
-              .toList();
-      clean.add(bar.withEvents(events));
+      clean.add(
+          bar.withEvents(
+              bar.events().stream()
+                  .map(
+                      e ->
+                          e.withSigns(
+                              e.signs()
+                                  .withSlurs(
+                                      starts.getOrDefault(place(bar, e), List.of()),
+                                      stops.getOrDefault(place(bar, e), List.of()))))
+                  .toList()));
     }
     return clean;
   }
 
-  private static String place(Bar bar, Event e, int number) {
-    return bar.index() + "/" + bar.events().indexOf(e) + "/" + number;
+  private static void add(Map<String, List<Integer>> into, String at, int number) {
+    List<Integer> all = into.computeIfAbsent(at, x -> new ArrayList<>());
+    if (!all.contains(number)) {
+      all.add(number);
+    }
+  }
+
+  private static String place(Bar bar, Event e) {
+    return bar.index() + "/" + bar.events().indexOf(e);
+  }
+
+  /**
+   * The loudness, the way of playing, the octave line and the hairpin that reach into a stretch.
+   */
+  private static List<Direction> carried(Score score, Fraction from) {
+    Map<String, Direction> reach = new LinkedHashMap<>();
+    for (Bar bar : score.bars()) {
+      for (Direction d : bar.directions()) {
+        boolean before = d.onset().compareTo(from) < 0;
+        boolean at = d.onset().equals(from) && d.kind() == Direction.Kind.DYNAMIC;
+        if (!before && !at) {
+          continue;
+        }
+        switch (d.kind()) {
+          case DYNAMIC -> {
+            if (before) {
+              reach.put("loud", d);
+            } else {
+              reach.remove("loud");
+            }
+          }
+          case PLUCKED -> reach.put("plucked", d);
+          case BOWED -> reach.remove("plucked");
+          case OCTAVE_LINE -> reach.put("octave", d);
+          case OCTAVE_LINE_END -> reach.remove("octave");
+          case CRESCENDO, DIMINUENDO -> reach.put("hairpin", d);
+          case HAIRPIN_END -> reach.remove("hairpin");
+          case MODE -> reach.put("mode", d);
+          default -> {}
+        }
+      }
+    }
+    return reach.values().stream()
+        .map(d -> new Direction(from, d.kind(), d.text(), d.number()))
+        .toList();
+  }
+
+  /** Hairpins that go on over the end of a stretch end there. */
+  private static List<Direction> closing(List<Bar> bars, Fraction to) {
+    boolean open = false;
+    for (Bar bar : bars) {
+      for (Direction d : bar.directions()) {
+        boolean opens =
+            d.kind() == Direction.Kind.CRESCENDO || d.kind() == Direction.Kind.DIMINUENDO;
+        open = opens || open && d.kind() != Direction.Kind.HAIRPIN_END;
+      }
+    }
+    return open ? List.of(new Direction(to, Direction.Kind.HAIRPIN_END, "", 0)) : List.of();
   }
 }

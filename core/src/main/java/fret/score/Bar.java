@@ -160,6 +160,25 @@ public record Bar(
         line);
   }
 
+  /** The same bar of another length. */
+  public Bar lasting(Fraction other) {
+    return new Bar(
+        index,
+        number,
+        start,
+        other,
+        time,
+        key,
+        clef,
+        clefChanges,
+        events,
+        directions,
+        repeatStart,
+        repeatEnd,
+        endings,
+        line);
+  }
+
   public Bar withLine(Line other) {
     return new Bar(
         index,

@@ -14,18 +14,62 @@ import org.apache.commons.numbers.fraction.Fraction;
  */
 public final class LineBuilder {
   private final TimeSignature time;
-  private final KeySignature key;
-  private final Clef clef;
   private final List<Bar> bars = new ArrayList<>();
   private List<Event> events = new ArrayList<>();
   private List<Direction> directions = new ArrayList<>();
+  private List<Bar.ClefChange> clefChanges = new ArrayList<>();
+  private KeySignature key;
+  private KeySignature nextKey;
+  private Clef clef;
+  private Clef nextClef;
   private Fraction start = Fraction.ZERO;
   private Fraction at = Fraction.ZERO;
 
   public LineBuilder(TimeSignature time, KeySignature key, Clef clef) {
     this.time = time;
     this.key = key;
+    this.nextKey = key;
     this.clef = clef;
+    this.nextClef = clef;
+  }
+
+  /**
+   * The first bar begins at a place within it, as a pick-up does; nothing was added yet.
+   *
+   * @param place in whole notes from the start of a full bar, below its length
+   */
+  public LineBuilder pickUp(Fraction place) {
+    if (place.signum() > 0 && bars.isEmpty() && events.isEmpty()) {
+      start = place.subtract(time.barLength());
+      at = start;
+    }
+    return this;
+  }
+
+  /** The clef and the key of what follows; a key counts from the next bar line on. */
+  public LineBuilder under(Clef otherClef, KeySignature otherKey) {
+    if (!otherClef.equals(nextClef)) {
+      if (at.equals(start)) {
+        clef = otherClef;
+      } else {
+        clefChanges.add(new Bar.ClefChange(at, otherClef));
+      }
+      nextClef = otherClef;
+    }
+    nextKey = otherKey;
+    if (at.equals(start)) {
+      key = otherKey;
+    }
+    return this;
+  }
+
+  /** Where the line stands in its bar, in whole notes; in a pick-up from the full bar's start. */
+  private Fraction place() {
+    return start.signum() < 0 ? time.barLength().add(at) : at.subtract(start);
+  }
+
+  private Fraction room() {
+    return time.barLength().subtract(place());
   }
 
   /** Adds a note, chord (several pitches) or rest (no pitch) of a length in whole notes. */
@@ -35,10 +79,13 @@ public final class LineBuilder {
 
   /** Adds heads with their signs. Where the length needs several values or bars, they are tied. */
   public LineBuilder add(Fraction length, List<Head> heads, Signs signs) {
+    if (heads.isEmpty()) {
+      return rest(length);
+    }
     Fraction left = length;
     boolean first = true;
     while (left.signum() > 0) {
-      Fraction room = time.barLength().subtract(at.subtract(start));
+      Fraction room = room();
       Fraction piece = largestValue(fret.base.Fractions.min(left, room));
       left = left.subtract(piece);
       boolean tiedFrom = !first;
@@ -50,7 +97,27 @@ public final class LineBuilder {
               "1", at, piece, value, tied, Event.Grace.NONE, false, first ? signs : Signs.PLAIN));
       at = at.add(piece);
       first = false;
-      if (at.subtract(start).equals(time.barLength())) {
+      if (room().signum() == 0) {
+        closeBar();
+      }
+    }
+    return this;
+  }
+
+  private LineBuilder rest(Fraction length) {
+    Fraction left = length;
+    while (left.signum() > 0) {
+      Fraction here = fret.base.Fractions.min(left, room());
+      for (Fraction piece : new RestValues(time).between(place(), place().add(here))) {
+        boolean wholeBar = piece.equals(time.barLength()) && place().signum() == 0;
+        NoteValue whole = new NoteValue(1, 0);
+        NoteValue value = wholeBar ? whole : NoteValue.ofLength(piece).orElse(whole);
+        events.add(
+            new Event("1", at, piece, value, List.of(), Event.Grace.NONE, false, Signs.PLAIN));
+        at = at.add(piece);
+      }
+      left = left.subtract(here);
+      if (room().signum() == 0) {
         closeBar();
       }
     }
@@ -62,7 +129,7 @@ public final class LineBuilder {
    * it is cut and tied.
    */
   public LineBuilder add(Event like) {
-    Fraction room = time.barLength().subtract(at.subtract(start));
+    Fraction room = room();
     boolean whole = like.duration().compareTo(room) <= 0 || like.signs().tuplet().isPresent();
     if (!whole) {
       return add(like.duration(), like.heads(), like.signs());
@@ -78,15 +145,15 @@ public final class LineBuilder {
             false,
             like.signs()));
     at = at.add(like.duration());
-    if (at.subtract(start).compareTo(time.barLength()) >= 0) {
+    if (room().signum() <= 0) {
       closeBar();
     }
     return this;
   }
 
-  /** Time filled in the bar so far. */
+  /** Place in the bar, from the start of a full bar. */
   public Fraction inBar() {
-    return at.subtract(start);
+    return place();
   }
 
   /** Something that stands beside the next note: a word, a dynamic, a hairpin or its end. */
@@ -95,12 +162,18 @@ public final class LineBuilder {
     return this;
   }
 
+  /** The same as something else says it. */
+  public LineBuilder say(Direction like) {
+    directions.add(new Direction(at, like.kind(), like.text(), like.number()));
+    return this;
+  }
+
   /** Fills the bar with rests and closes it; nothing happens at a bar's start. */
   public LineBuilder fillBar() {
     if (at.equals(start)) {
       return this;
     }
-    return add(time.barLength().subtract(at.subtract(start)));
+    return rest(room());
   }
 
   /** The part so far; the last bar ends where its notes end. */
@@ -152,7 +225,7 @@ public final class LineBuilder {
             time,
             key,
             clef,
-            List.of(),
+            clefChanges,
             events,
             directions,
             false,
@@ -161,6 +234,9 @@ public final class LineBuilder {
             Bar.Line.PLAIN));
     events = new ArrayList<>();
     directions = new ArrayList<>();
+    clefChanges = new ArrayList<>();
     start = at;
+    key = nextKey;
+    clef = nextClef;
   }
 }

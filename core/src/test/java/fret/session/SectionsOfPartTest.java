@@ -44,7 +44,7 @@ class SectionsOfPartTest {
   private static final String[] TONES = "G3 A3 B3 C4 D4 E4 F4 G4 A4 B4 C5 D5".split(" ");
 
   /** Bars with their own metre, one after the other; a mark where a draw says so. */
-  private static Score part(Random random, int bars) {
+  static Score part(Random random, int bars) {
     List<Bar> all = new ArrayList<>();
     TimeSignature time = METRES.get(0);
     for (int i = 0; i < bars; i++) {
@@ -103,7 +103,7 @@ class SectionsOfPartTest {
     return bar.events().stream().allMatch(e -> e.isRest());
   }
 
-  private static Session session(Score page) {
+  static Session session(Score page) {
     return Session.of(
         NewPassage.of("part", "", page, Reading.PLAIN, Setup.usual(InstrumentType.VIOLIN)), page);
   }

@@ -1,0 +1,105 @@
+package fret.session;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import fret.drill.Chunk;
+import fret.drill.Drill;
+import fret.drill.DrillKind;
+import fret.score.Bar;
+import fret.score.Event;
+import fret.score.Score;
+import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+import java.util.Set;
+import org.apache.commons.numbers.fraction.Fraction;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/** Laws of drills over generated parts with several metres, tempos and rests. */
+class DrillLawsTest {
+  /** Kinds that are the page itself: they end where the chunk ends. */
+  private static final Set<DrillKind> AS_WRITTEN =
+      EnumSet.of(
+          DrillKind.STRAIGHT,
+          DrillKind.SILENT,
+          DrillKind.SYLLABLES,
+          DrillKind.NO_VIBRATO,
+          DrillKind.STEADY_NOTES,
+          DrillKind.ACCENTS,
+          DrillKind.ACCENTS_DISPLACED,
+          DrillKind.BACKWARDS,
+          DrillKind.ADD_A_NOTE,
+          DrillKind.ADD_FROM_END,
+          DrillKind.CHAIN_BACK,
+          DrillKind.BURSTS,
+          DrillKind.FOCUS_TUNE,
+          DrillKind.FOCUS_SHIFT,
+          DrillKind.FOCUS_BOW,
+          DrillKind.FOCUS_RELEASE);
+
+  @ParameterizedTest
+  @ValueSource(ints = {3, 14, 15, 92, 65, 35})
+  void barsAreFullAndNothingOverlaps(int seed) {
+    Score page = SectionsOfPartTest.part(new Random(seed), 18);
+    Session s = SectionsOfPartTest.session(page);
+    DrillBook book = new DrillBook(s);
+    for (Chunk c : Learning.chunks(s)) {
+      for (DrillKind kind : DrillKind.values()) {
+        Optional<Drill> drill =
+            kind.of() == DrillKind.Of.CHUNK ? book.of(c, kind) : Optional.empty();
+        drill.ifPresent(
+            d -> d.parts().forEach(p -> full(p, kind, c.id() + " " + kind + " seed " + seed)));
+      }
+    }
+  }
+
+  private static void full(Score part, DrillKind kind, String where) {
+    for (Bar b : part.bars()) {
+      boolean first = b.equals(part.bars().get(0));
+      boolean last = b.equals(part.bars().get(part.bars().size() - 1));
+      if (!first && !(last && AS_WRITTEN.contains(kind))) {
+        assertThat(b.length()).as("a full bar of %s", where).isEqualTo(b.time().barLength());
+      }
+      Fraction at = b.start();
+      for (Event e : b.events()) {
+        if (e.isGrace()) {
+          continue;
+        }
+        assertThat(e.onset()).as("no gap in bar %s of %s", b.number(), where).isEqualTo(at);
+        at = at.add(e.duration());
+        assertThat(e.value().dots()).as("dots in %s", where).isLessThan(2);
+      }
+      assertThat(at).as("the end of bar %s of %s", b.number(), where).isEqualTo(b.end());
+    }
+  }
+
+  /** What is built up keeps its slurs, and ends them where it ends. */
+  @ParameterizedTest
+  @ValueSource(strings = {"(B4 C5 D5 E5 F5) G5 (A5 G5 F5) E5"})
+  void slursAreNeverHalf(String notes) {
+    Session s = Lines.session(notes);
+    DrillBook book = new DrillBook(s);
+    Chunk c = Learning.chunks(s).get(0);
+    for (DrillKind kind :
+        List.of(
+            DrillKind.ADD_A_NOTE, DrillKind.ADD_FROM_END, DrillKind.DOUBLED, DrillKind.BURSTS)) {
+      for (Score part : book.of(c, kind).orElseThrow().parts()) {
+        List<Integer> open = new ArrayList<>();
+        int slurred = 0;
+        for (Event e : part.events()) {
+          for (int n : e.signs().slurStops()) {
+            assertThat(open.remove((Integer) n)).as("%s", kind).isTrue();
+          }
+          open.addAll(e.signs().slurStarts());
+          slurred += e.signs().slurStarts().size();
+        }
+        assertThat(open).as("%s", kind).isEmpty();
+        boolean fromTheStart = kind == DrillKind.ADD_A_NOTE || kind == DrillKind.DOUBLED;
+        assertThat(slurred > 0 || !fromTheStart).as("a slur in each step of %s", kind).isTrue();
+      }
+    }
+  }
+}
