@@ -292,7 +292,10 @@ final class ChunksPane {
       studio.report(
           new Problem(
               Said.of("excerpts"),
-              Said.of(notes.isEmpty() ? "excerpts.no-notes" : "excerpts.no-target"),
+              Said.of(
+                  NoteRange.isInDoubt(range.getText(), s.resolved())
+                      ? "excerpts.doubt"
+                      : notes.isEmpty() ? "excerpts.no-notes" : "excerpts.no-target"),
               Said.of("excerpts.do")));
       return;
     }

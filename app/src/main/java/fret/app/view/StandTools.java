@@ -137,7 +137,10 @@ final class StandTools {
     double tempo = tempo();
     if (notes.isEmpty() || tempo < 0) {
       after.accept(
-          Sentences.of(notes.isEmpty() ? "practise.run.no-bars" : "practise.run.no-tempo"));
+          Sentences.of(
+              NoteRange.isInDoubt(runBars.getText(), s.resolved())
+                  ? "excerpts.doubt"
+                  : notes.isEmpty() ? "practise.run.no-bars" : "practise.run.no-tempo"));
       return;
     }
     PractiseView.shown(running, false);
