@@ -119,7 +119,7 @@ public final class PrintedTempos {
         take(groups.get(i));
       }
     }
-    start(page.bars().get(0));
+    start();
     return new Found(ended(), isSmoothed);
   }
 
@@ -206,7 +206,7 @@ public final class PrintedTempos {
       section(g, g.mark().get().tempo().get(), g.mark().get().high(), Source.FILE);
       return;
     }
-    start(g.bar());
+    start();
     if (g.mark().isPresent() && g.mark().get().as().isPresent()) {
       // The value before the sign is that of the music before it (common practice, no source).
       Metronome m = g.mark().get();
@@ -259,7 +259,7 @@ public final class PrintedTempos {
     if (first == null && g.onset().compareTo(page.bars().get(0).start()) > 0) {
       boolean atOnce = onlyAPickUpBefore(g.onset());
       if (!atOnce) {
-        start(g.bar());
+        start();
       }
     }
     Fraction head = page.bars().get(0).start();
@@ -310,7 +310,7 @@ public final class PrintedTempos {
   }
 
   /** A tempo for the beginning where none was said before it is needed. */
-  private void start(Bar bar) {
+  private void start() {
     if (first == null) {
       Bar head = page.bars().get(0);
       Beat beat = beat(head);

@@ -223,7 +223,7 @@ final class PlanCommand implements Callable<Integer> {
         if (!e.section().name().isEmpty()) {
           node.put("excerpt", e.section().name());
         }
-        describe(node, part, e);
+        describe(node, e);
         SectionsJson.sections(node, part.session());
         Planning.Readiness r = e.readiness();
         ObjectNode ready = node.putObject("readiness");
@@ -234,7 +234,7 @@ final class PlanCommand implements Callable<Integer> {
         forecast(ready, Optional.ofNullable(forecasts.get(e.goal().id())));
       }
       if (parts.size() == 1) {
-        describe(root, part, goals.get(0));
+        describe(root, goals.get(0));
         SectionsJson.sections(root, part.session());
       }
       problems.addAll(part.session().problems());
@@ -262,7 +262,7 @@ final class PlanCommand implements Callable<Integer> {
         .collect(Collectors.joining(" "));
   }
 
-  private static void describe(ObjectNode node, Part part, Planning.Entry e) {
+  private static void describe(ObjectNode node, Planning.Entry e) {
     ArrayNode levels = node.putArray("levels");
     List<Level> all = e.ladder().isSlow() ? List.of(e.ladder().top()) : e.ladder().levels();
     all.forEach(l -> levels.add(l.perMinute()));
