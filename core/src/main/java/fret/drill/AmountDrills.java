@@ -3,12 +3,14 @@ package fret.drill;
 import fret.bowing.Drift;
 import fret.bowing.Stroke;
 import fret.score.Signs;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 
 /** Drills of how much bow a note gets, and where. Each says whether there is anything to make. */
 final class AmountDrills {
   private static final int MOST_IN_A_BOW = 8;
+  private static final int MOST_STROKES = 2;
   private static final int MOST_LONG = 4;
   private static final int TIMES = 4;
 
@@ -28,20 +30,40 @@ final class AmountDrills {
     return !source.moments().isEmpty();
   }
 
-  /** All notes in one bow, the accent on one after the other. */
+  /** The notes of each slurred stroke, the accent on one after the other. */
   boolean spending() {
-    List<Integer> notes = source.moments(MOST_IN_A_BOW);
-    for (int accent = 0; notes.size() > 1 && accent < notes.size(); accent++) {
-      for (int i = 0; i < notes.size(); i++) {
-        boolean last = i == notes.size() - 1;
-        Signs signs =
-            Signs.PLAIN.withSlurs(i == 0 ? List.of(1) : List.of(), last ? List.of(1) : List.of());
-        signs = i == accent ? DrillSource.with(signs, Signs.Articulation.ACCENT) : signs;
-        signs = i == 0 ? signs.withBow(DrillSource.mark(accent % 2 == 0)) : signs;
-        source.add(source.length(notes.get(i)), source.heads(notes.get(i)), signs);
+    List<List<Integer>> strokes = slurred();
+    for (List<Integer> notes : strokes.subList(0, Math.min(MOST_STROKES, strokes.size()))) {
+      boolean down = source.isDown(notes.get(0));
+      for (int accent = 0; accent < notes.size(); accent++) {
+        for (int i = 0; i < notes.size(); i++) {
+          boolean last = i == notes.size() - 1;
+          Signs signs =
+              Signs.PLAIN.withSlurs(i == 0 ? List.of(1) : List.of(), last ? List.of(1) : List.of());
+          signs = i == accent ? DrillSource.with(signs, Signs.Articulation.ACCENT) : signs;
+          signs = i == 0 ? signs.withBow(DrillSource.mark(down)) : signs;
+          source.add(source.length(notes.get(i)), source.heads(notes.get(i)), signs);
+        }
+        down = !down;
+      }
+      source.fillBar();
+    }
+    return !strokes.isEmpty();
+  }
+
+  /** The strokes of several notes, each whole; where there is none, the first notes in one bow. */
+  private List<List<Integer>> slurred() {
+    List<List<Integer>> all = new ArrayList<>();
+    List<Integer> moments = source.moments();
+    for (Stroke s : source.bowing.strokes()) {
+      List<Integer> in =
+          moments.stream().filter(m -> m >= s.fromMoment() && m <= s.toMoment()).toList();
+      if (in.size() > 1 && in.size() <= MOST_IN_A_BOW) {
+        all.add(in);
       }
     }
-    return notes.size() > 1;
+    List<Integer> first = source.moments(MOST_IN_A_BOW);
+    return all.isEmpty() && first.size() > 1 ? List.of(first) : all;
   }
 
   /** A drifting pattern several times, each stroke with the cm that make it come out even. */
@@ -80,15 +102,15 @@ final class AmountDrills {
     }
   }
 
-  /** Each note long, growing on one bow and falling on the next. */
+  /** Each note long, growing and falling, on either bow. */
   boolean swell() {
-    boolean down = true;
     for (int m : source.moments(MOST_LONG)) {
-      for (boolean growing : List.of(true, false)) {
-        source.hairpin(growing);
-        source.add(DrillSource.HALF, source.heads(m), DrillSource.bowed(down));
-        source.endHairpin();
-        down = !down;
+      for (boolean down : List.of(true, false)) {
+        for (boolean growing : List.of(true, false)) {
+          source.hairpin(growing);
+          source.add(DrillSource.HALF, source.heads(m), DrillSource.bowed(growing == down));
+          source.endHairpin();
+        }
       }
     }
     return !source.moments().isEmpty();

@@ -3,6 +3,7 @@ package fret.drill;
 import fret.score.Head;
 import fret.score.Signs;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.TreeSet;
 
@@ -55,22 +56,36 @@ final class BounceDrills {
     return !strings().isEmpty();
   }
 
-  /** Over the strings and back: the note on each turn comes twice. */
+  /**
+   * Over the strings from the lowest and back, one direction a pass: the outer ones come twice, as
+   * the end of one pass and the beginning of the next.
+   */
   boolean turns() {
     List<Integer> strings = strings();
     if (strings.size() < 2) {
       return false;
     }
-    List<Integer> way = new ArrayList<>(strings);
-    for (int i = strings.size() - 1; i >= 0; i--) {
-      way.add(strings.get(i));
-    }
+    List<Integer> up = new ArrayList<>(strings);
+    Collections.reverse(up);
     for (int time = 0; time < TIMES; time++) {
-      for (int i = 0; i < way.size(); i++) {
-        bounces(source.open(List.of(way.get(i))), 1, false, i % 2 == 0);
-      }
+      pass(up, true);
+      pass(strings, false);
     }
     return true;
+  }
+
+  private void pass(List<Integer> strings, boolean down) {
+    for (int i = 0; i < strings.size(); i++) {
+      boolean first = i == 0;
+      boolean last = i == strings.size() - 1;
+      Signs signs =
+          DrillSource.with(Signs.PLAIN, Signs.Articulation.STACCATO)
+              .withSlurs(first ? List.of(1) : List.of(), last ? List.of(1) : List.of());
+      source.add(
+          DrillSource.SIXTEENTH,
+          source.open(List.of(strings.get(i))),
+          first ? signs.withBow(DrillSource.mark(down)) : signs);
+    }
   }
 
   /** A note on the string, four bounces, the string again. */

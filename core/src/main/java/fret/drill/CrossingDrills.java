@@ -24,17 +24,26 @@ final class CrossingDrills {
 
   /** First alone, both together, second alone, both together. */
   boolean held() {
+    boolean made = false;
     for (Crossing c : crossings.subList(0, Math.min(MOST, crossings.size()))) {
       List<Head> first = source.open(c.fromStrings());
       List<Head> second = source.open(c.toStrings());
       List<Head> both = new ArrayList<>(first);
       second.stream().filter(h -> !first.contains(h)).forEach(both::add);
+      if (both.size() > 2) {
+        // Of two double stops the string that both have is held; three are no crossing to hold.
+        both.removeIf(h -> !first.contains(h) || !second.contains(h));
+      }
+      if (both.isEmpty()) {
+        continue;
+      }
+      made = true;
       source.add(DrillSource.QUARTER, first, DrillSource.bowed(source.isDown(c.fromMoment())));
       source.add(DrillSource.QUARTER, both, Signs.PLAIN);
       source.add(DrillSource.QUARTER, second, Signs.PLAIN);
       source.add(DrillSource.QUARTER, both, Signs.PLAIN);
     }
-    return !crossings.isEmpty();
+    return made;
   }
 
   /** There and back twice, at three places of the bow. */

@@ -18,6 +18,7 @@ import fret.score.SoundingNote;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import org.apache.commons.numbers.fraction.Fraction;
 
@@ -88,13 +89,15 @@ final class DrillSource {
 
   /** The heads as written, with their printed fingers. */
   List<Head> heads(int moment) {
+    return event(moment).map(Event::heads).orElse(List.of());
+  }
+
+  private Optional<Event> event(int moment) {
     NoteKey key = passage.notes().get(passage.slices().get(moment).starting().get(0)).key();
     return passage.score().bar(key.barIndex()).events().stream()
         .filter(e -> !e.isGrace() && !e.isRest())
         .filter(e -> e.onset().equals(key.onset()) && e.voice().equals(key.voice()))
-        .findFirst()
-        .map(Event::heads)
-        .orElse(List.of());
+        .findFirst();
   }
 
   List<Head> open(List<Integer> strings) {
@@ -115,6 +118,8 @@ final class DrillSource {
     boolean stops = moment == last && last > first;
     Signs signs =
         Signs.PLAIN.withSlurs(starts ? List.of(1) : List.of(), stops ? List.of(1) : List.of());
+    signs =
+        signs.withArticulations(event(moment).map(e -> e.signs().articulations()).orElse(Set.of()));
     return moment == first ? signs.withBow(mark(s.down())) : signs;
   }
 
@@ -146,8 +151,18 @@ final class DrillSource {
     line.add(length, List.of(), Signs.PLAIN);
   }
 
+  /** The line begins where its first note stands in the bar: a pick-up stays off the beat. */
+  void onItsPlace() {
+    int first = moments().isEmpty() ? from : moments().get(0);
+    NoteKey key = passage.notes().get(passage.slices().get(first).starting().get(0)).key();
+    line.pickUp(passage.score().bar(key.barIndex()).placeOf(key.onset()));
+  }
+
   /** A moment as it stands in the passage. */
   void asWritten(int moment) {
+    NoteKey key = passage.notes().get(passage.slices().get(moment).starting().get(0)).key();
+    Bar bar = passage.score().bar(key.barIndex());
+    line.under(bar.clefAt(key.onset()), bar.key());
     add(length(moment), heads(moment), signs(moment));
   }
 

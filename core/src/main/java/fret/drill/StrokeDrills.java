@@ -20,6 +20,7 @@ final class StrokeDrills {
   }
 
   boolean openStrings() {
+    source.onItsPlace();
     source
         .moments()
         .forEach(

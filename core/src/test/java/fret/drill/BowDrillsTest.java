@@ -174,11 +174,37 @@ class BowDrillsTest {
   }
 
   @Test
-  void eachNoteGrowsOnOneBowAndFallsOnTheNext() {
+  void eachNoteGrowsAndFallsOnEitherBow() {
     List<Event> notes = notes(drill(0, 1, BowDrillKind.SWELL).orElseThrow());
-    assertThat(pitches(notes)).containsExactly("B4", "B4", "C5", "C5");
-    assertThat(notes.stream().map(e -> e.signs().bow()))
-        .containsExactly(Signs.Bow.DOWN, Signs.Bow.UP, Signs.Bow.DOWN, Signs.Bow.UP);
+    assertThat(pitches(notes)).containsExactly("B4", "B4", "B4", "B4", "C5", "C5", "C5", "C5");
+    assertThat(notes.stream().limit(4).map(e -> e.signs().bow()))
+        .as("down growing, up falling, up growing, down falling")
+        .containsExactly(Signs.Bow.DOWN, Signs.Bow.UP, Signs.Bow.UP, Signs.Bow.DOWN);
+  }
+
+  /** Over the strings and back in one direction a pass, from the lowest string. */
+  @Test
+  void aBounceTurnsOnTheOuterStrings() {
+    List<Event> notes = notes(drill(0, 15, BowDrillKind.BOUNCE_TURNS).orElseThrow());
+    assertThat(notes.stream().limit(4).map(e -> e.signs().bow()))
+        .containsExactly(Signs.Bow.DOWN, Signs.Bow.NONE, Signs.Bow.UP, Signs.Bow.NONE);
+    assertThat(notes.get(0).signs().slurStarts()).hasSize(1);
+    assertThat(notes.get(1).signs().slurStops()).hasSize(1);
+  }
+
+  /** Of two double stops with a string in common that one is held, never three strings. */
+  @Test
+  void noCrossingHoldsThreeStrings() {
+    Session thirds = Lines.session("B4+D4 C5+E4 A4+F4 E5+G4 B4+D4 F5+A4");
+    BowDrills.notation(
+            thirds.resolved(),
+            thirds.bowing(),
+            thirds.arm().report(),
+            thirds.bowTask().instrument(),
+            0,
+            5,
+            BowDrillKind.CROSSING)
+        .ifPresent(score -> assertThat(notes(score)).allMatch(e -> e.heads().size() <= 2));
   }
 
   @Test
@@ -233,7 +259,7 @@ class BowDrillsTest {
     assertThat(drop.get(0).signs().slurStarts()).hasSize(1);
     assertThat(drop.get(3).signs().slurStops()).hasSize(1);
     List<String> turns = pitches(notes(drill(0, 15, BowDrillKind.BOUNCE_TURNS).orElseThrow()));
-    assertThat(turns.subList(0, 4)).containsExactly("E5", "A4", "A4", "E5");
+    assertThat(turns.subList(0, 4)).containsExactly("A4", "E5", "E5", "A4");
     assertThat(drill(0, 1, BowDrillKind.BOUNCE_TURNS)).as("on one string").isEmpty();
   }
 
