@@ -9,6 +9,7 @@ import fret.drill.Drill;
 import fret.drill.DrillKind;
 import fret.drill.Frame;
 import fret.drill.FrameLayer;
+import fret.drill.Inherited;
 import fret.drill.Learned;
 import fret.load.Load;
 import fret.mark.Anchor;
@@ -34,6 +35,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.stream.Collectors;
 
 /**
@@ -157,6 +160,7 @@ public record Learning(
     double usual = effortPerNote(s, s.score().bars().get(0).start(), s.score().end());
     List<Integer> weakest =
         s.load().hardest().stream().limit(WEAKEST).map(Load.Share::moment).toList();
+    Inherited inherited = new Inherited(s.resolved(), s.passage().marks(), byId.keySet());
     List<Unit> units = new ArrayList<>();
     for (Learned l : learned) {
       Chunk c = l.chunk();
@@ -174,7 +178,7 @@ public record Learning(
             new Unit(
                 c.id(),
                 c.isJoin() ? Unit.Kind.JOIN : Unit.Kind.CHUNK,
-                l.ids(),
+                with(l.ids(), inherited.of(c)),
                 parts,
                 difficulty,
                 LocalDate.MIN,
@@ -185,10 +189,17 @@ public record Learning(
     return units;
   }
 
+  private static Set<String> with(Set<String> ids, Set<String> more) {
+    Set<String> all = new TreeSet<>(ids);
+    all.addAll(more);
+    return all;
+  }
+
   /** What the player said of a chunk, or of one that is like it. */
   private static Approach approach(Session s, Learned l, Map<String, Chunk> byId) {
     return l.ids().stream()
         .sorted()
+        .filter(byId::containsKey)
         .map(byId::get)
         .flatMap(c -> s.passage().marks().at(ApproachLayer.APPROACH, c.place()).stream())
         .findFirst()

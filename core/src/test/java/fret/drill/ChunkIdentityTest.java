@@ -20,9 +20,11 @@ import fret.session.Decisions;
 import fret.session.Learning;
 import fret.session.Session;
 import fret.tempo.Beat;
+import fret.tempo.LadderKind;
 import fret.tempo.Tempo;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import org.apache.commons.numbers.fraction.Fraction;
 import org.junit.jupiter.api.Test;
 
@@ -90,6 +92,41 @@ class ChunkIdentityTest {
     List<Chunk> chunks = chunks(session(page(3).withBars(bars).laidOut()));
     assertThat(chunks).hasSizeGreaterThan(15);
     assertThat(chunks).extracting(Chunk::id).doesNotHaveDuplicates();
+  }
+
+  /** Four bars were practised as one; cut smaller, each piece keeps their tries. */
+  @Test
+  void aPieceKeepsTheTriesOfTheChunkWithinWhoseNotesItLies() {
+    Session s = session(page(6));
+    List<Chunk> small = chunks(s);
+    Chunk first = small.get(0);
+    Chunk third = small.get(2);
+    Chunk big =
+        new Chunk(
+            "bars-1-3",
+            Chunk.Kind.BARS,
+            first.from(),
+            third.to(),
+            "1",
+            "3",
+            first.fromOnset(),
+            third.toOnset(),
+            9,
+            Said.of("chunk.own"));
+    Session after =
+        s.after(s.step(Decisions.practised(s, big).orElseThrow())).computed(Token.NEVER);
+    Learning learning = Learning.of(after, LadderKind.EVEN, 0);
+    assertThat(ids(learning, first.id())).contains("bars-1-3");
+    assertThat(ids(learning, third.id())).contains("bars-1-3");
+    assertThat(ids(learning, small.get(4).id())).doesNotContain("bars-1-3");
+  }
+
+  private static Set<String> ids(Learning learning, String chunk) {
+    return learning.units().stream()
+        .filter(u -> u.ids().contains(chunk))
+        .findFirst()
+        .orElseThrow()
+        .ids();
   }
 
   @Test
