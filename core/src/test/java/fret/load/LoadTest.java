@@ -101,7 +101,7 @@ class LoadTest {
   void loadGrowsWithTheTempoAndShrinksWithTheLimits(
       @ForAll @DoubleRange(min = 30, max = 200) double tempo,
       @ForAll @DoubleRange(min = 1.01, max = 2) double faster,
-      @ForAll @DoubleRange(min = 1.01, max = 3) double abler) {
+      @ForAll @DoubleRange(min = 1.01, max = 2.4) double abler) {
     ResolvedPassage passage = line(Fraction.of(1, 8), "E3", "A3", "D3", "C4");
     TempoMap slow = TempoMap.steady(new Tempo(Beat.QUARTER, tempo));
     HandModel hand =
