@@ -26,6 +26,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import org.apache.commons.numbers.fraction.Fraction;
 import org.w3c.dom.Document;
 import org.w3c.dom.Element;
@@ -88,12 +89,39 @@ public final class MusicXmlReader {
     MusicXmlReader reader = new MusicXmlReader(file, document, part);
     try {
       Outcome<Score> score = reader.run();
-      return new Linked(score, reader.links(score.value()));
+      Score whole = withShared(file, document, part, score.value());
+      return new Linked(new Outcome<>(whole, score.problems()), reader.links(score.value()));
     } catch (IllegalArgumentException | ArithmeticException e) {
       throw new UnusableInput(
           Said.of("where.file-bar", file, reader.barNumber),
           Said.of("read.value", RefusedValue.told(e)),
           Said.of("read.value.do"));
+    }
+  }
+
+  /** Marks for all parts stand over one of so many at the top of a page. */
+  private static final int UPPERMOST = 6;
+
+  /** With the tempos and rehearsal marks that only another part of the file has. */
+  private static Score withShared(String file, Document document, Element part, Score score) {
+    Score whole = score;
+    List<Element> parts = Dom.children(document.getDocumentElement(), "part");
+    for (Element other : parts.subList(0, Math.min(UPPERMOST, parts.size()))) {
+      if (!other.equals(part) && SharedMarks.areMissing(whole)) {
+        whole = SharedMarks.taken(whole, reading(file, document, other).orElse(whole));
+      }
+    }
+    return whole;
+  }
+
+  /**
+   * Another part; empty where it cannot be read, which is no fault of the one that is asked for.
+   */
+  private static Optional<Score> reading(String file, Document document, Element part) {
+    try {
+      return Optional.of(new MusicXmlReader(file, document, part).run().value());
+    } catch (UnusableInput | IllegalArgumentException | ArithmeticException e) {
+      return Optional.empty();
     }
   }
 

@@ -93,6 +93,28 @@ class TemposOfFilesTest {
                 + " quarter 68.0");
   }
 
+  /** Two parts, the tempo and the letter only over the upper one. */
+  @Test
+  void ofTheUppermostPartWhereAPartHasNoneOfItsOwn() throws Exception {
+    String letter =
+        "<direction><direction-type><rehearsal>B</rehearsal></direction-type></direction>";
+    String fast = mark("<beat-unit>half</beat-unit><per-minute>66</per-minute>");
+    String text =
+        "<score-partwise><part-list><score-part id='P'><part-name>Flute</part-name></score-part>"
+            + "<score-part id='Q'><part-name>Violin</part-name></score-part></part-list>"
+            + "<part id='P'>"
+            + measure(1, "<sound tempo='90'/>")
+            + measure(2, letter + fast)
+            + "</part><part id='Q'>"
+            + measure(1, "")
+            + measure(2, "")
+            + "</part></score-partwise>";
+    byte[] bytes = text.getBytes(StandardCharsets.UTF_8);
+    Score score = MusicXmlReader.read("t", MusicXmlFile.open("t", bytes), "Violin").value();
+    assertThat(told(score)).isEqualTo("1 quarter 90.0, 2 half 66.0");
+    assertThat(score.bars().get(1).directions()).extracting(d -> d.text()).contains("B");
+  }
+
   @Test
   void andTheyAreWrittenBack() throws Exception {
     byte[] bytes = MusicXmlWriter.write(marked());
