@@ -154,6 +154,8 @@ final class PractiseView extends VBox implements AreaView {
             after,
             tools.node(),
             habits.node());
+    // What is said of a drill may be long: it wraps, and does not take the room of the day.
+    desk.setPrefWidth(560);
     HBox.setHgrow(desk, Priority.ALWAYS);
     HBox room2 = new HBox(16, desk, side);
     VBox.setVgrow(room2, Priority.ALWAYS);
