@@ -37,7 +37,14 @@ public final class PrintedTempos {
   private final List<TempoMark> marks = new ArrayList<>();
   private Tempo first;
   private Tempo now;
+
+  /** The tempo of the section, whatever has changed little by little since. */
+  private Tempo steady;
+
+  /** The tempo to come back to where nothing has. */
   private Tempo before;
+
+  private boolean changing;
   private boolean isSmoothed;
 
   private PrintedTempos(Score page) {
@@ -231,13 +238,13 @@ public final class PrintedTempos {
         Tempo end = that ? new Tempo(beat, heard) : tidy(now.at(now.perMinute() * w.factor()));
         gradual(g, end, that ? Source.FILE : Source.PROPOSED, g.text());
       }
-      case BACK -> section(g, before, 0, Source.FILE);
+      case BACK -> section(g, changing ? steady : before, 0, Source.FILE);
       case FIRST -> section(g, first, 0, Source.FILE);
       case SAME_BEAT -> section(g, new Tempo(beat(g.bar()), now.perMinute()), 0, Source.FILE);
       case DOUBLED -> section(g, now.at(now.perMinute() * 2), 0, Source.FILE);
       case RELATIVE -> {
         Tempo was = before;
-        section(g, tidy(before.at(before.perMinute() * w.factor())), 0, Source.PROPOSED);
+        section(g, tidy(steady.at(steady.perMinute() * w.factor())), 0, Source.PROPOSED);
         before = was;
       }
       case HEAD -> {
@@ -278,7 +285,9 @@ public final class PrintedTempos {
             g.text()));
     first = opens ? sound : first;
     now = sound;
+    steady = sound;
     before = sound;
+    changing = false;
   }
 
   private boolean onlyAPickUpBefore(Fraction onset) {
@@ -301,6 +310,7 @@ public final class PrintedTempos {
             source,
             words));
     now = sound;
+    changing = true;
   }
 
   /** Of two marks at one moment the later holds, but a change may begin where a section does. */
@@ -316,6 +326,7 @@ public final class PrintedTempos {
       Beat beat = beat(head);
       first = tidy(new Tempo(Beat.QUARTER, USUAL_QUARTERS).in(beat));
       now = first;
+      steady = first;
       before = first;
       marks.add(
           0,

@@ -134,6 +134,27 @@ class PrintedTemposTest {
             "10 SECTION quarter 80 FILE");
   }
 
+  /** Each "quicker" starts from the last; "a tempo" after a rit. is that of its own section. */
+  @Test
+  void quickerAndQuickerAddsUpAndARitardGoesBackToItsSection() {
+    mark(1, "quarter=100", 100);
+    words(3, "pi\u00f9 mosso");
+    words(5, "pi\u00f9 mosso");
+    words(7, "rit.");
+    words(8, "a tempo");
+    words(10, "poco meno mosso");
+    words(12, "a tempo");
+    assertThat(marks())
+        .containsExactly(
+            "1 SECTION quarter 100 FILE",
+            "3 SECTION quarter 118 PROPOSED",
+            "5 SECTION quarter 139 PROPOSED",
+            "7 GRADUAL quarter 104 PROPOSED",
+            "8 SECTION quarter 139 FILE",
+            "10 SECTION quarter 126 PROPOSED",
+            "12 SECTION quarter 139 FILE");
+  }
+
   @Test
   void quickeningTowardsAQuickerTempoEndsThere() {
     mark(1, "quarter=80", 80);
