@@ -248,6 +248,7 @@ final class PlanView extends VBox implements AreaView {
     String told = told(all.isEmpty() ? Set.of(e.get().ladder()) : all);
     Label label = Parts.label(told, "quiet");
     label.setId("ladder");
+    label.setMinHeight(Region.USE_PREF_SIZE);
     HBox.setHgrow(label, Priority.ALWAYS);
     ladder.getChildren().add(label);
   }
