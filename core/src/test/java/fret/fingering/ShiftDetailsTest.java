@@ -50,6 +50,50 @@ class ShiftDetailsTest {
     assertThat(s.windowMm()).isCloseTo(5.32, within(0.01));
   }
 
+  /** A cello hand from the first finger on F# to one that reaches back for C with its first. */
+  @Test
+  void theFingerThatArrivesIsGuidedFromWhereItStood() {
+    Fingering f =
+        fingered(
+            InstrumentType.CELLO,
+            "F#3 G3 C4 C#4 D4 E4",
+            60,
+            NoteRule.pin(0, Finger.FIRST, 2),
+            NoteRule.pin(1, Finger.SECOND, 2),
+            NoteRule.pin(2, Finger.FIRST, 2),
+            NoteRule.pin(3, Finger.SECOND, 2),
+            NoteRule.pin(4, Finger.THIRD, 2),
+            NoteRule.pin(5, Finger.FOURTH, 2));
+    Shift s = f.shifts().get(0);
+    assertThat(s.newFinger().orElseThrow().pitch()).isEqualTo(Pitch.parse("F#3"));
+  }
+
+  /** In C major a finger that lay a semitone low or high goes to a note of the key. */
+  @Test
+  void aGuideThatNobodyStoodOnIsANoteOfTheKey() {
+    for (String notes : List.of("E4 F4 G4 B4 C5 D5", "A4 B4 C5 F5 G5 A5", "D5 C5 B4 G4 F4 E4")) {
+      for (InstrumentType type : List.of(InstrumentType.VIOLIN, InstrumentType.CELLO)) {
+        for (int string = 1; string <= 2; string++) {
+          inKey(type, notes, string);
+        }
+      }
+    }
+  }
+
+  private static void inKey(InstrumentType type, String notes, int string) {
+    List<NoteRule> rules = new java.util.ArrayList<>();
+    for (int i = 0; i < 6; i++) {
+      rules.add(NoteRule.onString(i, string));
+    }
+    FingeringTask task =
+        Exercises.task(type, Exercises.line(notes, QUARTER), 60).withRules(rules);
+    for (Shift s : new FingeringSolver(task).best().shifts()) {
+      java.util.stream.Stream.of(s.oldFinger(), s.newFinger())
+          .flatMap(java.util.Optional::stream)
+          .forEach(g -> assertThat(g.pitch().alter()).as("%s %s", type, s).isZero());
+    }
+  }
+
   private static Shift afterTheFirst(boolean harmonic) {
     FingeringTask task =
         Exercises.task(InstrumentType.VIOLIN, Exercises.line("A5 B4 C5", Fraction.of(1, 8)), 288)
