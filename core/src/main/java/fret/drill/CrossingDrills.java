@@ -42,8 +42,22 @@ final class CrossingDrills {
       source.add(DrillSource.QUARTER, both, Signs.PLAIN);
       source.add(DrillSource.QUARTER, second, Signs.PLAIN);
       source.add(DrillSource.QUARTER, both, Signs.PLAIN);
+      fingersDown(c);
     }
     return made;
+  }
+
+  /** The two notes in turn, the fingers of both down, where no shift lies between them. */
+  private void fingersDown(Crossing c) {
+    if (source.bowing.moments().get(c.toMoment()).shiftInto()) {
+      return;
+    }
+    source.say("fingers down");
+    for (int i = 0; i < 4; i++) {
+      int m = i % 2 == 0 ? c.fromMoment() : c.toMoment();
+      Signs signs = i == 0 ? DrillSource.bowed(source.isDown(m)) : Signs.PLAIN;
+      source.add(DrillSource.QUARTER, source.heads(m), signs);
+    }
   }
 
   /** There and back twice, at three places of the bow. */

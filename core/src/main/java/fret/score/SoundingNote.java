@@ -71,6 +71,23 @@ public record SoundingNote(
         printedString);
   }
 
+  /** The same note with another ornament. */
+  public SoundingNote ornamented(Signs.Ornament other) {
+    return new SoundingNote(
+        key,
+        bar,
+        slice,
+        pitch,
+        onset,
+        duration,
+        harmonic,
+        other,
+        tremolo,
+        auxiliaries,
+        printedFinger,
+        printedString);
+  }
+
   public boolean isGrace() {
     return key.grace() > 0;
   }

@@ -135,24 +135,45 @@ public final class Ornaments {
     }
     List<Score> parts = new ArrayList<>();
     Bar bar = s.resolved().score().bar(n.key().barIndex());
+    List<Pitch> turn = printedTurn(s.resolved(), note);
+    SoundingNote played = turn.isEmpty() ? n : n.ornamented(Signs.Ornament.TRILL_WITH_TERMINATION);
     if (n.trill()) {
       for (int pulses : PULSES) {
-        parts.add(inPulses(s, main.get(), n, bar, pulses));
+        parts.add(inPulses(s, main.get(), n, bar, pulses, turn));
       }
     }
-    measured(s, main.get(), n, bar).ifPresent(parts::add);
+    measured(s, main.get(), played, bar, turn).ifPresent(parts::add);
     return parts;
   }
 
-  /** Four beats of a trill, so many notes in each, the main note at its end. */
-  private static Score inPulses(Session s, NoteFinger main, SoundingNote n, Bar bar, int pulses) {
+  /** The two small notes that are printed behind a trill and end on its note; none otherwise. */
+  private static List<Pitch> printedTurn(ResolvedPassage passage, int trill) {
+    List<SoundingNote> notes = passage.notes();
+    SoundingNote n = notes.get(trill);
+    int after = trill + 1;
+    while (after < notes.size() && notes.get(after).isGrace()) {
+      after++;
+    }
+    boolean two = n.trill() && after - trill == 3;
+    return two && notes.get(after - 1).pitch().equals(n.pitch())
+        ? List.of(notes.get(trill + 1).pitch(), n.pitch())
+        : List.of();
+  }
+
+  /** Four beats of a trill, so many notes in each, its printed turn, the main note at its end. */
+  private static Score inPulses(
+      Session s, NoteFinger main, SoundingNote n, Bar bar, int pulses, List<Pitch> turn) {
     Fraction beat = Fraction.of(1, 4);
     int count = 4 * pulses;
     int first = form(s, n).start() == OrnamentForm.Start.MAIN ? 0 : 1;
     Pitch upper = WrittenOut.above(s.resolved(), n);
+    int turns = count - (first == 0 ? 1 : 2);
     LineBuilder line = line(bar);
     for (int i = 0; i < count; i++) {
-      List<Head> heads = head(s, main, i % 2 == first ? n.pitch() : upper);
+      int inTurn = i - turns; // It is come into from the main note, which may be its last too.
+      boolean trilled = turn.isEmpty() || inTurn < 0;
+      Pitch pitch = !trilled ? turn.get(inTurn) : i % 2 == first ? n.pitch() : upper;
+      List<Head> heads = head(s, main, pitch);
       Signs signs = slurred(i % pulses == 0, i % pulses == pulses - 1);
       if (pulses == 3) {
         line.add(inTriplet(heads, signs, i % 3));
@@ -205,7 +226,8 @@ public final class Ornaments {
   }
 
   /** The ornament in the value that comes nearest to its speed, within the time of its note. */
-  private static Optional<Score> measured(Session s, NoteFinger main, SoundingNote n, Bar bar) {
+  private static Optional<Score> measured(
+      Session s, NoteFinger main, SoundingNote n, Bar bar, List<Pitch> turn) {
     OrnamentForm form = form(s, n);
     double whole = seconds(s, n) / n.duration().doubleValue();
     Fraction value = Fraction.of(1, 8);
@@ -233,7 +255,9 @@ public final class Ornaments {
     for (int i = 0; i < tones.size() && left.signum() > 0; i++) {
       boolean last = i == tones.size() - 1;
       Fraction lasts = last ? left : Fractions.min(value, left);
-      line.add(lasts, head(s, main, tones.get(i).pitch()), slurred(i == 0, last));
+      int inTurn = i - (tones.size() - turn.size());
+      Pitch pitch = inTurn >= 0 ? turn.get(inTurn) : tones.get(i).pitch();
+      line.add(lasts, head(s, main, pitch), slurred(i == 0, last));
       left = left.subtract(lasts);
     }
     line.fillBar();

@@ -1,7 +1,9 @@
 package fret.session;
 
 import fret.base.Said;
+import fret.drill.BowDrillKind;
 import fret.drill.DrillKind;
+import fret.drill.Remedy;
 import fret.fingering.Shift;
 import fret.journal.Breakage;
 import fret.take.Expected;
@@ -29,11 +31,14 @@ public record TakeFindings(
     int slice,
     Said words,
     Optional<Said> cause,
-    DrillKind drill,
+    Remedy remedy,
     Breakage breakage,
     double weight) {
   /** How many are shown first. */
   public static final int MOST = 5;
+
+  /** Moments before and after it that a drill takes in. */
+  private static final int AROUND = 3;
 
   /** All findings of a take, in order of playing. */
   public static List<TakeFindings> of(Session session, TakeReport report) {
@@ -81,7 +86,7 @@ public record TakeFindings(
     double amount = Math.round(f.amount());
     Said words = Said.of("take.finding." + f.kind(), bar, note, (long) amount);
     return new TakeFindings(
-        f, bar, m.slice(), words, cause, drill(m, f.kind()), breakage(m, f.kind()), weighed(f));
+        f, bar, m.slice(), words, cause, remedy(m, f.kind()), breakage(m, f.kind()), weighed(f));
   }
 
   /** The shift or the crossing on the way to a note that came late. */
@@ -104,17 +109,31 @@ public record TakeFindings(
     return Said.of("take.cause.shift", Math.round(s.travelMm()), Math.round(s.timeMs()));
   }
 
+  /** First moment of what the drill is made of: a crossing is one of two notes. */
+  public int from() {
+    return Math.max(0, slice - (remedy.bow().isPresent() ? 1 : AROUND));
+  }
+
+  /** Last moment of it, which may lie behind the end of the passage. */
+  public int to() {
+    return slice + (remedy.bow().isPresent() ? 0 : AROUND);
+  }
+
+  /** A crossing is cured by the bow, whether the note after it is late or a run uneven. */
+  private static Remedy remedy(Moment m, Fault.Kind kind) {
+    boolean bow = kind == Fault.Kind.LATE || kind == Fault.Kind.UNEVEN;
+    return bow && m.join() == Join.CROSSING
+        ? Remedy.of(BowDrillKind.CROSSING)
+        : Remedy.of(drill(m, kind));
+  }
+
   private static DrillKind drill(Moment m, Fault.Kind kind) {
     return switch (kind) {
       case RUSH, EARLY -> DrillKind.ACCENTS;
       case DRAG -> DrillKind.BURSTS;
       case UNEVEN -> DrillKind.RHYTHMS;
       case LATE ->
-          switch (m.join()) {
-            case SHIFT -> DrillKind.STOP_BEFORE_SHIFT;
-            case CROSSING -> DrillKind.BLOCKS;
-            default -> DrillKind.SYLLABLES;
-          };
+          m.join() == Join.SHIFT ? DrillKind.STOP_BEFORE_SHIFT : DrillKind.SYLLABLES;
       case GAP -> DrillKind.BLOCKS;
       case CLIPPED, OVER_HELD -> DrillKind.END_CLICK;
       case SHARP, FLAT -> DrillKind.CHECKS;

@@ -4,11 +4,13 @@ import fret.drill.Chunk;
 import fret.drill.Drill;
 import fret.drill.DrillKind;
 import fret.drill.Frame;
+import fret.drill.Remedy;
 import fret.drill.ScoreCut;
 import fret.plan.Part;
 import fret.plan.PracticePlan;
 import fret.plan.PracticePlan.Item;
 import fret.score.Score;
+import fret.session.BowSpots;
 import fret.session.DrillBook;
 import fret.session.Session;
 import java.util.ArrayList;
@@ -69,6 +71,15 @@ public final class Asked {
       at = at.add(f.length());
     }
     return mine.isEmpty() ? frames : mine;
+  }
+
+  /** A drill of some notes, or the notes as written where they have nothing for it. */
+  public static Drill drill(Session session, Chunk chunk, Remedy remedy) {
+    return remedy
+        .bow()
+        .flatMap(kind -> BowSpots.made(session, chunk, kind))
+        .map(score -> new Drill(DrillKind.BOW, List.of(score)))
+        .orElseGet(() -> drill(session, Optional.of(chunk), remedy.kind()));
   }
 
   /**

@@ -16,6 +16,8 @@ import fret.pitch.Interval;
 import fret.pitch.KeySignature;
 import fret.pitch.Pitch;
 import fret.player.EffortKind;
+import fret.score.Bar;
+import fret.score.Event;
 import fret.score.Head;
 import fret.score.LineBuilder;
 import fret.score.NoteValue;
@@ -26,6 +28,7 @@ import fret.score.TimeSignature;
 import fret.search.Token;
 import fret.tempo.Beat;
 import fret.tempo.Tempo;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.apache.commons.numbers.fraction.Fraction;
@@ -191,6 +194,43 @@ class OrnamentsTest {
             s.step(Ornaments.change(s, 2, f -> f.from(OrnamentForm.Start.UPPER)).orElseThrow()));
     assertThat(usual).isNotEqualTo(heard(session("C5", Signs.Ornament.NONE)));
     assertThat(heard(upper)).hasSameSizeAs(usual).isNotEqualTo(usual);
+  }
+
+  /** C5 with a trill and the small notes B4 C5 behind it. */
+  @Test
+  void theTurnThatIsPrintedBehindATrillIsPractisedWithIt() {
+    Session plain = trill();
+    Score page = plain.page();
+    Bar next = page.bars().get(1);
+    List<Event> events = new ArrayList<>();
+    for (String small : List.of("B4", "C5")) {
+      events.add(
+          new Event(
+              "1",
+              next.start(),
+              Fraction.ZERO,
+              new NoteValue(16, 0),
+              List.of(Head.of(Pitch.parse(small))),
+              Event.Grace.PLAIN,
+              false,
+              Signs.PLAIN));
+    }
+    events.addAll(next.events());
+    List<Bar> bars = List.of(page.bars().get(0), next.withEvents(events));
+    Session s = Session.of(plain.passage(), page.withBars(bars));
+    List<Score> parts = Ornaments.drill(s, 2);
+    assertThat(parts).hasSize(4);
+    for (int i = 0; i < parts.size(); i++) {
+      List<String> heard =
+          parts.get(i).events().stream()
+              .filter(e -> !e.isRest())
+              .map(e -> e.heads().get(0).pitch().toString())
+              .toList();
+      int turned = heard.lastIndexOf("B4");
+      assertThat(heard.subList(turned - 1, turned + 2))
+          .as("part %d", i)
+          .containsExactly("C5", "B4", "C5");
+    }
   }
 
   private static float[] heard(Session s) {

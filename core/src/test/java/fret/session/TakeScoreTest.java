@@ -4,7 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import fret.base.Said;
+import fret.drill.BowDrillKind;
 import fret.drill.DrillKind;
+import fret.drill.Remedy;
 import fret.journal.Breakage;
 import fret.score.Bar;
 import fret.score.Score;
@@ -115,11 +117,26 @@ class TakeScoreTest {
             .findFirst()
             .orElseThrow();
     TakeFindings f = TakeFindings.of(s, saying(s, new Fault(Fault.Kind.LATE, at, 60))).get(0);
-    assertThat(f.drill()).isEqualTo(DrillKind.STOP_BEFORE_SHIFT);
+    assertThat(f.remedy()).isEqualTo(Remedy.of(DrillKind.STOP_BEFORE_SHIFT));
     assertThat(f.breakage()).isEqualTo(Breakage.SHIFT);
     assertThat(f.cause().map(Said::id)).contains("take.cause.shift");
     assertThat(f.words().args()).contains(60L);
     assertThat(f.slice()).isEqualTo(at);
+  }
+
+  /** G4 open, then B4 on the next string: the two notes are practised, not the hand's shapes. */
+  @Test
+  void aLateNoteOrAnUnevenOneAfterACrossingIsCuredByTheCrossingOfThoseTwo() {
+    Session s = Lines.session("D4 B4 D4 B4 D4 B4 D4 B4");
+    int at = 3;
+    assertThat(expected(s).moments().get(at).join()).isEqualTo(Join.CROSSING);
+    for (Fault.Kind kind : List.of(Fault.Kind.LATE, Fault.Kind.UNEVEN)) {
+      TakeFindings f = TakeFindings.of(s, saying(s, new Fault(kind, at, 60))).get(0);
+      assertThat(f.remedy()).isEqualTo(Remedy.of(BowDrillKind.CROSSING));
+      assertThat(List.of(f.from(), f.to())).containsExactly(at - 1, at);
+      assertThat(BowSpots.made(s, Covered.stretch(s.resolved(), f.from(), f.to()), BowDrillKind.CROSSING))
+          .hasValueSatisfying(d -> assertThat(d.events()).hasSize(8));
+    }
   }
 
   @Test
@@ -128,7 +145,7 @@ class TakeScoreTest {
     for (Fault.Kind kind : Fault.Kind.values()) {
       TakeFindings f =
           TakeFindings.of(s, saying(s, new Fault(kind, 3, Planting.usual(kind)))).get(0);
-      assertThat(f.drill()).as(kind.id()).isNotEqualTo(DrillKind.NONE);
+      assertThat(f.remedy().kind()).as(kind.id()).isNotEqualTo(DrillKind.NONE);
       assertThat(f.breakage()).as(kind.id()).isNotEqualTo(Breakage.NONE);
       assertThat(f.weight()).as(kind.id()).isPositive();
       assertThat(Fault.Kind.named(kind.id())).contains(kind);

@@ -9,6 +9,7 @@ import fret.drill.BowDrillKind;
 import fret.drill.Chunk;
 import fret.drill.Drill;
 import fret.drill.DrillKind;
+import fret.drill.Remedy;
 import fret.format.musicxml.MusicXmlWriter;
 import fret.journal.Chance;
 import fret.plan.Gate;
@@ -36,7 +37,6 @@ import picocli.CommandLine.Spec;
     description = "Write a drill of some bars as MusicXML.",
     mixinStandardHelpOptions = true)
 final class DrillCommand implements Callable<Integer> {
-  private static final String BOW = "bow-";
   private static final double PAUSE_S = 6;
 
   @Spec private CommandSpec spec;
@@ -94,25 +94,16 @@ final class DrillCommand implements Callable<Integer> {
   }
 
   private Optional<Drill> made(Session session, Chunk all) {
-    if (kind.startsWith(BOW)) {
-      BowDrillKind asked =
-          List.of(BowDrillKind.values()).stream()
-              .filter(b -> id(b).equals(kind))
-              .findFirst()
-              .orElseThrow(
-                  () -> options.usage("--kind " + kind + " is not one that --list prints"));
-      return BowSpots.made(session, all, asked)
+    Remedy remedy =
+        Remedy.named(kind)
+            .orElseThrow(() -> options.usage("--kind " + kind + " is not one that --list prints"));
+    if (remedy.bow().isPresent()) {
+      return BowSpots.made(session, all, remedy.bow().get())
           .map(score -> new Drill(DrillKind.BOW, List.of(score)));
     }
-    DrillKind asked =
-        DrillKind.named(kind)
-            .orElseThrow(() -> options.usage("--kind " + kind + " is not one that --list prints"));
+    DrillKind asked = remedy.kind();
     DrillBook book = new DrillBook(session);
     return asked.of() == DrillKind.Of.PASSAGE ? book.ofPassage(asked) : book.of(all, asked);
-  }
-
-  private static String id(BowDrillKind b) {
-    return BOW + b.name().toLowerCase(Locale.ROOT).replace('_', '-');
   }
 
   private void write(Drill drill) throws UnusableInput {
@@ -163,7 +154,7 @@ final class DrillCommand implements Callable<Integer> {
     }
     for (BowDrillKind b : BowDrillKind.values()) {
       String words = "bow.drill." + b;
-      add(kinds, id(b), Sentences.of(words), Sentences.of(words + ".how"))
+      add(kinds, Remedy.of(b).id(), Sentences.of(words), Sentences.of(words + ".how"))
           .put("source", "common practice");
     }
     if (options.json) {

@@ -165,7 +165,7 @@ final class TakeCommand implements Callable<Integer> {
           .put("unit", f.finding().kind().unit())
           .put("confidence", Json.round(f.finding().confidence(), 3))
           .put("message", words(f))
-          .put("drill", f.drill().id());
+          .put("drill", f.remedy().id());
     }
     ArrayNode left = root.putArray("leftOut");
     r.heard()

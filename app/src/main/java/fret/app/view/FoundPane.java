@@ -134,7 +134,7 @@ final class FoundPane extends Cards {
             8,
             Parts.button(Sentences.of("take.show"), "found-show-" + at, () -> show(f), "small"),
             Parts.button(
-                Sentences.of("take.drill", Sentences.of("drill." + f.drill().id())),
+                Sentences.of("take.drill", Words.drill(f.remedy())),
                 "found-drill-" + at,
                 () -> drill(f),
                 "small"),
@@ -166,14 +166,13 @@ final class FoundPane extends Cards {
   private void drill(TakeFindings f) {
     var s = studio.shown();
     int slices = s.resolved().slices().size();
-    int from = Math.max(0, f.slice() - 3);
-    int to = Math.min(slices - 1, f.slice() + 3);
+    int to = Math.min(slices - 1, f.to());
     practice
         .own()
         .practise(
-            s.resolved().slices().get(from).starting().get(0),
+            s.resolved().slices().get(f.from()).starting().get(0),
             s.resolved().slices().get(to).starting().get(0),
-            f.drill());
+            f.remedy());
     main.go("practise");
   }
 }

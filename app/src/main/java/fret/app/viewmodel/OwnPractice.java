@@ -6,6 +6,7 @@ import fret.app.work.Computing.Rank;
 import fret.drill.Chunk;
 import fret.drill.Drill;
 import fret.drill.DrillKind;
+import fret.drill.Remedy;
 import fret.drill.Frame;
 import fret.journal.Breakage;
 import fret.journal.Cure;
@@ -102,6 +103,11 @@ public final class OwnPractice {
 
   /** Any notes with any drill; they count for the planned chunks that they cover. */
   public void practise(int fromNote, int toNote, DrillKind kind) {
+    practise(fromNote, toNote, Remedy.of(kind));
+  }
+
+  /** Any notes with any drill, down to the one of the bow. */
+  public void practise(int fromNote, int toNote, Remedy remedy) {
     Session s = studio.shown();
     Planning.Entry e = studio.plans().ofOpen().orElse(null);
     if (s == null || e == null || s.resolved().notes().isEmpty()) {
@@ -121,7 +127,7 @@ public final class OwnPractice {
     studio.run(
         "stand",
         Rank.BESIDE,
-        token -> Asked.drill(s, Optional.of(free), kind),
+        token -> Asked.drill(s, free, remedy),
         drill ->
             onto.accept(
                 new OnStand(

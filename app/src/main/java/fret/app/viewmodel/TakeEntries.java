@@ -58,7 +58,7 @@ public final class TakeEntries {
                 s.passage().id(),
                 take.made().toLocalDate(),
                 chunk,
-                f.drill(),
+                f.remedy().kind(),
                 take.perMinute(),
                 Optional.of(s.passage().settings().target().beat()),
                 JournalEntry.NOT_KEPT,

@@ -2,6 +2,7 @@ package fret.app.words;
 
 import fret.drill.Chunk;
 import fret.drill.Frame;
+import fret.drill.Remedy;
 import fret.fingering.ArrivalCheck;
 import fret.fingering.ChordStep;
 import fret.fingering.NoteFinger;
@@ -79,6 +80,13 @@ public final class Words {
   }
 
   /** The name of a chunk as the player knows it. */
+  /** Name of a drill. */
+  public static String drill(Remedy r) {
+    return r.bow()
+        .map(b -> Sentences.of("bow.drill." + b))
+        .orElseGet(() -> Sentences.of("drill." + r.kind().id()));
+  }
+
   public static String chunk(Chunk c) {
     String bars = c.name().isEmpty() ? bars(c.fromBar(), c.toBar()) : c.name();
     return switch (c.kind()) {
