@@ -42,7 +42,7 @@ final class AmountDrills {
               Signs.PLAIN.withSlurs(i == 0 ? List.of(1) : List.of(), last ? List.of(1) : List.of());
           signs = i == accent ? DrillSource.with(signs, Signs.Articulation.ACCENT) : signs;
           signs = i == 0 ? signs.withBow(DrillSource.mark(down)) : signs;
-          source.add(source.length(notes.get(i)), source.heads(notes.get(i)), signs);
+          source.add(notes.get(i), source.length(notes.get(i)), signs);
         }
         down = !down;
       }
@@ -98,7 +98,7 @@ final class AmountDrills {
               slurred && m == s.fromMoment() ? List.of(1) : List.of(),
               slurred && m == s.toMoment() ? List.of(1) : List.of());
       signs = m == s.fromMoment() ? signs.withBow(DrillSource.mark(s.down())) : signs;
-      source.add(source.length(m), source.heads(m), signs);
+      source.add(m, source.length(m), signs);
     }
   }
 
@@ -108,7 +108,7 @@ final class AmountDrills {
       for (boolean down : List.of(true, false)) {
         for (boolean growing : List.of(true, false)) {
           source.hairpin(growing);
-          source.add(DrillSource.HALF, source.heads(m), DrillSource.bowed(growing == down));
+          source.add(m, DrillSource.HALF, DrillSource.bowed(growing == down));
           source.endHairpin();
         }
       }
@@ -121,7 +121,7 @@ final class AmountDrills {
     for (int m : source.moments(MOST_LONG)) {
       source.say("tip");
       source.hairpin(false);
-      source.add(DrillSource.HALF, source.heads(m), DrillSource.bowed(false));
+      source.add(m, DrillSource.HALF, DrillSource.bowed(false));
       source.endHairpin();
       source.fillBar();
     }

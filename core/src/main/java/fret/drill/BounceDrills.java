@@ -92,11 +92,11 @@ final class BounceDrills {
   boolean back() {
     List<Integer> all = source.moments(TIMES);
     for (int m : all) {
-      source.add(DrillSource.QUARTER, source.heads(m), DrillSource.bowed(true));
+      source.add(m, DrillSource.QUARTER, DrillSource.bowed(true));
       bounces(source.heads(m), BOUNCES, false, false);
     }
     if (!all.isEmpty()) {
-      source.add(DrillSource.QUARTER, source.heads(all.get(0)), Signs.PLAIN);
+      source.add(all.get(0), DrillSource.QUARTER, Signs.PLAIN);
     }
     return !all.isEmpty();
   }

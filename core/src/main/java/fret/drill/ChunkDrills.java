@@ -160,7 +160,7 @@ final class ChunkDrills {
 
   private LineBuilder builder(TimeSignature time) {
     Bar first = cut.bars().get(0);
-    return new LineBuilder(time, first.key(), first.clefAt(start));
+    return new LineBuilder(time, first.key(), first.clefAt(start)).numbered(first.number());
   }
 
   /** A line in the metre of the first bar that begins where the first note stands in it. */
@@ -172,7 +172,7 @@ final class ChunkDrills {
   /** Adds a note with the clef and key of its place and what stands beside it on the page. */
   private LineBuilder towards(LineBuilder made, Event e) {
     Bar bar = cut.barAt(e.onset());
-    made.under(bar.clefAt(e.onset()), bar.key());
+    made.under(bar.clefAt(e.onset()), bar.key()).numbered(bar.number());
     while (said < beside.size() && beside.get(said).onset().compareTo(e.onset()) <= 0) {
       made.say(beside.get(said));
       said++;

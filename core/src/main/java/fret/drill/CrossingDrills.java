@@ -56,7 +56,7 @@ final class CrossingDrills {
     for (int i = 0; i < 4; i++) {
       int m = i % 2 == 0 ? c.fromMoment() : c.toMoment();
       Signs signs = i == 0 ? DrillSource.bowed(source.isDown(m)) : Signs.PLAIN;
-      source.add(DrillSource.QUARTER, source.heads(m), signs);
+      source.add(m, DrillSource.QUARTER, signs);
     }
   }
 
@@ -117,10 +117,10 @@ final class CrossingDrills {
       Fraction length = source.length(m);
       if (crosses) {
         Fraction half = length.multiply(DrillSource.HALF);
-        source.add(half, source.heads(m), DrillSource.bowed(source.isDown(m)));
+        source.add(m, half, DrillSource.bowed(source.isDown(m)));
         source.rest(length.subtract(half));
       } else {
-        source.add(length, source.heads(m), DrillSource.bowed(source.isDown(m)));
+        source.add(m, length, DrillSource.bowed(source.isDown(m)));
       }
     }
     return !crossings.isEmpty();

@@ -52,7 +52,8 @@ final class DrillSource {
     this.to = to;
     SoundingNote first = passage.notes().get(passage.slices().get(from).starting().get(0));
     Bar bar = passage.score().bar(first.key().barIndex());
-    this.line = new LineBuilder(bar.time(), bar.key(), bar.clefAt(bar.start()));
+    this.line =
+        new LineBuilder(bar.time(), bar.key(), bar.clefAt(first.onset())).numbered(bar.number());
   }
 
   Score written() {
@@ -147,6 +148,14 @@ final class DrillSource {
     line.add(length, heads, signs);
   }
 
+  /** The notes of a moment, so long, under the clef, the key and the bar number of their place. */
+  void add(int moment, Fraction length, Signs signs) {
+    NoteKey key = passage.notes().get(passage.slices().get(moment).starting().get(0)).key();
+    Bar bar = passage.score().bar(key.barIndex());
+    line.under(bar.clefAt(key.onset()), bar.key()).numbered(bar.number());
+    add(length, heads(moment), signs);
+  }
+
   void rest(Fraction length) {
     line.add(length, List.of(), Signs.PLAIN);
   }
@@ -160,10 +169,7 @@ final class DrillSource {
 
   /** A moment as it stands in the passage. */
   void asWritten(int moment) {
-    NoteKey key = passage.notes().get(passage.slices().get(moment).starting().get(0)).key();
-    Bar bar = passage.score().bar(key.barIndex());
-    line.under(bar.clefAt(key.onset()), bar.key());
-    add(length(moment), heads(moment), signs(moment));
+    add(moment, length(moment), signs(moment));
   }
 
   void say(String words) {

@@ -3,14 +3,12 @@ package fret.drill;
 import fret.fingering.NoteFinger;
 import fret.fingering.Shift;
 import fret.pitch.Pitch;
-import fret.score.Bar;
 import fret.score.Direction;
 import fret.score.Head;
 import fret.score.LineBuilder;
 import fret.score.ResolvedPassage;
 import fret.score.Score;
 import fret.score.Signs;
-import fret.score.TimeSignature;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -91,8 +89,7 @@ public final class ShiftDrill {
   }
 
   private Score build() {
-    Bar bar = passage.score().bar(passage.notes().get(shift.toNote()).key().barIndex());
-    line = new LineBuilder(TimeSignature.COMMON_TIME, bar.key(), bar.clefAt(bar.start()));
+    line = LineBuilder.about(passage.score(), passage.notes().get(shift.toNote()).key());
     int slide = manner.slideBeats();
     step("slow");
     guided(QUARTER.multiply(4 - Math.min(3, slide)), QUARTER.multiply(slide), Fraction.ONE);

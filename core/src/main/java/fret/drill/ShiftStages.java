@@ -3,14 +3,12 @@ package fret.drill;
 import fret.fingering.NoteFinger;
 import fret.fingering.Shift;
 import fret.pitch.Pitch;
-import fret.score.Bar;
 import fret.score.Direction;
 import fret.score.Head;
 import fret.score.LineBuilder;
 import fret.score.ResolvedPassage;
 import fret.score.Score;
 import fret.score.Signs;
-import fret.score.TimeSignature;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -57,8 +55,7 @@ public final class ShiftStages {
   }
 
   private LineBuilder line() {
-    Bar bar = passage.score().bar(passage.notes().get(shift.toNote()).key().barIndex());
-    return new LineBuilder(TimeSignature.COMMON_TIME, bar.key(), bar.clefAt(bar.start()));
+    return LineBuilder.about(passage.score(), passage.notes().get(shift.toNote()).key());
   }
 
   private Score built(LineBuilder line) {

@@ -33,7 +33,7 @@ final class Stitch {
   private static Bar moved(Bar b, Fraction by, int index, boolean last) {
     return new Bar(
         index,
-        String.valueOf(index + 1),
+        b.number(),
         b.start().add(by),
         b.length(),
         b.time(),

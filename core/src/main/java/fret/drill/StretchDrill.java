@@ -2,14 +2,12 @@ package fret.drill;
 
 import fret.fingering.NoteFinger;
 import fret.pitch.Pitch;
-import fret.score.Bar;
 import fret.score.Head;
 import fret.score.LineBuilder;
 import fret.score.ResolvedPassage;
 import fret.score.Score;
 import fret.score.Signs;
 import fret.score.SoundingNote;
-import fret.score.TimeSignature;
 import java.util.ArrayList;
 import java.util.List;
 import org.apache.commons.numbers.fraction.Fraction;
@@ -30,11 +28,9 @@ public final class StretchDrill {
    */
   public static List<Score> parts(ResolvedPassage passage, NoteFinger low, NoteFinger high) {
     SoundingNote note = passage.notes().get(low.note());
-    Bar bar = passage.score().bar(note.key().barIndex());
     List<Score> parts = new ArrayList<>();
     for (boolean slow : new boolean[] {true, false}) {
-      LineBuilder line =
-          new LineBuilder(TimeSignature.COMMON_TIME, bar.key(), bar.clefAt(bar.start()));
+      LineBuilder line = LineBuilder.about(passage.score(), note.key());
       Fraction each = slow ? QUARTER : QUARTER.divide(2);
       for (int i = 0; i < (slow ? 2 : 4); i++) {
         boolean first = i == 0;

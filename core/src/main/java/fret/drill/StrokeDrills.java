@@ -56,7 +56,7 @@ final class StrokeDrills {
       int m = moments.get(i);
       for (int time = 0; time < times; time++) {
         Signs signs = i == 0 && time == 0 ? DrillSource.bowed(source.isDown(m)) : Signs.PLAIN;
-        source.add(source.length(m), source.heads(m), signs);
+        source.add(m, source.length(m), signs);
       }
     }
   }
@@ -82,9 +82,7 @@ final class StrokeDrills {
       for (int i = 0; i < all.size(); i++) {
         int m = all.get(i);
         Signs signs = source.signs(m);
-        source.add(
-            source.length(m),
-            source.heads(m),
+        source.add(m, source.length(m),
             i % group == accent ? DrillSource.with(signs, Signs.Articulation.ACCENT) : signs);
       }
       source.fillBar();
@@ -111,7 +109,7 @@ final class StrokeDrills {
     for (int i = 0; all.size() > 1 && i < all.size(); i++) {
       boolean down = i / 2 % 2 == 0;
       Fraction length = i % 2 == 0 ? DOTTED_EIGHTH : DrillSource.SIXTEENTH;
-      source.add(length, source.heads(all.get(i)), DrillSource.bowed(down));
+      source.add(all.get(i), length, DrillSource.bowed(down));
     }
     return all.size() > 1;
   }
@@ -121,7 +119,7 @@ final class StrokeDrills {
     for (int m : source.moments()) {
       double share = source.bowing.strokeAt(m).orElseThrow().at(m).sounds();
       Fraction sounding = source.length(m).multiply(quarters(share));
-      source.add(sounding, source.heads(m), source.signs(m).withSlurs(List.of(), List.of()));
+      source.add(m, sounding, source.signs(m).withSlurs(List.of(), List.of()));
       if (sounding.compareTo(source.length(m)) < 0) {
         source.rest(source.length(m).subtract(sounding));
       }

@@ -14,6 +14,8 @@ import org.apache.commons.numbers.fraction.Fraction;
  */
 public final class LineBuilder {
   private final TimeSignature time;
+  private String number = "";
+  private String nextNumber = "";
   private final List<Bar> bars = new ArrayList<>();
   private List<Event> events = new ArrayList<>();
   private List<Direction> directions = new ArrayList<>();
@@ -31,6 +33,22 @@ public final class LineBuilder {
     this.nextKey = key;
     this.clef = clef;
     this.nextClef = clef;
+  }
+
+  /** An exercise in common time about a note of a part, under its clef, key and bar number. */
+  public static LineBuilder about(Score part, NoteKey note) {
+    Bar bar = part.bar(note.barIndex());
+    return new LineBuilder(TimeSignature.COMMON_TIME, bar.key(), bar.clefAt(note.onset()))
+        .numbered(bar.number());
+  }
+
+  /** What begins from here on stands in bars of a number; without one they are counted from 1. */
+  public LineBuilder numbered(String printed) {
+    nextNumber = printed;
+    if (at.equals(start)) {
+      number = printed;
+    }
+    return this;
   }
 
   /**
@@ -219,7 +237,7 @@ public final class LineBuilder {
     bars.add(
         new Bar(
             bars.size(),
-            String.valueOf(bars.size() + 1),
+            number.isEmpty() ? String.valueOf(bars.size() + 1) : number,
             start,
             at.subtract(start),
             time,
@@ -238,5 +256,6 @@ public final class LineBuilder {
     start = at;
     key = nextKey;
     clef = nextClef;
+    number = nextNumber;
   }
 }

@@ -3,14 +3,12 @@ package fret.session;
 import fret.drill.Chunk;
 import fret.fingering.NoteFinger;
 import fret.pitch.Pitch;
-import fret.score.Bar;
 import fret.score.Head;
 import fret.score.LineBuilder;
 import fret.score.ResolvedPassage;
 import fret.score.Score;
 import fret.score.Signs;
 import fret.score.Slice;
-import fret.score.TimeSignature;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -61,9 +59,8 @@ final class HandBlocks {
 
   private Score written(List<NoteFinger> shape) {
     ResolvedPassage passage = session.resolved();
-    Bar bar = passage.score().bar(passage.notes().get(shape.get(0).note()).key().barIndex());
     LineBuilder line =
-        new LineBuilder(TimeSignature.COMMON_TIME, bar.key(), bar.clefAt(bar.start()));
+        LineBuilder.about(passage.score(), passage.notes().get(shape.get(0).note()).key());
     for (NoteFinger f : shape) {
       Pitch written = f.sounding().plus(passage.score().transposition().negated());
       line.add(QUARTER, List.of(Head.of(written).withPrintedFinger(f.fingers())), Signs.PLAIN);

@@ -4,7 +4,6 @@ import fret.drill.Chunk;
 import fret.fingering.KeepDown;
 import fret.fingering.NoteFinger;
 import fret.pitch.Pitch;
-import fret.score.Bar;
 import fret.score.Head;
 import fret.score.LineBuilder;
 import fret.score.ResolvedPassage;
@@ -12,7 +11,6 @@ import fret.score.Score;
 import fret.score.Signs;
 import fret.score.Slice;
 import fret.score.SoundingNote;
-import fret.score.TimeSignature;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -88,9 +86,7 @@ final class KeptFingers {
 
   private Score written(int note, int back) {
     SoundingNote kept = passage.notes().get(note);
-    Bar bar = passage.score().bar(kept.key().barIndex());
-    LineBuilder line =
-        new LineBuilder(TimeSignature.COMMON_TIME, bar.key(), bar.clefAt(bar.start()));
+    LineBuilder line = LineBuilder.about(passage.score(), kept.key());
     for (int time = 0; time < 2; time++) {
       line.add(KEPT, heads(List.of(note)), Signs.PLAIN);
       for (int s = kept.slice() + 1; s < back; s++) {

@@ -11,7 +11,6 @@ import fret.mark.Place;
 import fret.pitch.Pitch;
 import fret.player.HandModel;
 import fret.player.Placement;
-import fret.score.Bar;
 import fret.score.Event;
 import fret.score.Head;
 import fret.score.LineBuilder;
@@ -21,7 +20,6 @@ import fret.score.ResolvedPassage;
 import fret.score.Score;
 import fret.score.Signs;
 import fret.score.SoundingNote;
-import fret.score.TimeSignature;
 import fret.score.WrittenOut;
 import fret.sound.Performance;
 import fret.tempo.TempoMap;
@@ -134,15 +132,14 @@ public final class Ornaments {
       return List.of();
     }
     List<Score> parts = new ArrayList<>();
-    Bar bar = s.resolved().score().bar(n.key().barIndex());
     List<Pitch> turn = printedTurn(s.resolved(), note);
     SoundingNote played = turn.isEmpty() ? n : n.ornamented(Signs.Ornament.TRILL_WITH_TERMINATION);
     if (n.trill()) {
       for (int pulses : PULSES) {
-        parts.add(inPulses(s, main.get(), n, bar, pulses, turn));
+        parts.add(inPulses(s, main.get(), n, pulses, turn));
       }
     }
-    measured(s, main.get(), played, bar, turn).ifPresent(parts::add);
+    measured(s, main.get(), played, turn).ifPresent(parts::add);
     return parts;
   }
 
@@ -162,13 +159,13 @@ public final class Ornaments {
 
   /** Four beats of a trill, so many notes in each, its printed turn, the main note at its end. */
   private static Score inPulses(
-      Session s, NoteFinger main, SoundingNote n, Bar bar, int pulses, List<Pitch> turn) {
+      Session s, NoteFinger main, SoundingNote n, int pulses, List<Pitch> turn) {
     Fraction beat = Fraction.of(1, 4);
     int count = 4 * pulses;
     int first = form(s, n).start() == OrnamentForm.Start.MAIN ? 0 : 1;
     Pitch upper = WrittenOut.above(s.resolved(), n);
     int turns = count - (first == 0 ? 1 : 2);
-    LineBuilder line = line(bar);
+    LineBuilder line = LineBuilder.about(s.resolved().score(), n.key());
     for (int i = 0; i < count; i++) {
       int inTurn = i - turns; // It is come into from the main note, which may be its last too.
       boolean trilled = turn.isEmpty() || inTurn < 0;
@@ -211,10 +208,6 @@ public final class Ornaments {
         signs.withTuplet(triplet));
   }
 
-  private static LineBuilder line(Bar bar) {
-    return new LineBuilder(TimeSignature.COMMON_TIME, bar.key(), bar.clefAt(bar.start()));
-  }
-
   private static Signs slurred(boolean starts, boolean stops) {
     return Signs.PLAIN.withSlurs(starts ? List.of(1) : List.of(), stops ? List.of(1) : List.of());
   }
@@ -227,7 +220,7 @@ public final class Ornaments {
 
   /** The ornament in the value that comes nearest to its speed, within the time of its note. */
   private static Optional<Score> measured(
-      Session s, NoteFinger main, SoundingNote n, Bar bar, List<Pitch> turn) {
+      Session s, NoteFinger main, SoundingNote n, List<Pitch> turn) {
     OrnamentForm form = form(s, n);
     double whole = seconds(s, n) / n.duration().doubleValue();
     Fraction value = Fraction.of(1, 8);
@@ -249,7 +242,7 @@ public final class Ornaments {
     Fraction time = value.multiply(count);
     Optional<WrittenOut> out =
         WrittenOut.of(s.resolved(), n.lasting(time), form, count / form.perSecond());
-    LineBuilder line = line(bar);
+    LineBuilder line = LineBuilder.about(s.resolved().score(), n.key());
     Fraction left = time;
     List<WrittenOut.Tone> tones = out.map(WrittenOut::tones).orElse(List.of());
     for (int i = 0; i < tones.size() && left.signum() > 0; i++) {

@@ -8,14 +8,12 @@ import fret.harmony.Harmony;
 import fret.intonation.Check;
 import fret.intonation.Tuned;
 import fret.pitch.Pitch;
-import fret.score.Bar;
 import fret.score.Head;
 import fret.score.LineBuilder;
 import fret.score.ResolvedPassage;
 import fret.score.Score;
 import fret.score.Signs;
 import fret.score.Slice;
-import fret.score.TimeSignature;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -61,9 +59,8 @@ final class TuningDrills {
     if (notes.isEmpty()) {
       return Optional.empty();
     }
-    Bar bar = passage.score().bar(passage.notes().get(notes.get(0)).key().barIndex());
     LineBuilder line =
-        new LineBuilder(TimeSignature.COMMON_TIME, bar.key(), bar.clefAt(bar.start()));
+        LineBuilder.about(passage.score(), passage.notes().get(notes.get(0)).key());
     int made =
         switch (kind) {
           case CHECKS -> checks(notes, line);
@@ -90,9 +87,8 @@ final class TuningDrills {
     if (open.isEmpty()) {
       return Optional.empty();
     }
-    Bar bar = passage.score().bar(passage.notes().get(shift.fromNote()).key().barIndex());
     LineBuilder line =
-        new LineBuilder(TimeSignature.COMMON_TIME, bar.key(), bar.clefAt(bar.start()));
+        LineBuilder.about(passage.score(), passage.notes().get(shift.fromNote()).key());
     Head from = written(shift.fromNote());
     Head to = written(shift.toNote());
     Head against = written(open.get().against(), "0");

@@ -2,6 +2,7 @@ package fret.session;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import fret.drill.BowDrillKind;
 import fret.drill.Chunk;
 import fret.drill.Drill;
 import fret.drill.DrillKind;
@@ -14,6 +15,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.apache.commons.numbers.fraction.Fraction;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -40,6 +42,14 @@ class DrillLawsTest {
           DrillKind.FOCUS_BOW,
           DrillKind.FOCUS_RELEASE);
 
+  /** Exercises of the key: they are of no bar. */
+  private static final Set<DrillKind> SCALES =
+      EnumSet.of(
+          DrillKind.DYNAMICS_SCALE,
+          DrillKind.SCALE_ON_DRONE,
+          DrillKind.INTERVALS,
+          DrillKind.TENTHS);
+
   @ParameterizedTest
   @ValueSource(ints = {3, 14, 15, 92, 65, 35})
   void barsAreFullAndNothingOverlaps(int seed) {
@@ -54,6 +64,39 @@ class DrillLawsTest {
             d -> d.parts().forEach(p -> full(p, kind, c.id() + " " + kind + " seed " + seed)));
       }
     }
+  }
+
+  /** The bars of a drill have the numbers of the bars that its notes are from. */
+  @ParameterizedTest
+  @ValueSource(ints = {7, 21, 28})
+  void barsKeepTheirNumbers(int seed) {
+    Score page = SectionsOfPartTest.part(new Random(seed), 18);
+    Session s = SectionsOfPartTest.session(page);
+    DrillBook book = new DrillBook(s);
+    for (Chunk c : Learning.chunks(s)) {
+      Set<String> numbers =
+          page.bars().stream()
+              .filter(b -> b.end().compareTo(c.fromOnset()) > 0)
+              .filter(b -> b.start().compareTo(c.toOnset()) < 0)
+              .map(Bar::number)
+              .collect(Collectors.toSet());
+      for (DrillKind kind : DrillKind.values()) {
+        if (kind.of() == DrillKind.Of.PASSAGE || SCALES.contains(kind)) {
+          continue;
+        }
+        book.of(c, kind)
+            .ifPresent(d -> assertThat(numbers(d)).as("%s %s", kind, c.id()).isSubsetOf(numbers));
+      }
+      for (BowDrillKind kind : BowDrillKind.values()) {
+        BowSpots.made(s, c, kind)
+            .map(score -> new Drill(DrillKind.BOW, List.of(score)))
+            .ifPresent(d -> assertThat(numbers(d)).as("%s %s", kind, c.id()).isSubsetOf(numbers));
+      }
+    }
+  }
+
+  private static List<String> numbers(Drill drill) {
+    return drill.whole().bars().stream().map(Bar::number).distinct().toList();
   }
 
   private static void full(Score part, DrillKind kind, String where) {
