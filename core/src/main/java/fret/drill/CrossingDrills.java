@@ -90,7 +90,7 @@ final class CrossingDrills {
       int by = low - pair.get(1);
       for (int m : moments) {
         List<Integer> moved = source.strings(m).stream().map(s -> s + by).toList();
-        source.add(source.length(m), source.open(moved), source.signs(m));
+        source.add(source.length(m), source.open(moved), source.signs(m, moments));
       }
       source.fillBar();
     }

@@ -112,9 +112,19 @@ final class DrillSource {
 
   /** Slur and bow mark of a moment within its stroke, as far as that lies inside. */
   Signs signs(int moment) {
+    return signs(moment, moments());
+  }
+
+  /**
+   * The same where some moments are left out.
+   *
+   * @param among those that are played, in order, with {@code moment} among them
+   */
+  Signs signs(int moment, List<Integer> among) {
     Stroke s = bowing.strokeAt(moment).orElseThrow();
-    int first = Math.max(from, s.fromMoment());
-    int last = Math.min(to, s.toMoment());
+    List<Integer> together = among.stream().filter(s::has).toList();
+    int first = together.get(0);
+    int last = together.get(together.size() - 1);
     boolean starts = moment == first && last > first;
     boolean stops = moment == last && last > first;
     Signs signs =

@@ -14,6 +14,7 @@ import org.apache.commons.numbers.fraction.Fraction;
  */
 public final class LineBuilder {
   private final TimeSignature time;
+  private final TupletGroup tuplet = new TupletGroup();
   private String number = "";
   private String nextNumber = "";
   private final List<Bar> bars = new ArrayList<>();
@@ -95,25 +96,27 @@ public final class LineBuilder {
     return add(length, List.of(pitches).stream().map(Head::of).toList(), Signs.PLAIN);
   }
 
-  /** Adds heads with their signs. Where the length needs several values or bars, they are tied. */
+  /**
+   * Adds heads with their signs. Where the length needs several values or bars, they are tied; one
+   * of thirds, fifths or sevenths is written in a tuplet, which rests fill up where the next note
+   * does not.
+   */
   public LineBuilder add(Fraction length, List<Head> heads, Signs signs) {
     if (heads.isEmpty()) {
       return rest(length);
     }
+    if (TupletGroup.isPlain(length)) {
+      endTuplet();
+    }
     Fraction left = length;
     boolean first = true;
     while (left.signum() > 0) {
-      Fraction room = room();
-      Fraction piece = largestValue(fret.base.Fractions.min(left, room));
+      Fraction piece = largestValue(fret.base.Fractions.min(left, room()));
       left = left.subtract(piece);
       boolean tiedFrom = !first;
       boolean tiedOn = left.signum() > 0;
-      NoteValue value = NoteValue.ofLength(piece).orElse(new NoteValue(256, 0));
       List<Head> tied = heads.stream().map(h -> h.withTies(tiedOn, tiedFrom)).toList();
-      events.add(
-          new Event(
-              "1", at, piece, value, tied, Event.Grace.NONE, false, first ? signs : Signs.PLAIN));
-      at = at.add(piece);
+      append(piece, tied, first ? signs : Signs.PLAIN);
       first = false;
       if (room().signum() == 0) {
         closeBar();
@@ -122,10 +125,45 @@ public final class LineBuilder {
     return this;
   }
 
+  private void append(Fraction length, List<Head> heads, Signs signs) {
+    NoteValue value =
+        NoteValue.ofLength(TupletGroup.written(length)).orElse(new NoteValue(256, 0));
+    Signs in = signs.withTuplet(tuplet.take(place(), length));
+    events.add(new Event("1", at, length, value, heads, Event.Grace.NONE, false, in));
+    at = at.add(length);
+  }
+
+  /** Rests for what an open tuplet lacks. */
+  private void endTuplet() {
+    silence(fret.base.Fractions.min(tuplet.missing(place()), room()));
+  }
+
+  /** Rests within a tuplet. */
+  private void silence(Fraction length) {
+    Fraction left = length;
+    while (left.signum() > 0) {
+      Fraction piece = largestValue(left);
+      append(piece, List.of(), Signs.PLAIN);
+      left = left.subtract(piece);
+    }
+    if (length.signum() > 0 && room().signum() == 0) {
+      closeBar();
+    }
+  }
+
   private LineBuilder rest(Fraction length) {
     Fraction left = length;
     while (left.signum() > 0) {
       Fraction here = fret.base.Fractions.min(left, room());
+      boolean within = !TupletGroup.isPlain(place());
+      if (within || !TupletGroup.isPlain(here)) {
+        Fraction missing = tuplet.missing(place());
+        boolean fills = missing.signum() > 0 && missing.compareTo(here) < 0;
+        Fraction piece = fills ? missing : here;
+        silence(piece);
+        left = left.subtract(piece);
+        continue;
+      }
       for (Fraction piece : new RestValues(time).between(place(), place().add(here))) {
         boolean wholeBar = piece.equals(time.barLength()) && place().signum() == 0;
         NoteValue whole = new NoteValue(1, 0);
@@ -152,6 +190,7 @@ public final class LineBuilder {
     if (!whole) {
       return add(like.duration(), like.heads(), like.signs());
     }
+    tuplet.take(place(), like.duration());
     events.add(
         new Event(
             "1",
@@ -218,19 +257,20 @@ public final class LineBuilder {
   }
 
   private static Fraction largestValue(Fraction length) {
-    if (NoteValue.ofLength(length).isPresent()) {
+    Fraction written = TupletGroup.written(length);
+    if (NoteValue.ofLength(written).isPresent()) {
       return length;
     }
     Fraction best = Fraction.of(1, 256);
     for (int denominator = 1; denominator <= 256; denominator *= 2) {
       for (int dots = 1; dots >= 0; dots--) {
         Fraction value = new NoteValue(denominator, dots).length();
-        if (value.compareTo(length) <= 0 && value.compareTo(best) > 0) {
+        if (value.compareTo(written) <= 0 && value.compareTo(best) > 0) {
           best = value;
         }
       }
     }
-    return fret.base.Fractions.min(best, length);
+    return fret.base.Fractions.min(TupletGroup.sounding(best, length), length);
   }
 
   private void closeBar() {
