@@ -28,6 +28,7 @@ import fret.score.Bar;
 import fret.score.Event;
 import fret.score.ResolvedPassage;
 import fret.score.Score;
+import fret.score.Signs;
 import fret.score.Slice;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -52,6 +53,7 @@ public final class DrillBook {
   private final Session session;
   private final Set<Integer> sparse;
   private Score page;
+  private Score bowed;
   private Score everyDigit;
   private TuningDrills ear;
 
@@ -165,19 +167,39 @@ public final class DrillBook {
     return Drills.of(OneLine.of(fingered(chunk), chunk.way()), chunk, kind);
   }
 
-  /** The part with the digits that a page needs, and one on the chunk's first note. */
+  /**
+   * The part with the digits and the planned bow that a player needs, both on the chunk's first
+   * note: slow work is done with the bow of the target.
+   */
   private Score fingered(Chunk chunk) {
-    List<Bar> bars = new ArrayList<>(page().bars());
-    Bar all = everyDigit().barAt(chunk.fromOnset());
+    bowed = bowed == null ? session.fingeredAndBowed(sparse::contains) : bowed;
+    List<Bar> bars = new ArrayList<>(bowed.bars());
+    Fraction onset = chunk.from().onset(); // An entry begins with the bar that is counted.
+    Bar all = everyDigit().barAt(onset);
     int at = all.index() - bars.get(0).index();
     Bar bar = bars.get(at);
     List<Event> events = new ArrayList<>();
     for (int i = 0; i < bar.events().size(); i++) {
-      boolean first = bar.events().get(i).onset().equals(chunk.fromOnset());
-      events.add((first ? all : bar).events().get(i));
+      boolean first = bar.events().get(i).onset().equals(onset);
+      events.add(first ? begun(bar.events().get(i), all.events().get(i)) : bar.events().get(i));
     }
     bars.set(at, bar.withEvents(events));
-    return page().withBars(bars);
+    return bowed.withBars(bars);
+  }
+
+  /** The first event of a chunk, with its digits and its bow. */
+  private Event begun(Event bowed, Event digits) {
+    Signs signs = bowed.signs();
+    if (signs.bow() == Signs.Bow.NONE && !bowed.isGrace() && !bowed.isRest()) {
+      signs =
+          session.resolved().slices().stream()
+              .filter(x -> x.onset().equals(bowed.onset()) && x.grace() == 0)
+              .flatMap(x -> session.bowing().strokeAt(x.index()).stream())
+              .findFirst()
+              .map(stroke -> bowed.signs().withBow(stroke.down() ? Signs.Bow.DOWN : Signs.Bow.UP))
+              .orElse(signs);
+    }
+    return bowed.withHeads(digits.heads()).withSigns(signs);
   }
 
   /** Written once: a book makes many drills of one page. */

@@ -438,13 +438,22 @@ public record Session(
    * it carry the fingering of the target tempo.
    */
   public Score fingered(IntPredicate shown) {
+    return fingered(shown, score());
+  }
+
+  /** The page as it is to be practised: with the bow that is planned, its slurs and its marks. */
+  Score fingeredAndBowed(IntPredicate shown) {
+    return fingered(shown, arm().page().score());
+  }
+
+  private Score fingered(IntPredicate shown, Score page) {
     Map<NoteKey, NoteFinger> places = new HashMap<>();
     for (int i = 0; i < resolved().notes().size(); i++) {
       if (shown.test(i) && fingering().notes().get(i).isPresent()) {
         places.put(resolved().notes().get(i).key(), fingering().notes().get(i).get());
       }
     }
-    return score().withEach((bar, e) -> printed(bar, e, places));
+    return page.withEach((bar, e) -> printed(bar, e, places));
   }
 
   private static Event printed(Bar bar, Event e, Map<NoteKey, NoteFinger> places) {

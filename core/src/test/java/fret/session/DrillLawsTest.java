@@ -9,6 +9,7 @@ import fret.drill.DrillKind;
 import fret.score.Bar;
 import fret.score.Event;
 import fret.score.Score;
+import fret.score.Signs;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
@@ -116,6 +117,26 @@ class DrillLawsTest {
         assertThat(e.value().dots()).as("dots in %s", where).isLessThan(2);
       }
       assertThat(at).as("the end of bar %s of %s", b.number(), where).isEqualTo(b.end());
+    }
+  }
+
+  /** What is slow is practised with the bow of the target, from the first note on. */
+  @ParameterizedTest
+  @ValueSource(ints = {11, 12})
+  void aChunkBeginsWithThePlannedBow(int seed) {
+    Session s = SectionsOfPartTest.session(SectionsOfPartTest.part(new Random(seed), 18));
+    DrillBook book = new DrillBook(s);
+    for (Chunk c : Learning.chunks(s)) {
+      Event first =
+          book.of(c, DrillKind.STRAIGHT).orElseThrow().parts().get(0).events().stream()
+              .filter(e -> !e.isRest())
+              .findFirst()
+              .orElseThrow();
+      int slice = s.resolved().notes().get(s.resolved().indexOf(c.from()).orElseThrow()).slice();
+      boolean down = s.bowing().strokeAt(slice).orElseThrow().down();
+      assertThat(first.signs().bow())
+          .as(c.id())
+          .isEqualTo(down ? Signs.Bow.DOWN : Signs.Bow.UP);
     }
   }
 

@@ -6,6 +6,7 @@ import fret.base.Said;
 import fret.drill.Approach;
 import fret.drill.Drill;
 import fret.drill.DrillKind;
+import fret.drill.DrillTempo;
 import fret.engraving.FingerText;
 import fret.journal.Breakage;
 import fret.journal.JournalEntry;
@@ -14,6 +15,7 @@ import fret.plan.Gate;
 import fret.score.LoudnessLine;
 import fret.score.ResolvedPassage;
 import fret.score.Resolver;
+import fret.score.Direction;
 import fret.score.Score;
 import fret.score.Slice;
 import fret.session.BounceSwitch;
@@ -64,6 +66,12 @@ public final class Stand {
     this.studio = studio;
     this.now = now;
     this.tryStarted = now.get();
+    gate.addListener(
+        (o, was, is) -> {
+          if (was != null && is != null && !was.level().equals(is.level())) {
+            showTempo();
+          }
+        });
   }
 
   /** What is on the stand; null for nothing. */
@@ -123,8 +131,29 @@ public final class Stand {
   }
 
   private void showPart() {
-    Drill d = stand.get().drill();
-    notation.set(Resolver.resolve(d.parts().get(part.get())));
+    Score score = stand.get().drill().parts().get(part.get());
+    notation.set(Resolver.resolve(score));
+    showTempo();
+  }
+
+  /** Tempos that are printed over the notes are those of the level, not of the page. */
+  private void showTempo() {
+    if (stand.get() == null || gate.get() == null || stand.get().passageId() != shownId()) {
+      return;
+    }
+    Score score = stand.get().drill().parts().get(part.get());
+    boolean printed =
+        score.bars().stream()
+            .flatMap(b -> b.directions().stream())
+            .anyMatch(d -> d.kind() == Direction.Kind.TEMPO);
+    double share = gate.get().perMinute() / stand.get().ladder().target();
+    begins()
+        .filter(t -> printed)
+        .ifPresent(t -> notation.set(Resolver.resolve(DrillTempo.at(score, t, share))));
+  }
+
+  private long shownId() {
+    return studio.shown() == null ? -1 : studio.shown().passage().id();
   }
 
   void clear() {
