@@ -4,6 +4,7 @@ import fret.score.Score;
 import fret.tempo.Tempo;
 import java.util.List;
 import java.util.Objects;
+import java.util.function.UnaryOperator;
 
 /**
  * A drill as notation.
@@ -24,6 +25,16 @@ public record Drill(DrillKind kind, List<Score> parts) {
     return parts.stream()
         .map(p -> p.end().subtract(p.bars().get(0).start()).doubleValue())
         .toList();
+  }
+
+  /**
+   * With other titles over its parts.
+   *
+   * @param title from the one that a part has, which may be empty
+   */
+  public Drill titled(UnaryOperator<String> title) {
+    return new Drill(
+        kind, parts.stream().map(p -> p.withTitle(title.apply(p.title()))).toList());
   }
 
   /** With the tempo over it at which it is played, see {@link DrillTempo}. */

@@ -24,13 +24,15 @@ public final class ShiftDrill {
    *
    * @param oldFinger whether the finger that leaves guides the hand; else the one that arrives
    * @param late whether the slide belongs to the new bow; else to the old one
-   * @param slideBeats beats that the slow slide is counted over, 1 to 4
+   * @param slideBeats beats that the slow slide is counted over, 1 to 8
    */
   public record Manner(boolean oldFinger, boolean late, int slideBeats) {
     public static final Manner USUAL = new Manner(true, false, 2);
 
+    private static final int MOST_BEATS = 8;
+
     public Manner {
-      if (slideBeats < 1 || slideBeats > 4) {
+      if (slideBeats < 1 || slideBeats > MOST_BEATS) {
         throw new IllegalArgumentException("a slide over " + slideBeats + " beats");
       }
     }

@@ -73,6 +73,10 @@ public final class DrillBook {
    * @return empty where the chunk has nothing for it
    */
   public Optional<Drill> of(Chunk chunk, DrillKind kind) {
+    return made(chunk, kind).map(d -> d.titled(t -> t.isEmpty() ? chunk.label() : t));
+  }
+
+  private Optional<Drill> made(Chunk chunk, DrillKind kind) {
     if (chunk.way() == Way.BOW) {
       return kind == DrillKind.STRAIGHT ? bowAlone(chunk) : Optional.empty();
     }

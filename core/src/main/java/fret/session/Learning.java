@@ -116,6 +116,12 @@ public record Learning(
   /** So many joins, those that give way at the lowest tempos, get more of the time. */
   private static final int WEAKEST = 5;
 
+  /** Notes a second from which on new notes are put together one by one (from memory). */
+  private static final double QUICK = 3;
+
+  /** So much harder than the usual it is done for slow ones too (from memory). */
+  private static final double HARD = 1.5;
+
   /** How much harder such a join makes its chunk (from memory). */
   private static final double WEAK_JOIN = 1.3;
 
@@ -173,6 +179,11 @@ public record Learning(
       if (weakest.stream().anyMatch(m -> isIn(s, c, m))) {
         difficulty = Math.min(2, WEAK_JOIN * difficulty);
       }
+      Approach approach = approach(s, l, byId);
+      boolean steps = perSecond(s, c) >= QUICK || difficulty >= HARD;
+      if (!steps && approach != Approach.ADD_A_NOTE) {
+        parts.remove(DrillKind.ADD_A_NOTE);
+      }
       if (parts.containsKey(DrillKind.STRAIGHT)) {
         units.add(
             new Unit(
@@ -182,11 +193,22 @@ public record Learning(
                 parts,
                 difficulty,
                 LocalDate.MIN,
-                approach(s, l, byId),
+                approach,
                 Optional.empty()));
       }
     }
     return units;
+  }
+
+  /** Notes and chords a second at the target, rests left out. */
+  private static double perSecond(Session s, Chunk c) {
+    double ms =
+        s.resolved().slices().stream()
+            .filter(x -> x.onset().compareTo(c.fromOnset()) >= 0)
+            .filter(x -> x.onset().compareTo(c.toOnset()) < 0)
+            .mapToDouble(x -> s.task().tempo().durationMs(x.onset(), x.onset().add(x.duration())))
+            .sum();
+    return ms <= 0 ? 0 : c.noteCount() * 1000 / ms;
   }
 
   private static Set<String> with(Set<String> ids, Set<String> more) {

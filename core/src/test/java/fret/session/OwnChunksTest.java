@@ -91,6 +91,21 @@ class OwnChunksTest {
         .toList();
   }
 
+  /** Eighths at quarter = 40 are read as they stand; at 120 they are put together note by note. */
+  @Test
+  void slowNotesAreNotPutTogetherOneByOne() {
+    String notes = "B4 C5 D5 E5 D5 C5 B4 A4 B4 D5 C5 E5 D5 B4 A4 B4";
+    for (double tempo : new double[] {40, 120}) {
+      Passage at = Lines.passage();
+      at = at.withSettings(at.settings().withTarget(new Tempo(Beat.QUARTER, tempo)));
+      Learning learning = Learning.of(Session.of(at, Lines.page(notes)), LadderKind.EVEN, 0);
+      boolean steps =
+          learning.sections().get(0).units().stream()
+              .anyMatch(u -> u.parts().containsKey(DrillKind.ADD_A_NOTE));
+      assertThat(steps).as("at %s", tempo).isEqualTo(tempo > 100);
+    }
+  }
+
   @Test
   void aChunkIsSplitInsideABarAndMergedAgain() {
     Session s = session(page(4), 100);

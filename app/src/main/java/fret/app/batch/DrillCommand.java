@@ -3,6 +3,7 @@ package fret.app.batch;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import fret.app.words.Sentences;
+import fret.app.words.Words;
 import fret.base.Said;
 import fret.base.UnusableInput;
 import fret.drill.BowDrillKind;
@@ -71,7 +72,10 @@ final class DrillCommand implements Callable<Integer> {
     Drill made = made(session, all).orElseThrow(() -> nothing());
     Tempo target = session.passage().settings().target();
     Tempo start = level > 0 ? target.at(level) : target;
-    Drill drill = made.at(start, start.perMinute() / target.perMinute());
+    String name = Words.drill(remedy());
+    Drill drill =
+        made.at(start, start.perMinute() / target.perMinute())
+            .titled(t -> t.isEmpty() ? name : Sentences.of("drill.titled", name, t));
     if (out != null) {
       write(drill);
     }
@@ -93,10 +97,13 @@ final class DrillCommand implements Callable<Integer> {
         options.file.toString(), Said.of("batch.no-drill", kind), Said.of("batch.no-drill.do"));
   }
 
+  private Remedy remedy() {
+    return Remedy.named(kind)
+        .orElseThrow(() -> options.usage("--kind " + kind + " is not one that --list prints"));
+  }
+
   private Optional<Drill> made(Session session, Chunk all) {
-    Remedy remedy =
-        Remedy.named(kind)
-            .orElseThrow(() -> options.usage("--kind " + kind + " is not one that --list prints"));
+    Remedy remedy = remedy();
     if (remedy.bow().isPresent()) {
       return BowSpots.made(session, all, remedy.bow().get())
           .map(score -> new Drill(DrillKind.BOW, List.of(score)));

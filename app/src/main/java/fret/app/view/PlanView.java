@@ -6,6 +6,7 @@ import fret.app.widget.ClimbLine;
 import fret.app.widget.WeeksView;
 import fret.app.words.Sentences;
 import fret.app.words.Words;
+import fret.base.Problem;
 import fret.base.Said;
 import fret.passage.Passage;
 import fret.plan.Budget;
@@ -207,7 +208,7 @@ final class PlanView extends VBox implements AreaView {
     String remedy =
         studio.plans().outlookProperty().get().remedy().map(r -> " " + Sentences.of(r)).orElse("");
     String all = p.plan().feasible() ? told : Sentences.of("plan.honestly", told + remedy);
-    advice.setText(all);
+    advice.setText((beyond() + " " + all).strip());
     PainPane.show(pain, studio);
     showLadder();
     showClimbs(p);
@@ -218,6 +219,22 @@ final class PlanView extends VBox implements AreaView {
     }
     weeks.show(drawn, studio.today());
     showDay(Math.min(day.picked(), Math.max(0, drawn.size() - 1)));
+  }
+
+  /** What no hand or bow plays at its target, the first bar told whole; empty where all is. */
+  private String beyond() {
+    List<Problem> all = studio.shown() == null ? List.of() : studio.shown().beyond();
+    if (all.isEmpty()) {
+      return "";
+    }
+    Problem first = all.get(0);
+    String more = all.size() == 1 ? "" : Sentences.of("beyond.more", all.size() - 1);
+    return String.join(
+            " ",
+            Sentences.of("plan.beyond", first.bar(), Sentences.of(first.message())),
+            more,
+            Sentences.of(first.nextStep()))
+        .replaceAll(" +", " ");
   }
 
   /** What each passage has of a day, the warm-up below and the breaks on top. */

@@ -60,7 +60,7 @@ final class ShiftPane extends Cards {
   private final StripView drill;
   private final CheckBox oldFinger = new CheckBox(Sentences.of("shift.old-finger"));
   private final CheckBox late = new CheckBox(Sentences.of("shift.slide-late"));
-  private final Spinner<Integer> beats = Parts.number(1, 4, 2, 1);
+  private final Spinner<Integer> beats = Parts.number(1, 8, 2, 1);
   private final Button otherGuide;
   private final VBox card;
   private BodyCue cueShown;
