@@ -5,6 +5,7 @@ import fret.mark.Anchor;
 import fret.mark.Place;
 import fret.score.NoteKey;
 import java.util.Objects;
+import java.util.Optional;
 import org.apache.commons.numbers.fraction.Fraction;
 
 /**
@@ -18,6 +19,7 @@ import org.apache.commons.numbers.fraction.Fraction;
  * @param why to be told
  * @param name the player's own; empty for none
  * @param way what of its notes is played
+ * @param jump the notes that follow on them where a repeat goes back; empty where it does not
  */
 public record Chunk(
     String id,
@@ -31,7 +33,16 @@ public record Chunk(
     int noteCount,
     Said why,
     String name,
-    Way way) {
+    Way way,
+    Optional<Jump> jump) {
+  /**
+   * Where playing goes on after a repeat sign.
+   *
+   * @param to excluded
+   */
+  public record Jump(Fraction from, Fraction to) {}
+
+
   /** What it is cut for. */
   public enum Kind {
     /** Some bars. */
@@ -59,8 +70,28 @@ public record Chunk(
     this(id, kind, from, to, fromBar, toBar, fromOnset, toOnset, noteCount, why, "", Way.ALL);
   }
 
+  /** A chunk of notes that stand in a row. */
+  public Chunk(
+      String id,
+      Kind kind,
+      NoteKey from,
+      NoteKey to,
+      String fromBar,
+      String toBar,
+      Fraction fromOnset,
+      Fraction toOnset,
+      int noteCount,
+      Said why,
+      String name,
+      Way way) {
+    this(
+        id, kind, from, to, fromBar, toBar, fromOnset, toOnset, noteCount, why, name, way,
+        Optional.empty());
+  }
+
   public Chunk {
     Objects.requireNonNull(name);
+    Objects.requireNonNull(jump);
     Objects.requireNonNull(way);
     Objects.requireNonNull(id);
     Objects.requireNonNull(kind);
@@ -87,18 +118,19 @@ public record Chunk(
   /** The same under another id. */
   Chunk withId(String other) {
     return new Chunk(
-        other, kind, from, to, fromBar, toBar, fromOnset, toOnset, noteCount, why, name, way);
+        other, kind, from, to, fromBar, toBar, fromOnset, toOnset, noteCount, why, name, way, jump);
   }
 
   /** The same with a name of the player's. */
   Chunk named(String other) {
     return new Chunk(
-        id, kind, from, to, fromBar, toBar, fromOnset, toOnset, noteCount, why, other, way);
+        id, kind, from, to, fromBar, toBar, fromOnset, toOnset, noteCount, why, other, way, jump);
   }
 
   /** Written length in whole notes. */
   public Fraction length() {
-    return toOnset.subtract(fromOnset);
+    Fraction then = jump.map(j -> j.to().subtract(j.from())).orElse(Fraction.ZERO);
+    return toOnset.subtract(fromOnset).add(then);
   }
 
   /** Name of it on paper. */

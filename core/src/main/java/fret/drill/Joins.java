@@ -3,11 +3,15 @@ package fret.drill;
 import fret.base.Fractions;
 import fret.base.Said;
 import fret.score.Bar;
+import fret.score.Repeats;
 import fret.score.ResolvedPassage;
 import fret.score.Slice;
 import fret.score.SoundingNote;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.stream.IntStream;
 import org.apache.commons.numbers.fraction.Fraction;
 
@@ -39,7 +43,77 @@ final class Joins {
         all.add(join(passage, a, b, from, to));
       }
     }
+    all.addAll(back(passage, chunks));
     return all;
+  }
+
+  /** Where a repeat goes back: the last notes before its sign, the first of where it begins. */
+  private static List<Chunk> back(ResolvedPassage passage, List<Chunk> chunks) {
+    List<Bar> bars = passage.score().bars();
+    List<Integer> order = Repeats.playingOrder(passage.score());
+    Map<List<Integer>, Chunk> all = new LinkedHashMap<>();
+    for (int i = 0; i + 1 < order.size(); i++) {
+      Bar end = bars.get(order.get(i));
+      Bar start = bars.get(order.get(i + 1));
+      if (order.get(i + 1) == order.get(i) + 1) {
+        continue;
+      }
+      List<Integer> tail = slicesOf(passage, end);
+      List<Integer> head = slicesOf(passage, start);
+      if (tail.isEmpty() || head.isEmpty()) {
+        continue;
+      }
+      int last = tail.get(tail.size() - 1);
+      int first = head.get(0);
+      Optional<Chunk> a = holding(passage, chunks, last);
+      Optional<Chunk> b = holding(passage, chunks, first);
+      boolean parted = passage.slices().get(last).restAfter().compareTo(PARTED) >= 0;
+      if (a.isPresent() && b.isPresent() && !parted) {
+        int from = Math.max(slice(passage, a.get(), true), last - NOTES + 1);
+        int to = Math.min(slice(passage, b.get(), false), first + NOTES - 1);
+        all.putIfAbsent(
+            List.of(end.index(), start.index()), back(passage, from, last, first, to));
+      }
+    }
+    return List.copyOf(all.values());
+  }
+
+  private static List<Integer> slicesOf(ResolvedPassage passage, Bar bar) {
+    return passage.slices().stream()
+        .filter(s -> s.grace() == 0 && !s.starting().isEmpty())
+        .map(Slice::index)
+        .filter(s -> note(passage, s).key().barIndex() == bar.index())
+        .toList();
+  }
+
+  private static Optional<Chunk> holding(ResolvedPassage passage, List<Chunk> chunks, int slice) {
+    return chunks.stream()
+        .filter(c -> slice(passage, c, true) <= slice && slice(passage, c, false) >= slice)
+        .findFirst();
+  }
+
+  private static Chunk back(ResolvedPassage passage, int from, int last, int first, int to) {
+    SoundingNote goes = note(passage, last);
+    SoundingNote comes = note(passage, first);
+    return new Chunk(
+        "join-" + goes.bar() + "-" + comes.bar(),
+        Chunk.Kind.JOIN,
+        note(passage, from).key(),
+        goes.key(),
+        note(passage, from).bar(),
+        comes.bar(),
+        passage.slices().get(from).onset(),
+        end(passage, last),
+        last - from + 1 + to - first + 1,
+        Said.of("chunk.join", comes.bar()),
+        "",
+        Way.ALL,
+        Optional.of(new Chunk.Jump(passage.slices().get(first).onset(), end(passage, to))));
+  }
+
+  private static Fraction end(ResolvedPassage passage, int slice) {
+    Slice s = passage.slices().get(slice);
+    return s.onset().add(Fractions.max(s.duration(), Fraction.of(1, 64)));
   }
 
   /** Whether the one note is ever followed by the other: not from a first ending into a second. */
@@ -59,7 +133,6 @@ final class Joins {
             ? passage.score().bar(bar.index() - 1).start()
             : bar.start();
     Fraction free = before.onset().add(before.duration());
-    Slice last = passage.slices().get(to);
     return new Chunk(
         "entry-" + b.fromBar(),
         Chunk.Kind.JOIN,
@@ -68,7 +141,7 @@ final class Joins {
         note(passage, first).bar(),
         note(passage, to).bar(),
         Fractions.max(counted, free),
-        last.onset().add(Fractions.max(last.duration(), Fraction.of(1, 64))),
+        end(passage, to),
         to - first + 1,
         Said.of("chunk.entry", b.fromBar()));
   }
@@ -79,7 +152,6 @@ final class Joins {
   }
 
   private static Chunk join(ResolvedPassage passage, Chunk a, Chunk b, int from, int to) {
-    Slice last = passage.slices().get(to);
     SoundingNote first = note(passage, from);
     return new Chunk(
         "join-" + a.toBar() + "-" + b.fromBar(),
@@ -89,7 +161,7 @@ final class Joins {
         first.bar(),
         note(passage, to).bar(),
         passage.slices().get(from).onset(),
-        last.onset().add(Fractions.max(last.duration(), Fraction.of(1, 64))),
+        end(passage, to),
         to - from + 1,
         Said.of("chunk.join", b.fromBar()));
   }
