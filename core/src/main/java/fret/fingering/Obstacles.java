@@ -3,6 +3,7 @@ package fret.fingering;
 import fret.base.Problem;
 import fret.base.Said;
 import fret.instrument.Instrument;
+import fret.instrument.Tuning;
 import fret.score.ResolvedPassage;
 import fret.score.Slice;
 import fret.score.SoundingNote;
@@ -61,7 +62,9 @@ final class Obstacles {
                 n.pitch(),
                 instrument.type().displayName(),
                 instrument.open(instrument.stringCount())),
-            Said.of("obstacle.low.do"));
+            Tuning.reaching(instrument.type(), n.pitch()).isEmpty()
+                ? Said.of("obstacle.low.do")
+                : Said.of("obstacle.low.strings"));
       }
       if (n.pitch().midi() > instrument.open(1).midi() + instrument.highestSemitone()) {
         return Problem.atBar(

@@ -65,6 +65,24 @@ public record Tuning(String name, List<Pitch> strings, int extension, boolean pa
     };
   }
 
+  /**
+   * The choices with the usual strings and more below them that reach a note, where the usual ones
+   * do not; a part under the lowest string is written for one of them.
+   */
+  public static List<Tuning> reaching(InstrumentType type, Pitch lowest) {
+    Tuning usual = usual(type);
+    return usual.lowest() <= lowest.midi()
+        ? List.of()
+        : choices(type).stream()
+            .filter(t -> t.lowest() <= lowest.midi() && !t.partFollows())
+            .filter(t -> t.strings().subList(0, usual.strings().size()).equals(usual.strings()))
+            .toList();
+  }
+
+  private int lowest() {
+    return strings.get(strings.size() - 1).midi() - extension;
+  }
+
   private static Tuning plain(String name, String strings) {
     return new Tuning(name, pitches(strings), 0, false);
   }

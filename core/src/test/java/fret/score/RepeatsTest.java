@@ -75,10 +75,27 @@ class RepeatsTest {
             Signs.PLAIN);
     Score two =
         plain.withBars(List.of(first.withEvents(List.of(upper, lower)), plain.bars().get(1)));
-    assertThat(Divided.barsWithTwoVoices(two)).containsExactly("1");
+    assertThat(Divided.bars(two)).containsExactly("1");
     assertThat(pitches(Divided.UPPER.of(two))).isEqualTo("C5 D5");
     assertThat(pitches(Divided.LOWER.of(two))).isEqualTo("A4 D5");
     assertThat(pitches(Divided.DOUBLE_STOPS.of(two))).isEqualTo("A4 C5 D5");
+  }
+
+  /** Chords under "div." are two players; what comes after "unis." is one again. */
+  @Test
+  void chordsUnderTheWordAreTwoPlayers() {
+    LineBuilder line = new LineBuilder(TimeSignature.of(2, 4), KeySignature.NONE, Clef.TREBLE);
+    line.add(Fraction.of(1, 4), Pitch.parse("D4"), Pitch.parse("B4"));
+    line.say(Direction.Kind.WORDS, "div.");
+    line.add(Fraction.of(1, 4), Pitch.parse("C5"), Pitch.parse("E5"));
+    line.add(Fraction.of(1, 4), Pitch.parse("D5"), Pitch.parse("F5"));
+    line.say(Direction.Kind.WORDS, "unis.");
+    line.add(Fraction.of(1, 4), Pitch.parse("D4"), Pitch.parse("B4"));
+    Score page = line.build("divided", Interval.UNISON);
+    assertThat(Divided.bars(page)).containsExactly("1", "2");
+    assertThat(pitches(Divided.UNDECIDED.of(page))).isEqualTo("D4 B4 E5 F5 D4 B4");
+    assertThat(pitches(Divided.LOWER.of(page))).isEqualTo("D4 B4 C5 D5 D4 B4");
+    assertThat(pitches(Divided.DOUBLE_STOPS.of(page))).isEqualTo("D4 B4 C5 E5 D5 F5 D4 B4");
   }
 
   private static String pitches(Score score) {

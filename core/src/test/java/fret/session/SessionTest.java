@@ -391,7 +391,7 @@ class SessionTest {
                           return b.withEvents(all);
                         })
                     .toList());
-    assertThat(Divided.barsWithTwoVoices(two)).containsExactly("1", "2");
+    assertThat(Divided.bars(two)).containsExactly("1", "2");
     assertThat(Divided.UPPER.of(two).events()).hasSize(12).allMatch(e -> e.voice().equals("1"));
     assertThat(Divided.LOWER.of(two).events()).hasSize(12).allMatch(e -> e.voice().equals("2"));
     assertThat(Divided.DOUBLE_STOPS.of(two).events()).hasSize(24);

@@ -8,6 +8,7 @@ import fret.bowing.BowSetup;
 import fret.format.musicxml.MusicXmlFile;
 import fret.format.part.PartFiles;
 import fret.instrument.InstrumentType;
+import fret.instrument.Tuning;
 import fret.intonation.Temperament;
 import fret.mark.Marks;
 import fret.passage.Layers;
@@ -20,6 +21,7 @@ import fret.player.Hand;
 import fret.player.HandSize;
 import fret.player.Preset;
 import fret.player.School;
+import fret.score.Divided;
 import fret.score.Score;
 import fret.session.NewPassage;
 import fret.session.Session;
@@ -92,6 +94,20 @@ final class PartOptions {
       names = "--creeps",
       description = "the hand may go by a semitone or two with a finger kept down")
   boolean creeps;
+
+  @Option(
+      names = "--strung",
+      defaultValue = "",
+      description =
+          "a tuning of the instrument by its name, as \"extension to C\", or open strings from the"
+              + " highest, as G2,D2,A1,E1,B0; default: the usual ones")
+  String strings = "";
+
+  @Option(
+      names = "--line",
+      defaultValue = "",
+      description = "of a divided part: upper, lower or double-stops")
+  String line = "";
 
   @Option(names = "--json", description = "print JSON")
   boolean json;
@@ -186,7 +202,11 @@ final class PartOptions {
   /** The same with a preset of the left hand and a bow. */
   Session session(Outcome<Score> read, Preset preset, BowSetup bow) {
     perMinute.ifPresent(this::check);
-    Setup setup = Setup.usual(type()).withPreset(preset.id()).withHand(hand(), school());
+    Setup setup =
+        Setup.usual(type())
+            .withStrings(tuning(), 0, 440)
+            .withPreset(preset.id())
+            .withHand(hand(), school());
     Passage made =
         NewPassage.with(
             NewPassage.of(file.toString(), partName, read.value(), reading(read), setup),
@@ -224,9 +244,35 @@ final class PartOptions {
     }
   }
 
+  private Tuning tuning() {
+    List<Tuning> known = Tuning.choices(type());
+    if (strings.isEmpty()) {
+      return known.get(0);
+    }
+    Optional<Tuning> named = known.stream().filter(t -> t.name().equals(strings)).findFirst();
+    try {
+      return named.orElseGet(() -> Tuning.parse(strings, false));
+    } catch (IllegalArgumentException e) {
+      String names = known.stream().map(Tuning::name).collect(Collectors.joining("; "));
+      throw usage("--strung " + strings + " is none of " + names);
+    }
+  }
+
+  private Divided divided() {
+    if (line.isEmpty()) {
+      return Divided.UNDECIDED;
+    }
+    String wanted = line.toUpperCase(Locale.ROOT).replace('-', '_');
+    return List.of(Divided.UPPER, Divided.LOWER, Divided.DOUBLE_STOPS).stream()
+        .filter(d -> d.name().equals(wanted))
+        .findFirst()
+        .orElseThrow(() -> usage("--line " + line + " is none of upper, lower, double-stops"));
+  }
+
   private Reading reading(Outcome<Score> read) {
+    Reading plain = Reading.PLAIN.withDivided(divided());
     if (bars.isEmpty()) {
-      return Reading.PLAIN;
+      return plain;
     }
     String[] ends = bars.split("-", 2);
     String from = ends[0].trim();
@@ -236,7 +282,7 @@ final class PartOptions {
     } catch (IllegalArgumentException e) {
       throw usage("--bars " + bars + ": " + e.getMessage());
     }
-    return Reading.PLAIN.withBars(from, to);
+    return plain.withBars(from, to);
   }
 
   InstrumentType type() {

@@ -4,9 +4,7 @@ import fret.app.viewmodel.Proofing;
 import fret.app.viewmodel.Studio;
 import fret.app.words.Sentences;
 import fret.base.Problem;
-import fret.base.Said;
 import fret.proof.Finding;
-import fret.score.Divided;
 import fret.session.Session;
 import java.util.ArrayList;
 import java.util.List;
@@ -21,71 +19,24 @@ final class NoticedPane extends VBox {
   private static final int MOST_SHOWN = 12;
 
   private final Studio studio;
-  private final HBox question = Parts.row(10);
+  private final PageQuestions questions;
   private final VBox problems = new VBox(6);
 
-  NoticedPane(Studio studio) {
+  NoticedPane(Studio studio, Runnable tempos) {
     super(8);
     this.studio = studio;
-    question.getStyleClass().add("question");
-    question.setId("divided-question");
-    getChildren().addAll(question, Parts.scroll(problems));
+    questions = new PageQuestions(studio, tempos);
+    getChildren().addAll(Parts.scroll(new VBox(8, questions, problems)));
   }
 
   /** Asks what is to be asked of a page. */
   void show(Session b) {
-    showQuestion(b.passage().settings().reading().divided());
+    questions.show(b);
   }
 
-  /** Whether there is a question on show. */
+  /** Whether something is asked that nobody has answered. */
   boolean isAsking() {
-    return question.isVisible();
-  }
-
-  /** Two voices on the stave: asked once, remembered, changeable. */
-  private void showQuestion(Divided now) {
-    List<String> bars = Divided.barsWithTwoVoices(studio.session().page());
-    boolean any = !bars.isEmpty();
-    question.setVisible(any);
-    question.setManaged(any);
-    question.getChildren().clear();
-    if (!any) {
-      return;
-    }
-    String where =
-        bars.size() == 1
-            ? Sentences.of("noticed.voices.bar", bars.get(0))
-            : Sentences.of("noticed.voices.bars", bars.size());
-    String asked =
-        switch (now) {
-          case UNDECIDED -> Sentences.of("noticed.voices.UNDECIDED", where);
-          case DOUBLE_STOPS -> Sentences.of("noticed.voices.DOUBLE_STOPS", where);
-          case UPPER -> Sentences.of("noticed.voices.UPPER", where);
-          case LOWER -> Sentences.of("noticed.voices.LOWER", where);
-        };
-    question.getChildren().add(Parts.line(asked, now == Divided.UNDECIDED ? "strong" : "quiet"));
-    question
-        .getChildren()
-        .add(answer(Sentences.of("noticed.upper-line"), "divided-upper", Divided.UPPER, now));
-    question
-        .getChildren()
-        .add(answer(Sentences.of("noticed.lower-line"), "divided-lower", Divided.LOWER, now));
-    question
-        .getChildren()
-        .add(
-            answer(
-                Sentences.of("noticed.double-stops"), "divided-both", Divided.DOUBLE_STOPS, now));
-  }
-
-  private Button answer(String text, String id, Divided value, Divided now) {
-    Button button = Parts.button(text, id, () -> decide(text, value));
-    button.setDisable(value == now);
-    return button;
-  }
-
-  private void decide(String text, Divided value) {
-    studio.changeSettings(
-        Said.of("set.divided", text), s -> s.withReading(s.reading().withDivided(value)));
+    return questions.isAsking();
   }
 
   /**

@@ -67,6 +67,7 @@ final class PartView implements AreaView {
   private final Composition node;
   private final Button noticedTab;
   private final Button passageTab;
+  private final Button tempoTab;
   private final Button pictureTab;
   private final ChunksPane chunks;
   private final LeftHandModel selection;
@@ -87,7 +88,7 @@ final class PartView implements AreaView {
     tempos = new TemposPane(studio);
     buildBanner();
     setup = new SetupPane(studio, room.main()::chooseAgain);
-    noticed = new NoticedPane(studio);
+    noticed = new NoticedPane(studio, this::showTempos);
     chunks = new ChunksPane(room);
     StackPane pane = new StackPane();
     FlowPane tabs = new FlowPane(6, 4);
@@ -97,7 +98,7 @@ final class PartView implements AreaView {
             tabs, pane, Sentences.of("part.this-passage"), "tab-passage", Parts.scroll(setup));
     Parts.tab(tabs, pane, Sentences.of("part.bar"), "tab-bar-part", new BarPane(studio));
     Parts.tab(tabs, pane, Sentences.of("part.about"), "tab-about", details.about());
-    Parts.tab(
+    tempoTab = Parts.tab(
         tabs,
         pane,
         Sentences.of("part.tempo"),
@@ -179,6 +180,10 @@ final class PartView implements AreaView {
   @Override
   public boolean hasMode() {
     return writing.isWriting();
+  }
+
+  private void showTempos() {
+    tempoTab.fire();
   }
 
   /** Shows the picture of the page, where passages without notes begin. */
@@ -354,8 +359,9 @@ final class PartView implements AreaView {
     int count = noticed.showFindings(b);
     noticedTab.setText(
         count == 0 ? Sentences.of("part.noticed") : Sentences.of("part.noticed.some", count));
-    if (noticedOf != b.passage().id() && !noticed.isAsking()) {
-      (pictureWanted ? pictureTab : count == 0 ? passageTab : noticedTab).fire();
+    if (noticedOf != b.passage().id()) {
+      boolean nothing = count == 0 && !noticed.isAsking();
+      (pictureWanted ? pictureTab : nothing ? passageTab : noticedTab).fire();
       pictureWanted = false;
     }
     noticedOf = b.passage().id();

@@ -40,8 +40,6 @@ final class TemposPane {
 
   private final Studio studio;
   private final VBox rows = new VBox(4);
-  private final HBox offer = Parts.row(8);
-  private final Label smoothed = Parts.label(Sentences.of("tempos.smoothed"), "quiet");
   private final TextField percent = new TextField("5");
   private final TextField bar = new TextField();
   private final ComboBox<TempoMark.Kind> kind = new ComboBox<>();
@@ -71,8 +69,6 @@ final class TemposPane {
   Node node() {
     return new VBox(
         8,
-        offer,
-        smoothed,
         Parts.flow(
             8,
             Parts.line(Sentences.of("tempos.all")),
@@ -103,34 +99,7 @@ final class TemposPane {
         rows.getChildren().add(hold(m));
       }
     }
-    showOffer(s);
     showing = false;
-  }
-
-  /** A passage from before there were sections is offered those of its page. */
-  private void showOffer(Session s) {
-    PrintedTempos.Found found = PrintedTempos.of(s.page());
-    boolean taken =
-        s.passage().settings().details().tempoMarks().stream()
-            .anyMatch(m -> m.source() != TempoMark.Source.MINE);
-    boolean offers = !taken && found.marks().size() > 1 && !s.passage().sourceName().isEmpty();
-    offer.getChildren().clear();
-    if (offers) {
-      offer
-          .getChildren()
-          .setAll(
-              Parts.line(Sentences.of("tempos.offer", found.marks().size()), "strong"),
-              Parts.button(Sentences.of("tempos.take"), "tempos-take", this::take, "small"));
-    }
-    PractiseView.shown(offer, offers);
-    PractiseView.shown(smoothed, found.smoothed());
-  }
-
-  private void take() {
-    Score page = studio.session().page();
-    studio.changeSettings(
-        Said.of("set.tempos-of-page"),
-        s -> TempoEdits.printed(s, s.reading().of(page), page, false));
   }
 
   private HBox row(Session now, TempoPlan.Section s, int which) {

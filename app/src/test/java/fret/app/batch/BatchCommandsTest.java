@@ -10,6 +10,7 @@ import fret.pitch.Clef;
 import fret.pitch.Interval;
 import fret.pitch.KeySignature;
 import fret.pitch.Pitch;
+import fret.score.Direction;
 import fret.score.LineBuilder;
 import fret.score.TimeSignature;
 import java.io.ByteArrayOutputStream;
@@ -57,6 +58,61 @@ class BatchCommandsTest {
 
   private JsonNode json() throws IOException {
     return new ObjectMapper().readTree(out.toByteArray());
+  }
+
+  private void write(String name, LineBuilder line) throws IOException {
+    Files.write(dir.resolve(name), MusicXmlWriter.write(line.build(name, Interval.UNISON)));
+  }
+
+  private List<String> messages() throws IOException {
+    List<String> all = new ArrayList<>();
+    json().path("problems").forEach(p -> all.add(p.path("message").asText()));
+    return all;
+  }
+
+  /** Under E a bass part is written for other strings; nobody reads it in the wrong clef. */
+  @Test
+  void aBassPartUnderItsLowestStringIsOfferedOtherStrings() throws IOException {
+    LineBuilder line =
+        new LineBuilder(TimeSignature.COMMON_TIME, KeySignature.NONE, Clef.BASS);
+    for (String p : "E2 D2 C2 E2".split(" ")) {
+      line.add(Fraction.of(1, 4), Pitch.parse(p));
+    }
+    write("low.musicxml", line);
+    run("finger", "DIR/low.musicxml", "--instrument", "bass", "--json");
+    assertThat(messages()).anyMatch(m -> m.contains("extension or a fifth string"));
+    assertThat(messages()).noneMatch(m -> m.contains("clef"));
+    for (String strings : List.of("extension to C", "five strings, low B", "G2,D2,A1,E1,B0")) {
+      run(
+          "finger",
+          "DIR/low.musicxml",
+          "--instrument",
+          "bass",
+          "--strung",
+          strings,
+          "--json");
+      assertThat(messages()).as(strings).noneMatch(m -> m.contains("fifth string"));
+    }
+    assertThat(run("finger", "DIR/low.musicxml", "--instrument", "bass", "--strung", "gut"))
+        .isEqualTo(2);
+    assertThat(err.toString(StandardCharsets.UTF_8)).contains("five strings, low B");
+  }
+
+  /** D3 to B4 in one stroke of a cello is two players under "div.". */
+  @Test
+  void ofADividedPartOneLineIsPlayed() throws IOException {
+    LineBuilder line = new LineBuilder(TimeSignature.COMMON_TIME, KeySignature.NONE, Clef.BASS);
+    line.say(Direction.Kind.WORDS, "div.");
+    line.add(Fraction.ONE, Pitch.parse("C2"), Pitch.parse("B3"));
+    write("div.musicxml", line);
+    for (String chosen : List.of("upper", "lower")) {
+      run("finger", "DIR/div.musicxml", "--instrument", "cello", "--line", chosen, "--json");
+      JsonNode notes = json().path("alternatives").path(0).path("notes");
+      assertThat(notes).hasSize(1);
+      assertThat(notes.path(0).toString()).contains(chosen.equals("upper") ? "B3" : "C2");
+    }
+    run("finger", "DIR/div.musicxml", "--instrument", "cello", "--json");
+    assertThat(json().path("problems")).isEmpty();
   }
 
   /** common practice, no source: a line within first position gets no shift. */
