@@ -6,7 +6,6 @@ import fret.base.Said;
 import fret.base.UnusableInput;
 import fret.engraving.FingerText;
 import fret.engraving.Page;
-import fret.format.musicxml.MusicXmlWriter;
 import fret.format.page.PagePrinter;
 import fret.lane.Lane;
 import fret.lane.Lanes;
@@ -66,10 +65,10 @@ final class ExportCommand implements Callable<Integer> {
     return 0;
   }
 
-  private byte[] bytes(Session session) {
+  private byte[] bytes(Session session) throws UnusableInput {
     Page.Paper size = paper.equalsIgnoreCase("letter") ? Page.Paper.LETTER : Page.Paper.A4;
     return switch (format) {
-      case "musicxml" -> MusicXmlWriter.write(session.fingered(i -> true));
+      case "musicxml" -> options.marked(session);
       case "pdf" ->
           new PagePrinter(ShippedFonts.load())
               .partPdf(session, digits(session), Learning.chunks(session), lanes(), size);

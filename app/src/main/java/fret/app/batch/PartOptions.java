@@ -6,6 +6,7 @@ import fret.base.Said;
 import fret.base.UnusableInput;
 import fret.bowing.BowSetup;
 import fret.format.musicxml.MusicXmlFile;
+import fret.format.musicxml.MusicXmlWriter;
 import fret.format.part.PartFiles;
 import fret.instrument.InstrumentType;
 import fret.instrument.Tuning;
@@ -23,6 +24,7 @@ import fret.player.Preset;
 import fret.player.School;
 import fret.score.Divided;
 import fret.score.Score;
+import fret.session.MarkedFileWriter;
 import fret.session.NewPassage;
 import fret.session.Session;
 import fret.tempo.Beat;
@@ -174,6 +176,13 @@ final class PartOptions {
     return decided
         .value()
         .only(Layers.ALL.stream().filter(l -> !SettingLayers.ALL.contains(l)).toList());
+  }
+
+  /** The file as it came with the fingering; the bars alone where some were asked for. */
+  byte[] marked(Session session) throws UnusableInput {
+    return bars.isEmpty()
+        ? FILES.write(session, bytes(), MarkedFileWriter.Proposed.MARKED)
+        : MusicXmlWriter.write(session.fingered(i -> true));
   }
 
   private byte[] bytes() throws UnusableInput {
