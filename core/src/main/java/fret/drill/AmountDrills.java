@@ -102,6 +102,21 @@ final class AmountDrills {
     }
   }
 
+  /** A note over two changes of bow at each of three places, the speed through them the same. */
+  boolean changes() {
+    List<Integer> first = source.moments(1);
+    for (int m : first) {
+      for (String place : List.of("frog", "middle of the bow", "tip")) {
+        source.say(place);
+        for (int i = 0; i < TIMES; i++) {
+          source.add(m, DrillSource.QUARTER, DrillSource.bowed(i % 2 == 0));
+        }
+        source.fillBar();
+      }
+    }
+    return !first.isEmpty();
+  }
+
   /** Each note long, growing and falling, on either bow. */
   boolean swell() {
     for (int m : source.moments(MOST_LONG)) {

@@ -74,6 +74,48 @@ final class BounceDrills {
     return true;
   }
 
+  /** Over each turn alone, so that both of its notes sound; there is one at either end. */
+  boolean caught() {
+    List<Integer> strings = strings();
+    if (strings.size() < 2) {
+      return false;
+    }
+    int last = strings.size() - 1;
+    List<Integer> high = strings.subList(0, 2);
+    List<Integer> low = strings.subList(last - 1, last + 1);
+    for (List<Integer> turn : last == 1 ? List.of(high) : List.of(high, low)) {
+      List<Integer> in = new ArrayList<>(turn);
+      List<Integer> out = new ArrayList<>(turn);
+      Collections.reverse(turn.equals(high) ? in : out);
+      for (int time = 0; time < TIMES; time++) {
+        pass(in, turn.equals(high));
+        pass(out, !turn.equals(high));
+      }
+      source.fillBar();
+    }
+    return true;
+  }
+
+  /** Up and down as one loop, then the lowest string held: the hand lets go, it does not press. */
+  boolean loop() {
+    List<Integer> strings = strings();
+    if (strings.size() < 2) {
+      return false;
+    }
+    List<Integer> up = new ArrayList<>(strings);
+    Collections.reverse(up);
+    for (int time = 0; time < TIMES; time++) {
+      pass(up, true);
+      pass(strings, false);
+      source.fillBar();
+      source.say("on the string");
+      source.add(
+          DrillSource.HALF, source.open(List.of(up.get(0))), DrillSource.bowed(true));
+      source.fillBar();
+    }
+    return true;
+  }
+
   private void pass(List<Integer> strings, boolean down) {
     for (int i = 0; i < strings.size(); i++) {
       boolean first = i == 0;

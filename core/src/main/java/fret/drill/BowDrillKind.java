@@ -4,6 +4,10 @@ package fret.drill;
 public enum BowDrillKind {
   /** The bow alone: the same strokes on the open strings. */
   OPEN_STRINGS,
+  /** The bare stroke: the rhythm of the strokes on one open string. */
+  ONE_STRING,
+  /** The change of bow itself, as fast after it as before, at the frog, in the middle, at the tip. */
+  CHANGE,
   /** One string at a time: each stroke twice, first on its open string. */
   BARE_FIRST,
   /** The crossing held: the lower string, both, the upper one, both. */
@@ -44,6 +48,10 @@ public enum BowDrillKind {
   BOUNCE_STRINGS,
   /** Third stage: across the strings, both turn notes sounding. */
   BOUNCE_TURNS,
+  /** The turns of it alone: the last two strings of one pass and the first two of the next. */
+  BOUNCE_CATCH,
+  /** There and back in one loop, then the string again without pressing. */
+  BOUNCE_LOOP,
   /** Fourth stage: from the string into the bounce and back. */
   BOUNCE_BACK
 }

@@ -43,6 +43,8 @@ public final class BowDrills {
     BounceDrills bounces = new BounceDrills(source);
     return switch (kind) {
       case OPEN_STRINGS -> strokes.openStrings();
+      case ONE_STRING -> strokes.oneString();
+      case CHANGE -> amounts.changes();
       case BARE_FIRST -> strokes.bareFirst();
       case CROSSING -> crossings.held();
       case CROSSING_PLACES -> crossings.places();
@@ -63,6 +65,8 @@ public final class BowDrills {
       case BOUNCE_DROP -> bounces.drop();
       case BOUNCE_STRINGS -> bounces.strings4();
       case BOUNCE_TURNS -> bounces.turns();
+      case BOUNCE_CATCH -> bounces.caught();
+      case BOUNCE_LOOP -> bounces.loop();
       case BOUNCE_BACK -> bounces.back();
     };
   }

@@ -50,6 +50,7 @@ final class ChunkDrills {
 
   private static final int NOTE_BY_NOTE = 8;
   private static final int BEAT_BY_BEAT = 16;
+  private static final int LONG_NOTES = 2;
 
   private final Score full;
   private final Score cut;
@@ -100,6 +101,7 @@ final class ChunkDrills {
       case FINGER_FIRST -> one(halved(true));
       case END_CLICK -> one(halved(false));
       case VIBRATO_PULSES -> pulses();
+      case VIBRATO_NARROWING -> one(narrowing());
       case SOFT_ENDINGS -> softEndings();
       default -> List.of();
     };
@@ -487,6 +489,25 @@ final class ChunkDrills {
       parts.add(built(made));
     }
     return parts;
+  }
+
+  /** The longest notes, each four times with less vibrato. */
+  private Score narrowing() {
+    List<Event> longest =
+        notes.stream()
+            .sorted(Comparator.comparing(this::length).reversed())
+            .limit(LONG_NOTES)
+            .sorted(Comparator.comparing(Event::onset))
+            .toList();
+    LineBuilder made = builder(TimeSignature.COMMON_TIME);
+    for (Event e : longest) {
+      for (String width : List.of("wide", "less", "narrow", "none")) {
+        made.numbered(cut.barAt(e.onset()).number());
+        made.say(Direction.Kind.WORDS, width);
+        made.add(Fraction.of(1, 2), untied(e), Signs.PLAIN);
+      }
+    }
+    return built(made);
   }
 
   /** The last two notes, the second long and dying away, on either bow. */

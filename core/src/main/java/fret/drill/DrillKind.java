@@ -48,6 +48,10 @@ public enum DrillKind {
   /** Trills in pulses and as they go, turns and mordents written out. */
   ORNAMENTS(Of.CHUNK, 3, 7),
   VIBRATO_PULSES(Of.CHUNK, 4, 7),
+  /** The longest notes with vibrato from wide to none. */
+  VIBRATO_NARROWING(Of.CHUNK, 3, 7),
+  /** A note of each finger with vibrato. */
+  VIBRATO_FINGERS(Of.CHUNK, 3, 7),
   STEADY_NOTES(Of.CHUNK, 2, 7),
   DYNAMICS_SCALE(Of.CHUNK, 2, 7),
   SOFT_ENDINGS(Of.CHUNK, 2, 7),

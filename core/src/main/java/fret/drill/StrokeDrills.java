@@ -3,8 +3,11 @@ package fret.drill;
 import fret.bowing.BowMoment;
 import fret.bowing.Stroke;
 import fret.score.Signs;
+import java.util.Collections;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import org.apache.commons.numbers.fraction.Fraction;
 
 /** Drills of the strokes themselves. Each says whether there is anything to make it of. */
@@ -26,6 +29,19 @@ final class StrokeDrills {
         .forEach(
             m -> source.add(source.length(m), source.open(source.strings(m)), source.signs(m)));
     return !source.moments().isEmpty();
+  }
+
+  /** The strokes in their rhythm on the open string that has most of the notes. */
+  boolean oneString() {
+    List<Integer> all = source.moments();
+    Map<Integer, Integer> count = new TreeMap<>();
+    all.forEach(m -> count.merge(source.strings(m).get(0), 1, Integer::sum));
+    source.onItsPlace();
+    for (int m : all) {
+      int most = Collections.max(count.entrySet(), Map.Entry.comparingByValue()).getKey();
+      source.add(source.length(m), source.open(List.of(most)), source.signs(m));
+    }
+    return count.size() > 1;
   }
 
   /** Each stroke on its open strings, then as written. */

@@ -6,6 +6,7 @@ import fret.drill.Chunk;
 import fret.drill.Drill;
 import fret.drill.DrillKind;
 import fret.drill.Drills;
+import fret.drill.Figure;
 import fret.drill.OneLine;
 import fret.drill.ScaleLine;
 import fret.drill.ScoreCut;
@@ -19,6 +20,10 @@ import fret.fingering.Fingering;
 import fret.fingering.NoteFinger;
 import fret.fingering.Shift;
 import fret.fingering.SparseDigits;
+import fret.instrument.Finger;
+import fret.score.Direction;
+import fret.score.Head;
+import fret.score.LineBuilder;
 import fret.mark.Anchor;
 import fret.mark.FingerLayer;
 import fret.mark.Strand;
@@ -30,6 +35,8 @@ import fret.score.ResolvedPassage;
 import fret.score.Score;
 import fret.score.Signs;
 import fret.score.Slice;
+import java.util.Map;
+import java.util.TreeMap;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -132,6 +139,36 @@ public final class DrillBook {
         .map(score -> new Drill(DrillKind.STRAIGHT, List.of(score)));
   }
 
+  /** The first note of each finger in a chunk, long, in the order of the fingers. */
+  private Optional<Score> fingerByFinger(Chunk chunk) {
+    Map<Finger, Integer> first = new TreeMap<>();
+    for (int i = 0; i < session.resolved().notes().size(); i++) {
+      int note = i;
+      boolean here = in(chunk, slice(i)) && !session.resolved().notes().get(i).isGrace();
+      session
+          .fingering()
+          .notes()
+          .get(i)
+          .filter(f -> here && !f.isOpen() && !f.harmonic())
+          .ifPresent(f -> first.putIfAbsent(f.lastFinger(), note));
+    }
+    if (first.size() < 2) {
+      return Optional.empty();
+    }
+    ResolvedPassage p = session.resolved();
+    LineBuilder line =
+        LineBuilder.about(p.score(), p.notes().get(first.values().iterator().next()).key());
+    line.say(Direction.Kind.WORDS, VIBRATO);
+    first.forEach(
+        (finger, note) ->
+            line.add(
+                Fraction.ONE,
+                List.of(
+                    Head.of(p.notes().get(note).written()).withPrintedFinger(finger.digit())),
+                Signs.PLAIN));
+    return Optional.of(line.build("", p.score().transposition()));
+  }
+
   /** The part with the digits that a page needs. */
   public Score page() {
     page = page == null ? session.fingered(sparse::contains) : page;
@@ -160,6 +197,9 @@ public final class DrillBook {
     if (kind == DrillKind.ORNAMENTS) {
       List<Score> ornaments = Ornaments.drills(session, chunk);
       return ornaments.isEmpty() ? Optional.empty() : Optional.of(new Drill(kind, ornaments));
+    }
+    if (kind == DrillKind.VIBRATO_FINGERS) {
+      return fingerByFinger(chunk).map(score -> new Drill(kind, List.of(score)));
     }
     if (kind == DrillKind.BLOCKS || kind == DrillKind.KEPT_FINGERS) {
       List<Score> parts =
@@ -223,8 +263,41 @@ public final class DrillBook {
     ScaleLine s = scales();
     List<Score> all =
         new ArrayList<>(List.of(fingered(s.scale()), fingered(s.arpeggio()), fingered(s.swell())));
+    figure().ifPresent(all::add);
     all.addAll(skills(WARM_UP_SKILLS));
     return all;
+  }
+
+  /** The longest scale or broken chord of the page with its fingers, growing and falling. */
+  private Optional<Score> figure() {
+    return Figure.of(session.resolved()).stream()
+        .max(Comparator.comparingInt(f -> f.to() - f.from()))
+        .map(this::swelling);
+  }
+
+  private Score swelling(Figure f) {
+    List<Slice> slices = session.resolved().slices();
+    Slice last = slices.get(f.to());
+    Fraction top = slices.get((f.from() + f.to()) / 2).onset();
+    Fraction end = last.onset().add(last.duration());
+    Score cut = ScoreCut.cut(everyDigit(), slices.get(f.from()).onset(), end);
+    List<Bar> bars = new ArrayList<>();
+    for (Bar b : cut.bars()) {
+      List<Direction> said = new ArrayList<>();
+      if (bars.isEmpty()) {
+        said.add(new Direction(b.start(), Direction.Kind.WORDS, f.words(), 0));
+        said.add(new Direction(b.start(), Direction.Kind.CRESCENDO, "", 0));
+      }
+      if (b.start().compareTo(top) <= 0 && b.end().compareTo(top) > 0) {
+        said.add(new Direction(top, Direction.Kind.HAIRPIN_END, "", 0));
+        said.add(new Direction(top, Direction.Kind.DIMINUENDO, "", 0));
+      }
+      if (b.equals(cut.bars().get(cut.bars().size() - 1))) {
+        said.add(new Direction(end, Direction.Kind.HAIRPIN_END, "", 0));
+      }
+      bars.add(b.withDirections(said));
+    }
+    return cut.withBars(bars).withTitle(f.words());
   }
 
   /** Exercises for what the passage asks of the hand: double stops, frames, pairs. */

@@ -264,6 +264,29 @@ class BowDrillsTest {
   }
 
   @Test
+  void aTurnIsCaughtAndTheLoopComesBackToTheString() {
+    List<Event> caught = notes(drill(0, 15, BowDrillKind.BOUNCE_CATCH).orElseThrow());
+    assertThat(pitches(caught).subList(0, 8))
+        .containsExactly("A4", "E5", "E5", "A4", "A4", "E5", "E5", "A4");
+    assertThat(caught).hasSize(12).allMatch(e -> !e.signs().articulations().isEmpty());
+    List<Event> loop = notes(drill(0, 15, BowDrillKind.BOUNCE_LOOP).orElseThrow());
+    assertThat(pitches(loop).subList(0, 5)).containsExactly("A4", "E5", "E5", "A4", "A4");
+    assertThat(loop.get(4).duration()).isEqualTo(Fraction.of(1, 2));
+    assertThat(loop.get(4).signs().articulations()).isEmpty();
+  }
+
+  @Test
+  void theChangeOfBowComesAtThreePlacesAndTheBareStrokeOnOneString() {
+    Score change = drill(0, 3, BowDrillKind.CHANGE).orElseThrow();
+    assertThat(words(change)).containsExactly("frog", "middle of the bow", "tip");
+    assertThat(notes(change).stream().map(e -> e.signs().bow()).limit(4))
+        .containsExactly(Signs.Bow.DOWN, Signs.Bow.UP, Signs.Bow.DOWN, Signs.Bow.UP);
+    List<Event> bare = notes(drill(0, 15, BowDrillKind.ONE_STRING).orElseThrow());
+    assertThat(pitches(bare)).hasSize(16).containsOnly(pitches(bare).get(0));
+    assertThat(drill(0, 1, BowDrillKind.ONE_STRING)).as("on one string already").isEmpty();
+  }
+
+  @Test
   void aWanderingPatternIsLoopedWithItsAmounts() {
     Session three = Lines.session("(B4 C5 D5) E5 (B4 C5 D5) E5 (B4 C5 D5) E5 (B4 C5 D5) E5");
     assertThat(three.arm().report().drifts()).isNotEmpty();

@@ -5,6 +5,7 @@ import fret.app.viewmodel.Studio;
 import fret.app.words.Sentences;
 import fret.app.words.Words;
 import fret.base.Problem;
+import fret.drill.Figure;
 import fret.fingering.Release;
 import fret.fingering.Releases;
 import fret.mark.Anchor;
@@ -135,6 +136,11 @@ final class BarPane extends Cards {
     decided(s, index).forEach(t -> decided.getChildren().add(Parts.label(t, "hand")));
     if (decided.getChildren().isEmpty()) {
       decided.getChildren().add(Parts.label(Sentences.of("bar.decided.nothing"), "quiet"));
+    }
+    for (Figure f : Figure.of(s.resolved())) {
+      if (f.has(s.resolved().notes().get(note).slice())) {
+        open.getChildren().add(Parts.label(Sentences.of("bar.figure", f.words()), "plain"));
+      }
     }
     open(s, index, bar).forEach(t -> open.getChildren().add(Parts.label(t, "plain")));
     if (open.getChildren().isEmpty()) {
