@@ -15,6 +15,8 @@ import fret.drill.Way;
 import fret.mark.Anchor;
 import fret.mark.Marks;
 import fret.mark.Place;
+import fret.mark.Strand;
+import fret.score.Slice;
 import fret.score.ResolvedPassage;
 import fret.score.SoundingNote;
 import java.util.ArrayList;
@@ -151,12 +153,21 @@ public final class ChunkDecisions {
     return Optional.of(Change.of(name, marks, after));
   }
 
-  /** Whether a chunk has an upper and a lower line: somewhere two notes sound together. */
+  /** Whether a chunk has an upper and a lower line: in chords, voices or a broken chord. */
   public boolean hasLines(Chunk c) {
-    return notes().slices().stream()
-        .filter(s -> s.onset().compareTo(c.fromOnset()) >= 0)
-        .filter(s -> s.onset().compareTo(c.toOnset()) < 0)
-        .anyMatch(s -> s.starting().size() + s.held().size() > 1);
+    List<Slice> inside =
+        notes().slices().stream()
+            .filter(s -> s.onset().compareTo(c.fromOnset()) >= 0)
+            .filter(s -> s.onset().compareTo(c.toOnset()) < 0)
+            .toList();
+    if (inside.isEmpty()) {
+      return false;
+    }
+    int from = inside.get(0).index();
+    int to = inside.get(inside.size() - 1).index();
+    return inside.stream().anyMatch(s -> s.starting().size() + s.held().size() > 1)
+        || Strands.has(session, from, to, Strand.UPPER)
+            && Strands.has(session, from, to, Strand.LOWER);
   }
 
   /** How a chunk, with all that are like it, is brought up to its tempo; empty where it is so. */

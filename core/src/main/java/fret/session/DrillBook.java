@@ -87,8 +87,7 @@ public final class DrillBook {
     if (chunk.way() == Way.BOW) {
       return kind == DrillKind.STRAIGHT ? bowAlone(chunk) : Optional.empty();
     }
-    boolean part = chunk.way() == Way.UPPER || chunk.way() == Way.LOWER;
-    if (part && kind.of() != DrillKind.Of.CHUNK) {
+    if (isLine(chunk) && kind.of() != DrillKind.Of.CHUNK) {
       return Optional.empty(); // Shifts and stretches are those of the whole hand.
     }
     return switch (kind.of()) {
@@ -208,7 +207,36 @@ public final class DrillBook {
               : new KeptFingers(session).of(chunk);
       return parts.isEmpty() ? Optional.empty() : Optional.of(new Drill(kind, parts));
     }
-    return Drills.of(OneLine.of(fingered(chunk), chunk.way()), chunk, kind);
+    return Drills.of(byItself(fingered(chunk), chunk), chunk, kind);
+  }
+
+  /** What of a chunk's notes is played: of voices and chords one, else the line of a pattern. */
+  private Score byItself(Score page, Chunk chunk) {
+    if (!isLine(chunk)) {
+      return page;
+    }
+    Score one = OneLine.of(page, chunk.way());
+    Strand line = chunk.way() == Way.LOWER ? Strand.LOWER : Strand.UPPER;
+    boolean same =
+        ScoreCut.cut(page, chunk.fromOnset(), chunk.toOnset())
+            .equals(ScoreCut.cut(one, chunk.fromOnset(), chunk.toOnset()));
+    return same && hasLine(chunk, line)
+        ? Strands.line(session, page, line)
+        : one;
+  }
+
+  private static boolean isLine(Chunk chunk) {
+    return chunk.way() == Way.UPPER || chunk.way() == Way.LOWER;
+  }
+
+  private boolean hasLine(Chunk chunk, Strand line) {
+    List<Integer> inside =
+        session.resolved().slices().stream()
+            .filter(x -> in(chunk, x))
+            .map(Slice::index)
+            .toList();
+    return !inside.isEmpty()
+        && Strands.has(session, inside.get(0), inside.get(inside.size() - 1), line);
   }
 
   /**

@@ -186,10 +186,35 @@ public final class Strands {
     return OptionalInt.empty();
   }
 
+  /** The lines that are marked, or where none is those that the pattern has. */
+  static Map<Integer, Strand> told(Session s) {
+    Map<Integer, Strand> marked = of(s);
+    return marked.isEmpty() ? proposed(s) : marked;
+  }
+
+  /** Whether a line has notes of its own between two moments, the last one included. */
+  public static boolean has(Session s, int from, int to, Strand line) {
+    return told(s).entrySet().stream()
+            .filter(e -> e.getValue() == line)
+            .map(e -> s.resolved().notes().get(e.getKey()).slice())
+            .filter(slice -> slice >= from && slice <= to)
+            .count()
+        >= 2;
+  }
+
   /** A page with the notes of some lines alone, rests in place of all others. */
   static Score only(Session s, Score page, List<Strand> wanted) {
+    return only(s, page, wanted, of(s));
+  }
+
+  /** The same of the lines that the pattern has where none are marked. */
+  static Score line(Session s, Score page, Strand wanted) {
+    return only(s, page, List.of(wanted), told(s));
+  }
+
+  private static Score only(
+      Session s, Score page, List<Strand> wanted, Map<Integer, Strand> strands) {
     Map<Event, List<Head>> kept = new HashMap<>();
-    Map<Integer, Strand> strands = of(s);
     for (Map.Entry<Integer, Strand> e : strands.entrySet()) {
       SoundingNote n = s.resolved().notes().get(e.getKey());
       page.bars().stream()

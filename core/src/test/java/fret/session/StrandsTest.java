@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.within;
 
 import fret.drill.Drill;
 import fret.drill.DrillKind;
+import fret.drill.Chunk;
+import fret.drill.Way;
 import fret.mark.Strand;
 import fret.score.Score;
 import java.util.List;
@@ -35,6 +37,25 @@ class StrandsTest {
     assertThat(lines.get(2)).isEqualTo(Strand.UPPER);
     assertThat(lines.get(6)).isEqualTo(Strand.UPPER);
     assertThat(lines).doesNotContainKey(1);
+  }
+
+  /** Of a broken chord too a line is practised by itself, though nothing is marked. */
+  @Test
+  void aLineByItselfIsThatOfTheBrokenChord() {
+    Session s = Lines.session(CHORDS + " " + CHORDS);
+    Chunk bars = Learning.chunks(s).get(0);
+    assertThat(new ChunkDecisions(s).hasLines(bars)).isTrue();
+    Session own = Lines.after(s, new ChunkDecisions(s).layer(bars.id(), Way.LOWER).orElseThrow());
+    Chunk lower =
+        Learning.chunks(own).stream().filter(c -> c.way() == Way.LOWER).findFirst().orElseThrow();
+    List<String> heard =
+        new DrillBook(own).of(lower, DrillKind.STRAIGHT).orElseThrow().whole().events().stream()
+            .filter(e -> !e.isRest())
+            .map(e -> e.heads().get(0).pitch().toString())
+            .toList();
+    assertThat(heard).isNotEmpty().containsOnly("G3");
+    Session scale = Lines.session("C4 D4 E4 F4 G4 A4 B4 C5");
+    assertThat(new ChunkDecisions(scale).hasLines(Learning.chunks(scale).get(0))).isFalse();
   }
 
   @Test

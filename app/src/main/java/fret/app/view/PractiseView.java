@@ -519,6 +519,11 @@ final class PractiseView extends VBox implements AreaView {
                 .collect(Collectors.joining(" "));
     bounce.setText(string);
     shown(bounce, !string.isEmpty());
+    List<Long> joins = practice.stand().joinsMs();
+    if (!joins.isEmpty()) {
+      String ms = joins.stream().map(String::valueOf).collect(Collectors.joining(", "));
+      tempo.setText(Sentences.of("practise.joins", tempo.getText(), ms));
+    }
     row.setText(g == null ? "" : tries(g, s));
     // What hurt is over: how to go on with it is no question now.
     boolean hurt = g != null && g.hurt();

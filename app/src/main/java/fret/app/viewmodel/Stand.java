@@ -37,6 +37,10 @@ import java.util.ArrayList;
 import java.util.Deque;
 import java.util.List;
 import java.util.Optional;
+import java.util.TreeMap;
+import java.util.Set;
+import java.util.Map;
+import java.util.EnumSet;
 import java.util.function.Supplier;
 import javafx.beans.property.ReadOnlyIntegerProperty;
 import javafx.beans.property.ReadOnlyIntegerWrapper;
@@ -46,6 +50,9 @@ import org.apache.commons.numbers.fraction.Fraction;
 
 /** The music stand: what is on it, how its click goes, and what each verdict leads to. */
 public final class Stand {
+  private static final Set<DrillKind> RHYTHMS =
+      EnumSet.of(DrillKind.RHYTHMS, DrillKind.TRIPLET_RHYTHMS);
+
   private static final double PAUSE_S = 6;
   private static final int LONGEST_LOOP = 60;
 
@@ -500,6 +507,27 @@ public final class Stand {
             .map(c -> BounceSwitch.of(session, s.ladder(), c.fromOnset(), c.toOnset()))
             .orElse(List.of());
     return all.stream().filter(b -> b.perMinute() > gate.get().perMinute()).toList();
+  }
+
+  /** How long joins last in a rhythm at the gate's level, in ms, the shortest first. */
+  public List<Long> joinsMs() {
+    boolean rhythm =
+        stand.get() != null
+            && gate.get() != null
+            && RHYTHMS.contains(stand.get().drill().kind())
+            && studio.shown() != null;
+    if (!rhythm) {
+      return List.of();
+    }
+    List<Slice> all = notation.get().slices();
+    TempoMap tempo = tempo();
+    TreeMap<Long, Integer> count = new TreeMap<>();
+    for (int i = 0; i + 1 < all.size(); i++) {
+      double ms = tempo.durationMs(all.get(i).onset(), all.get(i + 1).onset());
+      count.merge(Math.round(ms), 1, Integer::sum);
+    }
+    // What comes once is no join of the rhythm.
+    return count.entrySet().stream().filter(e -> e.getValue() > 1).map(Map.Entry::getKey).toList();
   }
 
   /** The fingering printed on the drill: that of the target tempo. */

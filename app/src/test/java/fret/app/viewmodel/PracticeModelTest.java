@@ -484,6 +484,7 @@ class PracticeModelTest {
     practice.own().drill(DrillKind.RHYTHMS);
     room.settle();
     assertThat(on().drill().kind()).isEqualTo(DrillKind.RHYTHMS);
+    assertThat(practice.stand().joinsMs()).as("long and short ones").hasSizeGreaterThan(1);
     assertThat(practice.stand().under()).isEmpty();
     following.ready(practice.stand().under(), false);
     following.playing(true);
