@@ -109,8 +109,7 @@ final class BounceDrills {
       pass(strings, false);
       source.fillBar();
       source.say("on the string");
-      source.add(
-          DrillSource.HALF, source.open(List.of(up.get(0))), DrillSource.bowed(true));
+      source.add(DrillSource.HALF, source.open(List.of(up.get(0))), DrillSource.bowed(true));
       source.fillBar();
     }
     return true;

@@ -6,7 +6,9 @@ public enum BowDrillKind {
   OPEN_STRINGS,
   /** The bare stroke: the rhythm of the strokes on one open string. */
   ONE_STRING,
-  /** The change of bow itself, as fast after it as before, at the frog, in the middle, at the tip. */
+  /**
+   * The change of bow itself, as fast after it as before, at the frog, in the middle, at the tip.
+   */
   CHANGE,
   /** One string at a time: each stroke twice, first on its open string. */
   BARE_FIRST,

@@ -42,7 +42,6 @@ public record Chunk(
    */
   public record Jump(Fraction from, Fraction to) {}
 
-
   /** What it is cut for. */
   public enum Kind {
     /** Some bars. */
@@ -85,7 +84,18 @@ public record Chunk(
       String name,
       Way way) {
     this(
-        id, kind, from, to, fromBar, toBar, fromOnset, toOnset, noteCount, why, name, way,
+        id,
+        kind,
+        from,
+        to,
+        fromBar,
+        toBar,
+        fromOnset,
+        toOnset,
+        noteCount,
+        why,
+        name,
+        way,
         Optional.empty());
   }
 

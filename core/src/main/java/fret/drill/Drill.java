@@ -33,8 +33,7 @@ public record Drill(DrillKind kind, List<Score> parts) {
    * @param title from the one that a part has, which may be empty
    */
   public Drill titled(UnaryOperator<String> title) {
-    return new Drill(
-        kind, parts.stream().map(p -> p.withTitle(title.apply(p.title()))).toList());
+    return new Drill(kind, parts.stream().map(p -> p.withTitle(title.apply(p.title()))).toList());
   }
 
   /** With the tempo over it at which it is played, see {@link DrillTempo}. */

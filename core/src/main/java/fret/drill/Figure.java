@@ -63,8 +63,7 @@ public record Figure(int from, int to, String tonic, Kind kind) {
     int at = 0;
     while (at < passage.slices().size()) {
       int end = run(passage, at);
-      Optional<Figure> named =
-          end - at + 1 >= FEWEST ? named(passage, at, end) : Optional.empty();
+      Optional<Figure> named = end - at + 1 >= FEWEST ? named(passage, at, end) : Optional.empty();
       named.ifPresent(all::add);
       at = named.isPresent() ? end : at + 1;
     }

@@ -71,8 +71,7 @@ final class Joins {
       if (a.isPresent() && b.isPresent() && !parted) {
         int from = Math.max(slice(passage, a.get(), true), last - NOTES + 1);
         int to = Math.min(slice(passage, b.get(), false), first + NOTES - 1);
-        all.putIfAbsent(
-            List.of(end.index(), start.index()), back(passage, from, last, first, to));
+        all.putIfAbsent(List.of(end.index(), start.index()), back(passage, from, last, first, to));
       }
     }
     return List.copyOf(all.values());

@@ -98,7 +98,9 @@ final class StrokeDrills {
       for (int i = 0; i < all.size(); i++) {
         int m = all.get(i);
         Signs signs = source.signs(m);
-        source.add(m, source.length(m),
+        source.add(
+            m,
+            source.length(m),
             i % group == accent ? DrillSource.with(signs, Signs.Articulation.ACCENT) : signs);
       }
       source.fillBar();

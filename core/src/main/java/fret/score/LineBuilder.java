@@ -126,8 +126,7 @@ public final class LineBuilder {
   }
 
   private void append(Fraction length, List<Head> heads, Signs signs) {
-    NoteValue value =
-        NoteValue.ofLength(TupletGroup.written(length)).orElse(new NoteValue(256, 0));
+    NoteValue value = NoteValue.ofLength(TupletGroup.written(length)).orElse(new NoteValue(256, 0));
     Signs in = signs.withTuplet(tuplet.take(place(), length));
     events.add(new Event("1", at, length, value, heads, Event.Grace.NONE, false, in));
     at = at.add(length);

@@ -21,27 +21,27 @@ import fret.fingering.NoteFinger;
 import fret.fingering.Shift;
 import fret.fingering.SparseDigits;
 import fret.instrument.Finger;
-import fret.score.Direction;
-import fret.score.Head;
-import fret.score.LineBuilder;
 import fret.mark.Anchor;
 import fret.mark.FingerLayer;
 import fret.mark.Strand;
 import fret.passage.Passage;
 import fret.passage.Reading;
 import fret.score.Bar;
+import fret.score.Direction;
 import fret.score.Event;
+import fret.score.Head;
+import fret.score.LineBuilder;
 import fret.score.ResolvedPassage;
 import fret.score.Score;
 import fret.score.Signs;
 import fret.score.Slice;
-import java.util.Map;
-import java.util.TreeMap;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import org.apache.commons.numbers.fraction.Fraction;
 
 /**
@@ -162,8 +162,7 @@ public final class DrillBook {
         (finger, note) ->
             line.add(
                 Fraction.ONE,
-                List.of(
-                    Head.of(p.notes().get(note).written()).withPrintedFinger(finger.digit())),
+                List.of(Head.of(p.notes().get(note).written()).withPrintedFinger(finger.digit())),
                 Signs.PLAIN));
     return Optional.of(line.build("", p.score().transposition()));
   }
@@ -220,9 +219,7 @@ public final class DrillBook {
     boolean same =
         ScoreCut.cut(page, chunk.fromOnset(), chunk.toOnset())
             .equals(ScoreCut.cut(one, chunk.fromOnset(), chunk.toOnset()));
-    return same && hasLine(chunk, line)
-        ? Strands.line(session, page, line)
-        : one;
+    return same && hasLine(chunk, line) ? Strands.line(session, page, line) : one;
   }
 
   private static boolean isLine(Chunk chunk) {
@@ -231,10 +228,7 @@ public final class DrillBook {
 
   private boolean hasLine(Chunk chunk, Strand line) {
     List<Integer> inside =
-        session.resolved().slices().stream()
-            .filter(x -> in(chunk, x))
-            .map(Slice::index)
-            .toList();
+        session.resolved().slices().stream().filter(x -> in(chunk, x)).map(Slice::index).toList();
     return !inside.isEmpty()
         && Strands.has(session, inside.get(0), inside.get(inside.size() - 1), line);
   }

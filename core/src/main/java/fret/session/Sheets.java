@@ -14,12 +14,14 @@ import fret.engraving.Primitive;
 import fret.fingering.Fingering;
 import fret.lane.Lane;
 import fret.lane.LaneInput;
+import fret.passage.TempoPlan;
 import fret.score.ResolvedPassage;
 import fret.score.Resolver;
 import fret.score.Score;
 import fret.score.SoundingNote;
 import fret.tempo.Ladder;
 import fret.tempo.Level;
+import fret.tempo.Tempo;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -85,13 +87,25 @@ public final class Sheets {
     maker.text(
         s.setup().instrument().displayName()
             + ", "
-            + s.target().beat().displayName()
-            + " = "
-            + Math.round(s.target().perMinute())
+            + tempos(session)
             + (composer.isEmpty() ? "" : ".  " + composer),
         TEXT_MM,
         Primitive.Text.Style.REGULAR);
     maker.gap(5);
+  }
+
+  /** The tempo of each steady section, the later ones with their bars. */
+  private static String tempos(Session session) {
+    return session.tempos().stream()
+        .filter(TempoPlan.Section::isSteady)
+        .map(
+            t -> {
+              Tempo tempo = t.start();
+              String told = tempo.beat().displayName() + " = " + Math.round(tempo.perMinute());
+              boolean first = t.bar().index() == session.score().bars().get(0).index();
+              return first ? told : told + " from " + t.bar().number();
+            })
+        .collect(Collectors.joining(", "));
   }
 
   /** Moments during which the hand moves, with whether it moves up the string. */

@@ -132,8 +132,7 @@ public record TakeFindings(
       case RUSH, EARLY -> DrillKind.ACCENTS;
       case DRAG -> DrillKind.BURSTS;
       case UNEVEN -> DrillKind.RHYTHMS;
-      case LATE ->
-          m.join() == Join.SHIFT ? DrillKind.STOP_BEFORE_SHIFT : DrillKind.SYLLABLES;
+      case LATE -> m.join() == Join.SHIFT ? DrillKind.STOP_BEFORE_SHIFT : DrillKind.SYLLABLES;
       case GAP -> DrillKind.BLOCKS;
       case CLIPPED, OVER_HELD -> DrillKind.END_CLICK;
       case SHARP, FLAT -> DrillKind.CHECKS;

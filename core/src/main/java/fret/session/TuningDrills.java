@@ -59,8 +59,7 @@ final class TuningDrills {
     if (notes.isEmpty()) {
       return Optional.empty();
     }
-    LineBuilder line =
-        LineBuilder.about(passage.score(), passage.notes().get(notes.get(0)).key());
+    LineBuilder line = LineBuilder.about(passage.score(), passage.notes().get(notes.get(0)).key());
     int made =
         switch (kind) {
           case CHECKS -> checks(notes, line);

@@ -45,8 +45,7 @@ class FigureTest {
   void itIsWarmedUpAsThePassageHasIt() {
     Session s = Lines.session("G3 A3 B3 C4 D4 E4 F4 G4 A4 B4 C5 D5 E5 F5 G5 A5");
     List<Score> parts = new DrillBook(s).ofPassage(DrillKind.WARM_UP).orElseThrow().parts();
-    List<Score> own =
-        parts.stream().filter(p -> p.title().endsWith("scale")).toList();
+    List<Score> own = parts.stream().filter(p -> p.title().endsWith("scale")).toList();
     assertThat(own).hasSize(1);
     List<String> fingers =
         own.get(0).events().stream()

@@ -85,8 +85,7 @@ class ShiftDetailsTest {
     for (int i = 0; i < 6; i++) {
       rules.add(NoteRule.onString(i, string));
     }
-    FingeringTask task =
-        Exercises.task(type, Exercises.line(notes, QUARTER), 60).withRules(rules);
+    FingeringTask task = Exercises.task(type, Exercises.line(notes, QUARTER), 60).withRules(rules);
     for (Shift s : new FingeringSolver(task).best().shifts()) {
       java.util.stream.Stream.of(s.oldFinger(), s.newFinger())
           .flatMap(java.util.Optional::stream)

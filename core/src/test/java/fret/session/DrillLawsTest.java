@@ -134,9 +134,7 @@ class DrillLawsTest {
               .orElseThrow();
       int slice = s.resolved().notes().get(s.resolved().indexOf(c.from()).orElseThrow()).slice();
       boolean down = s.bowing().strokeAt(slice).orElseThrow().down();
-      assertThat(first.signs().bow())
-          .as(c.id())
-          .isEqualTo(down ? Signs.Bow.DOWN : Signs.Bow.UP);
+      assertThat(first.signs().bow()).as(c.id()).isEqualTo(down ? Signs.Bow.DOWN : Signs.Bow.UP);
     }
   }
 

@@ -3,9 +3,9 @@ package fret.session;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import fret.drill.Chunk;
 import fret.drill.Drill;
 import fret.drill.DrillKind;
-import fret.drill.Chunk;
 import fret.drill.Way;
 import fret.mark.Strand;
 import fret.score.Score;
@@ -49,10 +49,11 @@ class StrandsTest {
     Chunk lower =
         Learning.chunks(own).stream().filter(c -> c.way() == Way.LOWER).findFirst().orElseThrow();
     List<String> heard =
-        new DrillBook(own).of(lower, DrillKind.STRAIGHT).orElseThrow().whole().events().stream()
-            .filter(e -> !e.isRest())
-            .map(e -> e.heads().get(0).pitch().toString())
-            .toList();
+        new DrillBook(own)
+            .of(lower, DrillKind.STRAIGHT).orElseThrow().whole().events().stream()
+                .filter(e -> !e.isRest())
+                .map(e -> e.heads().get(0).pitch().toString())
+                .toList();
     assertThat(heard).isNotEmpty().containsOnly("G3");
     Session scale = Lines.session("C4 D4 E4 F4 G4 A4 B4 C5");
     assertThat(new ChunkDecisions(scale).hasLines(Learning.chunks(scale).get(0))).isFalse();

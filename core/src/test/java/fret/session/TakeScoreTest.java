@@ -134,7 +134,9 @@ class TakeScoreTest {
       TakeFindings f = TakeFindings.of(s, saying(s, new Fault(kind, at, 60))).get(0);
       assertThat(f.remedy()).isEqualTo(Remedy.of(BowDrillKind.CROSSING));
       assertThat(List.of(f.from(), f.to())).containsExactly(at - 1, at);
-      assertThat(BowSpots.made(s, Covered.stretch(s.resolved(), f.from(), f.to()), BowDrillKind.CROSSING))
+      assertThat(
+              BowSpots.made(
+                  s, Covered.stretch(s.resolved(), f.from(), f.to()), BowDrillKind.CROSSING))
           .hasValueSatisfying(d -> assertThat(d.events()).hasSize(8));
     }
   }

@@ -98,12 +98,14 @@ final class PartView implements AreaView {
             tabs, pane, Sentences.of("part.this-passage"), "tab-passage", Parts.scroll(setup));
     Parts.tab(tabs, pane, Sentences.of("part.bar"), "tab-bar-part", new BarPane(studio));
     Parts.tab(tabs, pane, Sentences.of("part.about"), "tab-about", details.about());
-    tempoTab = Parts.tab(
-        tabs,
-        pane,
-        Sentences.of("part.tempo"),
-        "tab-tempo",
-        Parts.scroll(new VBox(16, tempos.node(), details.tempo(), new ClicksPane(studio).node())));
+    tempoTab =
+        Parts.tab(
+            tabs,
+            pane,
+            Sentences.of("part.tempo"),
+            "tab-tempo",
+            Parts.scroll(
+                new VBox(16, tempos.node(), details.tempo(), new ClicksPane(studio).node())));
     paper = new PaperPane(studio, room.main().files());
     picture = new PicturePane(room);
     pictureTab = Parts.tab(tabs, pane, Sentences.of("part.picture"), "tab-picture", picture.node());

@@ -73,8 +73,7 @@ class BatchCommandsTest {
   /** Under E a bass part is written for other strings; nobody reads it in the wrong clef. */
   @Test
   void aBassPartUnderItsLowestStringIsOfferedOtherStrings() throws IOException {
-    LineBuilder line =
-        new LineBuilder(TimeSignature.COMMON_TIME, KeySignature.NONE, Clef.BASS);
+    LineBuilder line = new LineBuilder(TimeSignature.COMMON_TIME, KeySignature.NONE, Clef.BASS);
     for (String p : "E2 D2 C2 E2".split(" ")) {
       line.add(Fraction.of(1, 4), Pitch.parse(p));
     }
@@ -83,14 +82,7 @@ class BatchCommandsTest {
     assertThat(messages()).anyMatch(m -> m.contains("extension or a fifth string"));
     assertThat(messages()).noneMatch(m -> m.contains("clef"));
     for (String strings : List.of("extension to C", "five strings, low B", "G2,D2,A1,E1,B0")) {
-      run(
-          "finger",
-          "DIR/low.musicxml",
-          "--instrument",
-          "bass",
-          "--strung",
-          strings,
-          "--json");
+      run("finger", "DIR/low.musicxml", "--instrument", "bass", "--strung", strings, "--json");
       assertThat(messages()).as(strings).noneMatch(m -> m.contains("fifth string"));
     }
     assertThat(run("finger", "DIR/low.musicxml", "--instrument", "bass", "--strung", "gut"))
@@ -469,7 +461,8 @@ class BatchCommandsTest {
             .replaceFirst("</time>(?s)(.*?)</attributes>", "</time>$1" + rest + "</attributes>")
             .replaceFirst("(?s)(<measure number=\"2\".*?)(<note)", "$1" + box + "$2");
     Files.writeString(dir.resolve("signs.musicxml"), part);
-    assertThat(run("export DIR/signs.musicxml --instrument violin --to musicxml -o DIR/o".split(" ")))
+    assertThat(
+            run("export DIR/signs.musicxml --instrument violin --to musicxml -o DIR/o".split(" ")))
         .isZero();
     assertThat(Files.readString(dir.resolve("o"))).contains("<multiple-rest>2<", "\"circle\"");
   }

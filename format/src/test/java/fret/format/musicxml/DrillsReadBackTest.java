@@ -95,9 +95,13 @@ class DrillsReadBackTest {
       line.add(EIGHTH);
     } else if (random.nextInt(3) == 0) {
       line.add(
-          EIGHTH.divide(2), List.of(head(random, key)), Signs.PLAIN.withSlurs(List.of(1), List.of()));
+          EIGHTH.divide(2),
+          List.of(head(random, key)),
+          Signs.PLAIN.withSlurs(List.of(1), List.of()));
       line.add(
-          EIGHTH.divide(2), List.of(head(random, key)), Signs.PLAIN.withSlurs(List.of(), List.of(1)));
+          EIGHTH.divide(2),
+          List.of(head(random, key)),
+          Signs.PLAIN.withSlurs(List.of(), List.of(1)));
     } else {
       line.add(EIGHTH, List.of(head(random, key)), Signs.PLAIN);
     }
