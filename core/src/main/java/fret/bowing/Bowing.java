@@ -95,6 +95,21 @@ public record Bowing(
     return strokes.size() == other.strokes.size() && differsFrom(other).isEmpty();
   }
 
+  /**
+   * The strokes of a stretch as they are in the whole, moments counted from its first.
+   *
+   * @param to the last one
+   */
+  public Bowing within(int from, int to) {
+    List<Stroke> inside =
+        strokes.stream()
+            .filter(s -> s.notes().stream().anyMatch(n -> n.moment() >= from && n.moment() <= to))
+            .map(s -> s.within(from, to))
+            .toList();
+    return new Bowing(
+        moments.subList(from, to + 1), inside, new Explanation(0, List.of()), List.of());
+  }
+
   /** What makes the stroke of a moment hard. */
   public List<Explanation.Share> reasonsAt(int moment) {
     return strokeAt(moment).map(s -> explanation.at(s.fromMoment())).orElse(List.of());

@@ -75,6 +75,21 @@ public record Stroke(
       double level,
       boolean accent,
       double force) {
+    private Note movedBy(int moments) {
+      return new Note(
+          moment + moments,
+          fromCm,
+          toCm,
+          bowCm,
+          cmPerS,
+          ofNatural,
+          sounds,
+          contactMm,
+          level,
+          accent,
+          force);
+    }
+
     /** The weight as a word. */
     public Weight weight() {
       Weight[] all = Weight.values();
@@ -106,6 +121,31 @@ public record Stroke(
         timeMs,
         breaksSlur,
         notes);
+  }
+
+  /** As far as it lies in a stretch, its moments counted from there; it lies in it somewhere. */
+  Stroke within(int from, int to) {
+    List<Note> inside =
+        notes.stream()
+            .filter(n -> n.moment() >= from && n.moment() <= to)
+            .map(n -> n.movedBy(-from))
+            .toList();
+    return new Stroke(
+        Math.max(fromMoment, from) - from,
+        Math.min(toMoment, to) - from,
+        bar,
+        down,
+        kind,
+        hooked,
+        fromMoment < from ? Optional.empty() : retake,
+        inside.get(0).fromCm(),
+        inside.get(inside.size() - 1).toCm(),
+        inside.stream().mapToDouble(Note::bowCm).sum(),
+        naturalCm,
+        missingCm,
+        timeMs,
+        breaksSlur,
+        inside);
   }
 
   public boolean has(int moment) {

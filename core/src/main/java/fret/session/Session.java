@@ -6,6 +6,7 @@ import fret.base.Said;
 import fret.bowing.BowLayers;
 import fret.bowing.BowSolver;
 import fret.bowing.BowTask;
+import fret.bowing.BowReport;
 import fret.bowing.Bowing;
 import fret.bowing.PhraseMark;
 import fret.fingering.Decided;
@@ -237,6 +238,24 @@ public record Session(
   /** What lanes are drawn from. */
   public LaneInput laneInput() {
     return laneInput(fingering(), arm());
+  }
+
+  /**
+   * The planned bow alone under notes of the page as they are practised.
+   *
+   * @param drill the same moments as those from one to another of the page
+   */
+  public LaneInput bowUnder(ResolvedPassage drill, int from, int to) {
+    LaneInput.Bow bow =
+        new LaneInput.Bow(
+            bowing().within(from, to),
+            bowTask().bow(),
+            new BowReport(List.of(), List.of(), List.of(), arm().report().path()),
+            Map.of(),
+            Map.of(),
+            LoudnessLine.of(drill.score()));
+    return new LaneInput(
+        drill, Optional.empty(), task().hand().instrument(), Optional.of(bow));
   }
 
   /** The same with a fingering and a bowing that are tried. */

@@ -596,6 +596,7 @@ final class PractiseView extends VBox implements AreaView {
     all.add(on("faster", KeyCode.PERIOD, () -> faster(1)));
     all.add(on("slower-tempo", KeyCode.COMMA, () -> faster(-1)));
     all.add(on("tap", KeyCode.A, habits::tap));
+    all.add(Action.of("stand-bow", "practise", Action.shift(KeyCode.W), this::toggleBow));
     all.addAll(tools.actions());
     for (int n = 1; n <= 9; n++) {
       int plays = n;
@@ -609,6 +610,12 @@ final class PractiseView extends VBox implements AreaView {
               () -> habits.plays(plays)));
     }
     return all;
+  }
+
+  private void toggleBow() {
+    if (!music.toggleBow()) {
+      studio.tell(Sentences.of("practise.no-bow"));
+    }
   }
 
   private void faster(int by) {

@@ -6,12 +6,16 @@ import fret.app.viewmodel.Studio;
 import fret.app.widget.FrameStand;
 import fret.app.widget.StripView;
 import fret.drill.Frame;
+import fret.engraving.StripStyle;
+import fret.lane.LaneInput;
+import fret.lane.Lanes;
 import fret.score.ResolvedPassage;
 import fret.score.Slice;
 import java.io.ByteArrayInputStream;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import javafx.scene.image.Image;
@@ -25,11 +29,14 @@ final class StandMusic extends StackPane {
   /** Staff spaces in the height of the stand: as large as that leaves room for marks. */
   private static final double STAFF_SHARE = 20;
 
+  private static final double STAFF_SHARE_WITH_BOW = 30;
+
   private final Studio studio;
   private final PracticeModel practice;
   private final StripView strip;
   private final FrameStand picture;
   private List<Frame> frames = List.of();
+  private boolean bowShown;
 
   StandMusic(Areas.Room room) {
     this.studio = room.studio();
@@ -37,7 +44,10 @@ final class StandMusic extends StackPane {
     strip = StripView.small(room.look(), 14.5);
     strip.setId("drill-strip");
     strip.setMaxHeight(Double.MAX_VALUE);
-    strip.heightProperty().addListener(o -> strip.fit(STAFF_SHARE));
+    strip.setLanes(Lanes.of("bow").stream().toList(), id -> false);
+    strip
+        .heightProperty()
+        .addListener(o -> strip.fit(bowShown ? STAFF_SHARE_WITH_BOW : STAFF_SHARE));
     picture = new FrameStand(room.look());
     picture.setId("drill-picture");
     VBox.setVgrow(this, Priority.ALWAYS);
@@ -56,11 +66,29 @@ final class StandMusic extends StackPane {
     strip.setVisible(frames.isEmpty());
     picture.setVisible(!frames.isEmpty());
     if (frames.isEmpty()) {
-      strip.show(StripView.Music.of(drill, practice.stand().digits()));
+      Optional<LaneInput> bow = bowShown ? practice.stand().bow() : Optional.empty();
+      strip.show(
+          new StripView.Music(drill, practice.stand().digits(), StripStyle.PLAIN, bow));
+      strip.fit(bow.isPresent() ? STAFF_SHARE_WITH_BOW : STAFF_SHARE);
     } else {
       picture.show(List.of());
       pages(List.copyOf(new TreeSet<>(frames.stream().map(Frame::page).toList())), new TreeMap<>());
     }
+  }
+
+  /**
+   * Shows or hides where in the bow each note lies, in the plan of the target.
+   *
+   * @return whether there is a bow to show
+   */
+  boolean toggleBow() {
+    bowShown = !bowShown;
+    OnStand on = practice.stand().onProperty().get();
+    ResolvedPassage drill = practice.stand().notationProperty().get();
+    if (on != null && drill != null) {
+      show(on, drill);
+    }
+    return !bowShown || practice.stand().bow().isPresent();
   }
 
   /** The pages that the frames are on come one by one. */

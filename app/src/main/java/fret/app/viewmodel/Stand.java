@@ -11,6 +11,7 @@ import fret.journal.Breakage;
 import fret.journal.JournalEntry;
 import fret.journal.Verdict;
 import fret.plan.Gate;
+import fret.lane.LaneInput;
 import fret.score.Direction;
 import fret.score.LoudnessLine;
 import fret.score.ResolvedPassage;
@@ -506,6 +507,13 @@ public final class Stand {
             .map(c -> BounceSwitch.of(session, s.ladder(), c.fromOnset(), c.toOnset()))
             .orElse(List.of());
     return all.stream().filter(b -> b.perMinute() > gate.get().perMinute()).toList();
+  }
+
+  /** The planned bow under what is on it; empty where that is not the page as it is written. */
+  public Optional<LaneInput> bow() {
+    return under()
+        .map(u -> studio.shown().bowUnder(notation.get(), u.from(), u.to()))
+        .filter(i -> !i.bow().orElseThrow().bowing().strokes().isEmpty());
   }
 
   /** How long joins last in a rhythm at the gate's level, in ms, the shortest first. */

@@ -6,7 +6,9 @@ import static org.assertj.core.api.Assertions.within;
 import fret.base.Said;
 import fret.drill.Approach;
 import fret.drill.Chunk;
+import fret.bowing.Stroke;
 import fret.drill.DrillKind;
+import fret.lane.LaneInput;
 import fret.drill.Frame;
 import fret.journal.Breakage;
 import fret.journal.JournalEntry;
@@ -479,6 +481,12 @@ class PracticeModelTest {
     following.playing(false);
     following.playing(true);
     Mockito.verify(drone, Mockito.times(2)).play(Mockito.any(), Mockito.eq(false));
+
+    FollowingDrone.Under under = practice.stand().under().orElseThrow();
+    Stroke planned = room.studio.shown().bowing().strokeAt(under.from()).orElseThrow();
+    LaneInput.Bow bow = practice.stand().bow().orElseThrow().bow().orElseThrow();
+    assertThat(bow.bowing().moments()).hasSize(under.to() - under.from() + 1);
+    assertThat(bow.bowing().strokes().get(0).down()).isEqualTo(planned.down());
 
     // What is not played as written has no drone of its own; one key ends it for good.
     practice.own().drill(DrillKind.RHYTHMS);
