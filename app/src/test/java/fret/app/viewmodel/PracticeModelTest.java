@@ -482,7 +482,7 @@ class PracticeModelTest {
     following.playing(true);
     Mockito.verify(drone, Mockito.times(2)).play(Mockito.any(), Mockito.eq(false));
 
-    FollowingDrone.Under under = practice.stand().under().orElseThrow();
+    assertThat(practice.stand().under()).isPresent();
     Stroke planned = room.studio.shown().bowing().strokeAt(under.from()).orElseThrow();
     LaneInput.Bow bow = practice.stand().bow().orElseThrow().bow().orElseThrow();
     assertThat(bow.bowing().moments()).hasSize(under.to() - under.from() + 1);
