@@ -208,7 +208,8 @@ final class PlanView extends VBox implements AreaView {
     String remedy =
         studio.plans().outlookProperty().get().remedy().map(r -> " " + Sentences.of(r)).orElse("");
     String all = p.plan().feasible() ? told : Sentences.of("plan.honestly", told + remedy);
-    advice.setText((beyond() + " " + all).strip());
+    String beyond = beyond();
+    advice.setText(beyond.isEmpty() ? all : beyond); // Nothing is promised of what no hand plays.
     PainPane.show(pain, studio);
     showLadder();
     showClimbs(p);
