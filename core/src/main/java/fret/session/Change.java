@@ -51,6 +51,13 @@ public record Change(Said name, List<Delta<?, ?>> deltas, Optional<BarsEdit> bar
     return new Change(name, deltas, bars, true);
   }
 
+  /** Both as one, under the name of this one; they change different places. */
+  public Change with(Change other) {
+    List<Delta<?, ?>> all = new ArrayList<>(deltas);
+    all.addAll(other.deltas);
+    return new Change(name, all, bars.or(other::bars), merges);
+  }
+
   public boolean isEmpty() {
     return deltas.isEmpty() && bars.isEmpty();
   }

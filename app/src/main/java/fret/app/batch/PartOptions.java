@@ -12,8 +12,10 @@ import fret.instrument.InstrumentType;
 import fret.instrument.Tuning;
 import fret.intonation.Temperament;
 import fret.mark.Marks;
+import fret.mark.Place;
 import fret.passage.Layers;
 import fret.passage.Passage;
+import fret.passage.PracticeLayer;
 import fret.passage.Reading;
 import fret.passage.SettingLayers;
 import fret.passage.Setup;
@@ -24,6 +26,7 @@ import fret.player.Preset;
 import fret.player.School;
 import fret.score.Divided;
 import fret.score.Score;
+import fret.session.Learning;
 import fret.session.MarkedFileWriter;
 import fret.session.NewPassage;
 import fret.session.Session;
@@ -75,10 +78,12 @@ final class PartOptions {
 
   @Option(
       names = {"--tempo", "--target"},
+      paramLabel = "RATE",
+      converter = TempoRange.Converter.class,
       description =
-          "beats per minute of the first section, the others by the same share; default: the"
-              + " file's own tempos")
-  Optional<Double> perMinute = Optional.empty();
+          "beats per minute of the first section, the others by the same share, also a range as"
+              + " 70-80; default: the file's own tempos")
+  Optional<TempoRange> range = Optional.empty();
 
   @Option(
       names = "--preset",
@@ -133,7 +138,7 @@ final class PartOptions {
     o.instrumentName = instrument;
     o.bars = bars;
     o.beatName = beat;
-    o.perMinute = perMinute;
+    o.range = perMinute.map(rate -> new TempoRange(rate, 0));
     o.presetName = "sure";
     o.schoolName = "usual";
     o.handName = "medium";
@@ -210,7 +215,7 @@ final class PartOptions {
 
   /** The same with a preset of the left hand and a bow. */
   Session session(Outcome<Score> read, Preset preset, BowSetup bow) {
-    perMinute.ifPresent(this::check);
+    range.ifPresent(this::check);
     Setup setup =
         Setup.usual(type())
             .withStrings(tuning(), 0, 440)
@@ -224,10 +229,11 @@ final class PartOptions {
     String title = s.title().isEmpty() ? file.getFileName().toString() : s.title();
     Tempo own = s.target();
     Beat beat = beat(own.beat(), s.reading().of(read.value()));
-    Tempo tempo = perMinute.map(rate -> new Tempo(beat, rate)).orElse(own.in(beat));
+    Tempo tempo = range.map(r -> new Tempo(beat, r.from())).orElse(own.in(beat));
     Session session =
         Session.of(
-            made.withSettings(TempoPlan.withFirst(s, tempo).withTitle(title).withBow(bow)),
+            upTo(
+                made.withSettings(TempoPlan.withFirst(s, tempo).withTitle(title).withBow(bow))),
             read.value());
     List<Problem> problems = new ArrayList<>(read.problems());
     problems.addAll(decided.problems());
@@ -247,9 +253,23 @@ final class PartOptions {
     return session.withPage(read.value(), problems);
   }
 
-  private void check(double rate) {
-    if (!(rate > 0) || rate > 1000) {
-      throw usage("--tempo " + rate + " is outside 0 (excluded) to 1000");
+  /** With the upper end of the target that was asked for. */
+  private Passage upTo(Passage made) {
+    double upper = range.map(TempoRange::upper).orElse(0.0);
+    return upper > 0
+        ? made.withMarks(
+            made.marks()
+                .with(
+                    PracticeLayer.PRACTICE,
+                    Place.WHOLE,
+                    Optional.of(Learning.setup(made).withUpper(upper))))
+        : made;
+  }
+
+  private void check(TempoRange rate) {
+    boolean upright = rate.upper() == 0 || rate.upper() > rate.from();
+    if (!(rate.from() > 0) || Math.max(rate.from(), rate.upper()) > 1000 || !upright) {
+      throw usage("--tempo " + rate + " is outside 0 (excluded) to 1000, or upside down");
     }
   }
 

@@ -4,6 +4,7 @@ import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import fret.base.Fractions;
 import fret.passage.TempoPlan;
+import fret.session.Learning;
 import fret.session.Session;
 import fret.tempo.Tempo;
 import java.util.Locale;
@@ -39,8 +40,10 @@ final class SectionsJson {
               .put("endPerMinute", Json.round(s.finish().perMinute(), 3))
               .put("seconds", Json.round(seconds, 3))
               .put("source", s.source().name().toLowerCase(Locale.ROOT));
-      if (s.upper() > 0) {
-        node.put("upperPerMinute", Json.round(s.upper(), 3));
+      boolean first = s.mark().isEmpty();
+      double upper = first ? Learning.setup(session.passage()).upper() : s.upper();
+      if (upper > 0) {
+        node.put("upperPerMinute", Json.round(upper, 3));
       }
     }
     into.put("partSeconds", Json.round(all, 3));

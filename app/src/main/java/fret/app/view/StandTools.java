@@ -14,7 +14,9 @@ import fret.score.SoundingNote;
 import fret.session.NoteRange;
 import fret.session.Session;
 import fret.sound.PassagePlayer;
+import fret.passage.TempoPlan;
 import fret.tempo.Level;
+import fret.tempo.Tempo;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -53,6 +55,7 @@ final class StandTools {
   private final Label held = Parts.line("", "strong");
   private final TextField runBars = new TextField();
   private final TextField runTempo = new TextField();
+  private final Label runCounted = Parts.line("", "quiet");
   private final CheckBox runRepeats = new CheckBox(Sentences.of("practise.run.repeats"));
   private final FlowPane running =
       Parts.flow(
@@ -61,6 +64,7 @@ final class StandTools {
           runBars,
           runRepeats,
           Parts.line(Sentences.of("practise.run.at"), "quiet"),
+          runCounted,
           runTempo,
           Parts.button(Sentences.of("practise.run.go"), "run-go", this::runIt, "small"));
   private final VBox asked = new VBox(skips, note, running);
@@ -94,6 +98,7 @@ final class StandTools {
     runTempo.setId("run-tempo");
     runTempo.setPrefWidth(64);
     runTempo.setAccessibleText(Sentences.of("practise.run.at"));
+    runBars.textProperty().addListener(o -> proposeTempo());
     runRepeats.setId("run-repeats");
     runRepeats.setSelected(true);
     for (TextField f : List.of(runBars, runTempo)) {
@@ -119,9 +124,25 @@ final class StandTools {
                   + "-"
                   + notes.get(selection.lastSelected()).bar()
               : "");
-      runTempo.setText(Level.text(s.passage().settings().target().perMinute()));
+      proposeTempo();
       runBars.requestFocus();
     }
+  }
+
+  /** The target of the section in which the notes begin, in its own counted value. */
+  private void proposeTempo() {
+    Session s = studio.shown();
+    if (s == null || s.resolved().notes().isEmpty()) {
+      return;
+    }
+    int from =
+        runBars.getText().isBlank()
+            ? 0
+            : NoteRange.of(runBars.getText(), s.resolved()).map(NoteRange::from).orElse(0);
+    Tempo tempo =
+        TempoPlan.at(s.tempos(), s.resolved().notes().get(from).onset()).start();
+    runTempo.setText(Level.text(tempo.perMinute()));
+    runCounted.setText(Sentences.of("beat." + tempo.beat().displayName()));
   }
 
   private void runIt() {

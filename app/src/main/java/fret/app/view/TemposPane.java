@@ -10,6 +10,7 @@ import fret.passage.TempoEdits;
 import fret.passage.TempoMark;
 import fret.passage.TempoPlan;
 import fret.score.Bar;
+import fret.session.Change;
 import fret.session.Decisions;
 import fret.session.Learning;
 import fret.session.Session;
@@ -216,14 +217,23 @@ final class TemposPane {
   }
 
   private void set(TempoPlan.Section s, Tempo tempo, double upper) {
-    studio.changeSettings(
-        Said.of("set.tempo-from-bar", s.bar().number()),
-        x -> TempoEdits.section(x, s, tempo, upper));
-    Session now = studio.session();
+    studio.open().decide(x -> changed(x, s, tempo, upper));
+  }
+
+  /** A tempo with its range as one step; that of the first section is kept with the practice. */
+  private static Optional<Change> changed(
+      Session now, TempoPlan.Section s, Tempo tempo, double upper) {
+    Optional<Change> settings =
+        Decisions.settings(
+            now,
+            Said.of("set.tempo-from-bar", s.bar().number()),
+            x -> TempoEdits.section(x, s, tempo, upper));
     PracticeSetup practice = Learning.setup(now.passage());
-    if (s.mark().isEmpty() && practice.upper() != upper) {
-      studio.decide(x -> Decisions.practice(x, practice.withUpper(upper)));
+    if (!s.mark().isEmpty() || practice.upper() == upper) {
+      return settings;
     }
+    Change range = Decisions.practice(now, practice.withUpper(upper));
+    return Optional.of(settings.map(x -> x.with(range)).orElse(range));
   }
 
   private void allBy(int sign) {

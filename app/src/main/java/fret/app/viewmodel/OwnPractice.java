@@ -145,7 +145,7 @@ public final class OwnPractice {
    * Any notes are run through at any tempo.
    *
    * @param repeats whether what is repeated is played as often as the signs ask
-   * @param perMinute in the passage's counted value
+   * @param perMinute in the value that is counted where they begin
    */
   public void run(NoteRange notes, boolean repeats, double perMinute) {
     Session s = studio.shown();
@@ -175,7 +175,7 @@ public final class OwnPractice {
                     List.of(id),
                     title,
                     drill,
-                    e.ladder(),
+                    whole ? e.ladder() : e.ladderAt(all.get(notes.from()).onset()),
                     Level.at(perMinute),
                     Sentences.of("practise.put-on"),
                     List.of())));

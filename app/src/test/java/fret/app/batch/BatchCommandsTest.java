@@ -449,6 +449,20 @@ class BatchCommandsTest {
     assertThat(err.toString(StandardCharsets.UTF_8)).contains("docx");
   }
 
+  /** A list that prints "70 to 80" is asked for as it stands. */
+  @Test
+  void aTargetMayBeARange() throws IOException {
+    String line = "finger DIR/violin.musicxml --instrument violin --json --tempo ";
+    run((line + "70-80").split(" "));
+    JsonNode first = json().path("sections").path(0);
+    assertThat(first.path("perMinute").asDouble()).isEqualTo(70);
+    assertThat(first.path("upperPerMinute").asDouble()).isEqualTo(80);
+    for (String wrong : List.of("80-70", "fast", "70-")) {
+      assertThat(run((line + wrong).split(" "))).as(wrong).isEqualTo(2);
+      assertThat(err.toString(StandardCharsets.UTF_8)).contains(wrong);
+    }
+  }
+
   /** Signs that nothing is made of go with the file all the same. */
   @Test
   void whatTheFileHasIsWrittenBack() throws IOException {
