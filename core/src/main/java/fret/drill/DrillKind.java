@@ -1,8 +1,10 @@
 package fret.drill;
 
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * The drills of the book. Their names, what they are for, what to listen for and when to stop stand
@@ -76,6 +78,43 @@ public enum DrillKind {
   WARM_UP(Of.PASSAGE, 6, 7),
   RUN_THROUGH(Of.PASSAGE, 2, 7),
   MOCK(Of.PASSAGE, 3, 2);
+
+  /** What of the notes that a drill is made of it keeps. */
+  public enum Keeps {
+    /** Each note sounds at its place in its bar. */
+    ONSETS,
+    /** One note comes after the other as on the page, though it may come again. */
+    ORDER,
+    /** No note is there that the page does not have. */
+    PITCHES
+  }
+
+  /** What of its notes a drill keeps; nothing where it is made of something else. */
+  public Set<Keeps> keeps() {
+    return switch (this) {
+      case STRAIGHT,
+              SILENT,
+              SYLLABLES,
+              NO_VIBRATO,
+              STEADY_NOTES,
+              ACCENTS,
+              ACCENTS_DISPLACED,
+              ADD_A_NOTE,
+              ADD_FROM_END,
+              CHAIN_BACK,
+              BURSTS,
+              FOCUS_TUNE,
+              FOCUS_SHIFT,
+              FOCUS_BOW,
+              FOCUS_RELEASE ->
+          EnumSet.allOf(Keeps.class);
+      case RHYTHMS, TRIPLET_RHYTHMS, DOUBLED, TREBLED, FINGER_FIRST, END_CLICK, SOFT_ENDINGS ->
+          EnumSet.of(Keeps.ORDER, Keeps.PITCHES);
+      case BACKWARDS, VIBRATO_PULSES, VIBRATO_NARROWING, VIBRATO_FINGERS, BLOCKS ->
+          EnumSet.of(Keeps.PITCHES);
+      default -> EnumSet.noneOf(Keeps.class);
+    };
+  }
 
   /** What a drill is made of. */
   public enum Of {

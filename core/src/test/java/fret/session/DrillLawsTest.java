@@ -67,6 +67,81 @@ class DrillLawsTest {
     }
   }
 
+  /** Each kind keeps what it declares: places in the bar, the order of notes, their pitches. */
+  @ParameterizedTest
+  @ValueSource(ints = {5, 50, 500})
+  void kindsKeepWhatTheySay(int seed) {
+    Score page = SectionsOfPartTest.part(new Random(seed), 18);
+    Session s = SectionsOfPartTest.session(page);
+    DrillBook book = new DrillBook(s);
+    for (Chunk c : Learning.chunks(s)) {
+      List<String> places = new ArrayList<>();
+      List<String> pitches = new ArrayList<>();
+      for (Bar b : page.bars()) {
+        for (Event e : b.events()) {
+          boolean in =
+              e.onset().compareTo(c.fromOnset()) >= 0 && e.onset().compareTo(c.toOnset()) < 0;
+          if (in && !e.isRest()) {
+            places.add(b.number() + " " + e.onset().subtract(b.end()) + " " + pitch(e));
+            pitches.add(pitch(e));
+          }
+        }
+      }
+      for (DrillKind kind : DrillKind.values()) {
+        Optional<Drill> drill = kind.keeps().isEmpty() ? Optional.empty() : book.of(c, kind);
+        for (Score part : drill.map(Drill::parts).orElse(List.of())) {
+          kept(kind, part, page, places, pitches, kind + " of " + c.id() + ", seed " + seed);
+        }
+      }
+    }
+  }
+
+  private static String pitch(Event e) {
+    return e.heads().stream().map(h -> h.pitch().toString()).collect(Collectors.joining("+"));
+  }
+
+  private static void kept(
+      DrillKind kind,
+      Score part,
+      Score page,
+      List<String> places,
+      List<String> pitches,
+      String where) {
+    int at = 0;
+    for (Bar b : part.bars()) {
+      for (Event e : b.events()) {
+        boolean tied = !e.isRest() && e.heads().stream().allMatch(h -> h.tieStop());
+        if (e.isRest() || tied) {
+          continue;
+        }
+        if (kind.keeps().contains(DrillKind.Keeps.PITCHES)) {
+          assertThat(pitches).as(where).contains(pitch(e));
+        }
+        if (kind.keeps().contains(DrillKind.Keeps.ONSETS)) {
+          Bar whole = page.barNumbered(b.number()).orElseThrow();
+          Fraction inBar = e.onset().subtract(b.start());
+          Fraction lead = b.equals(part.bars().get(0)) ? lead(b, whole) : Fraction.ZERO;
+          Fraction fromEnd = inBar.add(lead).subtract(whole.length());
+          assertThat(places).as(where).contains(b.number() + " " + fromEnd + " " + pitch(e));
+        }
+        if (kind.keeps().contains(DrillKind.Keeps.ORDER)) {
+          int here = at;
+          boolean again = here > 0 && pitches.get(here - 1).equals(pitch(e));
+          int next = pitches.subList(here, pitches.size()).indexOf(pitch(e));
+          assertThat(again || next >= 0).as(where).isTrue();
+          at = again ? here : here + next + 1;
+        }
+      }
+    }
+  }
+
+  /** What a cut first bar lacks at its beginning. */
+  private static Fraction lead(Bar cut, Bar whole) {
+    return cut.start().compareTo(whole.start()) > 0
+        ? cut.start().subtract(whole.start())
+        : Fraction.ZERO;
+  }
+
   /** The bars of a drill have the numbers of the bars that its notes are from. */
   @ParameterizedTest
   @ValueSource(ints = {7, 21, 28})
