@@ -74,6 +74,7 @@ final class PractiseView extends VBox implements AreaView {
   private final Label setOf = Parts.line("", "quiet");
   private final Button cure;
   private final StandHabits habits;
+  private boolean habitsOpen;
   private final StandTools tools;
   private final Label focusOn = Parts.line("", "focus");
   private final PauseTransition tapSettles = new PauseTransition(Duration.millis(Pedal.LONG_MS));
@@ -154,6 +155,14 @@ final class PractiseView extends VBox implements AreaView {
             after,
             tools.node(),
             habits.node());
+    tools.add(
+        Parts.button(
+            Sentences.of("practise.bow-below"), "stand-bow", this::toggleBow, "small"));
+    tools.add(
+        Parts.button(
+            Sentences.of("practise.habits"), "stand-habits", this::toggleHabits, "small"));
+    habits.node().setManaged(false);
+    habits.node().setVisible(false);
     // What is said of a drill may be long: it wraps, and does not take the room of the day.
     desk.setPrefWidth(560);
     HBox.setHgrow(desk, Priority.ALWAYS);
@@ -325,7 +334,7 @@ final class PractiseView extends VBox implements AreaView {
     // While it plays there is nothing but the music.
     sideOf.setVisible(!moving);
     hint.setVisible(!moving);
-    habits.node().setVisible(!moving);
+    habits.node().setVisible(habitsOpen && !moving);
     tools.node().setVisible(!moving);
   }
 
@@ -528,8 +537,8 @@ final class PractiseView extends VBox implements AreaView {
     // What hurt is over: how to go on with it is no question now.
     boolean hurt = g != null && g.hurt();
     shown(hint, !hurt);
-    habits.node().setManaged(!hurt);
-    habits.node().setVisible(!hurt && !run.isMoving());
+    habits.node().setManaged(habitsOpen && !hurt);
+    habits.node().setVisible(habitsOpen && !hurt && !run.isMoving());
     row.setAccessibleText(
         g == null
             ? ""
@@ -596,6 +605,8 @@ final class PractiseView extends VBox implements AreaView {
     all.add(on("faster", KeyCode.PERIOD, () -> faster(1)));
     all.add(on("slower-tempo", KeyCode.COMMA, () -> faster(-1)));
     all.add(on("tap", KeyCode.A, habits::tap));
+    all.add(
+        Action.of("stand-habits", "practise", Action.shift(KeyCode.C), this::toggleHabits));
     all.add(Action.of("stand-bow", "practise", Action.shift(KeyCode.W), this::toggleBow));
     all.addAll(tools.actions());
     for (int n = 1; n <= 9; n++) {
@@ -610,6 +621,12 @@ final class PractiseView extends VBox implements AreaView {
               () -> habits.plays(plays)));
     }
     return all;
+  }
+
+  /** The settings of sets and clicks come when they are asked for: the music needs the room. */
+  private void toggleHabits() {
+    habitsOpen = !habitsOpen;
+    showGate();
   }
 
   private void toggleBow() {

@@ -199,6 +199,11 @@ final class StandTools {
     return node;
   }
 
+  /** One more, at the end. */
+  void add(Node tool) {
+    node.getChildren().add(tool);
+  }
+
   /** What is asked, while it is. */
   Node asked() {
     return asked;
