@@ -93,20 +93,20 @@ public enum DrillKind {
   public Set<Keeps> keeps() {
     return switch (this) {
       case STRAIGHT,
-              SILENT,
-              SYLLABLES,
-              NO_VIBRATO,
-              STEADY_NOTES,
-              ACCENTS,
-              ACCENTS_DISPLACED,
-              ADD_A_NOTE,
-              ADD_FROM_END,
-              CHAIN_BACK,
-              BURSTS,
-              FOCUS_TUNE,
-              FOCUS_SHIFT,
-              FOCUS_BOW,
-              FOCUS_RELEASE ->
+          SILENT,
+          SYLLABLES,
+          NO_VIBRATO,
+          STEADY_NOTES,
+          ACCENTS,
+          ACCENTS_DISPLACED,
+          ADD_A_NOTE,
+          ADD_FROM_END,
+          CHAIN_BACK,
+          BURSTS,
+          FOCUS_TUNE,
+          FOCUS_SHIFT,
+          FOCUS_BOW,
+          FOCUS_RELEASE ->
           EnumSet.allOf(Keeps.class);
       case RHYTHMS, TRIPLET_RHYTHMS, DOUBLED, TREBLED, FINGER_FIRST, END_CLICK, SOFT_ENDINGS ->
           EnumSet.of(Keeps.ORDER, Keeps.PITCHES);

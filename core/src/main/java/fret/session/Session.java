@@ -4,9 +4,9 @@ import fret.base.Later;
 import fret.base.Problem;
 import fret.base.Said;
 import fret.bowing.BowLayers;
+import fret.bowing.BowReport;
 import fret.bowing.BowSolver;
 import fret.bowing.BowTask;
-import fret.bowing.BowReport;
 import fret.bowing.Bowing;
 import fret.bowing.PhraseMark;
 import fret.fingering.Decided;
@@ -254,8 +254,7 @@ public record Session(
             Map.of(),
             Map.of(),
             LoudnessLine.of(drill.score()));
-    return new LaneInput(
-        drill, Optional.empty(), task().hand().instrument(), Optional.of(bow));
+    return new LaneInput(drill, Optional.empty(), task().hand().instrument(), Optional.of(bow));
   }
 
   /** The same with a fingering and a bowing that are tried. */

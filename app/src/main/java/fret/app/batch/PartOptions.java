@@ -232,8 +232,7 @@ final class PartOptions {
     Tempo tempo = range.map(r -> new Tempo(beat, r.from())).orElse(own.in(beat));
     Session session =
         Session.of(
-            upTo(
-                made.withSettings(TempoPlan.withFirst(s, tempo).withTitle(title).withBow(bow))),
+            upTo(made.withSettings(TempoPlan.withFirst(s, tempo).withTitle(title).withBow(bow))),
             read.value());
     List<Problem> problems = new ArrayList<>(read.problems());
     problems.addAll(decided.problems());

@@ -123,6 +123,7 @@ public final class FretApplication extends Application {
     scene.getStylesheets().addAll(old.getStylesheets());
     stage.setScene(scene);
     stage.sizeToScene();
+    stage.centerOnScreen();
   }
 
   private void openDemo() {

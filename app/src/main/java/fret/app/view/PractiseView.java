@@ -156,11 +156,9 @@ final class PractiseView extends VBox implements AreaView {
             tools.node(),
             habits.node());
     tools.add(
-        Parts.button(
-            Sentences.of("practise.bow-below"), "stand-bow", this::toggleBow, "small"));
+        Parts.button(Sentences.of("practise.bow-below"), "stand-bow", this::toggleBow, "small"));
     tools.add(
-        Parts.button(
-            Sentences.of("practise.habits"), "stand-habits", this::toggleHabits, "small"));
+        Parts.button(Sentences.of("practise.habits"), "stand-habits", this::toggleHabits, "small"));
     habits.node().setManaged(false);
     habits.node().setVisible(false);
     // What is said of a drill may be long: it wraps, and does not take the room of the day.
@@ -605,8 +603,7 @@ final class PractiseView extends VBox implements AreaView {
     all.add(on("faster", KeyCode.PERIOD, () -> faster(1)));
     all.add(on("slower-tempo", KeyCode.COMMA, () -> faster(-1)));
     all.add(on("tap", KeyCode.A, habits::tap));
-    all.add(
-        Action.of("stand-habits", "practise", Action.shift(KeyCode.C), this::toggleHabits));
+    all.add(Action.of("stand-habits", "practise", Action.shift(KeyCode.C), this::toggleHabits));
     all.add(Action.of("stand-bow", "practise", Action.shift(KeyCode.W), this::toggleBow));
     all.addAll(tools.actions());
     for (int n = 1; n <= 9; n++) {

@@ -67,8 +67,7 @@ final class StandMusic extends StackPane {
     picture.setVisible(!frames.isEmpty());
     if (frames.isEmpty()) {
       Optional<LaneInput> bow = bowShown ? practice.stand().bow() : Optional.empty();
-      strip.show(
-          new StripView.Music(drill, practice.stand().digits(), StripStyle.PLAIN, bow));
+      strip.show(new StripView.Music(drill, practice.stand().digits(), StripStyle.PLAIN, bow));
       strip.fit(bow.isPresent() ? STAFF_SHARE_WITH_BOW : STAFF_SHARE);
     } else {
       picture.show(List.of());

@@ -10,11 +10,11 @@ import fret.app.viewmodel.Studio;
 import fret.app.viewmodel.TakesModel;
 import fret.app.words.Sentences;
 import fret.drill.DrillKind;
+import fret.passage.TempoPlan;
 import fret.score.SoundingNote;
 import fret.session.NoteRange;
 import fret.session.Session;
 import fret.sound.PassagePlayer;
-import fret.passage.TempoPlan;
 import fret.tempo.Level;
 import fret.tempo.Tempo;
 import java.util.ArrayList;
@@ -139,8 +139,7 @@ final class StandTools {
         runBars.getText().isBlank()
             ? 0
             : NoteRange.of(runBars.getText(), s.resolved()).map(NoteRange::from).orElse(0);
-    Tempo tempo =
-        TempoPlan.at(s.tempos(), s.resolved().notes().get(from).onset()).start();
+    Tempo tempo = TempoPlan.at(s.tempos(), s.resolved().notes().get(from).onset()).start();
     runTempo.setText(Level.text(tempo.perMinute()));
     runCounted.setText(Sentences.of("beat." + tempo.beat().displayName()));
   }

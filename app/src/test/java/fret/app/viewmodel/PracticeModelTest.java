@@ -4,15 +4,15 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import fret.base.Said;
+import fret.bowing.Stroke;
 import fret.drill.Approach;
 import fret.drill.Chunk;
-import fret.bowing.Stroke;
 import fret.drill.DrillKind;
-import fret.lane.LaneInput;
 import fret.drill.Frame;
 import fret.journal.Breakage;
 import fret.journal.JournalEntry;
 import fret.journal.Verdict;
+import fret.lane.LaneInput;
 import fret.passage.Passage;
 import fret.passage.TempoMark;
 import fret.plan.Part;
