@@ -114,10 +114,16 @@ public record Unkept(int note, By by, String asked, int string, Optional<Wish> w
             .map(p -> place(p.digits(), p.string(), instrument))
             .orElse(Said.of("unkept.nothing"));
     Said what =
-        wish.map(w -> Said.of("wish." + w.kind().name()))
+        wish.map(w -> told(w, instrument))
             .orElseGet(() -> place(asked, string, instrument));
     return Problem.atBar(
         n.bar(), Said.of("unkept.problem", n.pitch(), what, stands), Said.of("unkept.problem.do"));
+  }
+
+  private static Said told(Wish wish, Instrument instrument) {
+    return wish.kind() == Wish.Kind.ON_STRING
+        ? Said.of("unkept.string", instrument.stringName(wish.ask().value()))
+        : Said.of("wish." + wish.kind().name());
   }
 
   private static Said place(String digits, int string, Instrument instrument) {

@@ -45,6 +45,8 @@ import fret.search.Token;
 import fret.tempo.Tempo;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
+import java.util.Set;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -417,6 +419,28 @@ public record Session(
   /** What was asked of the left hand and is not played so. */
   public List<Unkept> unkept() {
     return unkept(fingering());
+  }
+
+  /**
+   * What of the page cannot be fingered. A word of the page that does not suit a note is told with
+   * what is not kept of it, and not as something that the player asked for.
+   */
+  public List<Problem> handProblems() {
+    Set<String> mine = new HashSet<>();
+    for (Wish w : Wish.all(passage.marks())) {
+      stretch(w).forEach(n -> mine.add(n.bar()));
+    }
+    return fingering().problems().stream()
+        .filter(p -> !p.message().id().equals("obstacle.stretch") || mine.contains(p.bar()))
+        .toList();
+  }
+
+  private List<SoundingNote> stretch(Wish w) {
+    Optional<Integer> from = resolved().indexOf(w.from());
+    Optional<Integer> to = resolved().indexOf(w.to());
+    return from.isPresent() && to.isPresent() && from.get() <= to.get()
+        ? resolved().notes().subList(from.get(), to.get() + 1)
+        : List.of();
   }
 
   /** The same in a fingering that is tried. */

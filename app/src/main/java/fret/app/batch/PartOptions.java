@@ -239,7 +239,7 @@ final class PartOptions {
     if (s.reading().soundsOctaveLow()) {
       problems.add(Problem.of(Said.of("batch.bass-octave"), Said.NOTHING));
     }
-    problems.addAll(session.fingering().problems());
+    problems.addAll(session.handProblems());
     session
         .unkept()
         .forEach(

@@ -195,7 +195,7 @@ final class BarPane extends Cards {
         .getOrDefault(bar, List.of())
         .forEach(t -> all.add(Sentences.of("bar.question", t)));
     List<Problem> problems = new ArrayList<>(s.problems());
-    problems.addAll(s.fingering().problems());
+    problems.addAll(s.handProblems());
     for (Release r : s.fingering().releases()) {
       if (s.resolved().notes().get(r.note()).bar().equals(bar)) {
         all.add(

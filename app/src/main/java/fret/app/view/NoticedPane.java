@@ -47,7 +47,11 @@ final class NoticedPane extends VBox {
   int showFindings(Session b) {
     problems.getChildren().clear();
     List<Problem> all = new ArrayList<>(studio.session().problems());
-    all.addAll(b.fingering().problems());
+    all.addAll(b.handProblems());
+    b.unkept().stream()
+        .filter(u -> !u.isMine() && u.wish().isPresent())
+        .map(u -> u.problem(b.resolved(), b.task().hand().instrument(), b.fingering()))
+        .forEach(all::add);
     List<Finding> findings =
         studio.proofing().proofProperty().get().findings().stream()
             .filter(f -> !Proofing.isAccepted(b.passage().settings().details(), f))

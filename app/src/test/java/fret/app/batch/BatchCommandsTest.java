@@ -449,6 +449,20 @@ class BatchCommandsTest {
     assertThat(err.toString(StandardCharsets.UTF_8)).contains("docx");
   }
 
+  /** What the page asks and a note cannot have is the page's word, and nobody's pin. */
+  @Test
+  void aWordOfThePageThatDoesNotSuitANoteIsToldAsThePages() throws IOException {
+    LineBuilder line = new LineBuilder(TimeSignature.COMMON_TIME, KeySignature.NONE, Clef.TREBLE);
+    line.say(Direction.Kind.WORDS, "sul D");
+    for (String p : "E4 B3 F4 G4".split(" ")) {
+      line.add(Fraction.of(1, 4), Pitch.parse(p));
+    }
+    write("sul.musicxml", line);
+    run("finger", "DIR/sul.musicxml", "--instrument", "violin", "--json");
+    assertThat(messages()).hasSize(1);
+    assertThat(messages().get(0)).contains("the page asks for the D string");
+  }
+
   /** A list that prints "70 to 80" is asked for as it stands. */
   @Test
   void aTargetMayBeARange() throws IOException {
