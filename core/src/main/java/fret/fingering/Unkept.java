@@ -114,8 +114,7 @@ public record Unkept(int note, By by, String asked, int string, Optional<Wish> w
             .map(p -> place(p.digits(), p.string(), instrument))
             .orElse(Said.of("unkept.nothing"));
     Said what =
-        wish.map(w -> told(w, instrument))
-            .orElseGet(() -> place(asked, string, instrument));
+        wish.map(w -> told(w, instrument)).orElseGet(() -> place(asked, string, instrument));
     return Problem.atBar(
         n.bar(), Said.of("unkept.problem", n.pitch(), what, stands), Said.of("unkept.problem.do"));
   }

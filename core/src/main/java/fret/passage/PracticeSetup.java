@@ -36,6 +36,10 @@ public record PracticeSetup(double weight, double start, double upper, boolean u
     return new PracticeSetup(other, start, upper, under, line);
   }
 
+  public PracticeSetup withStart(double other) {
+    return new PracticeSetup(weight, other, upper, under, line);
+  }
+
   public PracticeSetup withUnder(boolean other) {
     return new PracticeSetup(weight, start, upper, other, line);
   }

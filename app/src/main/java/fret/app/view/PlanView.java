@@ -17,6 +17,9 @@ import fret.plan.PlanRequest;
 import fret.plan.PracticePlan;
 import fret.plan.PracticePlan.Item;
 import fret.plan.PracticePlan.Kind;
+import fret.session.Decisions;
+import fret.session.Learning;
+import fret.session.Lowered;
 import fret.shelf.PlanChange;
 import fret.shelf.Planning;
 import fret.tempo.Beat;
@@ -269,6 +272,38 @@ final class PlanView extends VBox implements AreaView {
     label.setMinHeight(Region.USE_PREF_SIZE);
     HBox.setHgrow(label, Priority.ALWAYS);
     ladder.getChildren().add(label);
+    Lowered.of(studio.shown(), e.get().learning()).ifPresent(this::showLowered);
+  }
+
+  /** Which bar asks for a start under half the target; the player may have half all the same. */
+  private void showLowered(Lowered low) {
+    Label why =
+        Parts.label(
+            Sentences.of(
+                "plan.lowered",
+                low.bar(),
+                Level.text(low.starts()),
+                Sentences.of("limit." + low.limit().id()),
+                Level.text(low.gives())),
+            "quiet");
+    why.setId("lowered");
+    why.setMinHeight(Region.USE_PREF_SIZE);
+    ladder
+        .getChildren()
+        .addAll(
+            why,
+            Parts.button(Sentences.of("plan.keep-half"), "keep-half", this::keepHalf, "small"));
+  }
+
+  private void keepHalf() {
+    studio
+        .open()
+        .decide(
+            s -> {
+              double half = Math.round(s.passage().settings().target().perMinute() / 2);
+              return Optional.of(
+                  Decisions.practice(s, Learning.setup(s.passage()).withStart(half)));
+            });
   }
 
   /** The levels of the one ladder; of several from where to where; how the click thins. */
