@@ -13,7 +13,8 @@ public final class ExcerptLayer implements StretchLayer<ExcerptLayer.Excerpt> {
    * An excerpt.
    *
    * @param id its own in the passage
-   * @param perMinute its target in the passage's beat; 0 for that of the passage
+   * @param perMinute what the passage's target would be, were all of it as fast or slow; 0 for that
+   *     of the passage
    * @param auditionId what it is for; 0 for what the passage is for
    */
   public record Excerpt(String id, String name, double perMinute, long auditionId) {

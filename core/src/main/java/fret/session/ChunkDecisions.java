@@ -18,6 +18,7 @@ import fret.mark.Place;
 import fret.mark.Strand;
 import fret.score.ResolvedPassage;
 import fret.score.Slice;
+import org.apache.commons.numbers.fraction.Fraction;
 import fret.score.SoundingNote;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -281,7 +282,8 @@ public final class ChunkDecisions {
   /**
    * Some notes are prepared as an excerpt; the same notes again change it.
    *
-   * @param perMinute its target; 0 for that of the passage
+   * @param perMinute its target in the value that is counted where it begins; 0 for that of the
+   *     passage
    * @param audition id of what it is for; 0 for what the passage is for
    */
   public Change excerpt(int fromNote, int toNote, String name, double perMinute, long audition) {
@@ -291,11 +293,28 @@ public final class ChunkDecisions {
     Place place = Place.of(new Anchor.Stretch(key(from).key(), key(to).key()));
     Optional<ExcerptLayer.Excerpt> there = marks.at(ExcerptLayer.EXCERPT, place);
     String id = there.map(ExcerptLayer.Excerpt::id).orElseGet(this::freshExcerpt);
-    ExcerptLayer.Excerpt made = new ExcerptLayer.Excerpt(id, name.strip(), perMinute, audition);
+    double rate = perMinute * ofPassage(key(from).onset());
+    ExcerptLayer.Excerpt made = new ExcerptLayer.Excerpt(id, name.strip(), rate, audition);
     return Change.of(
         Said.of("excerpt.made", bar(from), bar(to)),
         marks,
         marks.with(ExcerptLayer.EXCERPT, place, Optional.of(made)));
+  }
+
+  /** The target of an excerpt in the value that is counted where it begins; 0 for the page's. */
+  public double target(ExcerptLayer.Excerpt e) {
+    return session.passage().marks().of(ExcerptLayer.EXCERPT).entrySet().stream()
+        .filter(x -> x.getValue().equals(e))
+        .map(x -> ((Anchor.Stretch) x.getKey().anchor()).from())
+        .findFirst()
+        .map(from -> e.perMinute() / ofPassage(from.onset()))
+        .orElse(e.perMinute());
+  }
+
+  /** What one beat a minute of a section comes to in the passage's own. */
+  private double ofPassage(Fraction onset) {
+    return session.passage().settings().target().perMinute()
+        / session.task().tempo().at(onset).perMinute();
   }
 
   /** An excerpt is none any more; its chunks belong to the page. */

@@ -141,9 +141,12 @@ final class Sections {
   private Section section(Excerpt e, List<Unit> units) {
     Slice last = session.resolved().slices().get(e.to());
     Fraction from = session.resolved().slices().get(e.from()).onset();
-    double notes = asTarget(from, last.onset().add(last.duration()));
+    TempoMap page = session.task().tempo();
+    Tempo there = page.at(from);
+    double notes =
+        page.durationMs(from, last.onset().add(last.duration())) / there.wholeNoteMs();
     double rate = e.excerpt().perMinute();
-    Tempo own = rate > 0 ? target.at(rate) : target;
+    Tempo own = there.at(there.perMinute() * share(e));
     return new Section(
         new Goal.Id(session.passage().id(), e.excerpt().id()),
         e.excerpt().name(),

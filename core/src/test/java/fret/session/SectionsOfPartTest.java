@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import fret.base.Problem;
 import fret.drill.Chunk;
+import fret.drill.ExcerptLayer;
 import fret.instrument.InstrumentType;
 import fret.passage.Reading;
 import fret.passage.Setup;
@@ -106,6 +107,40 @@ class SectionsOfPartTest {
   static Session session(Score page) {
     return Session.of(
         NewPassage.of("part", "", page, Reading.PLAIN, Setup.usual(InstrumentType.VIOLIN)), page);
+  }
+
+  /** A quarter = 72, then dotted quarter = 60 in 6/8: an excerpt there is asked for in that value. */
+  @Test
+  void anExcerptHasItsTargetInTheValueOfItsSection() {
+    List<Bar> bars = new ArrayList<>();
+    for (int i = 0; i < 8; i++) {
+      TimeSignature time = i < 4 ? TimeSignature.COMMON_TIME : TimeSignature.of(6, 8);
+      LineBuilder line = new LineBuilder(time, KeySignature.NONE, Clef.TREBLE);
+      for (int n = 0; n < (i < 4 ? 8 : 6); n++) {
+        line.add(Fraction.of(1, 8), Pitch.parse(TONES[(n * 5 + i) % TONES.length]));
+      }
+      Bar bar = line.build("", Interval.UNISON).bars().get(0);
+      Direction mark =
+          i < 4
+              ? new Direction(bar.start(), Direction.Kind.TEMPO, "quarter=72", 72)
+              : new Direction(bar.start(), Direction.Kind.TEMPO, "quarter.=60", 90);
+      bars.add(i % 4 == 0 ? bar.withDirections(List.of(mark)) : bar);
+    }
+    Session s = session(new Score("two", "", "", Interval.UNISON, bars).laidOut());
+    s = Lines.after(s, new ChunkDecisions(s).excerpt(32, 55, "six", 50, 0));
+    Learning learning = Learning.of(s, LadderKind.EVEN, 0);
+    Learning.Section six =
+        learning.sections().stream().filter(x -> x.name().equals("six")).findFirst().orElseThrow();
+    assertThat(six.target().beat().length()).isEqualTo(Fraction.of(3, 8));
+    assertThat(six.target().perMinute()).isCloseTo(50, within(1e-9));
+    assertThat(six.units())
+        .isNotEmpty()
+        .allMatch(u -> u.ladder().filter(l -> Math.abs(l.target() - 50) < 0.51).isPresent());
+    // Four bars of two dotted quarters at 50: 9.6 s.
+    assertThat(six.wholeNotes() * six.target().wholeNoteMs()).isCloseTo(9600, within(1.0));
+    ExcerptLayer.Excerpt kept =
+        s.passage().marks().of(ExcerptLayer.EXCERPT).values().iterator().next();
+    assertThat(new ChunkDecisions(s).target(kept)).isCloseTo(50, within(1e-9));
   }
 
   /** Seconds of a part by its marks alone, bar by bar. */

@@ -346,7 +346,8 @@ final class ChunksPane {
     String target =
         e.perMinute() == 0
             ? Sentences.of("excerpts.of-page")
-            : Sentences.of("excerpts.to", Level.text(e.perMinute()));
+            : Sentences.of(
+                "excerpts.to", Level.text(new ChunkDecisions(studio.shown()).target(e)));
     return Parts.row(
         8,
         Parts.line(e.name(), "strong"),
