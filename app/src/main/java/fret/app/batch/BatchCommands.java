@@ -5,6 +5,8 @@ import fret.base.UnusableInput;
 import java.io.PrintStream;
 import java.io.PrintWriter;
 import java.nio.charset.StandardCharsets;
+import java.time.LocalDate;
+import java.time.format.DateTimeParseException;
 import java.util.Locale;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
@@ -34,6 +36,15 @@ public final class BatchCommands implements Runnable {
     throw new CommandLine.ParameterException(spec.commandLine(), "no command given");
   }
 
+  private static LocalDate day(String text) {
+    try {
+      return LocalDate.parse(text);
+    } catch (DateTimeParseException e) {
+      throw new CommandLine.TypeConversionException(
+          "'" + text + "' is no day of the calendar such as 2026-01-31");
+    }
+  }
+
   /**
    * Runs a command.
    *
@@ -41,6 +52,7 @@ public final class BatchCommands implements Runnable {
    */
   public static int run(String[] args, PrintStream out, PrintStream err) {
     CommandLine line = new CommandLine(new BatchCommands());
+    line.registerConverter(LocalDate.class, BatchCommands::day);
     line.setOut(new PrintWriter(out, true, StandardCharsets.UTF_8));
     line.setErr(new PrintWriter(err, true, StandardCharsets.UTF_8));
     line.setExecutionExceptionHandler(

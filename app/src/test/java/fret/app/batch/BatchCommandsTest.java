@@ -463,6 +463,16 @@ class BatchCommandsTest {
     assertThat(messages().get(0)).contains("the page asks for the D string");
   }
 
+  @ParameterizedTest
+  @ValueSource(strings = {"2026-13-01", "tomorrow", "2026-02-30"})
+  void aDayThatIsNoneIsToldInPlainWords(String day) {
+    String line = "plan DIR/violin.musicxml --instrument violin --from " + day;
+    assertThat(run(line.split(" "))).isEqualTo(2);
+    assertThat(err.toString(StandardCharsets.UTF_8))
+        .contains(day, "2026-01-31")
+        .doesNotContain("java.");
+  }
+
   /** A list that prints "70 to 80" is asked for as it stands. */
   @Test
   void aTargetMayBeARange() throws IOException {
