@@ -18,7 +18,6 @@ import fret.mark.Place;
 import fret.mark.Strand;
 import fret.score.ResolvedPassage;
 import fret.score.Slice;
-import org.apache.commons.numbers.fraction.Fraction;
 import fret.score.SoundingNote;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -29,6 +28,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.UnaryOperator;
+import org.apache.commons.numbers.fraction.Fraction;
 
 /**
  * How the player cuts a passage: chunks split, merged, named, ordered and layered, excerpts, frames

@@ -143,8 +143,7 @@ final class Sections {
     Fraction from = session.resolved().slices().get(e.from()).onset();
     TempoMap page = session.task().tempo();
     Tempo there = page.at(from);
-    double notes =
-        page.durationMs(from, last.onset().add(last.duration())) / there.wholeNoteMs();
+    double notes = page.durationMs(from, last.onset().add(last.duration())) / there.wholeNoteMs();
     double rate = e.excerpt().perMinute();
     Tempo own = there.at(there.perMinute() * share(e));
     return new Section(

@@ -109,7 +109,9 @@ class SectionsOfPartTest {
         NewPassage.of("part", "", page, Reading.PLAIN, Setup.usual(InstrumentType.VIOLIN)), page);
   }
 
-  /** A quarter = 72, then dotted quarter = 60 in 6/8: an excerpt there is asked for in that value. */
+  /**
+   * A quarter = 72, then dotted quarter = 60 in 6/8: an excerpt there is asked for in that value.
+   */
   @Test
   void anExcerptHasItsTargetInTheValueOfItsSection() {
     List<Bar> bars = new ArrayList<>();

@@ -346,8 +346,7 @@ final class ChunksPane {
     String target =
         e.perMinute() == 0
             ? Sentences.of("excerpts.of-page")
-            : Sentences.of(
-                "excerpts.to", Level.text(new ChunkDecisions(studio.shown()).target(e)));
+            : Sentences.of("excerpts.to", Level.text(new ChunkDecisions(studio.shown()).target(e)));
     return Parts.row(
         8,
         Parts.line(e.name(), "strong"),
