@@ -62,16 +62,10 @@ final class BounceDrills {
    */
   boolean turns() {
     List<Integer> strings = strings();
-    if (strings.size() < 2) {
-      return false;
+    for (int time = 0; strings.size() > 1 && time < TIMES; time++) {
+      thereAndBack(strings);
     }
-    List<Integer> up = new ArrayList<>(strings);
-    Collections.reverse(up);
-    for (int time = 0; time < TIMES; time++) {
-      pass(up, true);
-      pass(strings, false);
-    }
-    return true;
+    return strings.size() > 1;
   }
 
   /** Over each turn alone, so that both of its notes sound; there is one at either end. */
@@ -99,20 +93,21 @@ final class BounceDrills {
   /** Up and down as one loop, then the lowest string held: the hand lets go, it does not press. */
   boolean loop() {
     List<Integer> strings = strings();
-    if (strings.size() < 2) {
-      return false;
+    for (int time = 0; strings.size() > 1 && time < TIMES; time++) {
+      thereAndBack(strings);
+      source.say("on the string");
+      int lowest = strings.get(strings.size() - 1);
+      source.add(DrillSource.HALF, source.open(List.of(lowest)), DrillSource.bowed(true));
+      source.fillBar();
     }
+    return strings.size() > 1;
+  }
+
+  private void thereAndBack(List<Integer> strings) {
     List<Integer> up = new ArrayList<>(strings);
     Collections.reverse(up);
-    for (int time = 0; time < TIMES; time++) {
-      pass(up, true);
-      pass(strings, false);
-      source.fillBar();
-      source.say("on the string");
-      source.add(DrillSource.HALF, source.open(List.of(up.get(0))), DrillSource.bowed(true));
-      source.fillBar();
-    }
-    return true;
+    pass(up, true);
+    pass(strings, false);
   }
 
   private void pass(List<Integer> strings, boolean down) {
