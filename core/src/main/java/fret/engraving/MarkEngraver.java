@@ -411,11 +411,13 @@ final class MarkEngraver {
 
   private void barNumbers(List<Strip.BarSpan> spans) {
     double told = -1;
+    String last = "";
     for (Strip.BarSpan span : spans) {
-      if (span.left() == told) {
-        continue; // Bars of rest drawn as one.
+      if (span.left() == told || span.number().equals(last)) {
+        continue; // Bars of rest drawn as one, or an exercise about one bar.
       }
       told = span.left();
+      last = span.number();
       double width = pen.widthOf(span.number(), 1.1, Primitive.Text.Style.REGULAR);
       double x = span.left() + (span.equals(spans.get(0)) ? 0 : -0.3);
       double y = pen.skyline().topOver(x - 0.1, x + width + 0.1) - 0.45;
