@@ -36,12 +36,13 @@ final class StrokeDrills {
     List<Integer> all = source.moments();
     Map<Integer, Integer> count = new TreeMap<>();
     all.forEach(m -> count.merge(source.strings(m).get(0), 1, Integer::sum));
-    source.onItsPlace();
-    for (int m : all) {
-      int most = Collections.max(count.entrySet(), Map.Entry.comparingByValue()).getKey();
-      source.add(source.length(m), source.open(List.of(most)), source.signs(m));
+    if (count.size() < 2) {
+      return false;
     }
-    return count.size() > 1;
+    int most = Collections.max(count.entrySet(), Map.Entry.comparingByValue()).getKey();
+    source.onItsPlace();
+    all.forEach(m -> source.add(source.length(m), source.open(List.of(most)), source.signs(m)));
+    return true;
   }
 
   /** Each stroke on its open strings, then as written. */

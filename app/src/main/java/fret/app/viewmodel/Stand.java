@@ -75,8 +75,9 @@ public final class Stand {
     this.tryStarted = now.get();
     gate.addListener(
         (o, was, is) -> {
-          if (was != null && is != null && !was.level().equals(is.level())) {
-            showTempo();
+          boolean other = was != null && is != null && !was.level().equals(is.level());
+          if (other && notation.get() != null && isTempoPrinted(notation.get().score())) {
+            showPart();
           }
         });
   }
@@ -138,25 +139,24 @@ public final class Stand {
   }
 
   private void showPart() {
-    Score score = stand.get().drill().parts().get(part.get());
-    notation.set(Resolver.resolve(score));
-    showTempo();
+    notation.set(atLevel(Resolver.resolve(stand.get().drill().parts().get(part.get()))));
   }
 
   /** Tempos that are printed over the notes are those of the level, not of the page. */
-  private void showTempo() {
-    if (stand.get() == null || gate.get() == null || stand.get().passageId() != shownId()) {
-      return;
+  private ResolvedPassage atLevel(ResolvedPassage written) {
+    boolean here = gate.get() != null && stand.get().passageId() == shownId();
+    if (!here || !isTempoPrinted(written.score()) || written.slices().isEmpty()) {
+      return written;
     }
-    Score score = stand.get().drill().parts().get(part.get());
-    boolean printed =
-        score.bars().stream()
-            .flatMap(b -> b.directions().stream())
-            .anyMatch(d -> d.kind() == Direction.Kind.TEMPO);
     double share = gate.get().perMinute() / stand.get().ladder().target();
-    begins()
-        .filter(t -> printed)
-        .ifPresent(t -> notation.set(Resolver.resolve(DrillTempo.at(score, t, share))));
+    Tempo start = tempo(written).at(written.slices().get(0).onset());
+    return Resolver.resolve(DrillTempo.at(written.score(), start, share));
+  }
+
+  private static boolean isTempoPrinted(Score score) {
+    return score.bars().stream()
+        .flatMap(b -> b.directions().stream())
+        .anyMatch(d -> d.kind() == Direction.Kind.TEMPO);
   }
 
   private long shownId() {
@@ -232,9 +232,13 @@ public final class Stand {
    * passage's sections, changes and holds; a drill made of them has the one tempo of its place.
    */
   private TempoMap tempo() {
+    return tempo(notation.get());
+  }
+
+  private TempoMap tempo(ResolvedPassage drill) {
     Tempo level = stand.get().ladder().at(gate.get().level());
     List<Slice> over = over();
-    List<Slice> here = notation.get().slices();
+    List<Slice> here = drill.slices();
     if (over.isEmpty() || here.isEmpty()) {
       return TempoMap.steady(level);
     }
