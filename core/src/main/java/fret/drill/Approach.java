@@ -9,5 +9,14 @@ public enum Approach {
   /** Straight alone, a little faster after every clean try. */
   SMALL_STEPS,
   /** Built up note by note before straight work. */
-  ADD_A_NOTE
+  ADD_A_NOTE,
+  /** Straight once, rhythms, straight to the gate, level by level, for ten minutes a visit. */
+  LEVELS,
+  /** The same for twenty minutes a visit. */
+  LEVELS_LONG;
+
+  /** Whether a visit goes through level after level. */
+  public boolean isByLevels() {
+    return this == LEVELS || this == LEVELS_LONG;
+  }
 }

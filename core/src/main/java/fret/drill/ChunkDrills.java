@@ -85,7 +85,8 @@ final class ChunkDrills {
       return List.of(); // A line by itself may rest all through a stretch.
     }
     return switch (kind) {
-      case FOCUS_TUNE, FOCUS_SHIFT, FOCUS_BOW, FOCUS_RELEASE -> one(marked(DrillKind.STRAIGHT));
+      case FOCUS_TUNE, FOCUS_SHIFT, FOCUS_BOW, FOCUS_RELEASE, FIRST_READING ->
+          one(marked(DrillKind.STRAIGHT));
       case STRAIGHT, SILENT, SYLLABLES, NO_VIBRATO, STEADY_NOTES -> one(marked(kind));
       case RHYTHMS -> isByThree() ? inRhythms(BY_THREE) : inRhythms(BY_FOUR);
       case TRIPLET_RHYTHMS -> inRhythms(BY_THREE);

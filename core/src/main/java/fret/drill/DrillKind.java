@@ -14,6 +14,8 @@ public enum DrillKind {
   /** No drill: a break. */
   NONE(Of.NOTHING, 0, 7),
   STRAIGHT(Of.CHUNK, 3, 7),
+  /** What is new, once near its target: what goes well twice need not be climbed. */
+  FIRST_READING(Of.CHUNK, 1, 7),
   RHYTHMS(Of.CHUNK, 4, 3),
   TRIPLET_RHYTHMS(Of.CHUNK, 4, 3),
   ADD_A_NOTE(Of.CHUNK, 4, 7),
@@ -93,6 +95,7 @@ public enum DrillKind {
   public Set<Keeps> keeps() {
     return switch (this) {
       case STRAIGHT,
+          FIRST_READING,
           SILENT,
           SYLLABLES,
           NO_VIBRATO,

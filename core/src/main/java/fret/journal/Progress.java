@@ -37,6 +37,9 @@ public final class Progress {
   private static final int RECENT = 10;
   private static final int OFTEN = 3;
 
+  /** What went well so often near its target when it was new stands there. */
+  private static final int READINGS = 2;
+
   private Progress(List<JournalEntry> tries, Ladder ladder, int cleanNeeded) {
     this.tries = List.copyOf(tries);
     this.ladder = ladder;
@@ -106,7 +109,17 @@ public final class Progress {
     TreeSet<Integer> done = new TreeSet<>();
     Deque<Double> row = new ArrayDeque<>();
     int plays = 0;
-    for (JournalEntry e : straight()) {
+    int read = 0;
+    for (JournalEntry e : tries) {
+      if (e.drill() == DrillKind.FIRST_READING) {
+        read = readsOn(e, read);
+        if (read == READINGS && done.add(ladder.size() - 1)) {
+          closings.add(new Closing(ladder.size() - 1, e.date(), plays));
+        }
+      }
+      if (e.drill() != DrillKind.STRAIGHT) {
+        continue;
+      }
       plays++;
       if (e.verdict() == Verdict.CLEAN) {
         row.add(rate(e));
@@ -129,12 +142,41 @@ public final class Progress {
     return done.isEmpty() ? 0 : done.last() + 1;
   }
 
+  /** Clean readings in a row, once there is one more. */
+  private static int readsOn(JournalEntry e, int before) {
+    return e.verdict() == Verdict.CLEAN ? before + 1 : 0;
+  }
+
+  /** Clean first readings in a row with which they end; two of them are enough. */
+  public int cleanReadings() {
+    int read = 0;
+    for (JournalEntry e : tries) {
+      // What is worked on is not read any more.
+      read =
+          e.drill() == DrillKind.FIRST_READING
+              ? readsOn(e, read)
+              : e.drill() == DrillKind.STRAIGHT ? 0 : read;
+    }
+    return read;
+  }
+
   /** Rungs are climbed one after the other, as two of them may sound alike. */
   private int rungsClosed() {
     int at = 0;
     int run = 0;
     int plays = 0;
-    for (JournalEntry e : straight()) {
+    int read = 0;
+    for (JournalEntry e : tries) {
+      if (e.drill() == DrillKind.FIRST_READING) {
+        read = readsOn(e, read);
+        if (read == READINGS && at < ladder.size()) {
+          at = ladder.size();
+          closings.add(new Closing(at - 1, e.date(), plays));
+        }
+      }
+      if (e.drill() != DrillKind.STRAIGHT) {
+        continue;
+      }
       plays++;
       if (at < ladder.size() && isAt(e, ladder.levels().get(at))) {
         run = e.verdict() == Verdict.CLEAN ? run + 1 : 0;

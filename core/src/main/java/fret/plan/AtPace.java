@@ -41,12 +41,41 @@ public final class AtPace {
 
   /** The days on which each goal is at its target if all goes well: one in ten is faster. */
   Map<Goal.Id, LocalDate> early() {
-    return run(request, EARLY, LocalDate.MAX).atTarget();
+    return notEarlier(run(request, EARLY, LocalDate.MAX), EARLY);
   }
 
   /** The days on which nine in ten are at their targets. */
   Map<Goal.Id, LocalDate> late() {
-    return run(request, LATE, LocalDate.MAX).atTarget();
+    return notEarlier(run(request, LATE, LocalDate.MAX), LATE);
+  }
+
+  /** The days on which each goal is at its target at the plays that the pace expects. */
+  Map<Goal.Id, LocalDate> middle() {
+    return notEarlier(expected(), MIDDLE);
+  }
+
+  /** Where something hurts nothing is ready earlier than it would be without. */
+  private Map<Goal.Id, LocalDate> notEarlier(PracticePlan plan, double factor) {
+    boolean waits =
+        request.isEased()
+            || request.goals().stream()
+                .flatMap(g -> g.units().stream())
+                .anyMatch(u -> u.waitsOn(request.from()));
+    if (!waits) {
+      return plan.atTarget();
+    }
+    PlanRequest free =
+        request
+            .with(
+                request.goals().stream()
+                    .map(g -> g.with(g.units().stream().map(u -> u.opens(LocalDate.MIN)).toList()))
+                    .toList())
+            .with(request.rules().with(Easing.NONE));
+    Map<Goal.Id, LocalDate> days = new HashMap<>(plan.atTarget());
+    Map<Goal.Id, LocalDate> without = run(free, factor, LocalDate.MAX).atTarget();
+    days.keySet().retainAll(without.keySet());
+    days.replaceAll((g, d) -> without.get(g).isAfter(d) ? without.get(g) : d);
+    return days;
   }
 
   /** At the plays that the pace expects. */

@@ -1,101 +1,123 @@
 package fret.plan;
 
+import fret.base.Said;
+import fret.plan.Visiting.For;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashSet;
+import java.util.List;
 import java.util.Optional;
 import java.util.PriorityQueue;
+import java.util.Set;
 
-/** Fills days with what is below its target, what is worth most a minute first. */
+/** Fills days with visits, what is worth most a minute first. */
 final class Climbing {
-  private final PlanRequest.Rules rules;
+  /** What stands at its target takes no more of a day than that while something climbs. */
+  private static final double UPKEEP_SHARE = 0.25;
+
+  private static final double FULL = 0.9;
+
   private final Progress progress;
+  private final Visiting visiting;
+
+  /** Units whose visit would be short today. */
+  private final Set<Standing> shorts = new HashSet<>();
 
   Climbing(PlanRequest.Rules rules, Progress progress) {
-    this.rules = rules;
     this.progress = progress;
+    this.visiting = new Visiting(rules, progress);
   }
 
-  /** A visit that may come next; of equal worth the one of the earlier unit. */
-  private record Candidate(Visit visit, double worth, int order) {}
+  /** A unit that may come next; of equal worth the earlier one. */
+  private record Candidate(Standing standing, double worth, int order) {}
 
-  /** What a day is filled with, one after the other. */
-  enum Turn {
-    /** Something below its target that was not there today. */
-    FIRST,
-    /** The same once more, further up. */
-    SECOND,
-    /** What was closed today once more, where nothing else may. */
-    AGAIN
+  // ---- all of a day --------------------------------------------------------------------------
+
+  /** Fills the day with what is below its target and what is due. */
+  void fill(Filling f) {
+    shorts.clear();
+    upkeep(f);
+    for (For what : For.values()) {
+      fill(f, what);
+    }
+    if (f.minutes() < FULL * f.budget()) {
+      takeShorts(f);
+    }
+    f.lengthenTo(FULL * f.budget());
+    weakestJoins(f);
   }
 
-  /** Fills the day with what is below its target. */
-  void fill(Filling f, Turn turn) {
+  /** After the ready date the join of a passage that fails most often is worked on. */
+  private void weakestJoins(Filling f) {
+    Set<Goal.Id> done = new HashSet<>();
+    progress.standings().stream()
+        .filter(s -> s.unit.kind() == Unit.Kind.JOIN && s.isAtTarget() && s.visitsToday() == 0)
+        .filter(s -> f.date().isAfter(s.goal.ready()) && progress.open(s, f.date()))
+        .filter(s -> s.chanceAt(s.ladder.size() - 1).other() > 0)
+        .sorted(Comparator.comparingDouble(s -> s.chanceAt(s.ladder.size() - 1).ofClean()))
+        .filter(s -> done.add(s.goal.id()))
+        .toList()
+        .forEach(s -> takeUpkeep(f, s, Visit.SHORTEST_MIN, Said.of("plan.why.weak-join"), false));
+  }
+
+  private void fill(Filling f, For what) {
     PriorityQueue<Candidate> waiting =
         new PriorityQueue<>(
             Comparator.comparingDouble((Candidate c) -> -c.worth())
                 .thenComparing(Candidate::order));
     for (int i = 0; i < progress.standings().size(); i++) {
-      Standing s = progress.standings().get(i);
-      if (progress.open(s, f.date()) && !progress.movedAway(s, f.date())) {
-        offer(waiting, f, turn, i);
-      }
+      offer(waiting, f, what, i);
     }
     while (!waiting.isEmpty()) {
       Candidate c = waiting.remove();
-      double now = worth(c.visit(), f.date());
+      Standing s = c.standing();
+      double now = worth(s, f.date());
       if (now < c.worth() - 1e-12) {
         // Its passage has had a turn meanwhile.
-        waiting.add(new Candidate(c.visit(), now, c.order()));
-        continue;
-      }
-      boolean taken = f.take(c.visit()) || takeShorter(c.visit().standing(), f, turn);
-      if (taken) {
-        offer(waiting, f, turn, c.order());
+        waiting.add(new Candidate(s, now, c.order()));
+      } else if (asks(s, f, what) && f.holds(s.goal.passageId())) {
+        boolean taken = take(f, s, what, 0);
+        if (taken && what == For.SECOND) {
+          offer(waiting, f, what, c.order());
+        }
       }
     }
   }
 
-  private void offer(PriorityQueue<Candidate> waiting, Filling f, Turn turn, int which) {
+  private void offer(PriorityQueue<Candidate> waiting, Filling f, For what, int which) {
     Standing s = progress.standings().get(which);
-    boolean may =
-        switch (turn) {
-          case FIRST -> !s.isAtTarget() && s.visitsToday() == 0;
-          case SECOND -> !s.isAtTarget() && progress.mayClimb(s, f.date());
-          case AGAIN -> mayComeAgain(s);
-        };
-    if (may) {
-      visit(s, f, turn, f.room())
-          .ifPresent(v -> waiting.add(new Candidate(v, worth(v, f.date()), which)));
+    if (asks(s, f, what)) {
+      waiting.add(new Candidate(s, worth(s, f.date()), which));
     }
   }
 
-  private static boolean mayComeAgain(Standing s) {
-    return s.visitsToday() == 1 && s.closedToday() > 0;
-  }
-
-  private Optional<Visit> visit(Standing s, Filling f, Turn turn, double room) {
-    int levels = Visit.mostLevels(s, f.date(), rules.climb()) - s.closedToday();
-    return turn == Turn.AGAIN
-        ? Visit.again(s, room)
-        : Visit.climbing(s, f.date(), room, levels, true, progress.dose());
+  private boolean asks(Standing s, Filling f, For what) {
+    if (s.isAtTarget() || !progress.open(s, f.date()) || progress.movedAway(s, f.date())) {
+      return false;
+    }
+    return switch (what) {
+      case FIRST -> s.visitsToday() == 0 && progress.mayBegin(s, Set.of(), f.date());
+      case SECOND -> s.visitsToday() > 0 && progress.mayClimb(s, f.date());
+      case AGAIN -> s.visitsToday() == 1 && s.closedToday() > 0;
+    };
   }
 
   /**
-   * What fits by now: the room has become smaller, and it may have to hold a break or, on an empty
-   * day, the warm-up too.
+   * Takes in a visit around a unit: what fits by now, where there may have to be a break too.
+   *
+   * @param most minutes of it at most; 0 for as many as the day wants
    */
-  private boolean takeShorter(Standing s, Filling f, Turn turn) {
-    double spare = f.arranged().isEmpty() ? f.warmUpMinutes() : 0;
-    for (double less : new double[] {0, spare, spare + Arrangement.BREAK_MIN}) {
-      double room = f.room() - less - 1e-9;
-      Optional<Visit> v =
-          visit(s, f, turn, room)
-              .or(
-                  () ->
-                      turn == Turn.AGAIN
-                          ? Optional.empty()
-                          : Visit.climbing(s, f.date(), room, 1, false, progress.dose()));
+  private boolean take(Filling f, Standing s, For what, double most) {
+    for (double less : new double[] {0, Arrangement.BREAK_MIN}) {
+      double room = f.room() - less;
+      double aim = most > 0 ? Math.min(most, f.aim(room)) : f.aim(room);
+      Optional<Visit> v = visiting.around(s, what, f.date(), room, aim);
+      if (v.isPresent() && v.get().isShort()) {
+        shorts.add(s);
+        return false;
+      }
       if (v.isPresent() && f.take(v.get())) {
         return true;
       }
@@ -103,17 +125,109 @@ final class Climbing {
     return false;
   }
 
-  /** Worth of a minute of a visit: date, distance, difficulty, the player's weight, the gap. */
-  private double worth(Visit v, LocalDate day) {
-    Standing s = v.standing();
+  /** What would be a short visit comes last, and once for its passage. */
+  private void takeShorts(Filling f) {
+    List<Standing> all = new ArrayList<>(shorts);
+    all.sort(
+        Comparator.comparingDouble((Standing s) -> -worth(s, f.date()))
+            .thenComparing(progress.standings()::indexOf));
+    for (Standing s : all) {
+      if (f.holds(s.goal.passageId()) && asks(s, f, For.FIRST)) {
+        takeShort(f, s);
+      }
+    }
+  }
+
+  private boolean takeShort(Filling f, Standing s) {
+    for (double less : new double[] {0, Arrangement.BREAK_MIN}) {
+      double room = f.room() - less;
+      Optional<Visit> v = visiting.around(s, For.FIRST, f.date(), room, room);
+      if (v.isPresent() && f.take(v.get())) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  // ---- one passage ---------------------------------------------------------------------------
+
+  /**
+   * Takes in a visit to a passage that cannot wait.
+   *
+   * @param most minutes of it
+   */
+  void takeOf(Filling f, long passage, double most) {
+    List<Standing> all =
+        progress.standings().stream()
+            .filter(s -> s.goal.passageId() == passage && s.visitsToday() == 0)
+            .filter(s -> progress.open(s, f.date()) && !progress.movedAway(s, f.date()))
+            .sorted(
+                Comparator.comparing(Standing::isAtTarget)
+                    .thenComparing(s -> -worth(s, f.date()))
+                    .thenComparing(s -> -s.gap(f.date())))
+            .toList();
+    boolean taken = false;
+    for (int i = 0; i < all.size() && !taken; i++) {
+      Standing s = all.get(i);
+      taken =
+          s.isAtTarget()
+              ? takeUpkeep(f, s, most, Said.of("plan.why.returns"), false)
+              : take(f, s, For.FIRST, most);
+    }
+    for (int i = 0; i < all.size() && !taken; i++) {
+      Standing s = all.get(i);
+      taken =
+          s.isAtTarget()
+              ? takeUpkeep(f, s, most, Said.of("plan.why.returns"), true)
+              : takeShort(f, s);
+    }
+  }
+
+  private boolean takeUpkeep(Filling f, Standing s, double most, Said why, boolean isShort) {
+    for (double less : new double[] {0, Arrangement.BREAK_MIN}) {
+      double room = f.room() - less;
+      Optional<Visit> v = visiting.upkeep(s, f.date(), room, Math.min(most, f.aim(room)), why);
+      if (v.isPresent() && (isShort || !v.get().isShort()) && f.take(v.get())) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  // ---- what stands at its target -------------------------------------------------------------
+
+  /** What stands at its target comes back, without crowding out what does not. */
+  private void upkeep(Filling f) {
+    boolean climbs = progress.standings().stream().anyMatch(s -> asks(s, f, For.FIRST));
+    double most = climbs ? f.budget() * UPKEEP_SHARE : f.budget();
+    double before = f.minutes();
+    List<Standing> due =
+        progress.standings().stream()
+            .filter(s -> s.visitsToday() == 0 && s.upkeepIsDue(f.date()))
+            .filter(s -> progress.open(s, f.date()) && !progress.movedAway(s, f.date()))
+            .sorted(Comparator.comparingInt(s -> s.upkeepGap() - s.gap(f.date())))
+            .toList();
+    for (Standing s : due) {
+      double left = most - (f.minutes() - before);
+      if (s.visitsToday() == 0 && left >= Visit.SHORTEST_MIN) {
+        takeUpkeep(f, s, left, Said.of("plan.why.upkeep", s.gap(f.date())), false);
+      }
+    }
+  }
+
+  /** Worth of a minute with a unit: date, distance, difficulty, the player's weight, the gap. */
+  private double worth(Standing s, LocalDate day) {
     LocalDate end = day.isAfter(s.goal.ready()) ? s.goal.audition() : s.goal.ready();
     double days = Math.max(1, ChronoUnit.DAYS.between(day, end) + 1);
     double gap =
         1 + (Math.min(7, s.gap(day)) + Math.min(7, progress.passageGap(s.goal, day))) / 14.0;
+    double minutes =
+        Stages.minutes(
+            Stages.whole(s.visitPlays()), s.ladder.seconds(s.unit.length(), s.open().perMinute()));
     return s.goal.weight()
         * s.unit.difficulty()
         * gap
         * (s.levelsLeft() / days)
-        / Math.max(0.1, v.straightMinutes());
+        / Math.max(0.1, Math.min(minutes, Visit.LONGEST_MIN));
   }
 }

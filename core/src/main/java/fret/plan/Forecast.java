@@ -33,7 +33,7 @@ public record Forecast(
     if (told.isEmpty()) {
       return all;
     }
-    Map<Goal.Id, LocalDate> middle = pace.expected().atTarget();
+    Map<Goal.Id, LocalDate> middle = pace.middle();
     Map<Goal.Id, LocalDate> early = pace.early();
     Map<Goal.Id, LocalDate> late = pace.late();
     for (Goal g : told) {

@@ -43,7 +43,16 @@ public record Goal(
 
     /** Id under which a run-through is kept. */
     public String run() {
-      return excerpt.isEmpty() ? PracticePlan.WHOLE : PracticePlan.WHOLE + "-" + excerpt;
+      return named(PracticePlan.WHOLE);
+    }
+
+    /** Id under which its first reading is kept. */
+    public String reading() {
+      return named(PracticePlan.READING);
+    }
+
+    private String named(String what) {
+      return excerpt.isEmpty() ? what : what + "-" + excerpt;
     }
   }
 

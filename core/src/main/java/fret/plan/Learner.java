@@ -159,10 +159,49 @@ final class Learner {
     }
     double form = 1 + 0.04 * random.nextGaussian();
     for (PracticePlan.Item i : Planner.first(request(day)).items()) {
-      if (i.kind() == PracticePlan.Kind.CHUNK && i.drill() == DrillKind.STRAIGHT) {
+      if (Part.of(i.unit()).isReading()) {
+        read(i, day, form);
+      } else if (i.kind() == PracticePlan.Kind.CHUNK && i.drill() != DrillKind.WARM_UP) {
         play(i, day, form);
       }
     }
+  }
+
+  /** A section of a first reading: each chunk in it once, judged by itself. */
+  private void read(PracticePlan.Item item, LocalDate day, double form) {
+    Part part = Part.of(item.unit());
+    List<Unit> all = goal.units();
+    journal.add(entry(item.unit(), item, day, Verdict.CLEAN));
+    for (int i = 0; i < all.size(); i++) {
+      if (i * part.of() / all.size() == part.part() - 1) {
+        Growth g = growths.get(all.get(i).id());
+        boolean clean = random.nextDouble() < chance(item.level(), g, form);
+        Verdict v = clean ? Verdict.CLEAN : Verdict.NEARLY;
+        journal.add(entry(all.get(i).id(), item, day, v));
+        g.plays++;
+        g.last = day;
+      }
+    }
+  }
+
+  private double chance(Level level, Growth g, double form) {
+    return 0.97 / (1 + Math.exp((level.perMinute() / (bears(g) * form) - 1.04) / SPREAD));
+  }
+
+  private static JournalEntry entry(
+      String unit, PracticePlan.Item item, LocalDate day, Verdict verdict) {
+    return new JournalEntry(
+        0,
+        1,
+        day,
+        unit,
+        item.drill(),
+        item.level().perMinute(),
+        item.level().clicks(),
+        20,
+        verdict,
+        Breakage.NONE,
+        "");
   }
 
   private void play(PracticePlan.Item item, LocalDate day, double form) {
@@ -173,23 +212,9 @@ final class Learner {
     int row = 0;
     int plays = (int) Math.max(1, Math.round(item.plays()));
     for (int i = 0; i < plays && row < 3; i++) {
-      double bears = bears(g) * form * forgotten;
-      double chance = 0.97 / (1 + Math.exp((level.perMinute() / bears - 1.04) / SPREAD));
-      boolean clean = random.nextDouble() < chance;
+      boolean clean = random.nextDouble() < chance(level, g, form * forgotten);
       row = clean ? row + 1 : 0;
-      journal.add(
-          new JournalEntry(
-              0,
-              1,
-              day,
-              item.unit(),
-              DrillKind.STRAIGHT,
-              level.perMinute(),
-              level.clicks(),
-              20,
-              clean ? Verdict.CLEAN : Verdict.NEARLY,
-              Breakage.NONE,
-              ""));
+      journal.add(entry(item.unit(), item, day, clean ? Verdict.CLEAN : Verdict.NEARLY));
       g.plays++;
       forgotten = Math.min(1, forgotten + 0.01);
     }

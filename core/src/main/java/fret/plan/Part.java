@@ -50,7 +50,21 @@ public record Part(String unit, int part, int of) {
 
   /** Whether it is a run-through, or a part of one. */
   public boolean isRun() {
-    return unit.equals(PracticePlan.WHOLE) || unit.startsWith(PracticePlan.WHOLE + "-");
+    return isOrStarts(PracticePlan.WHOLE);
+  }
+
+  /** Whether it is a section of a first reading. */
+  public boolean isReading() {
+    return isOrStarts(PracticePlan.READING);
+  }
+
+  /** Whether it is of the whole, not of a unit. */
+  public boolean isRound() {
+    return isRun() || isReading();
+  }
+
+  private boolean isOrStarts(String name) {
+    return unit.equals(name) || unit.startsWith(name + "-");
   }
 
   public boolean isWhole() {
@@ -73,13 +87,13 @@ public record Part(String unit, int part, int of) {
   }
 
   /**
-   * The units in place of one: its parts where one play of it is longer than a visit at some level
-   * of the ladder.
+   * The units in place of one: its parts where a visit does not hold the fewest plays of it at some
+   * level of the ladder.
    *
    * @param secondsEach of a play at the slowest level
    */
   public static Stream<Unit> fitting(Unit u, double secondsEach) {
-    double most = Visit.LONGEST_MIN * 60 - Visit.PAUSE_S;
+    double most = Visit.LONGEST_MIN * 60 / Stages.FEWEST_PLAYS - Stages.PAUSE_S - 1;
     int parts = (int) Math.ceil(secondsEach / most - 1e-9);
     if (parts <= 1) {
       return Stream.of(u);

@@ -26,8 +26,11 @@ public record PlanRequest(
    * @param climb how many levels a chunk may close on a day
    * @param sessions most sessions a day, 1 to 4
    * @param easing what is eased because something hurts
+   * @param mostPlays most straight plays of a chunk in a visit, 3 or more; 0 where there is no most
+   * @param warmUp whether a day begins with one
    */
-  public record Rules(Gate.Settings gate, Climb climb, int sessions, Easing easing) {
+  public record Rules(
+      Gate.Settings gate, Climb climb, int sessions, Easing easing, int mostPlays, boolean warmUp) {
     public static final Rules USUAL = new Rules(Gate.Settings.USUAL, Climb.LEVEL_A_DAY, 2);
 
     /** Where nothing hurts. */
@@ -35,10 +38,23 @@ public record PlanRequest(
       this(gate, climb, sessions, Easing.NONE);
     }
 
+    /** As many plays as are expected, after a warm-up. */
+    public Rules(Gate.Settings gate, Climb climb, int sessions, Easing easing) {
+      this(gate, climb, sessions, easing, 0, true);
+    }
+
+    /** The same where other things hurt. */
+    public Rules with(Easing other) {
+      return new Rules(gate, climb, sessions, other, mostPlays, warmUp);
+    }
+
     public Rules {
       Objects.requireNonNull(easing);
       Objects.requireNonNull(gate);
       Objects.requireNonNull(climb);
+      if (mostPlays != 0 && mostPlays < Stages.FEWEST_PLAYS) {
+        throw new IllegalArgumentException(mostPlays + " plays a visit are fewer than 3");
+      }
       if (sessions < 1 || sessions > 4) {
         throw new IllegalArgumentException(sessions + " sessions a day are outside 1 to 4");
       }

@@ -1,7 +1,6 @@
 package fret.plan;
 
 import fret.base.Said;
-import fret.plan.Climbing.Turn;
 import fret.plan.PracticePlan.Day;
 import fret.plan.PracticePlan.LeftOut;
 import fret.search.Token;
@@ -18,17 +17,15 @@ import java.util.Set;
  * Spreads the player's minutes over everything that is to be learned. Deterministic.
  *
  * <p>The laws, the earlier wins: care (doses, what hurts waits); never over the day's minutes, with
- * warm-up, pauses and breaks; what the player moved stays; a unit comes twice a day at most, ten
- * minutes a visit, with twenty minutes of other things between; a day is at least nine tenths full
- * while something below its target may be done; worth per minute.
+ * warm-up, pauses, changes and breaks; what the player moved stays; all work is visits of three to
+ * ten minutes to a chunk or a few neighbours, or rounds; whole plays; every passage returns; a day
+ * is at least nine tenths full while something below its target may be done; worth per minute.
  */
 public final class Planner {
   /** How much more a missed passage weighs when the days are packed again (from memory). */
-  private static final double MISSED_WEIGHS = 1.5;
+  private static final double[] MISSED_WEIGHS = {1.5, 4};
 
   private static final double FULL = 0.9;
-  private static final double UPKEEP_SHARE = 0.25;
-  private static final int WEAKEST_JOINS = 3;
 
   /** The audition's day and the one before. */
   private static final int LAST_DAYS = 2;
@@ -37,7 +34,12 @@ public final class Planner {
   private final Progress progress;
   private final RunThroughs runThroughs;
   private final Climbing climbing;
+  private final Visiting visiting;
+  private final Returns returns;
   private final Token token;
+
+  /** Whether the last day with minutes had nothing. */
+  private boolean wasEmpty;
 
   /**
    * @param plays of each level of some units, by their key, in place of those expected of the
@@ -49,6 +51,9 @@ public final class Planner {
     this.progress = new Progress(request, plays);
     this.runThroughs = new RunThroughs(request, progress);
     this.climbing = new Climbing(request.rules(), progress);
+    this.visiting = new Visiting(request.rules(), progress);
+    this.returns =
+        new Returns(request, d -> minutesOf(d) - filling(d).warmUpMinutes(), this::minutesOf);
   }
 
   /** Makes the plan, from its first day to the last of the dates. */
@@ -74,7 +79,7 @@ public final class Planner {
 
   /**
    * Days are packed one after the other, so a passage can miss its date by little although there is
-   * a way: then the days are packed once more with what was missed weighing more, and the plan that
+   * a way: then the days are packed again with what was missed weighing more, and the plan that
    * brings more passages to their targets stands.
    */
   private static PracticePlan secondLook(PlanRequest request, PracticePlan plan, Token token) {
@@ -82,12 +87,16 @@ public final class Planner {
     if (missed.isEmpty()) {
       return plan;
     }
-    List<Goal> goals =
-        request.goals().stream()
-            .map(g -> missed.contains(g.id()) ? g.weighing(g.weight() * MISSED_WEIGHS) : g)
-            .toList();
-    PracticePlan other = once(request.with(goals), token);
-    return other.atTarget().size() > plan.atTarget().size() ? other : plan;
+    PracticePlan best = plan;
+    for (double weighs : MISSED_WEIGHS) {
+      List<Goal> goals =
+          request.goals().stream()
+              .map(g -> missed.contains(g.id()) ? g.weighing(g.weight() * weighs) : g)
+              .toList();
+      PracticePlan other = once(request.with(goals), token);
+      best = other.atTarget().size() > best.atTarget().size() ? other : best;
+    }
+    return best;
   }
 
   /** Passages that do not reach their target by their own day although they need not wait. */
@@ -156,21 +165,76 @@ public final class Planner {
     return request.budget().on(date) * (last ? 0.5 : 1) * request.rules().easing().on(date);
   }
 
+  private Filling filling(LocalDate date) {
+    return new Filling(date, minutesOf(date), request.rules(), progress);
+  }
+
   private Day day(LocalDate date) {
-    Filling f = new Filling(date, minutesOf(date), request.rules(), progress);
+    Filling f = filling(date);
     progress.standings().forEach(Standing::startDay);
     if (request.rules().easing().on(date) > 0) {
       moved(f);
     }
     if (f.budget() > 0) {
-      runThroughs.fill(f);
-      weakestJoins(f);
-      upkeep(f);
-      for (Turn turn : Turn.values()) {
-        climbing.fill(f, turn);
+      fill(f);
+      if (wasEmpty && f.arranged().isEmpty()) {
+        something(f);
+      }
+      wasEmpty = f.arranged().isEmpty();
+      returns.over(f);
+    }
+    return new Day(
+        date,
+        f.budget(),
+        rounded(f.minutes()),
+        rounded(f.changes()),
+        f.arranged(),
+        shortBy(f),
+        leftOut(date));
+  }
+
+  private void fill(Filling f) {
+    List<Long> due = returns.due(f.date(), progress);
+    List<Long> visits = due.stream().filter(p -> !isInRound(p, f.date())).toList();
+    takeBack(f, visits);
+    progress.readings().fill(f, progress);
+    runThroughs.fill(f);
+    takeBack(f, due);
+    climbing.fill(f);
+  }
+
+  /** Whether a passage comes by itself today: it is read or run through. */
+  private boolean isInRound(long passage, LocalDate date) {
+    return request.goals().stream()
+        .filter(g -> g.passageId() == passage)
+        .anyMatch(g -> progress.isRead(g, date) || runThroughs.runs(g, date));
+  }
+
+  /** The passages that cannot wait: as a whole where they stand at their targets. */
+  private void takeBack(Filling f, List<Long> due) {
+    int left = due.size();
+    for (long p : due) {
+      double each = f.room() / left - Arrangement.OTHER_PASSAGE_MIN;
+      left--;
+      boolean taken = f.has(p);
+      for (Goal g : request.goals()) {
+        if (!taken && g.passageId() == p && runThroughs.mayRun(g, f.date())) {
+          taken = runThroughs.run(g, f);
+        }
+      }
+      if (!taken) {
+        climbing.takeOf(f, p, Math.max(Visit.SHORTEST_MIN, each));
       }
     }
-    return new Day(date, f.budget(), rounded(f.minutes()), f.arranged(), shortBy(f), leftOut(date));
+  }
+
+  /** No two days are empty: what has waited for longest comes a little early. */
+  private void something(Filling f) {
+    for (long p : returns.byWaiting(f.date(), progress)) {
+      if (f.arranged().isEmpty()) {
+        takeBack(f, List.of(p));
+      }
+    }
   }
 
   private static double rounded(double minutes) {
@@ -187,61 +251,15 @@ public final class Planner {
         if (s.goal.passageId() == m.passageId()
             && s.unit.id().equals(m.unit())
             && progress.open(s, f.date())) {
-          double room = Visit.LONGEST_MIN;
+          Said why = Said.of("plan.why.moved");
           Optional<Visit> v =
               s.isAtTarget()
-                  ? Visit.upkeep(s, room, Said.of("plan.why.moved"))
-                  : Visit.climbing(s, f.date(), room, 1, true, progress.dose())
-                      .map(x -> x.because(Said.of("plan.why.moved")));
+                  ? visiting.upkeep(s, f.date(), Visit.LONGEST_MIN, 0, why)
+                  : visiting
+                      .around(s, Visiting.For.FIRST, f.date(), Visit.LONGEST_MIN, 0)
+                      .map(x -> x.because(why));
           v.ifPresent(f::takeWanted);
         }
-      }
-    }
-  }
-
-  /** After the ready date the weakest joins are kept up. */
-  private void weakestJoins(Filling f) {
-    for (Goal g : request.goals()) {
-      if (!f.date().isAfter(g.ready()) || f.date().isAfter(g.audition())) {
-        continue;
-      }
-      progress
-          .learned(g)
-          .filter(s -> s.unit.kind() == Unit.Kind.JOIN && s.isAtTarget())
-          .filter(s -> progress.open(s, f.date()))
-          .sorted(
-              Comparator.<Standing>comparingDouble(s -> s.chanceAt(s.ladder.size() - 1).ofClean())
-                  .thenComparing(s -> -s.gap(f.date())))
-          .limit(WEAKEST_JOINS)
-          .forEach(
-              s -> Visit.upkeep(s, f.room(), Said.of("plan.why.weak-join")).ifPresent(f::take));
-    }
-  }
-
-  /** What stands at its target comes back, without crowding out what does not. */
-  private void upkeep(Filling f) {
-    boolean climbing =
-        progress.standings().stream()
-            .anyMatch(
-                s ->
-                    progress.open(s, f.date())
-                        && !s.isAtTarget()
-                        && progress.mayClimb(s, f.date()));
-    double most = climbing ? f.budget() * UPKEEP_SHARE : f.budget();
-    double used = 0;
-    List<Standing> due =
-        progress.standings().stream()
-            .filter(
-                s -> progress.open(s, f.date()) && s.visitsToday() == 0 && s.upkeepIsDue(f.date()))
-            .filter(s -> !progress.movedAway(s, f.date()))
-            .sorted(Comparator.comparingInt(s -> s.upkeepGap() - s.gap(f.date())))
-            .toList();
-    for (Standing s : due) {
-      Optional<Visit> v =
-          Visit.upkeep(
-              s, Math.min(f.room(), most - used), Said.of("plan.why.upkeep", s.gap(f.date())));
-      if (v.isPresent() && f.take(v.get())) {
-        used += v.get().minutes();
       }
     }
   }
@@ -260,11 +278,11 @@ public final class Planner {
         progress.standings().stream()
             .filter(s -> !s.isAtTarget() && !f.date().isAfter(s.goal.audition()))
             .toList();
-    if (f.minutes() >= FULL * f.budget() - 1e-9) {
+    if (rounded(f.minutes()) >= FULL * f.budget() - 1e-9) {
       return Optional.empty();
     }
     if (below.isEmpty()) {
-      return Optional.of(Said.of("plan.short.ready"));
+      return Optional.of(Said.of("plan.short.ready", Said.tenths(f.budget() - f.minutes())));
     }
     if (below.stream().allMatch(s -> s.unit.waitsOn(f.date()))) {
       return Optional.of(Said.of("plan.short.held"));
@@ -273,10 +291,11 @@ public final class Planner {
         below.stream()
             .filter(s -> !s.unit.waitsOn(f.date()))
             .allMatch(s -> s.visitsToday() >= 2 || !progress.mayClimb(s, f.date()));
-    return Optional.of(
-        Said.of(
-            climbed ? "plan.short.twice" : "plan.short.room",
-            Said.tenths(f.budget() - f.minutes())));
+    String law =
+        climbed
+            ? "plan.short.twice"
+            : f.visitsLeft() == 0 ? "plan.short.visits" : "plan.short.room";
+    return Optional.of(Said.of(law, Said.tenths(f.budget() - f.minutes())));
   }
 
   private List<LeftOut> leftOut(LocalDate date) {

@@ -4,6 +4,7 @@ import fret.base.Said;
 import fret.drill.DrillKind;
 import fret.tempo.Level;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -21,6 +22,9 @@ public record PracticePlan(
   /** Id under which a run-through of a whole passage is kept, see {@link Goal.Id#run}. */
   public static final String WHOLE = "whole";
 
+  /** Id under which the first reading of a passage is kept, see {@link Goal.Id#reading}. */
+  public static final String READING = "reading";
+
   /** Whether an id is that of a run-through, or of a part of one. */
   public static boolean isRun(String unit) {
     return Part.of(unit).isRun();
@@ -30,7 +34,8 @@ public record PracticePlan(
    * One day.
    *
    * @param budget minutes there are
-   * @param minutes of all items, breaks included
+   * @param minutes of all items, breaks included, and of the changes between visits
+   * @param changes minutes in which one thing is put away and the next taken up
    * @param shortBy what keeps the day from being full; empty where nothing does
    * @param leftOut what waits below its target
    */
@@ -38,6 +43,7 @@ public record PracticePlan(
       LocalDate date,
       double budget,
       double minutes,
+      double changes,
       List<Item> items,
       Optional<Said> shortBy,
       List<LeftOut> leftOut) {
@@ -45,6 +51,20 @@ public record PracticePlan(
       items = List.copyOf(items);
       leftOut = List.copyOf(leftOut);
       Objects.requireNonNull(shortBy);
+    }
+
+    /** The items of each visit in a row, and by itself what belongs to none. */
+    public List<List<Item>> visits() {
+      List<List<Item>> all = new ArrayList<>();
+      int last = 0;
+      for (Item i : items) {
+        if (i.visit() == 0 || i.visit() != last) {
+          all.add(new ArrayList<>());
+        }
+        all.get(all.size() - 1).add(i);
+        last = i.visit();
+      }
+      return all;
     }
   }
 
@@ -70,9 +90,10 @@ public record PracticePlan(
    *
    * @param passageId 0 for a break
    * @param unit id of the chunk; {@link #WHOLE} for a run-through; empty for none
-   * @param plays expected ones, each part of a drill counted by itself; 0 for none
+   * @param plays expected ones, rounded up, each part of a drill counted by itself; 0 for none
    * @param minutes with pauses
    * @param session counted from 1
+   * @param visit which of the day's visits it is a stage of, counted from 1; 0 for none
    * @param why why it stands here
    */
   public record Item(
@@ -81,9 +102,10 @@ public record PracticePlan(
       String unit,
       DrillKind drill,
       Level level,
-      double plays,
+      int plays,
       double minutes,
       int session,
+      int visit,
       Said why) {
     public Item {
       Objects.requireNonNull(kind);
@@ -97,12 +119,18 @@ public record PracticePlan(
       return kind != Kind.BREAK;
     }
 
-    Item because(Said other) {
-      return new Item(kind, passageId, unit, drill, level, plays, minutes, session, other);
+    /** Whether it is played through once without being worked on. */
+    public boolean isOfRound() {
+      return kind == Kind.RUN_THROUGH || kind == Kind.MOCK;
     }
 
-    Item in(int other) {
-      return new Item(kind, passageId, unit, drill, level, plays, minutes, other, why);
+    Item because(Said other) {
+      return new Item(kind, passageId, unit, drill, level, plays, minutes, session, visit, other);
+    }
+
+    Item in(int otherSession, int otherVisit) {
+      return new Item(
+          kind, passageId, unit, drill, level, plays, minutes, otherSession, otherVisit, why);
     }
   }
 

@@ -8,6 +8,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
 
@@ -21,6 +22,12 @@ final class Progress {
   private final Map<Goal.Id, LocalDate> atTarget = new HashMap<>();
   private final Map<Long, LocalDate> lastTouched = new HashMap<>();
   private final StretchDose dose;
+  private final Readings readings;
+
+  /** Where the units of each goal begin among all, and behind which they end. */
+  private final Map<Goal.Id, int[]> bounds = new HashMap<>();
+
+  private final Map<Goal.Id, Neighbours> neighbours = new HashMap<>();
 
   /**
    * @param plays of each level of some units, by the key of {@link Forecast}, in place of those
@@ -32,6 +39,7 @@ final class Progress {
     List<JournalEntry> before =
         request.journal().stream().filter(e -> e.date().isBefore(request.from())).toList();
     dose = new StretchDose(before, request.rules().easing().stretches());
+    readings = new Readings(request);
     read(before);
     before.forEach(e -> lastTouched.put(e.passageId(), e.date()));
   }
@@ -42,16 +50,38 @@ final class Progress {
       byPassage.computeIfAbsent(e.passageId(), p -> new ArrayList<>()).add(e);
     }
     for (Goal g : request.goals()) {
-      for (Unit u : g.units()) {
-        standings.add(
-            new Standing(
-                g,
-                u,
-                byPassage.getOrDefault(g.passageId(), List.of()),
-                request.rules().gate().cleanNeeded(),
-                plays.get(AtPace.key(g, u))));
+      int from = standings.size();
+      for (int i = 0; i < g.units().size(); i++) {
+        standings.add(standing(g, i, byPassage.getOrDefault(g.passageId(), List.of())));
       }
+      bounds.put(g.id(), new int[] {from, standings.size()});
+      neighbours.put(g.id(), Neighbours.of(g.units()));
     }
+  }
+
+  private Standing standing(Goal g, int place, List<JournalEntry> journal) {
+    return new Standing(
+        g,
+        place,
+        journal,
+        request.rules().gate().cleanNeeded(),
+        plays.get(AtPace.key(g, g.units().get(place))));
+  }
+
+  /** The units of the goal of one, in the order of the part. */
+  List<Standing> neighbours(Standing s) {
+    int[] at = bounds.get(s.goal.id());
+    return standings.subList(at[0], at[1]);
+  }
+
+  /** Which chunk of its goal a unit belongs to; of a join the one before it. */
+  int chunkBefore(Standing s) {
+    return neighbours.get(s.goal.id()).before(s.place());
+  }
+
+  /** The same, of a join the one after it. */
+  int chunkAfter(Standing s) {
+    return neighbours.get(s.goal.id()).after(s.place());
   }
 
   List<Standing> standings() {
@@ -72,9 +102,24 @@ final class Progress {
     return request.goals().stream().filter(g -> g.passageId() == passage).findFirst().orElseThrow();
   }
 
+  /**
+   * Whether a unit may be begun: a join when both of its chunks were, as there is nothing to join
+   * before.
+   *
+   * @param now units that are begun with it
+   */
+  boolean mayBegin(Standing s, Set<Standing> now, LocalDate date) {
+    return s.unit.kind() != Unit.Kind.JOIN
+        || !s.wasNew()
+        || neighbours.get(s.goal.id()).chunksOf(s.place()).stream()
+            .map(neighbours(s)::get)
+            .allMatch(c -> !c.wasNew() || now.contains(c) || c.unit.waitsOn(date));
+  }
+
   /** The units of a passage, also those that wait. */
   Stream<Standing> learned(Goal g) {
-    return standings.stream().filter(s -> s.goal.id().equals(g.id()));
+    int[] at = bounds.get(g.id());
+    return standings.subList(at[0], at[1]).stream();
   }
 
   /** Whether anything of a passage waits on a day. */
@@ -84,13 +129,27 @@ final class Progress {
 
   /** Whether a unit may be practised on a day. */
   boolean open(Standing s, LocalDate date) {
-    return !s.unit.waitsOn(date) && !date.isAfter(s.goal.audition());
+    return !s.unit.waitsOn(date) && !date.isAfter(s.goal.audition()) && !isRead(s.goal, date);
+  }
+
+  /** Whether a passage is new and is read before it is climbed; what waits is not read. */
+  boolean isRead(Goal g, LocalDate date) {
+    return readings.isOpen(g) && !waits(g, date) && isUntouched(g);
+  }
+
+  private boolean isUntouched(Goal g) {
+    return learned(g).allMatch(Standing::isNew);
+  }
+
+  /** What is new and is read before it is climbed. */
+  Readings readings() {
+    return readings;
   }
 
   /** Whether one that is below its target may still climb today. */
   boolean mayClimb(Standing s, LocalDate date) {
     return s.visitsToday() < 2
-        && s.closedToday() < Visit.mostLevels(s, date, request.rules().climb());
+        && s.closedToday() < Stages.mostLevels(s, date, request.rules().climb());
   }
 
   boolean movedAway(Standing s, LocalDate date) {
@@ -102,8 +161,19 @@ final class Progress {
                     && m.unit().equals(s.unit.id()));
   }
 
+  /** The whole of it was played. */
+  void runThrough(Goal g, LocalDate date) {
+    learned(g).forEach(s -> s.runThrough(date));
+    touch(g.passageId(), date);
+  }
+
   void touch(long passage, LocalDate date) {
     lastTouched.put(passage, date);
+  }
+
+  /** When anything of a passage was last played; empty for one that is new. */
+  Optional<LocalDate> touched(long passage) {
+    return Optional.ofNullable(lastTouched.get(passage));
   }
 
   /** Days since anything of a passage was played; a week for one that is new. */
@@ -123,14 +193,7 @@ final class Progress {
       boolean any =
           s.unit.ids().stream().anyMatch(id -> done.contains(s.goal.passageId() + "/" + id));
       if (any) {
-        standings.set(
-            i,
-            new Standing(
-                s.goal,
-                s.unit,
-                request.journal(),
-                request.rules().gate().cleanNeeded(),
-                plays.get(AtPace.key(s.goal, s.unit))));
+        standings.set(i, standing(s.goal, s.place(), request.journal()));
       }
     }
   }

@@ -72,21 +72,45 @@ final class RunThroughs {
     // Seeds that follow each other give alike beginnings: they are spread.
     Random random = new Random(f.date().toEpochDay() * 0x9E3779B97F4A7C15L);
     List<Goal> due = new ArrayList<>(request.goals());
-    due.removeIf(g -> f.date().isAfter(g.audition()) || !runs(g, f.date()));
+    due.removeIf(g -> !runs(g, f.date()));
     Collections.shuffle(due, random);
     due.sort(Comparator.comparing(g -> last.getOrDefault(key(g), LocalDate.EPOCH)));
-    for (Goal g : due) {
-      int parts = parts(g, f);
-      boolean goesOn = true;
-      while (goesOn) {
-        Part part = next(g, parts);
-        boolean taken = f.takeCold(run(g, part, f.date()));
-        if (taken) {
-          note(key(g), part, f.date());
-        }
-        goesOn = taken && !part.isLast();
+    due.forEach(g -> run(g, f));
+  }
+
+  /** Whether a passage is run through on a day. */
+  boolean runs(Goal g, LocalDate date) {
+    return !date.isAfter(g.audition()) && isOpen(g, date) && isAsked(g, date);
+  }
+
+  /** Whether it may be run through at all: it is learned and nothing of it waits. */
+  boolean mayRun(Goal g, LocalDate date) {
+    return !date.isAfter(g.audition())
+        && isOpen(g, date)
+        && progress.learned(g).allMatch(Standing::isAtTarget);
+  }
+
+  private boolean isOpen(Goal g, LocalDate date) {
+    // Bars that wait are not played with the rest either.
+    return !progress.waits(g, date) && progress.learned(g).findAny().isPresent();
+  }
+
+  /** Takes a passage into a day, in parts where it is longer; whether anything was taken. */
+  boolean run(Goal g, Filling f) {
+    int parts = parts(g, f);
+    boolean any = false;
+    boolean goesOn = true;
+    while (goesOn) {
+      Part part = next(g, parts);
+      boolean taken = f.takeCold(run(g, part, f.date()));
+      if (taken) {
+        note(key(g), part, f.date());
+        progress.runThrough(g, f.date());
       }
+      any |= taken;
+      goesOn = taken && !part.isLast();
     }
+    return any;
   }
 
   /** In how many equal parts it is to be played so that each fits a day that has nothing else. */
@@ -116,22 +140,16 @@ final class RunThroughs {
         mock ? DrillKind.MOCK : DrillKind.RUN_THROUGH,
         level,
         1,
-        Visit.minutes(1, g.seconds(g.wholeNotes() / part.of(), level.perMinute())),
+        Stages.minutes(1, g.seconds(g.wholeNotes() / part.of(), level.perMinute())),
         1,
+        0,
         part.isWhole() ? Said.of(why) : part.told());
   }
 
-  /**
-   * Whether it is run through on a day, by the plan or because the player put it there; never while
-   * anything of it waits.
-   */
-  private boolean runs(Goal g, LocalDate date) {
-    if (progress.waits(g, date)) {
-      return false; // Bars that wait are not played with the rest either.
-    }
+  /** Whether it is run through on a day, by the plan or because the player put it there. */
+  private boolean isAsked(Goal g, LocalDate date) {
     boolean away = request.moves().stream().anyMatch(m -> m.from().equals(date) && isRun(m, g));
-    return movedTo(g, date) && progress.learned(g).findAny().isPresent()
-        || !away && isRunDay(g, date);
+    return movedTo(g, date) || !away && isRunDay(g, date);
   }
 
   private boolean movedTo(Goal g, LocalDate date) {
@@ -143,9 +161,6 @@ final class RunThroughs {
   }
 
   private boolean isRunDay(Goal g, LocalDate date) {
-    if (progress.learned(g).findAny().isEmpty()) {
-      return false;
-    }
     if (date.isAfter(g.ready()) || begun.containsKey(key(g))) {
       return true;
     }

@@ -27,6 +27,7 @@ final class Standing {
   final Goal goal;
   final Unit unit;
   final Ladder ladder;
+  private final int place;
   private final Progress progress;
   private final int cleanNeeded;
   private final Chance[] chances;
@@ -36,6 +37,7 @@ final class Standing {
   private int visits;
   private int visitsInAll;
   private int upkeep;
+  private int readings;
   private Optional<LocalDate> last;
   private final Optional<Breakage> breaks;
   private final List<LocalDate> rhythms = new ArrayList<>();
@@ -46,9 +48,12 @@ final class Standing {
   private final Set<DrillKind> drilledToday = new HashSet<>();
 
   /**
+   * @param place of the unit among those of its goal
    * @param fitted plays of each level in place of those expected of the chance; null for none
    */
-  Standing(Goal goal, Unit unit, List<JournalEntry> journal, int cleanNeeded, double[] fitted) {
+  Standing(Goal goal, int place, List<JournalEntry> journal, int cleanNeeded, double[] fitted) {
+    Unit unit = goal.units().get(place);
+    this.place = place;
     this.fitted = fitted;
     this.goal = goal;
     this.unit = unit;
@@ -64,6 +69,17 @@ final class Standing {
         progress.breaks().filter(b -> Cure.of(b).filter(unit.parts()::containsKey).isPresent());
     rhythms.addAll(progress.daysOf(DrillKind.RHYTHMS));
     upkeep = isAtTarget() ? daysAtTarget() : 0;
+    readings = progress.cleanReadings();
+  }
+
+  /** Its place among the units of its goal. */
+  int place() {
+    return place;
+  }
+
+  /** Whether it went well at its first reading, and waits for the second one. */
+  boolean isHalfRead() {
+    return readings == 1 && !isAtTarget();
   }
 
   /** Days of the record on which it was played after it was closed. */
@@ -84,6 +100,11 @@ final class Standing {
 
   boolean isNew() {
     return visitsInAll == 0;
+  }
+
+  /** Whether it was new this morning. */
+  boolean wasNew() {
+    return visitsInAll - visitsToday <= 0;
   }
 
   int cleanNeeded() {
@@ -145,9 +166,9 @@ final class Standing {
     return known ? fitted[level] : chanceAt(level).plays(cleanNeeded);
   }
 
-  /** Expected plays to be clean often enough once more at the level closed last. */
-  double playsAgain() {
-    return chanceAt(closed - 1).plays(cleanNeeded);
+  /** Expected plays to be clean often enough once more at a level that is closed. */
+  double playsAgain(int level) {
+    return chanceAt(level).plays(cleanNeeded);
   }
 
   /** Days since it was last played; a week for what is new. */
@@ -161,6 +182,11 @@ final class Standing {
 
   boolean upkeepIsDue(LocalDate day) {
     return isAtTarget() && gap(day) >= upkeepGap();
+  }
+
+  /** Whether it may come back early, so that not everything is due on the same day. */
+  boolean upkeepMayCome(LocalDate day) {
+    return isAtTarget() && 2 * gap(day) >= upkeepGap();
   }
 
   int upkeepGap() {
@@ -209,30 +235,45 @@ final class Standing {
     visitsToday++;
     visits++;
     visitsInAll++;
+    boolean stood = isAtTarget();
     last = Optional.of(day);
     for (PracticePlan.Item i : items) {
       drilledToday.add(i.drill());
       if (i.drill() == DrillKind.RHYTHMS && !rhythms.contains(day)) {
         rhythms.add(day);
-      } else if (i.drill() == DrillKind.STRAIGHT) {
+      } else if (i.drill() == DrillKind.FIRST_READING) {
+        readings++;
+        closed = ladder.size();
+      } else if (i.drill() == DrillKind.STRAIGHT && !stood) {
         straight(i);
       }
     }
+    upkeep += stood ? 1 : 0;
+  }
+
+  /** It was played within the whole; at its target that keeps it up. */
+  void runThrough(LocalDate day) {
+    last = Optional.of(day);
+    upkeep += isAtTarget() ? 1 : 0;
   }
 
   private void straight(PracticePlan.Item i) {
     if (isAtTarget()) {
-      upkeep++;
-    } else if (i.level().equals(open())) {
-      if (i.plays() >= playsLeft() - 1e-9) {
-        closed++;
-        closedToday++;
-        played = 0;
-        visits = 0;
-        upkeep = 0;
-      } else {
-        played += i.plays();
-      }
+      return;
+    }
+    if (!i.level().equals(open())) {
+      // By the law of practice every play brings the next level nearer.
+      played += fitted == null ? 0 : i.plays();
+      return;
+    }
+    if (i.plays() >= playsLeft() - 1e-9) {
+      closed++;
+      closedToday++;
+      played = 0;
+      visits = 0;
+      upkeep = 0;
+    } else {
+      played += i.plays();
     }
   }
 }

@@ -36,6 +36,8 @@ public record Unit(
   /** What is learned. */
   public enum Kind {
     CHUNK,
+    /** A few notes within a chunk, or one layer of it. */
+    SPOT,
     /** How two chunks are joined. */
     JOIN
   }

@@ -105,7 +105,7 @@ public final class DrillBook {
   /** A drill of the passage as a whole. */
   public Optional<Drill> ofPassage(DrillKind kind) {
     return switch (kind) {
-      case RUN_THROUGH, MOCK -> Optional.of(new Drill(kind, List.of(page())));
+      case RUN_THROUGH, MOCK, FIRST_READING -> Optional.of(new Drill(kind, List.of(page())));
       case WARM_UP -> Optional.of(new Drill(kind, warmUp()));
       case SKILLS -> {
         List<Score> all = skills(Skill.TABLE.size());

@@ -30,6 +30,7 @@ import fret.tempo.MetronomeScale;
 import fret.tempo.Tempo;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
@@ -168,7 +169,12 @@ public record Learning(
         s.load().hardest().stream().limit(WEAKEST).map(Load.Share::moment).toList();
     Inherited inherited = new Inherited(s.resolved(), s.passage().marks(), byId.keySet());
     List<Unit> units = new ArrayList<>();
-    for (Learned l : learned) {
+    List<Learned> inOrder = new ArrayList<>(learned);
+    // A chunk before its spots, and a join behind both.
+    inOrder.sort(
+        Comparator.comparing((Learned l) -> l.chunk().fromOnset())
+            .thenComparing(l -> kind(l.chunk())));
+    for (Learned l : inOrder) {
       Chunk c = l.chunk();
       Map<DrillKind, List<Double>> parts = new EnumMap<>(DrillKind.class);
       for (DrillKind k : PLANNED) {
@@ -188,7 +194,7 @@ public record Learning(
         units.add(
             new Unit(
                 c.id(),
-                c.isJoin() ? Unit.Kind.JOIN : Unit.Kind.CHUNK,
+                kind(c),
                 with(l.ids(), inherited.of(c)),
                 parts,
                 difficulty,
@@ -198,6 +204,14 @@ public record Learning(
       }
     }
     return units;
+  }
+
+  private static Unit.Kind kind(Chunk c) {
+    return switch (c.kind()) {
+      case BARS -> Unit.Kind.CHUNK;
+      case JOIN -> Unit.Kind.JOIN;
+      case SPOT, LAYER -> Unit.Kind.SPOT;
+    };
   }
 
   /** Notes and chords a second at the target, rests left out. */

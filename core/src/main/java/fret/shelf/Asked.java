@@ -7,7 +7,6 @@ import fret.drill.Frame;
 import fret.drill.Remedy;
 import fret.drill.ScoreCut;
 import fret.plan.Part;
-import fret.plan.PracticePlan;
 import fret.plan.PracticePlan.Item;
 import fret.score.Score;
 import fret.session.BowSpots;
@@ -24,18 +23,16 @@ public final class Asked {
 
   /** The drill of an item; bars without notes where only the picture of the page has them. */
   public static Drill drill(Session session, Planning.Entry e, Item item) {
+    Part part = Part.of(item.unit());
     List<Frame> frames = frames(e, item);
     if (!frames.isEmpty() && !item.unit().isEmpty()) {
       Drill all = new Drill(item.drill(), List.of(Frame.silent(frames)));
-      return Part.of(item.unit()).isWhole() || PracticePlan.isRun(item.unit())
-          ? all
-          : part(all, Part.of(item.unit()));
+      return part.isWhole() || part.isRound() ? all : part(all, part);
     }
-    Part part = Part.of(item.unit());
     Drill all =
         e.section()
             .stretch()
-            .filter(x -> part.isRun())
+            .filter(x -> part.isRound())
             .flatMap(x -> new DrillBook(session).ofStretch(x, item.drill()))
             .orElseGet(() -> drill(session, e.learning().chunk(part.unit()), item.drill()));
     return part.isWhole() ? all : part(all, part);
@@ -49,7 +46,7 @@ public final class Asked {
   /** The frames of the picture that stand in for notes; none where there are notes. */
   public static List<Frame> frames(Planning.Entry e, Item item) {
     Part part = Part.of(item.unit());
-    return part.isRun() && e.learning().chunks().isEmpty()
+    return part.isRound() && e.learning().chunks().isEmpty()
         ? part(e.learning().frames(), part)
         : e.learning().frame(part.unit()).map(List::of).orElse(List.of());
   }

@@ -102,7 +102,9 @@ public record Planning(
 
     /** Whether it has a chunk, by its id or that of one like it, or a run-through. */
     public boolean has(String unit) {
-      return Part.of(unit).unit().equals(goal.id().run())
+      String whole = Part.of(unit).unit();
+      return whole.equals(goal.id().run())
+          || whole.equals(goal.id().reading())
           || goal.units().stream().anyMatch(u -> u.ids().contains(unit));
     }
   }

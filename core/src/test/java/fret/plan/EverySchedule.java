@@ -6,19 +6,20 @@ import java.util.List;
 import java.util.Set;
 
 /**
- * Tries every way to spend some days on a few units, play by play: whether all their levels can be
- * closed at all. It knows the laws and nothing of how the planner chooses. For days too short for a
- * second visit to a unit, so that each day is a warm-up and a visit of ten minutes at most to some
- * of the units.
+ * Tries every way to spend some days on a few neighbours, stage by stage: whether all their levels
+ * can be closed at all. It knows the laws and nothing of how the planner chooses: whole stages, of
+ * which each visit may cut its last one to three plays or more; visits of ten minutes with a change
+ * between them. For days too short for a second visit to a unit.
  */
 final class EverySchedule {
   private static final double EPS = 1e-9;
+  private static final int FEWEST = 3;
 
   private final Goal goal;
   private final int days;
   private final double minutes;
   private final double plays;
-  private final int wholePlays;
+  private final int whole;
   private final boolean levelADay;
   private final Set<List<Integer>> seen = new HashSet<>();
 
@@ -31,7 +32,7 @@ final class EverySchedule {
     this.days = days;
     this.minutes = minutes;
     this.plays = plays;
-    this.wholePlays = (int) Math.ceil(plays);
+    this.whole = (int) Math.ceil(plays);
     this.levelADay = levelADay;
   }
 
@@ -49,67 +50,59 @@ final class EverySchedule {
     }
     List<Integer> key = new ArrayList<>(at);
     key.add(day);
-    return day < days && mayEnd(day, at) && seen.add(key) && practise(day, 0, at, at, minutes);
-  }
-
-  /** Whether the least that is left to play is not longer than the days. */
-  private boolean mayEnd(int day, List<Integer> at) {
-    double sum = 0;
-    for (int u = 0; u < at.size(); u++) {
-      for (int s = at.get(u); s < end(); s = (s / wholePlays + 1) * wholePlays) {
-        sum += cost(u, s, Math.max(1, plays - s % wholePlays));
-      }
-    }
-    return sum <= (days - day) * minutes + EPS;
+    return day < days && seen.add(key) && practise(new Today(day, 0, at, 0, 0), at);
   }
 
   private int end() {
-    return goal.ladder().size() * wholePlays;
+    return goal.ladder().size() * whole;
   }
 
-  private boolean practise(
-      int day, int unit, List<Integer> morning, List<Integer> at, double room) {
-    if (unit == at.size()) {
-      return from(day + 1, at);
+  /** What of a day is spent before the next unit has its turn. */
+  private record Today(int day, int unit, List<Integer> morning, double spent, int cuts) {}
+
+  private boolean practise(Today t, List<Integer> at) {
+    if (t.unit() == at.size()) {
+      return from(t.day() + 1, at);
     }
-    int left = goal.ladder().size() - morning.get(unit) / wholePlays;
-    int most = levelADay ? Math.max(1, (int) Math.ceil((double) left / (days - day))) : left;
-    return visit(new Visiting(day, unit, morning, most), at, 0, Math.min(10, room), room);
+    int morning = t.morning().get(t.unit());
+    int left = goal.ladder().size() - morning / whole;
+    int most = levelADay ? Math.max(1, (int) Math.ceil((double) left / (days - t.day()))) : left;
+    return climb(t, at, morning, morning / whole + most);
   }
 
-  private record Visiting(int day, int unit, List<Integer> morning, int mostLevels) {}
-
-  /** Goes on with the next unit after every length that a visit to this one may have. */
-  private boolean visit(Visiting v, List<Integer> at, double spent, double most, double room) {
-    int state = at.get(v.unit());
-    int closed = state / wholePlays - v.morning().get(v.unit()) / wholePlays;
-    if (state < end() && closed < v.mostLevels()) {
-      int played = state % wholePlays;
-      double close = Math.max(1, plays - played);
-      int next = (state / wholePlays + 1) * wholePlays;
-      if (visited(v, at, next, spent + cost(v.unit(), state, close), most, room)) {
+  /** Goes on with the next unit after every number of plays that this one may have today. */
+  private boolean climb(Today t, List<Integer> at, int state, int mostClosed) {
+    if (state < end() && state / whole < mostClosed) {
+      int played = state % whole;
+      int asks = (int) Math.ceil(Math.max(1, plays - played) - EPS);
+      int closed = (state / whole + 1) * whole;
+      if (spent(t, at, state, closed, asks, 0, mostClosed)) {
         return true;
       }
-      boolean whole = played + 1 < wholePlays;
-      if (whole && visited(v, at, state + 1, spent + cost(v.unit(), state, 1), most, room)) {
-        return true;
+      for (int cut = FEWEST; cut < asks; cut++) {
+        if (spent(t, at, state, state + cut, cut, 1, state / whole)) {
+          return true;
+        }
       }
-    }
-    return practise(v.day(), v.unit() + 1, v.morning(), at, room - spent);
-  }
-
-  private boolean visited(
-      Visiting v, List<Integer> at, int state, double spent, double most, double room) {
-    if (spent > most + EPS) {
-      return false;
     }
     List<Integer> after = new ArrayList<>(at);
-    after.set(v.unit(), state);
-    return visit(v, after, spent, most, room);
+    after.set(t.unit(), state);
+    return practise(new Today(t.day(), t.unit() + 1, t.morning(), t.spent(), t.cuts()), after);
   }
 
-  private double cost(int unit, int state, double count) {
-    double tempo = goal.ladder().levels().get(state / wholePlays).perMinute();
-    return count * (goal.seconds(goal.units().get(unit).length(), tempo) + Visit.PAUSE_S) / 60;
+  private boolean spent(
+      Today t, List<Integer> at, int state, int next, int count, int cuts, int mostClosed) {
+    double all = t.spent() + cost(t.unit(), state, count);
+    int visits = (int) Math.ceil(all / 10 - EPS);
+    boolean fits = all + (visits - 1) / 3.0 <= minutes + EPS && t.cuts() + cuts <= visits;
+    return fits
+        && climb(
+            new Today(t.day(), t.unit(), t.morning(), all, t.cuts() + cuts), at, next, mostClosed);
+  }
+
+  private double cost(int unit, int state, int count) {
+    double tempo = goal.ladder().levels().get(state / whole).perMinute();
+    double seconds = goal.seconds(goal.units().get(unit).length(), tempo) + Stages.PAUSE_S;
+    return Math.ceil(count * seconds / 60 * 100 - 1e-6) / 100;
   }
 }

@@ -43,7 +43,24 @@ class PartsTest {
         0);
   }
 
-  private static List<Item> runs(Budget budget, List<JournalEntry> journal) {
+  /** It was tried before, so that no first reading comes. */
+  private static final JournalEntry TRIED =
+      new JournalEntry(
+          0,
+          1,
+          DAY.minusDays(3),
+          "a",
+          DrillKind.CHECKS,
+          60,
+          60,
+          20,
+          Verdict.CLEAN,
+          Breakage.NONE,
+          "");
+
+  private static List<Item> runs(Budget budget, List<JournalEntry> played) {
+    List<JournalEntry> journal = new ArrayList<>(played);
+    journal.add(0, TRIED);
     PlanRequest request =
         new PlanRequest(List.of(work()), budget, DAY, PlanRequest.Rules.USUAL, journal, List.of());
     List<Item> all = new ArrayList<>();

@@ -20,6 +20,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.Set;
+import net.jqwik.api.Assume;
+import net.jqwik.api.Example;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.IntRange;
@@ -29,6 +31,7 @@ import net.jqwik.api.statistics.Statistics;
 /** Laws that hold for every plan, whatever is to be learned. */
 class PlanLawsTest {
   private static final LocalDate DAY = LocalDate.of(2026, 5, 6);
+  private static final int REQUESTS = 1500;
 
   static PlanRequest request(long seed, int minutes) {
     Random random = new Random(seed);
@@ -99,13 +102,12 @@ class PlanLawsTest {
   @Property(tries = 150)
   void everyDayKeepsTheLaws(
       @ForAll @LongRange(min = 0, max = 1_000_000) long seed,
-      @ForAll @IntRange(min = 5, max = 150) int minutes) {
-    PracticePlan plan = Planner.bare(request(seed, minutes), Token.NEVER);
-    plan.days().forEach(Lawful::day);
-    Lawful.rhythms(plan);
+      @ForAll @IntRange(min = 5, max = 300) int minutes) {
+    PlanRequest request = request(seed, minutes);
+    Lawful.plan(request, Planner.bare(request, Token.NEVER));
   }
 
-  /** What is left out on a day that is not full would not have fitted, not even once. */
+  /** A day that is not full names its law; nothing would have made another visit in it. */
   @Property(tries = 150)
   void noShortDayWhereSomethingAllowedFits(
       @ForAll @LongRange(min = 0, max = 1_000_000) long seed,
@@ -118,39 +120,64 @@ class PlanLawsTest {
       }
       assertThat(d.shortBy()).as("%s names its law", d.date()).isPresent();
       double warmUp = d.items().isEmpty() ? Math.min(10, d.budget() / 5) : 0;
-      double room = d.budget() - d.minutes() - Arrangement.BREAK_MIN - warmUp;
+      double room = d.budget() - d.minutes() - Arrangement.BREAK_MIN - warmUp - 1;
       for (LeftOut l : d.leftOut()) {
         Goal g = request.goals().get((int) l.passageId() - 1);
         Unit u = g.units().stream().filter(x -> x.id().equals(l.unit())).findFirst().orElseThrow();
-        double slowest = Visit.minutes(1, g.seconds(u.length(), g.ladder().start()));
-        assertThat(slowest).as("%s on %s", u.id(), d.date()).isGreaterThan(Math.min(10, room));
+        double three = Stages.minutes(3, g.seconds(u.length(), g.ladder().start()));
+        boolean alone = three >= Visit.SHORTEST_MIN && u.kind() == Unit.Kind.CHUNK;
+        boolean allowed = isAllowed(d, l.passageId());
+        assertThat(alone && allowed && three <= Math.min(10, room))
+            .as("%s on %s", u.id(), d.date())
+            .isFalse();
       }
     }
   }
 
-  /**
-   * Days are packed one after the other, so the law holds nearly always and not by proof: of some
-   * sixty thousand requests four broke it (the first with seed 22850 and 12 minutes). The tries are
-   * fixed ones.
-   */
-  @Property(tries = 1500, seed = "20260601")
-  void aDayWithoutPracticeNeverImprovesReadiness(
-      @ForAll @LongRange(min = 0, max = 1_000_000) long seed,
-      @ForAll @IntRange(min = 10, max = 60) int minutes) {
-    PlanRequest all = request(seed, minutes);
-    PlanRequest less = all.with(all.budget().with(DAY.plusDays(1), 0));
-    PracticePlan with = Planner.bare(all, Token.NEVER);
-    PracticePlan without = Planner.bare(less, Token.NEVER);
-    assertThat(dayAfter(last(without, all))).isAfterOrEqualTo(last(with, all));
+  /** Whether a day may have one more visit to a passage. */
+  private static boolean isAllowed(Day d, long passage) {
+    List<PracticePlan.Item> work =
+        d.items().stream().filter(i -> i.visit() > 0 && !i.isOfRound()).toList();
+    long visits = work.stream().map(PracticePlan.Item::visit).distinct().count();
+    List<Long> passages = work.stream().map(PracticePlan.Item::passageId).distinct().toList();
+    Map<Integer, Double> minutes = new java.util.HashMap<>();
+    work.stream()
+        .filter(i -> i.passageId() == passage)
+        .forEach(i -> minutes.merge(i.visit(), i.minutes(), Double::sum));
+    return visits < Filling.mostVisits(d.budget())
+        && (passages.contains(passage) || passages.size() < Filling.mostPassages(d.budget()))
+        && minutes.values().stream().allMatch(m -> m >= Visit.SHORTEST_MIN - 1e-9);
   }
 
-  @Property(tries = 1500, seed = "20260602")
-  void moreMinutesNeverMakeItLater(
-      @ForAll @LongRange(min = 0, max = 1_000_000) long seed,
-      @ForAll @IntRange(min = 10, max = 60) int minutes) {
-    PlanRequest all = request(seed, minutes);
-    assertThat(last(Planner.bare(all.with(all.budget().plus(5)), Token.NEVER), all))
-        .isBeforeOrEqualTo(dayAfter(last(Planner.bare(all, Token.NEVER), all)));
+  /**
+   * Days are packed one after the other, so that these two hold nearly always and not by proof: of
+   * 1,500 made-up requests two broke the first and two the second. The requests are fixed ones.
+   */
+  @Example
+  void aDayWithoutPracticeHardlyEverImprovesReadiness() {
+    int broken = 0;
+    Random random = new Random(5);
+    for (int i = 0; i < REQUESTS; i++) {
+      PlanRequest all = request(random.nextInt(1_000_000), 10 + random.nextInt(51));
+      PlanRequest less = all.with(all.budget().with(DAY.plusDays(1), 0));
+      PracticePlan with = Planner.bare(all, Token.NEVER);
+      PracticePlan without = Planner.bare(less, Token.NEVER);
+      broken += dayAfter(last(without, all)).isBefore(last(with, all)) ? 1 : 0;
+    }
+    assertThat(broken).isLessThanOrEqualTo(3);
+  }
+
+  @Example
+  void moreMinutesHardlyEverMakeItLater() {
+    int broken = 0;
+    Random random = new Random(5);
+    for (int i = 0; i < REQUESTS; i++) {
+      PlanRequest all = request(random.nextInt(1_000_000), 10 + random.nextInt(51));
+      PracticePlan more = Planner.bare(all.with(all.budget().plus(5)), Token.NEVER);
+      LocalDate now = last(Planner.bare(all, Token.NEVER), all);
+      broken += last(more, all).isAfter(dayAfter(now)) ? 1 : 0;
+    }
+    assertThat(broken).isLessThanOrEqualTo(3);
   }
 
   /**
@@ -190,12 +217,32 @@ class PlanLawsTest {
         0);
   }
 
+  /** Nothing of it is new, so that no first reading comes before. */
+  private static List<JournalEntry> known(Goal goal) {
+    return goal.units().stream()
+        .map(
+            u ->
+                new JournalEntry(
+                    0,
+                    1,
+                    DAY.minusDays(1),
+                    u.id(),
+                    DrillKind.CHECKS,
+                    60,
+                    60,
+                    20,
+                    Verdict.CLEAN,
+                    Breakage.NONE,
+                    ""))
+        .toList();
+  }
+
   /** Minutes of all that is to be played. */
   private static double work(Goal goal, double plays) {
     double sum = 0;
     for (Unit u : goal.units()) {
       for (Level l : goal.ladder().levels()) {
-        sum += Visit.minutes(plays, goal.seconds(u.length(), l.perMinute()));
+        sum += Stages.minutes(Math.ceil(plays), goal.seconds(u.length(), l.perMinute()));
       }
     }
     return sum;
@@ -214,6 +261,7 @@ class PlanLawsTest {
     Goal goal = small(seed, days);
     double plays = Chance.plays(Gate.Settings.USUAL.cleanNeeded(), Chance.UNKNOWN.ofClean());
     int minutes = (int) Math.ceil(work(goal, plays) / 0.8 / days * percent / 100);
+    Assume.that(minutes >= 4); // No visit of three minutes fits.
     PlanRequest.Climb climb =
         levelADay ? PlanRequest.Climb.LEVEL_A_DAY : PlanRequest.Climb.WHOLE_LADDER;
     PlanRequest request =
@@ -222,14 +270,14 @@ class PlanLawsTest {
             Budget.of(minutes),
             DAY,
             new PlanRequest.Rules(Gate.Settings.USUAL, climb, 1),
-            List.of(),
+            known(goal),
             List.of());
     boolean yes = Planner.bare(request, Token.NEVER).feasible();
     double warmUp = Math.min(10, minutes / 5.0);
     double all = minutes - (warmUp < 0.5 ? 0 : warmUp);
     double longest =
         goal.units().stream().mapToDouble(u -> goal.seconds(u.length(), 60)).max().orElseThrow();
-    double less = yes ? 0 : Visit.minutes(1, longest);
+    double less = yes ? 0 : Stages.minutes(1, longest);
     assertThat(new EverySchedule(goal, days, all - less, plays, levelADay).exists())
         .as("%s minutes, %s", minutes, goal)
         .isEqualTo(yes);

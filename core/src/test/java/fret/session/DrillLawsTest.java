@@ -27,6 +27,7 @@ class DrillLawsTest {
   private static final Set<DrillKind> AS_WRITTEN =
       EnumSet.of(
           DrillKind.STRAIGHT,
+          DrillKind.FIRST_READING,
           DrillKind.SILENT,
           DrillKind.SYLLABLES,
           DrillKind.NO_VIBRATO,

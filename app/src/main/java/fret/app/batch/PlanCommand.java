@@ -310,6 +310,7 @@ final class PlanCommand implements Callable<Integer> {
           days.addObject()
               .put("date", day.date().toString())
               .put("minutes", day.minutes())
+              .put("changeMinutes", day.changes())
               .put("budget", day.budget());
       day.shortBy().ifPresent(s -> node.put("shortBy", Sentences.of(s)));
       ArrayNode items = node.putArray("items");
@@ -324,10 +325,13 @@ final class PlanCommand implements Callable<Integer> {
             .put("bpm", i.level().perMinute())
             .put("counted", counted(p, i))
             .put("clicksPerMinute", i.level().clicks())
-            .put("plays", Math.round(i.plays() * 100) / 100.0)
+            .put("plays", i.plays())
             .put("minutes", i.minutes())
             .put("session", i.session())
             .put("why", Sentences.of(i.why()));
+        if (i.visit() > 0) {
+          item.put("visit", i.visit());
+        }
       }
     }
   }
@@ -371,7 +375,8 @@ final class PlanCommand implements Callable<Integer> {
       for (PracticePlan.Item i : day.items()) {
         out.printf(
             Locale.ROOT,
-            "    %-14s %-14s %6s %5.1f plays %5.1f min%n",
+            "%3s %-14s %-14s %6s %3d plays %5.1f min%n",
+            i.visit() == 0 ? "" : i.visit(),
             i.unit(),
             i.drill().id(),
             i.kind() == PracticePlan.Kind.BREAK ? "" : i.level().text(),

@@ -186,7 +186,7 @@ final class PlanDay {
                     p.of(item)
                         .map(e -> Words.level(e.ladder(item.unit()), item.level()))
                         .orElse(item.level().text()),
-                    Words.one(item.plays()),
+                    item.plays(),
                     Sentences.of(item.why()))
                 : Sentences.of(item.why()),
             "quiet");

@@ -163,7 +163,7 @@ public final class PaperModel {
                 what,
                 i.drill().id(),
                 i.level().text(),
-                String.valueOf(Math.round(i.plays() * 100) / 100.0),
+                String.valueOf(i.plays()),
                 String.valueOf(i.minutes()),
                 Sentences.of(i.why())));
       }

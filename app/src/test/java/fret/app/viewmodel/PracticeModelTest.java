@@ -412,6 +412,7 @@ class PracticeModelTest {
             1,
             run.minutes(),
             1,
+            1,
             run.why());
     Session session = room.studio.shown();
     Score whole = Asked.drill(session, e, run).whole();
