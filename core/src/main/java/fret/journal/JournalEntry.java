@@ -15,7 +15,10 @@ import java.util.Optional;
  * @param counted the value that the tempo counts; empty where the record does not say, then it is
  *     that of the chunk's ladder
  * @param clicks clicks a minute, 0 for silence; {@link #NOT_KEPT} where the record does not say
- * @param seconds time it took, 0 or more
+ * @param seconds in which it was played, 0 or more; 0 for one that was judged without a play
+ * @param atStand seconds at the stand since the try before it, from the first play of a visit on,
+ *     longer gaps left out
+ * @param cold whether it was the first play of its passage that day
  */
 public record JournalEntry(
     long id,
@@ -29,9 +32,30 @@ public record JournalEntry(
     int seconds,
     Verdict verdict,
     Breakage breakage,
-    String note) {
+    String note,
+    int atStand,
+    boolean cold) {
   /** How often the click sounded was not written down. */
   public static final double NOT_KEPT = -1;
+
+  /** A try at the stand for as long as it was played. */
+  public JournalEntry(
+      long id,
+      long passageId,
+      LocalDate date,
+      String chunkId,
+      DrillKind drill,
+      double perMinute,
+      Optional<Beat> counted,
+      double clicks,
+      int seconds,
+      Verdict verdict,
+      Breakage breakage,
+      String note) {
+    this(
+        id, passageId, date, chunkId, drill, perMinute, counted, clicks, seconds, verdict, breakage,
+        note, seconds, false);
+  }
 
   /** A try in the value of its chunk's ladder. */
   public JournalEntry(
@@ -69,8 +93,8 @@ public record JournalEntry(
     Objects.requireNonNull(verdict);
     Objects.requireNonNull(breakage);
     Objects.requireNonNull(note);
-    if (seconds < 0) {
-      throw new IllegalArgumentException("a try of " + seconds + " s");
+    if (seconds < 0 || atStand < 0) {
+      throw new IllegalArgumentException("a try of " + seconds + " s, " + atStand + " s");
     }
     if (!(perMinute >= 0)) {
       throw new IllegalArgumentException("a try at " + perMinute + " a minute");
@@ -85,39 +109,51 @@ public record JournalEntry(
 
   /** The same try in a counted value. */
   public JournalEntry countedIn(Beat beat) {
+    return with(id, Optional.of(beat), verdict, breakage, note, atStand, cold);
+  }
+
+  /** The same try as it is stored. */
+  public JournalEntry withId(long other) {
+    return with(other, counted, verdict, breakage, note, atStand, cold);
+  }
+
+  /** The same try judged otherwise. */
+  public JournalEntry judged(Verdict other, Breakage broke) {
+    return with(id, counted, other, broke, note, atStand, cold);
+  }
+
+  /** The same try with a note of the player's. */
+  public JournalEntry noted(String other) {
+    return with(id, counted, verdict, breakage, other, atStand, cold);
+  }
+
+  /** The same try with its time at the stand. */
+  public JournalEntry atStand(int other, boolean first) {
+    return with(id, counted, verdict, breakage, note, other, first);
+  }
+
+  private JournalEntry with(
+      long newId,
+      Optional<Beat> beat,
+      Verdict newVerdict,
+      Breakage broke,
+      String text,
+      int stand,
+      boolean first) {
     return new JournalEntry(
-        id,
+        newId,
         passageId,
         date,
         chunkId,
         drill,
         perMinute,
-        Optional.of(beat),
+        beat,
         clicks,
         seconds,
-        verdict,
-        breakage,
-        note);
-  }
-
-  /** The same try as it is stored. */
-  public JournalEntry withId(long other) {
-    return new JournalEntry(
-        other, passageId, date, chunkId, drill, perMinute, counted, clicks, seconds, verdict,
-        breakage, note);
-  }
-
-  /** The same try judged otherwise. */
-  public JournalEntry judged(Verdict other, Breakage broke) {
-    return new JournalEntry(
-        id, passageId, date, chunkId, drill, perMinute, counted, clicks, seconds, other, broke,
-        note);
-  }
-
-  /** The same try with a note of the player's. */
-  public JournalEntry noted(String other) {
-    return new JournalEntry(
-        id, passageId, date, chunkId, drill, perMinute, counted, clicks, seconds, verdict, breakage,
-        other);
+        newVerdict,
+        broke,
+        text,
+        stand,
+        first);
   }
 }

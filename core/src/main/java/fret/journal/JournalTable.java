@@ -22,8 +22,19 @@ import org.apache.commons.numbers.fraction.Fraction;
 public final class JournalTable {
   private static final List<String> COLUMNS =
       List.of(
-          "date", "passage", "chunk", "drill", "bpm", "counted", "clicks", "seconds", "verdict",
-          "broke", "note");
+          "date",
+          "passage",
+          "chunk",
+          "drill",
+          "bpm",
+          "counted",
+          "clicks",
+          "seconds",
+          "verdict",
+          "broke",
+          "note",
+          "at-stand",
+          "cold");
 
   private JournalTable() {}
 
@@ -44,7 +55,9 @@ public final class JournalTable {
               String.valueOf(e.seconds()),
               word(e.verdict()),
               e.breakage() == Breakage.NONE ? "" : word(e.breakage()),
-              e.note()));
+              e.note(),
+              String.valueOf(e.atStand()),
+              e.cold() ? "yes" : ""));
     }
     return rows;
   }
@@ -97,19 +110,25 @@ public final class JournalTable {
     String clicks = field(row, at, "clicks");
     String broke = field(row, at, "broke");
     String drill = field(row, at, "drill");
+    String atStand = field(row, at, "at-stand");
+    int seconds = (int) number(field(row, at, "seconds"));
     return new JournalEntry(
-        0,
-        passage,
-        date(field(row, at, "date")),
-        field(row, at, "chunk"),
-        DrillKind.named(drill).orElseThrow(() -> new RefusedValue(Said.of("value.drill", drill))),
-        number(field(row, at, "bpm")),
-        counted(field(row, at, "counted")),
-        clicks.isEmpty() ? JournalEntry.NOT_KEPT : number(clicks),
-        (int) number(field(row, at, "seconds")),
-        word(field(row, at, "verdict"), Verdict.class),
-        broke.isEmpty() ? Breakage.NONE : word(broke, Breakage.class),
-        field(row, at, "note"));
+            0,
+            passage,
+            date(field(row, at, "date")),
+            field(row, at, "chunk"),
+            DrillKind.named(drill)
+                .orElseThrow(() -> new RefusedValue(Said.of("value.drill", drill))),
+            number(field(row, at, "bpm")),
+            counted(field(row, at, "counted")),
+            clicks.isEmpty() ? JournalEntry.NOT_KEPT : number(clicks),
+            seconds,
+            word(field(row, at, "verdict"), Verdict.class),
+            broke.isEmpty() ? Breakage.NONE : word(broke, Breakage.class),
+            field(row, at, "note"))
+        .atStand(
+            atStand.isEmpty() ? seconds : (int) number(atStand),
+            field(row, at, "cold").equals("yes"));
   }
 
   private static Optional<Beat> counted(String name) {

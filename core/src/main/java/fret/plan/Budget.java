@@ -2,7 +2,9 @@ package fret.plan;
 
 import java.time.DayOfWeek;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.EnumMap;
+import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 
@@ -66,6 +68,25 @@ public record Budget(Map<DayOfWeek, Integer> usual, Map<LocalDate, Integer> own)
     Map<LocalDate, Integer> all = new TreeMap<>(own);
     all.remove(day);
     return new Budget(usual, all);
+  }
+
+  /**
+   * The days without minutes around one, where as many or more were taken off in a row; else the
+   * day alone.
+   */
+  public List<LocalDate> inARow(LocalDate day, int fewest) {
+    if (own.getOrDefault(day, -1) != 0) {
+      return List.of(day);
+    }
+    LocalDate from = day;
+    while (own.getOrDefault(from.minusDays(1), -1) == 0) {
+      from = from.minusDays(1);
+    }
+    List<LocalDate> all = new ArrayList<>();
+    for (LocalDate d = from; own.getOrDefault(d, -1) == 0; d = d.plusDays(1)) {
+      all.add(d);
+    }
+    return all.size() >= fewest ? all : List.of(day);
   }
 
   /** With a share of every day's minutes. */

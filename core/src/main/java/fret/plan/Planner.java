@@ -241,6 +241,15 @@ public final class Planner {
     return Math.round(minutes * 100) / 100.0;
   }
 
+  /** What was moved as one visit is one again. */
+  private double together(Move m) {
+    long others =
+        request.moves().stream()
+            .filter(x -> x.to().equals(m.to()) && x.passageId() == m.passageId())
+            .count();
+    return others > 1 ? Visit.LONGEST_MIN : 0;
+  }
+
   /** What the player put on this day comes, whatever else. */
   private void moved(Filling f) {
     for (Move m : request.moves()) {
@@ -250,13 +259,14 @@ public final class Planner {
       for (Standing s : progress.standings()) {
         if (s.goal.passageId() == m.passageId()
             && s.unit.id().equals(m.unit())
+            && s.visitsToday() == 0
             && progress.open(s, f.date())) {
           Said why = Said.of("plan.why.moved");
           Optional<Visit> v =
               s.isAtTarget()
                   ? visiting.upkeep(s, f.date(), Visit.LONGEST_MIN, 0, why)
                   : visiting
-                      .around(s, Visiting.For.FIRST, f.date(), Visit.LONGEST_MIN, 0)
+                      .around(s, Visiting.For.FIRST, f.date(), Visit.LONGEST_MIN, together(m))
                       .map(x -> x.because(why));
           v.ifPresent(f::takeWanted);
         }

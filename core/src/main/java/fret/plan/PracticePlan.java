@@ -55,17 +55,22 @@ public record PracticePlan(
 
     /** The items of each visit in a row, and by itself what belongs to none. */
     public List<List<Item>> visits() {
-      List<List<Item>> all = new ArrayList<>();
-      int last = 0;
-      for (Item i : items) {
-        if (i.visit() == 0 || i.visit() != last) {
-          all.add(new ArrayList<>());
-        }
-        all.get(all.size() - 1).add(i);
-        last = i.visit();
-      }
-      return all;
+      return PracticePlan.visits(items);
     }
+  }
+
+  /** Items by visit, each in a row; what belongs to none stands by itself. */
+  public static List<List<Item>> visits(List<Item> items) {
+    List<List<Item>> all = new ArrayList<>();
+    int last = 0;
+    for (Item i : items) {
+      if (i.visit() == 0 || i.visit() != last) {
+        all.add(new ArrayList<>());
+      }
+      all.get(all.size() - 1).add(i);
+      last = i.visit();
+    }
+    return all;
   }
 
   /**

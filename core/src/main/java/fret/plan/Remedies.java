@@ -3,7 +3,6 @@ package fret.plan;
 import fret.base.Said;
 import fret.search.Token;
 import java.time.LocalDate;
-import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -35,12 +34,7 @@ final class Remedies {
       return all;
     }
     if (plan.feasible()) {
-      LocalDate last =
-          plan.atTarget().values().stream().max(LocalDate::compareTo).orElse(request.from());
-      LocalDate ready =
-          request.goals().stream().map(Goal::ready).max(LocalDate::compareTo).orElse(last);
-      long spare = Math.max(0, ChronoUnit.DAYS.between(last, ready));
-      all.add(Said.of("plan.fits", day(last), spare));
+      all.add(Said.of("plan.fits"));
     } else {
       all.add(Said.of("plan.fits-not"));
     }
@@ -52,10 +46,6 @@ final class Remedies {
       all.add(Said.of("plan.waiting"));
     }
     return all;
-  }
-
-  static Said day(LocalDate date) {
-    return Said.of("day", date);
   }
 
   /** The fewest minutes more a day, in steps of five, that would do. */
@@ -94,6 +84,7 @@ final class Remedies {
     return Optional.of(Said.of("plan.remedy.later", (long) high));
   }
 
+  /** With the ready dates as they would then be set. */
   private static PlanRequest later(PlanRequest request, int days) {
     return request.with(
         request.goals().stream()
@@ -102,7 +93,7 @@ final class Remedies {
                     new Goal(
                         g.id(),
                         g.weight(),
-                        g.ready().plusDays(days),
+                        ready(request.from(), g, days),
                         g.audition().plusDays(days),
                         g.target(),
                         g.ladder(),
@@ -110,6 +101,11 @@ final class Remedies {
                         g.wholeNotes(),
                         g.second()))
             .toList());
+  }
+
+  private static LocalDate ready(LocalDate from, Goal g, int days) {
+    LocalDate audition = g.audition().plusDays(days);
+    return days == 0 || audition.isBefore(from) ? g.ready() : ReadyDate.of(from, audition);
   }
 
   private boolean feasible(PlanRequest request) {

@@ -28,7 +28,7 @@ final class StretchDose {
     this.from = from;
     for (JournalEntry e : journal) {
       if (e.drill().stretches()) {
-        use(e.date(), e.seconds() / 60.0);
+        use(e.date(), e.atStand() / 60.0);
       }
     }
   }

@@ -40,8 +40,12 @@ public interface Printer {
    */
   record CalendarDay(LocalDate date, String title, String text) {}
 
-  /** Days as an iCalendar file (RFC 5545), one entry a day without an hour. */
-  byte[] calendar(List<CalendarDay> days);
+  /**
+   * Days as an iCalendar file (RFC 5545), one entry a day without an hour.
+   *
+   * @param library its own name: entries of two libraries are not the same
+   */
+  byte[] calendar(List<CalendarDay> days, String library);
 
   /** Rows as comma separated values (RFC 4180), the first one the heading. */
   byte[] csv(List<List<String>> rows);

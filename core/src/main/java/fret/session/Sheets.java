@@ -182,7 +182,7 @@ public final class Sheets {
    * Something to do today.
    *
    * @param what its passage and name
-   * @param how drill, tempo, plays and minutes
+   * @param how its stages with their tempos, and minutes
    * @param notation empty for what has none
    * @param minor whether it is left out first where the page is full
    */
@@ -217,7 +217,8 @@ public final class Sheets {
     maker.text(title, TITLE_MM, Primitive.Text.Style.BOLD);
     for (Task t : tasks) {
       maker.gap(2 * space / SPACE_MM);
-      maker.text("[   ]  " + t.what() + ".  " + t.how(), text, Primitive.Text.Style.BOLD);
+      maker.text("[   ]  " + t.what(), text, Primitive.Text.Style.BOLD);
+      maker.text(t.how(), text, Primitive.Text.Style.REGULAR);
       t.notation()
           .map(Resolver::resolve)
           .ifPresent(notes -> maker.music(notes, printed(notes), Map.of(), List.of()));

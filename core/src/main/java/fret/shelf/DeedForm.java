@@ -99,10 +99,14 @@ public final class DeedForm {
         .with("seconds", e.seconds())
         .with("verdict", e.verdict().name())
         .with("broke", e.breakage().name())
-        .with("note", e.note());
+        .with("note", e.note())
+        .with("atStand", e.atStand())
+        .with("cold", e.cold() ? 1 : 0);
   }
 
   private static JournalEntry readEntry(Form f) {
+    int seconds = f.whole("seconds");
+    boolean cold = f.has("cold") && f.whole("cold") == 1;
     return new JournalEntry(
         f.longNumber("id"),
         f.longNumber("passage"),
@@ -112,10 +116,12 @@ public final class DeedForm {
         f.decimal("tempo"),
         text(f, "counted").filter(t -> !t.isEmpty()).map(t -> new Beat(Fractions.parse(t))),
         f.decimal("clicks"),
-        f.whole("seconds"),
+        seconds,
         f.word("verdict", Verdict.class),
         f.word("broke", Breakage.class),
-        f.text("note"));
+        f.text("note"),
+        f.has("atStand") ? f.whole("atStand") : seconds,
+        cold);
   }
 
   private static Form date(Audition a) {

@@ -18,6 +18,9 @@ import java.util.stream.Collectors;
 
 /** How what the player set for the plan stands among the settings of the library. */
 public final class PlanSettings {
+  /** Under which the library's own name is kept. */
+  public static final String LIBRARY = "library.id";
+
   private static final String MINUTES = "minutes";
   private static final String OWN_DAYS = "minutes.own";
   private static final String MOVES = "moves";

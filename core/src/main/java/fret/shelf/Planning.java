@@ -303,6 +303,11 @@ public record Planning(
         forecasts, Forecast.fits(pace, forecasts), Planner.remedy(request, plan, token));
   }
 
+  /** What the plan intends, what the record says of that, and what would help. */
+  public List<Said> answer(Outlook outlook) {
+    return new Answer(this, outlook).told();
+  }
+
   /** What belongs to a passage, its excerpts by their place; empty while it is not planned. */
   public List<Entry> all(long passageId) {
     return entries.values().stream().filter(e -> e.passageId() == passageId).toList();

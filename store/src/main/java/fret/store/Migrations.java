@@ -25,7 +25,8 @@ final class Migrations {
           h -> script(h, "V5__takes.sql"),
           h -> script(h, "V6__deeds.sql"),
           h -> script(h, "V7__tries.sql"),
-          h -> script(h, "V8__counted.sql"));
+          h -> script(h, "V8__counted.sql"),
+          h -> script(h, "V9__at_stand.sql"));
 
   private Migrations() {}
 

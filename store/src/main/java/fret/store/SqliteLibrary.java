@@ -561,7 +561,9 @@ public final class SqliteLibrary implements Library {
         r.getInt("seconds"),
         Verdict.valueOf(r.getString("verdict")),
         Breakage.valueOf(r.getString("breakage")),
-        r.getString("note"));
+        r.getString("note"),
+        r.getInt("at_stand"),
+        r.getBoolean("cold"));
   }
 
   private static Optional<Beat> counted(String length) {
@@ -581,7 +583,7 @@ public final class SqliteLibrary implements Library {
     long id =
         bound(
                 h.createUpdate(
-                    "INSERT INTO journal (id, passage_id, date, chunk, drill, per_minute, counted, clicks, seconds, verdict, breakage, note) VALUES (nullif(:id, 0), :passage, :date, :chunk, :drill, :tempo, :counted, :clicks, :seconds, :verdict, :breakage, :note)"),
+                    "INSERT INTO journal (id, passage_id, date, chunk, drill, per_minute, counted, clicks, seconds, verdict, breakage, note, at_stand, cold) VALUES (nullif(:id, 0), :passage, :date, :chunk, :drill, :tempo, :counted, :clicks, :seconds, :verdict, :breakage, :note, :stand, :cold)"),
                 e)
             .bind("id", e.id())
             .executeAndReturnGeneratedKeys("id")
@@ -610,7 +612,9 @@ public final class SqliteLibrary implements Library {
         .bind("seconds", e.seconds())
         .bind("verdict", e.verdict().name())
         .bind("breakage", e.breakage().name())
-        .bind("note", e.note());
+        .bind("note", e.note())
+        .bind("stand", e.atStand())
+        .bind("cold", e.cold());
   }
 
   @Override
@@ -620,7 +624,7 @@ public final class SqliteLibrary implements Library {
             h ->
                 bound(
                         h.createUpdate(
-                            "UPDATE journal SET passage_id = :passage, date = :date, chunk = :chunk, drill = :drill, per_minute = :tempo, counted = :counted, clicks = :clicks, seconds = :seconds, verdict = :verdict, breakage = :breakage, note = :note WHERE id = :id"),
+                            "UPDATE journal SET passage_id = :passage, date = :date, chunk = :chunk, drill = :drill, per_minute = :tempo, counted = :counted, clicks = :clicks, seconds = :seconds, verdict = :verdict, breakage = :breakage, note = :note, at_stand = :stand, cold = :cold WHERE id = :id"),
                         e)
                     .bind("id", e.id())
                     .execute());

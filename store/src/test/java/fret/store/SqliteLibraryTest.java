@@ -388,11 +388,14 @@ class SqliteLibraryTest {
       library.add(entry(p.id(), 20).countedIn(Beat.EIGHTH));
       assertThat(library.journal().get(0).counted()).contains(Beat.EIGHTH);
     }
-    execute("ALTER TABLE journal DROP COLUMN counted");
+    for (String column : List.of("counted", "at_stand", "cold")) {
+      execute("ALTER TABLE journal DROP COLUMN " + column);
+    }
     execute("PRAGMA user_version = 7");
     try (SqliteLibrary library = SqliteLibrary.open(file())) {
       assertThat(library.journal().get(0).counted()).contains(beat);
       assertThat(library.journal().get(0).perMinute()).isEqualTo(31.5);
+      assertThat(library.journal().get(0).atStand()).isEqualTo(20);
     }
   }
 

@@ -42,7 +42,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.Callable;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
@@ -115,11 +114,16 @@ final class PlanCommand implements Callable<Integer> {
     if (options.file == null) {
       throw options.usage("a FILE or --library is needed");
     }
-    if (minutes < 5 || minutes > Budget.MOST) {
-      throw options.usage("--minutes " + minutes + " is outside 5 to 600");
-    }
     if (audition == null) {
       throw options.usage("--audition is needed");
+    }
+    check(options, from, audition, minutes);
+  }
+
+  /** Refuses dates and minutes that no plan can be made of. */
+  static void check(PartOptions options, LocalDate from, LocalDate audition, int minutes) {
+    if (minutes < 5 || minutes > Budget.MOST) {
+      throw options.usage("--minutes " + minutes + " is outside 5 to 600");
     }
     if (audition.isBefore(from)) {
       throw options.usage("--audition " + audition + " is before --from " + from);
@@ -219,7 +223,8 @@ final class PlanCommand implements Callable<Integer> {
     for (Part part : parts) {
       List<Planning.Entry> goals = p.all(part.session().passage().id());
       for (Planning.Entry e : goals) {
-        ObjectNode node = passages.addObject().put("file", part.file());
+        ObjectNode node =
+            passages.addObject().put("file", part.file()).put("passageId", e.passageId());
         if (!e.section().name().isEmpty()) {
           node.put("excerpt", e.section().name());
         }
@@ -257,9 +262,7 @@ final class PlanCommand implements Callable<Integer> {
   }
 
   private static String advice(Planning p, Planning.Outlook outlook) {
-    return Stream.concat(p.plan().advice().stream(), outlook.remedy().stream())
-        .map(Sentences::of)
-        .collect(Collectors.joining(" "));
+    return p.answer(outlook).stream().map(Sentences::of).collect(Collectors.joining(" "));
   }
 
   private static void describe(ObjectNode node, Planning.Entry e) {
@@ -317,7 +320,7 @@ final class PlanCommand implements Callable<Integer> {
       for (PracticePlan.Item i : day.items()) {
         ObjectNode item = items.addObject();
         if (files.containsKey(i.passageId())) {
-          item.put("passage", files.get(i.passageId()));
+          item.put("passage", files.get(i.passageId())).put("passageId", i.passageId());
         }
         item.put("chunk", i.unit())
             .put("kind", i.kind().name().toLowerCase(Locale.ROOT).replace('_', '-'))

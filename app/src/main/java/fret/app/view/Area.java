@@ -8,10 +8,19 @@ import javafx.scene.input.KeyCode;
 /**
  * One area of work; its words stand in the bundle under {@code area.} and its id.
  *
- * @param needsPassage whether it has nothing to show while no passage is open
+ * @param needs without what it has nothing to show
  * @param lanes ids of the lanes that are open in it at first
  */
-record Area(String id, KeyCode key, boolean needsPassage, List<String> lanes, AreaView view) {
+record Area(String id, KeyCode key, Needs needs, List<String> lanes, AreaView view) {
+  /** What there must be. */
+  enum Needs {
+    NOTHING,
+    /** Something on the shelf. */
+    PASSAGES,
+    /** A passage that is open. */
+    OPEN
+  }
+
   Area {
     Objects.requireNonNull(view);
     lanes = List.copyOf(lanes);

@@ -37,14 +37,16 @@ final class Areas {
 
   static List<Area> in(Room r) {
     return List.of(
-        new Area("shelf", KeyCode.F2, false, List.of(), new ShelfView(r)),
-        new Area("part", KeyCode.F3, true, List.of(), new PartView(r)),
-        new Area("left-hand", KeyCode.F4, true, List.of("hand", "load"), new LeftHandView(r)),
-        new Area("bow-arm", KeyCode.F5, true, List.of("bow", "plane"), new BowArmView(r)),
-        new Area("tuning", KeyCode.F6, true, List.of("ring"), new TuningView(r)),
-        new Area("plan", KeyCode.F7, true, List.of(), new PlanView(r)),
-        new Area("practise", KeyCode.F8, true, List.of(), new PractiseView(r)),
-        new Area("takes", KeyCode.F9, true, List.of("take"), new TakesView(r)),
-        new Area("journal", KeyCode.F10, false, List.of(), new JournalView(r)));
+        new Area("shelf", KeyCode.F2, Area.Needs.NOTHING, List.of(), new ShelfView(r)),
+        new Area("part", KeyCode.F3, Area.Needs.OPEN, List.of(), new PartView(r)),
+        new Area(
+            "left-hand", KeyCode.F4, Area.Needs.OPEN, List.of("hand", "load"), new LeftHandView(r)),
+        new Area(
+            "bow-arm", KeyCode.F5, Area.Needs.OPEN, List.of("bow", "plane"), new BowArmView(r)),
+        new Area("tuning", KeyCode.F6, Area.Needs.OPEN, List.of("ring"), new TuningView(r)),
+        new Area("plan", KeyCode.F7, Area.Needs.PASSAGES, List.of(), new PlanView(r)),
+        new Area("practise", KeyCode.F8, Area.Needs.PASSAGES, List.of(), new PractiseView(r)),
+        new Area("takes", KeyCode.F9, Area.Needs.OPEN, List.of("take"), new TakesView(r)),
+        new Area("journal", KeyCode.F10, Area.Needs.NOTHING, List.of(), new JournalView(r)));
   }
 }

@@ -3,11 +3,14 @@ package fret.app.view;
 import fret.app.viewmodel.Studio;
 import fret.app.widget.ClimbLine;
 import fret.base.Said;
+import fret.drill.DrillKind;
 import fret.journal.JournalEntry;
+import fret.journal.Progress;
 import fret.journal.Verdict;
 import fret.plan.Fit;
 import fret.plan.Forecast;
 import fret.plan.PracticePlan;
+import fret.plan.Unit;
 import fret.shelf.Planning;
 import fret.tempo.Ladder;
 import fret.tempo.Level;
@@ -42,16 +45,7 @@ final class Climbs {
                 .toList(),
             e)
         .forEach((day, tempo) -> done.add(new ClimbLine.Point(day, tempo)));
-    List<ClimbLine.Point> planned = new ArrayList<>();
-    for (PracticePlan.Day d : p.plan().days()) {
-      d.items().stream()
-          .filter(i -> !i.unit().isEmpty() && i.isPlayed() && e.has(i))
-          .filter(i -> !PracticePlan.isRun(i.unit()))
-          .filter(i -> chunk.map(c -> isSame(e, c, i.unit())).orElse(true))
-          .mapToDouble(i -> height(e, i.unit(), i.level()))
-          .min()
-          .ifPresent(t -> planned.add(new ClimbLine.Point(d.date(), t)));
-    }
+    List<ClimbLine.Point> planned = planned(studio, p, e, chunk);
     return new ClimbLine.Climb(
         done,
         planned,
@@ -68,8 +62,41 @@ final class Climbs {
                                 early, f.expected(), f.latest().orElse(e.goal().audition())))));
   }
 
-  private static boolean isSame(Planning.Entry e, String chunk, String unit) {
-    return e.goal().units().stream().anyMatch(u -> u.id().equals(unit) && u.ids().contains(chunk));
+  /** How high the slowest unit stands on each day, if all goes as planned. */
+  private static List<ClimbLine.Point> planned(
+      Studio studio, Planning p, Planning.Entry e, Optional<String> chunk) {
+    Map<String, Double> stands = new TreeMap<>();
+    for (Unit u : e.goal().units()) {
+      if (chunk.map(c -> u.ids().contains(c)).orElse(true)) {
+        Ladder ladder = e.goal().ladder(u);
+        int closed =
+            Progress.of(
+                    studio.journal(),
+                    e.passageId(),
+                    u.ids(),
+                    ladder,
+                    p.habits().gate().cleanNeeded())
+                .closed();
+        Level at = ladder.levels().get(Math.max(0, Math.min(closed, ladder.size()) - 1));
+        stands.put(u.id(), height(e, u.id(), at));
+      }
+    }
+    List<ClimbLine.Point> all = new ArrayList<>();
+    for (PracticePlan.Day d : p.plan().days()) {
+      boolean any = false;
+      for (PracticePlan.Item i : d.items()) {
+        if (i.drill() == DrillKind.STRAIGHT && i.passageId() == e.passageId()) {
+          any |= stands.containsKey(i.unit());
+          stands.computeIfPresent(
+              i.unit(), (u, before) -> Math.max(before, height(e, u, i.level())));
+        }
+      }
+      if (any) {
+        double slowest = stands.values().stream().mapToDouble(x -> x).min().orElse(0);
+        all.add(new ClimbLine.Point(d.date(), slowest));
+      }
+    }
+    return all;
   }
 
   /**

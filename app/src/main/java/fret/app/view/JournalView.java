@@ -302,7 +302,7 @@ final class JournalView extends VBox implements AreaView {
 
   private void showDays() {
     Map<LocalDate, Integer> seconds = new TreeMap<>(java.util.Comparator.reverseOrder());
-    studio.journal().forEach(e -> seconds.merge(e.date(), e.seconds(), Integer::sum));
+    studio.journal().forEach(e -> seconds.merge(e.date(), e.atStand(), Integer::sum));
     days.getChildren().clear();
     int most = seconds.values().stream().mapToInt(Integer::intValue).max().orElse(1);
     seconds.entrySet().stream()

@@ -354,7 +354,13 @@ public final class MainView extends BorderPane {
       studio.tell("");
       studio.dismissError();
     }
-    boolean nothing = current.needsPassage() && studio.session() == null;
+    boolean nothing =
+        studio.session() == null
+            && switch (current.needs()) {
+              case NOTHING -> false;
+              case PASSAGES -> studio.passages().isEmpty();
+              case OPEN -> true;
+            };
     centre.getChildren().setAll(nothing ? nothingOpen() : current.view().node());
     buttons.forEach(
         (a, b) ->

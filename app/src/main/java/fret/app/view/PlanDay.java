@@ -16,6 +16,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
@@ -89,15 +90,18 @@ final class PlanDay {
                         studio.plans().budget().with(d.date(), count)));
   }
 
+  /** The day has its usual minutes again; a week of illness is one thing and goes as one. */
   void usual() {
     pickedDay()
         .ifPresent(
-            d ->
-                studio
-                    .plans()
-                    .saveBudget(
-                        Said.of("deed.usual-day", Days.of(d.date(), studio.today())),
-                        studio.plans().budget().without(d.date())));
+            d -> {
+              Budget b = studio.plans().budget();
+              for (LocalDate day : b.inARow(d.date(), ILL_DAYS)) {
+                b = b.without(day);
+              }
+              Said what = Said.of("deed.usual-day", Days.of(d.date(), studio.today()));
+              studio.plans().saveBudget(what, b);
+            });
   }
 
   void ill() {
@@ -137,19 +141,90 @@ final class PlanDay {
     note.setManaged(!notes.isEmpty());
     String passage = "";
     int session = 1;
-    for (Item item : d.items()) {
-      if (item.session() != session) {
-        session = item.session();
+    for (List<Item> visit : d.visits()) {
+      Item first = visit.get(0);
+      if (first.session() != session) {
+        session = first.session();
         passage = "";
         items.getChildren().add(Parts.line(Sentences.of("practise.later", session), "section"));
       }
-      String of = room.practice().passage(item);
-      if (!of.isEmpty() && !of.equals(passage)) {
+      String of = room.practice().passage(first);
+      boolean several = visit.stream().map(Item::passageId).distinct().count() > 1;
+      if (!several && !of.isEmpty() && !of.equals(passage)) {
         passage = of;
         items.getChildren().add(Parts.line(of, "section"));
       }
-      items.getChildren().add(row(p, d.date(), item));
+      items.getChildren().add(visit(p, d.date(), visit));
     }
+  }
+
+  /** A row for a visit; its stages come when it is pressed. */
+  private VBox visit(Planning p, LocalDate date, List<Item> visit) {
+    if (visit.size() == 1) {
+      return new VBox(row(p, date, visit.get(0)));
+    }
+    VBox stages = new VBox(3);
+    stages.getStyleClass().add("stages");
+    PractiseView.shown(stages, false);
+    double minutes = visit.stream().mapToDouble(Item::minutes).sum();
+    Label name = Parts.line(Texts.capital(room.practice().label(visit)), "strong");
+    name.setMinWidth(Region.USE_PREF_SIZE);
+    Label how = Parts.line(room.practice().pages().drills(visit), "quiet");
+    Label min = Parts.line(Sentences.of("practise.minutes", Words.one(minutes)), "figure");
+    min.setMinWidth(Region.USE_PREF_SIZE);
+    HBox line = Parts.row(8, name, how, Parts.spring());
+    if (visit.stream().noneMatch(Item::isOfRound)) {
+      line.getChildren().add(later(() -> studio.plans().move(moves(visit, date))));
+    }
+    line.getChildren().add(min);
+    Button open =
+        Parts.button(
+            "",
+            "visit-" + visit.get(0).visit(),
+            () -> {
+              if (stages.getChildren().isEmpty()) {
+                visit.forEach(i -> stages.getChildren().add(stage(i)));
+              }
+              PractiseView.shown(stages, !stages.isVisible());
+            },
+            "choice");
+    line.prefWidthProperty().bind(items.widthProperty().subtract(34));
+    open.setGraphic(line);
+    open.setMaxWidth(Double.MAX_VALUE);
+    open.setAccessibleText(name.getText() + ", " + how.getText());
+    return new VBox(2, open, stages);
+  }
+
+  private static List<Move> moves(List<Item> visit, LocalDate date) {
+    return visit.stream()
+        .map(Item::unit)
+        .distinct()
+        .map(u -> new Move(visit.get(0).passageId(), u, date, date.plusDays(1)))
+        .toList();
+  }
+
+  private static Button later(Runnable then) {
+    return Parts.button(Sentences.of("plan.later"), "", then, "small");
+  }
+
+  private HBox stage(Item item) {
+    Label name = Parts.line(Texts.capital(room.practice().label(item)), "plain");
+    name.setMinWidth(Region.USE_PREF_SIZE);
+    Label min = Parts.line(Sentences.of("practise.minutes", Words.one(item.minutes())), "figure");
+    min.setMinWidth(Region.USE_PREF_SIZE);
+    return Parts.row(8, name, Parts.line(how(item), "quiet"), Parts.spring(), min);
+  }
+
+  private String how(Item item) {
+    if (item.kind() != Kind.CHUNK && item.kind() != Kind.JOIN) {
+      return Sentences.of(item.why());
+    }
+    return Sentences.of(
+        item.plays() == 1 ? "plan.item.one" : "plan.item",
+        Sentences.of("drill." + item.drill().id()).toLowerCase(Locale.ROOT),
+        room.practice().pages().level(item),
+        item.plays(),
+        Sentences.of(item.why()));
   }
 
   private static String leftOut(Planning p, PracticePlan.Day d) {
@@ -176,32 +251,10 @@ final class PlanDay {
             .orElse("");
     Label name = Parts.line(Texts.capital(what) + times, "strong");
     name.setMinWidth(Region.USE_PREF_SIZE);
-    String drill = Sentences.of("drill." + item.drill().id()).toLowerCase(Locale.ROOT);
-    Label how =
-        Parts.line(
-            unit
-                ? Sentences.of(
-                    "plan.item",
-                    drill,
-                    p.of(item)
-                        .map(e -> Words.level(e.ladder(item.unit()), item.level()))
-                        .orElse(item.level().text()),
-                    item.plays(),
-                    Sentences.of(item.why()))
-                : Sentences.of(item.why()),
-            "quiet");
+    Label how = Parts.line(how(item), "quiet");
     HBox row = Parts.row(8, name, how, Parts.spring());
     if (movable) {
-      row.getChildren()
-          .add(
-              Parts.button(
-                  Sentences.of("plan.later"),
-                  "",
-                  () ->
-                      studio
-                          .plans()
-                          .move(new Move(item.passageId(), item.unit(), date, date.plusDays(1))),
-                  "small"));
+      row.getChildren().add(later(() -> studio.plans().move(moves(List.of(item), date))));
     }
     Label min = Parts.line(Sentences.of("practise.minutes", Words.one(item.minutes())), "figure");
     min.setMinWidth(Region.USE_PREF_SIZE);

@@ -139,7 +139,6 @@ final class PlanView extends VBox implements AreaView {
         .paper()
         .planFile(
             calendar,
-            room.practice()::label,
             bytes -> room.main().files().save(calendar ? "practice.ics" : "practice.csv", bytes));
   }
 
@@ -156,6 +155,11 @@ final class PlanView extends VBox implements AreaView {
       row.getChildren()
           .addAll(Parts.line(d.getDisplayName(TextStyle.SHORT, Locale.UK), "quiet"), f);
     }
+    row.getChildren()
+        .addAll(
+            Parts.spring(),
+            WeeksView.mark(room.look(), WeeksView.WARM_UP),
+            Parts.line(Sentences.of("plan.kind.WARM_UP"), "quiet"));
     return row;
   }
 
@@ -207,10 +211,11 @@ final class PlanView extends VBox implements AreaView {
     climb.setValue(p.habits().climb());
     showing = false;
     showChanged();
-    String told = p.plan().advice().stream().map(Sentences::of).collect(Collectors.joining(" "));
-    String remedy =
-        studio.plans().outlookProperty().get().remedy().map(r -> " " + Sentences.of(r)).orElse("");
-    String all = p.plan().feasible() ? told : Sentences.of("plan.honestly", told + remedy);
+    String told =
+        p.answer(studio.plans().outlookProperty().get()).stream()
+            .map(Sentences::of)
+            .collect(Collectors.joining(" "));
+    String all = p.plan().feasible() ? told : Sentences.of("plan.honestly", told);
     String beyond = beyond();
     advice.setText(beyond.isEmpty() ? all : beyond); // Nothing is promised of what no hand plays.
     PainPane.show(pain, studio);

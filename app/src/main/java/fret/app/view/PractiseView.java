@@ -268,7 +268,6 @@ final class PractiseView extends VBox implements AreaView {
     beating.stopClick();
     ask(false);
     after.setText("");
-    practice.stand().startTry();
     tools.setStarts();
     beating.following().ready(practice.stand().under(), round);
     run.start(made, round);
@@ -321,6 +320,7 @@ final class PractiseView extends VBox implements AreaView {
   private void showPhase(SetRun.Phase now) {
     boolean moving = run.isMoving();
     awake.accept(moving);
+    practice.stand().plays(now == SetRun.Phase.PLAYING);
     beating.following().playing(now == SetRun.Phase.PLAYING);
     if (now == SetRun.Phase.ASKED || now == SetRun.Phase.STILL) {
       tools.setEnds();
@@ -357,8 +357,12 @@ final class PractiseView extends VBox implements AreaView {
       practice.stand().judge(verdict, Breakage.NONE);
     }
     lastBroke = Breakage.NONE;
+    practice.judged();
+    showList();
+    showGate();
     Gate now = practice.stand().gateProperty().get();
-    after.setText(now == null ? "" : told(verdict, before, now));
+    boolean reads = practice.stand().stepTitle().isPresent();
+    after.setText(now == null || reads ? "" : told(verdict, before, now));
     ask(verdict == Verdict.MISSED || verdict == Verdict.NEARLY);
     if (now != null && now.hurt() && !before.stopped()) {
       pain.ask();
@@ -413,6 +417,8 @@ final class PractiseView extends VBox implements AreaView {
             practice.stand().takeBack() ? "practise.taken-back" : "practise.nothing-to-take"));
     pain.forget();
     ask(false);
+    practice.judged();
+    showList();
   }
 
   private static String told(Verdict verdict, Gate before, Gate now) {
@@ -481,7 +487,11 @@ final class PractiseView extends VBox implements AreaView {
           rest.isPresent()
               ? Sentences.of("practise.break", Words.one(rest.get().minutes()))
               : Sentences.of(
-                  studio.passages().isEmpty() ? "practise.open-a" : "practise.nothing-is"));
+                  studio.passages().isEmpty()
+                      ? "practise.open-a"
+                      : practice.items().isEmpty() && practice.isPlanned()
+                          ? "practise.nothing-is"
+                          : practice.isDayDone() ? "practise.day-is-done" : "practise.opens"));
       hint.setText(
           rest.isPresent()
               ? Sentences.of("practise.break.how")
@@ -495,7 +505,7 @@ final class PractiseView extends VBox implements AreaView {
         parts == 1
             ? ""
             : Sentences.of("practise.part", practice.stand().partProperty().get() + 1, parts);
-    boolean same = s.title().equals(name);
+    boolean same = s.title().startsWith(name);
     title.setText(
         Texts.capital(s.title()) + (same ? "" : ": " + name.toLowerCase(Locale.ROOT)) + which);
     String id = "drill." + s.drill().kind().id();
@@ -510,11 +520,33 @@ final class PractiseView extends VBox implements AreaView {
     boolean one = DrillKind.FOCUS.contains(s.drill().kind());
     focusOn.setText(one ? Sentences.of("practise.focus-on", name) : "");
     shown(focusOn, one);
+    showStep();
     music.show(s, drill);
     showGate();
   }
 
+  /** Which chunk of a first reading is judged next; that a first play is the cold one. */
+  private void showStep() {
+    Optional<String> step = practice.stand().stepTitle();
+    step.ifPresent(
+        t ->
+            focusOn.setText(
+                Sentences.of(
+                    "practise.reads",
+                    t,
+                    practice.stand().stepProperty().get() + 1,
+                    practice.stand().steps())));
+    boolean cold = step.isEmpty() && practice.stand().isColdAsked();
+    if (cold) {
+      focusOn.setText(Sentences.of("practise.cold"));
+    }
+    OnStand s = practice.stand().onProperty().get();
+    boolean one = s != null && DrillKind.FOCUS.contains(s.drill().kind());
+    shown(focusOn, one || cold || step.isPresent());
+  }
+
   private void showGate() {
+    showStep();
     Gate g = practice.stand().gateProperty().get();
     OnStand s = practice.stand().onProperty().get();
     tempo.setText(g == null || studio.shown() == null ? "" : Words.tempo(g.ladder().at(g.level())));
@@ -599,6 +631,7 @@ final class PractiseView extends VBox implements AreaView {
     all.add(on("cure", KeyCode.K, this::toCure));
     all.add(on("next-item", KeyCode.DOWN, practice::next));
     all.add(on("previous-item", KeyCode.UP, practice::previous));
+    all.add(on("item-done", KeyCode.ENTER, practice::done));
     all.add(on("pedal", KeyCode.PAGE_DOWN, this::pedalDown));
     all.add(on("faster", KeyCode.PERIOD, () -> faster(1)));
     all.add(on("slower-tempo", KeyCode.COMMA, () -> faster(-1)));

@@ -210,10 +210,7 @@ final class ShelfView extends VBox implements AreaView {
   private void saveToday() {
     studio
         .todaySheet()
-        .make(
-            room.practice()::label,
-            Page.Paper.A4,
-            pdf -> main.files().save(Sentences.of("today.file") + ".pdf", pdf));
+        .make(Page.Paper.A4, pdf -> main.files().save(Sentences.of("today.file") + ".pdf", pdf));
   }
 
   /** Passages that are not prepared now, to take back. */

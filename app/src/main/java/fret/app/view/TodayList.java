@@ -3,19 +3,26 @@ package fret.app.view;
 import fret.app.viewmodel.PracticeModel;
 import fret.app.words.Sentences;
 import fret.app.words.Words;
+import fret.plan.PracticePlan;
 import fret.plan.PracticePlan.Item;
 import fret.plan.PracticePlan.Kind;
+import java.util.List;
 import java.util.Locale;
+import javafx.application.Platform;
+import javafx.geometry.Bounds;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 
-/** Today's items in their order, what is done ticked off. */
+/** Today's visits in their order, the one that is on opened to its stages, what is done ticked. */
 final class TodayList extends VBox {
   private final PracticeModel practice;
+  private Node current;
 
   TodayList(PracticeModel practice) {
     super(2);
@@ -24,59 +31,136 @@ final class TodayList extends VBox {
 
   void show() {
     getChildren().clear();
-    String passage = "";
+    current = null;
+    long passage = 0;
     int session = 1;
-    for (int i = 0; i < practice.items().size(); i++) {
-      Item item = practice.items().get(i);
-      if (item.session() != session) {
-        session = item.session();
+    int at = 0;
+    for (List<Item> visit : PracticePlan.visits(practice.items())) {
+      Item first = visit.get(0);
+      if (first.session() != session) {
+        session = first.session();
         getChildren().add(Parts.line(Sentences.of("practise.later", session), "section"));
-        passage = "";
+        passage = 0;
       }
-      String of = practice.passage(item);
-      if (!of.isEmpty() && !of.equals(passage)) {
-        passage = of;
-        getChildren().add(Parts.line(of, "section"));
+      if (first.passageId() > 0 && first.passageId() != passage) {
+        passage = first.passageId();
+        getChildren().add(Parts.line(practice.passage(first), "section"));
       }
-      getChildren().add(row(item, i));
+      show(visit, at);
+      at += visit.size();
     }
     if (practice.items().isEmpty()) {
-      boolean rests = practice.isRest();
-      getChildren()
-          .add(
-              Parts.label(
-                  Sentences.of(rests ? "practise.rest" : "practise.nothing-is-due"), "quiet"));
+      String none =
+          practice.isRest()
+              ? "practise.rest"
+              : practice.isPlanned() ? "practise.nothing-is-due" : "practise.is-planned";
+      getChildren().add(Parts.label(Sentences.of(none), "quiet"));
+    }
+    Platform.runLater(this::keepInSight);
+  }
+
+  private void show(List<Item> visit, int from) {
+    int now = practice.indexProperty().get();
+    boolean open = now >= from && now < from + visit.size();
+    boolean alone = visit.size() == 1;
+    getChildren().add(row(visit, from, open && alone));
+    if (open && !alone) {
+      long passage = visit.get(0).passageId();
+      for (int i = 0; i < visit.size(); i++) {
+        boolean other = visit.get(i).passageId() != passage;
+        boolean one = visit.stream().map(Item::unit).distinct().count() == 1;
+        getChildren().add(stage(visit.get(i), from + i, other, one));
+      }
     }
   }
 
-  private Button row(Item item, int at) {
-    boolean current = at == practice.indexProperty().get();
-    String drill = Sentences.of("drill." + item.drill().id()).toLowerCase(Locale.ROOT);
-    boolean named = item.kind() == Kind.CHUNK || item.kind() == Kind.JOIN;
+  private Button row(List<Item> visit, int from, boolean isCurrent) {
+    Item first = visit.get(0);
+    boolean alone = visit.size() == 1;
+    boolean done = practice.areDone(from, from + visit.size());
+    String what = alone ? stageText(first, true) : Texts.capital(practice.label(visit));
+    double minutes = visit.stream().mapToDouble(Item::minutes).sum();
+    Button b =
+        button(what, minutes, alone ? "item-" + from : "visit-" + from, firstOpen(visit, from));
+    b.getStyleClass().add(isCurrent ? "current" : done ? "done" : "other");
+    mark(b, done, isCurrent);
+    b.setAccessibleText(what + (alone ? ", " + Sentences.of(first.why()) : ""));
+    return b;
+  }
+
+  private Button stage(Item item, int at, boolean named, boolean one) {
+    boolean isCurrent = at == practice.indexProperty().get();
     String what =
         named
-            ? Sentences.of("practise.row", practice.label(item), drill, level(item))
-            : practice.label(item);
-    Button b =
-        Parts.button(
-            "",
-            "item-" + at,
-            () -> practice.show(at),
-            "choice",
-            current ? "current" : practice.isDone(at) ? "done" : "other");
-    Label name = Parts.line((practice.isDone(at) ? "\u2713 " : "") + Texts.capital(what), "plain");
-    Label minutes =
-        Parts.line(Sentences.of("practise.minutes", Words.one(item.minutes())), "figure");
-    minutes.setMinWidth(Region.USE_PREF_SIZE);
-    HBox line = Parts.row(6, name, Parts.spring(), minutes);
+            ? Sentences.of("practise.stage-of", practice.passage(item), stageText(item, false))
+            : stageText(item, !one);
+    Button b = button(what, item.minutes(), "item-" + at, at);
+    b.getStyleClass()
+        .addAll("stage", isCurrent ? "current" : practice.isDone(at) ? "done" : "other");
+    mark(b, practice.isDone(at), isCurrent);
+    b.setAccessibleText(what + ", " + Sentences.of(item.why()));
+    return b;
+  }
+
+  private void mark(Button b, boolean done, boolean isCurrent) {
+    current = isCurrent ? b : current;
+    if (done) {
+      HBox line = (HBox) ((StackPane) b.getGraphic()).getChildren().get(0);
+      Label name = (Label) line.getChildren().get(0);
+      name.setText("\u2713 " + name.getText());
+    }
+  }
+
+  /** The first stage of a visit that is not done. */
+  private int firstOpen(List<Item> visit, int from) {
+    for (int i = 0; i < visit.size(); i++) {
+      if (!practice.isDone(from + i)) {
+        return from + i;
+      }
+    }
+    return from;
+  }
+
+  private Button button(String what, double minutes, String id, int shows) {
+    Button b = Parts.button("", id, () -> practice.show(shows), "choice");
+    Label name = Parts.line(Texts.capital(what), "plain");
+    Label time = Parts.line(Sentences.of("practise.minutes", Words.one(minutes)), "figure");
+    time.setMinWidth(Region.USE_PREF_SIZE);
+    HBox line = Parts.row(6, name, Parts.spring(), time);
     line.prefWidthProperty().bind(widthProperty().subtract(34));
     b.setGraphic(new StackPane(line));
-    b.setAccessibleText(what + ", " + Sentences.of(item.why()));
     b.setMaxWidth(Double.MAX_VALUE);
     return b;
   }
 
-  private String level(Item item) {
-    return Words.level(practice.ladder(item), item.level());
+  private String stageText(Item item, boolean named) {
+    String drill = Sentences.of("drill." + item.drill().id()).toLowerCase(Locale.ROOT);
+    boolean unit = item.kind() == Kind.CHUNK || item.kind() == Kind.JOIN;
+    if (!unit) {
+      return practice.label(item);
+    }
+    String level = Words.level(practice.ladder(item), item.level());
+    return named
+        ? Sentences.of("practise.row", practice.label(item), drill, level)
+        : Sentences.of("practise.stage", drill, level);
+  }
+
+  /** What is on the stand stays in sight. */
+  private void keepInSight() {
+    Node pane = getParent();
+    while (pane != null && !(pane instanceof ScrollPane)) {
+      pane = pane.getParent();
+    }
+    if (current == null || current.getScene() == null || pane == null) {
+      return;
+    }
+    ScrollPane scroll = (ScrollPane) pane;
+    Bounds here = current.getBoundsInParent();
+    double all = getBoundsInLocal().getHeight();
+    double seen = scroll.getViewportBounds().getHeight();
+    if (all > seen) {
+      double middle = (here.getMinY() + here.getMaxY()) / 2 - seen / 2;
+      scroll.setVvalue(Math.max(0, Math.min(1, middle / (all - seen))));
+    }
   }
 }

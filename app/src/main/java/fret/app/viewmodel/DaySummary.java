@@ -31,7 +31,7 @@ public final class DaySummary {
     if (tries.isEmpty()) {
       told.add(Sentences.of("summary.nothing"));
     } else {
-      double minutes = tries.stream().mapToInt(JournalEntry::seconds).sum() / 60.0;
+      double minutes = tries.stream().mapToInt(JournalEntry::atStand).sum() / 60.0;
       long clean = tries.stream().filter(e -> e.verdict() == Verdict.CLEAN).count();
       told.add(Sentences.of("summary.tries", Words.one(minutes), tries.size(), clean));
     }

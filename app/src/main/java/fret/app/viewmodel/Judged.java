@@ -14,15 +14,19 @@ final class Judged {
   private final Studio studio;
   private final Gate before;
   private final int part;
+  private final int plays;
   private final List<JournalEntry> stored = new ArrayList<>();
   private Breakage broke = Breakage.NONE;
   private String note = "";
   private boolean gone;
 
   /**
-   * @param before where the gate stood; {@code part} which part of the drill was played
+   * @param before where the gate stood
+   * @param part which part of the drill was played, or which step of a reading
+   * @param plays that it judges
    */
-  Judged(Studio studio, Gate before, int part) {
+  Judged(Studio studio, Gate before, int part, int plays) {
+    this.plays = plays;
     this.studio = studio;
     this.before = before;
     this.part = part;
@@ -34,6 +38,10 @@ final class Judged {
 
   int part() {
     return part;
+  }
+
+  int plays() {
+    return plays;
   }
 
   /** All that it writes: taken back together. */

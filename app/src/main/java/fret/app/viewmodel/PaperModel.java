@@ -1,5 +1,6 @@
 package fret.app.viewmodel;
 
+import fret.app.words.PlanPages;
 import fret.app.words.Sentences;
 import fret.app.work.Computing.Rank;
 import fret.app.work.SafeFile;
@@ -14,8 +15,6 @@ import fret.passage.HeadingLayer;
 import fret.passage.Passage;
 import fret.passage.Setup;
 import fret.pitch.KeySignature;
-import fret.plan.PracticePlan;
-import fret.plan.PracticePlan.Item;
 import fret.score.TimeSignature;
 import fret.session.Digits;
 import fret.session.MarkedFileWriter;
@@ -27,12 +26,9 @@ import fret.writing.Draft;
 import fret.writing.Writing;
 import java.io.IOException;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Consumer;
-import java.util.function.Function;
 import java.util.function.Supplier;
 
 /** Files and paper made of the open passage, and the picture of its page. */
@@ -136,46 +132,21 @@ public final class PaperModel {
         then);
   }
 
-  /**
-   * The plan for a calendar or as a table, handed on when it is made.
-   *
-   * @param label names an item as the player knows it
-   */
-  public void planFile(boolean calendar, Function<Item, String> label, Consumer<byte[]> then) {
+  /** The plan for a calendar or as a table, handed on when it is made. */
+  public void planFile(boolean calendar, Consumer<byte[]> then) {
     Planning plan = studio.plans().plannedProperty().get();
     if (plan == null) {
       return;
     }
-    List<Printer.CalendarDay> days = new ArrayList<>();
-    List<List<String>> rows = new ArrayList<>();
-    rows.add(List.of("date", "passage", "kind", "what", "drill", "bpm", "plays", "minutes", "why"));
-    for (PracticePlan.Day d : plan.plan().days()) {
-      StringBuilder text = new StringBuilder();
-      for (Item i : d.items()) {
-        String what = label.apply(i);
-        String title = studio.title(i.passageId());
-        text.append(Sentences.of("calendar.item", title, what, i.level().text())).append('\n');
-        rows.add(
-            List.of(
-                d.date().toString(),
-                title,
-                i.kind().name().toLowerCase(Locale.ROOT).replace('_', '-'),
-                what,
-                i.drill().id(),
-                i.level().text(),
-                String.valueOf(i.plays()),
-                String.valueOf(i.minutes()),
-                Sentences.of(i.why())));
-      }
-      if (!d.items().isEmpty()) {
-        String title = Sentences.of("calendar.day", Math.round(d.minutes()));
-        days.add(new Printer.CalendarDay(d.date(), title, text.toString().strip()));
-      }
-    }
+    PlanPages pages = new PlanPages(plan, studio::title);
+    String library = studio.preferences().libraryId();
     studio.run(
         "planFile",
         Rank.BESIDE,
-        token -> calendar ? printer.get().calendar(days) : printer.get().csv(rows),
+        token ->
+            calendar
+                ? printer.get().calendar(pages.days(), library)
+                : printer.get().csv(pages.rows()),
         then);
   }
 

@@ -151,19 +151,21 @@ public final class Plans {
     update();
   }
 
-  /** A chunk comes on another day. */
-  public void move(Move move) {
+  /** What a visit has comes on another day. */
+  public void move(List<Move> visit) {
     asksWhatChanged = true;
     List<Move> all = new ArrayList<>(studio.preferences().moves());
-    all.removeIf(
-        m ->
-            m.passageId() == move.passageId()
-                && m.unit().equals(move.unit())
-                && m.to().equals(move.from()));
-    all.add(move);
+    for (Move move : visit) {
+      all.removeIf(
+          m ->
+              m.passageId() == move.passageId()
+                  && m.unit().equals(move.unit())
+                  && m.to().equals(move.from()));
+      all.add(move);
+    }
     studio.does(
-        Said.of("deed.move", move.to()),
-        move.passageId(),
+        Said.of("deed.move", visit.get(0).to()),
+        visit.get(0).passageId(),
         studio.preferences().changing(all, studio.today()));
     update();
   }

@@ -1,11 +1,13 @@
 package fret.app.viewmodel;
 
+import fret.app.words.PlanPages;
 import fret.app.words.Sentences;
-import fret.app.words.Words;
 import fret.app.work.Computing.Rank;
 import fret.drill.Chunk;
 import fret.drill.DrillKind;
 import fret.drill.Way;
+import fret.plan.Gate;
+import fret.plan.Part;
 import fret.plan.PracticePlan;
 import fret.plan.PracticePlan.Item;
 import fret.plan.PracticePlan.Kind;
@@ -28,6 +30,9 @@ import javafx.beans.property.ReadOnlyObjectProperty;
  * leads to.
  */
 public final class PracticeModel {
+  /** So few plays are upkeep: one clean play is enough (see how plays are expected). */
+  private static final int FEW_PLAYS = 2;
+
   /** What waits to come back, and which of today's items it is; -1 for none. */
   private record Waiting(OnStand what, int index) {}
 
@@ -79,6 +84,16 @@ public final class PracticeModel {
 
   public boolean isDone(int which) {
     return today.isDone(which);
+  }
+
+  /** Whether all of some items are done. */
+  public boolean areDone(int from, int to) {
+    return today.areDone(from, to);
+  }
+
+  /** Whether there is a plan by now. */
+  public boolean isPlanned() {
+    return studio.plans().plannedProperty().get() != null;
   }
 
   /** Whether everything of today was played or left out. */
@@ -138,7 +153,7 @@ public final class PracticeModel {
     present();
   }
 
-  /** The item is over: the next one comes. */
+  /** The next item is looked at; nothing is ticked off by that. */
   public void next() {
     if (!waiting.isEmpty()) {
       Waiting back = waiting.pop();
@@ -150,7 +165,6 @@ public final class PracticeModel {
       }
       return;
     }
-    today.setDone(index.get(), true);
     if (index.get() + 1 < items().size()) {
       show(index.get() + 1);
     } else if (isDayDone()) {
@@ -159,15 +173,55 @@ public final class PracticeModel {
     }
   }
 
-  /** The item is left out today, with the reason. */
-  public void skip(Skipped.Why why) {
-    item().ifPresent(i -> studio.preferences().skip(new Skipped(studio.today(), label(i), why)));
+  /**
+   * The player is done with the item, whatever was judged: it is ticked off, the next one comes.
+   */
+  public void done() {
+    if (waiting.isEmpty() && index.get() >= 0) {
+      today.setDone(index.get(), true);
+    }
     next();
   }
 
+  /**
+   * Something was judged, or taken back: the item is done when its level is closed, its drill is
+   * over, or as many plays were judged as were planned.
+   */
+  public void judged() {
+    Optional<Item> item = item();
+    if (item.isEmpty() || stand.isEmpty() || ownPassage >= 0 || !waiting.isEmpty()) {
+      return;
+    }
+    today.setDone(index.get(), isOver(item.get()));
+  }
+
+  private boolean isOver(Item item) {
+    Gate g = stand.gateProperty().get();
+    if (stand.steps() > 0) {
+      return g.end() == Gate.End.CLOSED;
+    }
+    boolean climbed =
+        stand.on().climbs() && g.level().perMinute() > item.level().perMinute() + 1e-9;
+    boolean once =
+        item.drill() == DrillKind.FIRST_READING || item.plays() <= FEW_PLAYS && stand.on().climbs();
+    boolean upkeep = item.plays() > 0 && once && stand.lastWasClean();
+    return g.end() == Gate.End.CLOSED
+        || climbed
+        || upkeep
+        || (stand.on().climbs() || item.drill() == DrillKind.FIRST_READING)
+            && item.plays() > 0
+            && stand.judgedPlays() >= item.plays();
+  }
+
+  /** The item is left out today, with the reason. */
+  public void skip(Skipped.Why why) {
+    item().ifPresent(i -> studio.preferences().skip(new Skipped(studio.today(), label(i), why)));
+    done();
+  }
+
+  /** The item before is looked at. */
   public void previous() {
     if (index.get() > 0) {
-      today.setDone(index.get() - 1, false);
       show(index.get() - 1);
     }
   }
@@ -273,13 +327,11 @@ public final class PracticeModel {
                     e.ladder(item.unit()),
                     item.level(),
                     Sentences.of(item.why()),
-                    Asked.frames(e, item)));
+                    Asked.frames(e, item)),
+                item.visit(),
+                Part.of(item.unit()).isReading() ? Reading.of(e, drill) : Reading.NONE);
           }
         });
-  }
-
-  private static String kindName(Kind kind) {
-    return Sentences.of("plan.kind." + kind);
   }
 
   // ---- of the player's own -------------------------------------------------------------------
@@ -322,13 +374,17 @@ public final class PracticeModel {
 
   /** Name of an item as the player knows it. */
   public String label(Item item) {
-    Planning p = studio.plans().plannedProperty().get();
-    boolean page = item.unit().isEmpty() || item.unit().equals(PracticePlan.WHOLE);
-    String name =
-        p == null || page
-            ? ""
-            : p.of(item.passageId()).map(e -> Words.unit(e.learning(), item.unit())).orElse("");
-    return name.isEmpty() ? kindName(item.kind()) : name;
+    return pages().item(item);
+  }
+
+  /** Name of a visit as the player knows it: from bar to bar, or of what it is. */
+  public String label(List<Item> visit) {
+    return pages().visit(visit);
+  }
+
+  /** The plan in words. */
+  public PlanPages pages() {
+    return new PlanPages(studio.plans().plannedProperty().get(), studio::title);
   }
 
   /** The passage of an item; empty for a break. */

@@ -22,6 +22,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import java.util.UUID;
 import java.util.stream.Collectors;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanWrapper;
@@ -51,6 +52,17 @@ public final class Preferences {
     this.storing = storing;
     this.library = library;
     dark.set(get("theme").filter("dark"::equals).isPresent());
+  }
+
+  /** A name of the library that no other one has, such as for entries of a calendar. */
+  String libraryId() {
+    return get(PlanSettings.LIBRARY)
+        .orElseGet(
+            () -> {
+              String made = UUID.randomUUID().toString();
+              put(PlanSettings.LIBRARY, made);
+              return made;
+            });
   }
 
   /** What is set under a name. */

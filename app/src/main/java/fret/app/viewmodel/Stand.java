@@ -12,6 +12,7 @@ import fret.journal.JournalEntry;
 import fret.journal.Verdict;
 import fret.lane.LaneInput;
 import fret.plan.Gate;
+import fret.plan.Part;
 import fret.score.Direction;
 import fret.score.LoudnessLine;
 import fret.score.ResolvedPassage;
@@ -27,10 +28,10 @@ import fret.sound.ClickStyle;
 import fret.sound.PassagePlayer;
 import fret.sound.Performance;
 import fret.sound.PlaySet;
+import fret.tempo.Ladder;
 import fret.tempo.Level;
 import fret.tempo.Tempo;
 import fret.tempo.TempoMap;
-import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
@@ -56,23 +57,33 @@ public final class Stand {
   private static final double PAUSE_S = 6;
   private static final int LONGEST_LOOP = 60;
 
+  /** Days before a date in which the first play of a day is asked for as on the day. */
+  private static final int COLD_DAYS = 21;
+
   private final Studio studio;
-  private final Supplier<Instant> now;
+  private final StandClock clock;
   private final ReadOnlyObjectWrapper<OnStand> stand = new ReadOnlyObjectWrapper<>();
   private final ReadOnlyObjectWrapper<Gate> gate = new ReadOnlyObjectWrapper<>();
   private final ReadOnlyObjectWrapper<ResolvedPassage> notation = new ReadOnlyObjectWrapper<>();
   private final ReadOnlyIntegerWrapper part = new ReadOnlyIntegerWrapper(0);
   private final Deque<Judged> judged = new ArrayDeque<>();
   private ClickStyle style = ClickStyle.PLAIN;
-  private Instant tryStarted;
+
+  /** Which visit of the day is on it; 0 for none of the plan. */
+  private int visit;
+
+  private Reading reading = Reading.NONE;
+  private final ReadOnlyIntegerWrapper step = new ReadOnlyIntegerWrapper(0);
+
+  /** Whether the verdict before was clean. */
+  private boolean wasClean;
 
   /**
-   * @param now the time, for measuring how long a try took
+   * @param now the time, for measuring how long was played
    */
   Stand(Studio studio, Supplier<Instant> now) {
     this.studio = studio;
-    this.now = now;
-    this.tryStarted = now.get();
+    this.clock = new StandClock(now);
     gate.addListener(
         (o, was, is) -> {
           boolean other = was != null && is != null && !was.level().equals(is.level());
@@ -120,6 +131,12 @@ public final class Stand {
   }
 
   void place(OnStand what) {
+    place(what, 0);
+  }
+
+  private void put(OnStand what) {
+    reading = Reading.NONE;
+    wasClean = false;
     judged.clear();
     part.set(0);
     stand.set(what);
@@ -127,7 +144,53 @@ public final class Stand {
     Gate usual = Gate.at(what.ladder(), habits.gate(), what.level());
     gate.set(isInSmallSteps(what) ? usual.inSmallSteps() : usual);
     showPart();
-    tryStarted = now.get();
+  }
+
+  /** Puts a stage of a visit on it; the time of one that is going on goes on. */
+  void place(OnStand what, int ofVisit) {
+    if (ofVisit == 0 || ofVisit != visit) {
+      clock.turn();
+    }
+    visit = ofVisit;
+    put(what);
+  }
+
+  /** Puts a section on it that is read for the first time, and judged chunk by chunk. */
+  void place(OnStand what, int ofVisit, Reading read) {
+    place(what, ofVisit);
+    reading = read;
+    step.set(0);
+  }
+
+  /** What of a first reading is to be judged next; empty where nothing is read. */
+  public Optional<String> stepTitle() {
+    return isReading() && !gate.get().stopped()
+        ? Optional.of(reading.steps().get(step.get()).title())
+        : Optional.empty();
+  }
+
+  /** Which of the steps of a first reading is next, from 0. */
+  public ReadOnlyIntegerProperty stepProperty() {
+    return step.getReadOnlyProperty();
+  }
+
+  /** How many there are. */
+  public int steps() {
+    return reading.steps().size();
+  }
+
+  private boolean isReading() {
+    return stand.get() != null && gate.get() != null && !reading.steps().isEmpty();
+  }
+
+  /** Whether the verdict before was clean. */
+  boolean lastWasClean() {
+    return wasClean;
+  }
+
+  /** Plays that were judged since it was put on the stand. */
+  int judgedPlays() {
+    return judged.stream().mapToInt(Judged::plays).sum();
   }
 
   private boolean isInSmallSteps(OnStand what) {
@@ -237,7 +300,7 @@ public final class Stand {
 
   private TempoMap tempo(ResolvedPassage drill) {
     Tempo level = stand.get().ladder().at(gate.get().level());
-    List<Slice> over = over();
+    List<Slice> over = over(drill);
     List<Slice> here = drill.slices();
     if (over.isEmpty() || here.isEmpty()) {
       return TempoMap.steady(level);
@@ -251,7 +314,14 @@ public final class Stand {
   private TempoMap pageTempo(Slice first) {
     TempoMap page = studio.shown().task().tempo();
     Tempo level = stand.get().ladder().at(gate.get().level());
-    return page.scaled(page.at(first.onset()).wholeNoteMs() / level.wholeNoteMs());
+    return isRound()
+        ? page.scaled(gate.get().perMinute() / stand.get().ladder().target())
+        : page.scaled(page.at(first.onset()).wholeNoteMs() / level.wholeNoteMs());
+  }
+
+  /** Whether it is the whole or a part of it, which begins anywhere. */
+  private boolean isRound() {
+    return Part.of(stand.get().chunkIds().get(0)).isRound();
   }
 
   /** The tempo with which what is on the stand begins; its section may have its own. */
@@ -280,7 +350,7 @@ public final class Stand {
     if (!here || on.passageId() != s.passage().id() || !on.frames().isEmpty()) {
       return Optional.empty();
     }
-    List<Slice> over = over();
+    List<Slice> over = over(notation.get());
     boolean asWritten = !over.isEmpty() && isAsWritten(over, notation.get().slices());
     return asWritten
         ? Optional.of(
@@ -290,11 +360,14 @@ public final class Stand {
   }
 
   /** The moments of the page that what is on the stand is about; none where that is not known. */
-  private List<Slice> over() {
+  private List<Slice> over(ResolvedPassage drill) {
     OnStand on = stand.get();
     Session s = studio.shown();
     if (on.passageId() != s.passage().id() || !on.frames().isEmpty()) {
       return List.of();
+    }
+    if (isRound()) {
+      return ofRound(s.resolved(), drill, Part.of(on.chunkIds().get(0)));
     }
     return on.drill().kind().of() == DrillKind.Of.PASSAGE
         ? s.resolved().slices()
@@ -309,6 +382,28 @@ public final class Stand {
                         .filter(x -> x.onset().compareTo(c.toOnset()) < 0)
                         .toList())
             .orElse(List.of());
+  }
+
+  /**
+   * The moments of the page that a part of it has: the same notes nearest to where they should be.
+   */
+  private static List<Slice> ofRound(ResolvedPassage page, ResolvedPassage drill, Part part) {
+    int n = drill.slices().size();
+    double wanted = (part.part() - 1.0) / part.of() * page.slices().size();
+    List<Slice> best = List.of();
+    for (int i = 0; n > 0 && i + n <= page.slices().size(); i++) {
+      List<Slice> here = page.slices().subList(i, i + n);
+      boolean nearer =
+          best.isEmpty() || Math.abs(i - wanted) < Math.abs(best.get(0).index() - wanted);
+      if (nearer && pitch(page, i) == pitch(drill, 0) && isAsWritten(here, drill.slices())) {
+        best = here;
+      }
+    }
+    return best;
+  }
+
+  private static int pitch(ResolvedPassage p, int slice) {
+    return p.notes().get(p.slices().get(slice).starting().get(0)).pitch().midi();
   }
 
   private static boolean isAsWritten(List<Slice> page, List<Slice> drill) {
@@ -351,9 +446,37 @@ public final class Stand {
     return !isEmpty() && gate.get() != null && gate.get().hurt();
   }
 
-  /** From here the try is timed. */
-  public void startTry() {
-    tryStarted = now.get();
+  /** A play sounds, or is over: its time counts as played. */
+  public void plays(boolean is) {
+    if (is) {
+      clock.begins();
+    } else {
+      clock.ends();
+    }
+  }
+
+  /** Whether it is, in the last weeks before its date, when a cold try counts most. */
+  public boolean isColdAsked() {
+    Planning p = studio.plans().plannedProperty().get();
+    return isCold()
+        && p != null
+        && p.of(stand.get().passageId())
+            .filter(e -> !studio.today().isBefore(e.goal().audition().minusDays(COLD_DAYS)))
+            .isPresent();
+  }
+
+  /** Whether the next play is the first one of its passage today. */
+  public boolean isCold() {
+    OnStand s = stand.get();
+    return s != null
+        && s.drill().kind() != DrillKind.WARM_UP
+        && studio.journal().stream()
+            .noneMatch(
+                e ->
+                    e.passageId() == s.passageId()
+                        && e.date().equals(studio.today())
+                        && e.seconds() > 0
+                        && e.drill() != DrillKind.WARM_UP);
   }
 
   // ---- judging -------------------------------------------------------------------------------
@@ -373,29 +496,87 @@ public final class Stand {
     if (s == null || gate.get() == null || gate.get().stopped() || plays < 1) {
       return;
     }
-    long took = Math.max(0, Duration.between(tryStarted, now.get()).toSeconds());
-    int seconds = (int) (Math.min(1800, took) / plays);
-    Judged mine = new Judged(studio, gate.get(), part.get());
+    boolean first = isCold();
+    StandClock.Spent spent = clock.judged();
+    boolean reads = isReading();
+    Judged mine = new Judged(studio, gate.get(), reads ? step.get() : part.get(), plays);
     judged.push(mine);
+    if (reads) {
+      judgeStep(s, verdict, breakage, first, spent, mine);
+      return;
+    }
     // All plays of a set were at one level, also those after the one that opened the next.
     Level played = gate.get().level();
     List<JournalEntry> tries = new ArrayList<>();
     for (int i = 0; i < plays; i++) {
-      write(s, played, verdict, breakage, seconds, tries);
+      boolean cold = first && i == 0 && spent.played() > 0;
+      write(s, played, verdict, breakage, share(spent, i, plays), cold, tries);
       boolean counts =
           !gate.get().stopped() && (gate.get().smallSteps() || gate.get().level().equals(played));
       if (counts && (s.climbs() || i == 0)) {
         advance(s, verdict);
       }
     }
+    wasClean = verdict == Verdict.CLEAN;
     if (verdict == Verdict.HURTS) {
       studio.hurting().judged();
     }
     mine.write(tries);
-    tryStarted = now.get();
     if (verdict != Verdict.HURTS) {
       askToKeep(s); // Nothing else is asked of somebody who hurts.
     }
+  }
+
+  /** One chunk of what was read: it, the spots in it, and the join into it where both went well. */
+  private void judgeStep(
+      OnStand s,
+      Verdict verdict,
+      Breakage broke,
+      boolean first,
+      StandClock.Spent spent,
+      Judged mine) {
+    Reading.Step now = reading.steps().get(step.get());
+    List<String> ids = new ArrayList<>();
+    if (step.get() == 0) {
+      ids.add(s.chunkIds().get(0)); // The section itself was played, with its time.
+    }
+    ids.addAll(now.ids());
+    now.join()
+        .filter(j -> step.get() == 0 || verdict != Verdict.CLEAN || wasClean)
+        .ifPresent(ids::add);
+    List<JournalEntry> tries = new ArrayList<>();
+    for (String id : ids) {
+      Ladder ladder = now.ladders().getOrDefault(id, s.ladder());
+      OnStand one =
+          new OnStand(
+              s.passageId(),
+              List.of(id),
+              s.title(),
+              s.drill(),
+              ladder,
+              ladder.top(),
+              s.why(),
+              s.frames());
+      StandClock.Spent its = tries.isEmpty() ? spent : new StandClock.Spent(0, 0);
+      write(one, ladder.top(), verdict, broke, its, first && its.played() > 0, tries);
+    }
+    wasClean = verdict == Verdict.CLEAN;
+    if (verdict == Verdict.HURTS) {
+      gate.set(gate.get().after(verdict));
+      studio.hurting().judged();
+    } else if (step.get() + 1 < reading.steps().size()) {
+      step.set(step.get() + 1);
+    } else {
+      gate.set(gate.get().over());
+    }
+    mine.write(tries);
+  }
+
+  /** What one play of a set has of its time; all of them together have all of it. */
+  private static StandClock.Spent share(StandClock.Spent all, int play, int of) {
+    return new StandClock.Spent(
+        all.played() * (play + 1) / of - all.played() * play / of,
+        all.atStand() * (play + 1) / of - all.atStand() * play / of);
   }
 
   /** What is practised should not change under the hand: asked once for each passage. */
@@ -440,23 +621,25 @@ public final class Stand {
       Level level,
       Verdict verdict,
       Breakage broke,
-      int seconds,
+      StandClock.Spent spent,
+      boolean cold,
       List<JournalEntry> into) {
     for (int c = 0; c < s.chunkIds().size(); c++) {
       into.add(
           new JournalEntry(
-              0,
-              s.passageId(),
-              studio.today(),
-              s.chunkIds().get(c),
-              s.drill().kind(),
-              level.perMinute(),
-              Optional.of(s.ladder().counted()),
-              level.clicks(),
-              c == 0 ? seconds : 0,
-              verdict,
-              broke,
-              ""));
+                  0,
+                  s.passageId(),
+                  studio.today(),
+                  s.chunkIds().get(c),
+                  s.drill().kind(),
+                  level.perMinute(),
+                  Optional.of(s.ladder().counted()),
+                  level.clicks(),
+                  c == 0 ? spent.played() : 0,
+                  verdict,
+                  broke,
+                  "")
+              .atStand(c == 0 ? spent.atStand() : 0, cold));
     }
   }
 
@@ -488,7 +671,12 @@ public final class Stand {
     Judged last = judged.pop();
     last.takeBack();
     studio.hurting().withdrawn();
-    part.set(last.part());
+    if (isReading()) {
+      step.set(last.part());
+      wasClean = false;
+    } else {
+      part.set(last.part());
+    }
     gate.set(last.before());
     showPart();
     return true;

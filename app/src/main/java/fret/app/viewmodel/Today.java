@@ -57,6 +57,16 @@ final class Today {
     return !items().isEmpty() && done.size() >= items().size();
   }
 
+  /** Whether all of some items are done. */
+  boolean areDone(int from, int to) {
+    for (int i = from; i < to; i++) {
+      if (!done.contains(i)) {
+        return false;
+      }
+    }
+    return true;
+  }
+
   /** Minutes of what is not done. */
   double minutesLeft() {
     double sum = 0;

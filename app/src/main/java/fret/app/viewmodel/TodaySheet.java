@@ -1,11 +1,11 @@
 package fret.app.viewmodel;
 
 import fret.app.words.Days;
+import fret.app.words.PlanPages;
 import fret.app.words.Sentences;
 import fret.app.words.Words;
 import fret.app.work.Computing.Rank;
 import fret.base.UnusableInput;
-import fret.drill.Chunk;
 import fret.drill.DrillKind;
 import fret.engraving.Page;
 import fret.plan.PracticePlan;
@@ -21,19 +21,14 @@ import fret.shelf.Library;
 import fret.shelf.Planning;
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.function.Consumer;
-import java.util.function.Function;
 import java.util.function.Supplier;
-import java.util.stream.Collectors;
 
-/** Today's work on paper, across all passages, with the notes of each thing. */
+/** Today's work on paper, across all passages: a row a visit, on one page. */
 public final class TodaySheet {
   private final Studio studio;
   private final Library library;
@@ -45,12 +40,8 @@ public final class TodaySheet {
     this.printer = printer;
   }
 
-  /**
-   * Makes a PDF, handed on when it is made; nothing where today asks for nothing.
-   *
-   * @param label names an item as the player knows it
-   */
-  public void make(Function<Item, String> label, Page.Paper paper, Consumer<byte[]> then) {
+  /** Makes a PDF, handed on when it is made; nothing where today asks for nothing. */
+  public void make(Page.Paper paper, Consumer<byte[]> then) {
     Planning p = studio.plans().plannedProperty().get();
     Optional<PracticePlan.Day> day = p == null ? Optional.empty() : p.plan().on(studio.today());
     if (day.isEmpty() || day.get().items().isEmpty()) {
@@ -62,81 +53,62 @@ public final class TodaySheet {
             "today.title",
             Days.of(studio.today(), studio.today()),
             Math.round(day.get().minutes()));
-    Map<Item, String> names = new HashMap<>();
-    day.get()
-        .items()
-        .forEach(i -> names.put(i, studio.title(i.passageId()) + ", " + label.apply(i)));
+    PlanPages pages = new PlanPages(p, studio::title);
     studio.run(
         "today",
         Rank.BESIDE,
-        token -> printer.get().todayPdf(title, tasks(p, day.get(), names, token), paper),
+        token -> printer.get().todayPdf(title, tasks(p, day.get(), pages, token), paper),
         then);
   }
 
-  /** Everything once, in the order in which it comes first, with all that is done with it. */
-  private List<Sheets.Task> tasks(
-      Planning p, PracticePlan.Day day, Map<Item, String> names, Token token) throws UnusableInput {
-    Map<String, List<Item>> things = new LinkedHashMap<>();
-    for (Item item : day.items()) {
-      if (item.kind() != Kind.BREAK) {
-        things
-            .computeIfAbsent(item.passageId() + "/" + item.unit(), k -> new ArrayList<>())
-            .add(item);
-      }
-    }
+  /** A row a visit, in playing order, with its stages to tick off and a bar of its notes. */
+  private List<Sheets.Task> tasks(Planning p, PracticePlan.Day day, PlanPages pages, Token token)
+      throws UnusableInput {
     Map<Long, Session> sessions = new HashMap<>();
     List<Sheets.Task> tasks = new ArrayList<>();
-    for (List<Item> same : things.values()) {
-      Item item =
-          same.stream()
-              .filter(i -> i.drill() == DrillKind.STRAIGHT)
-              .findFirst()
-              .orElse(same.get(0));
-      tasks.add(
-          new Sheets.Task(
-              names.get(item), how(p, same), notation(p, item, sessions, token), isMinor(p, item)));
+    for (List<Item> visit : day.visits()) {
+      Item first = visit.get(0);
+      if (first.kind() != Kind.BREAK) {
+        Item shown = visit.stream().filter(TodaySheet::isOfBars).findFirst().orElse(first);
+        tasks.add(
+            new Sheets.Task(
+                Sentences.of("today.visit", studio.title(first.passageId()), pages.visit(visit)),
+                how(pages, visit),
+                bar(p, shown, sessions, token),
+                false));
+      }
     }
     return tasks;
   }
 
-  private static Optional<Score> none() {
-    return Optional.empty();
+  private static boolean isOfBars(Item i) {
+    return i.kind() == Kind.CHUNK && i.drill() == DrillKind.STRAIGHT;
   }
 
-  /** Joins, spots and layers are in the notes of their bars. */
-  private static boolean isMinor(Planning p, Item item) {
-    return p.of(item)
-        .flatMap(e -> e.learning().chunk(item.unit()))
-        .map(c -> c.kind() != Chunk.Kind.BARS)
-        .orElse(true);
-  }
-
-  /** Each drill with its levels, and the minutes of all. */
-  private static String how(Planning p, List<Item> same) {
-    Map<String, Set<String>> levels = new LinkedHashMap<>();
-    for (Item i : same) {
-      String drill = Sentences.of("drill." + i.drill().id()).toLowerCase(Locale.ROOT);
-      levels
-          .computeIfAbsent(drill, d -> new LinkedHashSet<>())
-          .add(
-              p.of(i)
-                  .map(e -> Words.level(e.ladder(i.unit()), i.level()))
-                  .orElse(i.level().text()));
+  /** Each stage with a box, and the minutes of all. */
+  private String how(PlanPages pages, List<Item> visit) {
+    double minutes = visit.stream().mapToDouble(Item::minutes).sum();
+    boolean one = visit.stream().map(Item::unit).distinct().count() == 1;
+    List<String> stages = new ArrayList<>();
+    for (Item i : visit) {
+      boolean worked = i.kind() == Kind.CHUNK || i.kind() == Kind.JOIN;
+      if (worked) {
+        String drill = Sentences.of("drill." + i.drill().id()).toLowerCase(Locale.ROOT);
+        String at = Sentences.of("today.drill", drill, pages.level(i));
+        stages.add(
+            one
+                ? Sentences.of("today.stage", at)
+                : Sentences.of("today.stage-of", pages.item(i), at));
+      } else if (visit.size() > 1) {
+        stages.add(Sentences.of("today.stage", studio.title(i.passageId()) + ", " + pages.item(i)));
+      }
     }
-    String drills =
-        levels.entrySet().stream()
-            .map(e -> Sentences.of("today.drill", e.getKey(), String.join(", ", e.getValue())))
-            .collect(Collectors.joining("; "));
-    double minutes = same.stream().mapToDouble(Item::minutes).sum();
-    return Sentences.of("today.how", drills, minutes(minutes));
+    String time = Sentences.of("practise.minutes", Words.one(minutes));
+    return stages.isEmpty() ? time : Sentences.of("today.how", String.join("  ", stages), time);
   }
 
-  private static String minutes(double minutes) {
-    return Sentences.of("practise.minutes", Words.one(minutes));
-  }
-
-  /** A run-through has its own part on paper: it is only named. */
-  private Optional<Score> notation(Planning p, Item item, Map<Long, Session> sessions, Token token)
+  /** The first bar of what is worked on; a run-through has its own part on paper. */
+  private Optional<Score> bar(Planning p, Item item, Map<Long, Session> sessions, Token token)
       throws UnusableInput {
     Optional<Planning.Entry> e = p.of(item);
     boolean shown =
@@ -144,7 +116,7 @@ public final class TodaySheet {
             && (item.kind() == Kind.CHUNK || item.kind() == Kind.JOIN)
             && Asked.frames(e.get(), item).isEmpty();
     if (!shown) {
-      return none();
+      return Optional.empty();
     }
     if (!sessions.containsKey(item.passageId())) {
       Library.Stored stored = library.load(item.passageId()).orElseThrow();
@@ -152,9 +124,7 @@ public final class TodaySheet {
           item.passageId(),
           Session.of(stored.passage(), studio.open().page(stored).value(), token));
     }
-    List<Score> parts = Asked.drill(sessions.get(item.passageId()), e.get(), item).parts();
-    // What grows note by note is all there in its last part.
-    return Optional.of(
-        item.drill() == DrillKind.ADD_A_NOTE ? parts.get(parts.size() - 1) : parts.get(0));
+    Score notes = Asked.drill(sessions.get(item.passageId()), e.get(), item).parts().get(0);
+    return Optional.of(notes.withBars(notes.bars().subList(0, 1)));
   }
 }

@@ -22,6 +22,9 @@ public final class WeeksView extends Painted {
   /** A {@link Piece#pattern} of what is no passage. */
   public static final int BLANK = -1;
 
+  /** Width of the longest day on the axis. */
+  private static final double LABEL = 46;
+
   public static final int WARM_UP = -2;
 
   private static final int PATTERNS = 4;
@@ -81,13 +84,13 @@ public final class WeeksView extends Painted {
     paint();
   }
 
-  /** The mark of a passage, to stand beside its name. */
+  /** The mark of a passage, or of a warm-up, to stand beside its name. */
   public static Label mark(Look look, int passage) {
     Canvas sample = new Canvas(18, 12);
     piece(
         sample.getGraphicsContext2D(),
         look.inksProperty().get(),
-        new Piece(1, Math.max(0, passage)),
+        new Piece(1, passage == WARM_UP ? WARM_UP : Math.max(0, passage)),
         0,
         0,
         18,
@@ -154,7 +157,14 @@ public final class WeeksView extends Painted {
         g.setStroke(inks.rule());
         g.setLineWidth(1);
         g.strokeLine(x, HEAD, x, canvas.getHeight() - 4);
-        text(g, inks.faint(), Days.onAxis(day.date()), x + 4, bottom + 11, TextAlignment.LEFT);
+        boolean fits = x + 4 + LABEL <= canvas.getWidth();
+        text(
+            g,
+            inks.faint(),
+            Days.onAxis(day.date()),
+            fits ? x + 4 : canvas.getWidth() - 2,
+            bottom + 11,
+            fits ? TextAlignment.LEFT : TextAlignment.RIGHT);
       }
       double y = bottom;
       for (Piece p : day.pieces()) {

@@ -1,6 +1,7 @@
 package fret.app.words;
 
 import fret.drill.Chunk;
+import fret.drill.DrillKind;
 import fret.drill.Frame;
 import fret.drill.Remedy;
 import fret.fingering.ArrivalCheck;
@@ -25,6 +26,7 @@ import fret.tempo.Ladder;
 import fret.tempo.Level;
 import fret.tempo.Tempo;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -61,13 +63,37 @@ public final class Words {
             .filter(x -> x.id().run().equals(part.unit()))
             .map(x -> x.name().isEmpty() ? Sentences.of("practise.the-whole") : x.name())
             .findFirst();
+    Optional<String> reading =
+        learning.sections().stream()
+            .filter(x -> x.id().reading().equals(part.unit()))
+            .findFirst()
+            .map(x -> Sentences.of("drill." + DrillKind.FIRST_READING.id()));
     String name =
-        run.or(() -> learning.chunk(part.unit()).map(Words::chunk))
+        run.or(() -> reading)
+            .or(() -> learning.chunk(part.unit()).map(Words::chunk))
             .or(() -> learning.frame(part.unit()).map(Words::frame))
             .orElse("");
     return part.isWhole() || name.isEmpty()
         ? name
         : Sentences.of("chunk.part", name, part.part(), part.of());
+  }
+
+  /** Name of a visit of some units: from the first bar to the last one. */
+  public static String visit(Learning learning, List<String> units) {
+    List<String> all = units.stream().distinct().toList();
+    List<Chunk> chunks =
+        all.stream()
+            .flatMap(u -> learning.chunk(Part.of(u).unit()).stream())
+            .sorted(Comparator.comparing(Chunk::fromOnset))
+            .toList();
+    if (all.size() == 1 || chunks.size() < all.size()) {
+      return unit(learning, all.get(0));
+    }
+    // A join and a spot lie within the chunks beside them, where those are there.
+    List<Chunk> bars = chunks.stream().filter(c -> c.kind() == Chunk.Kind.BARS).toList();
+    List<Chunk> named = bars.isEmpty() ? chunks : bars;
+    Chunk last = named.stream().max(Comparator.comparing(Chunk::toOnset)).orElse(named.get(0));
+    return named.size() == 1 ? chunk(named.get(0)) : bars(named.get(0).fromBar(), last.toBar());
   }
 
   /** The name of a frame as the player knows it. */

@@ -91,7 +91,7 @@ class DayWindowTest extends RealWindow {
   void theDayIsPrintedAndPassagesArePutAwayAndCopied(FxRobot robot) throws Exception {
     begin(robot);
     AtomicReference<byte[]> pdf = new AtomicReference<>();
-    robot.interact(() -> studio.todaySheet().make(practice::label, Page.Paper.A4, pdf::set));
+    robot.interact(() -> studio.todaySheet().make(Page.Paper.A4, pdf::set));
     until(() -> pdf.get() != null);
     try (PDDocument page = Loader.loadPDF(pdf.get())) {
       assertThat(page.getNumberOfPages()).as("pages of a full day").isEqualTo(1);
@@ -163,10 +163,7 @@ class DayWindowTest extends RealWindow {
     until(() -> studio.journal().size() == tries - 1 && !studio.isBehind());
     Path file = files.resolve("plan.csv");
     robot.interact(
-        () ->
-            studio
-                .paper()
-                .planFile(false, practice::label, bytes -> studio.paper().write(file, bytes)));
+        () -> studio.paper().planFile(false, bytes -> studio.paper().write(file, bytes)));
     until(() -> Files.exists(file));
   }
 }

@@ -157,8 +157,18 @@ class PracticeModelTest {
     assertThat(practice.item()).contains(practice.items().get(at));
     practice.next();
     room.settle();
-    assertThat(practice.isDone(at)).isTrue();
+    assertThat(practice.isDone(at)).as("looking ticks nothing").isFalse();
     assertThat(practice.indexProperty().get()).isEqualTo(at + 1);
+    practice.previous();
+    room.settle();
+    double left = practice.minutesLeft();
+    practice.done();
+    room.settle();
+    assertThat(practice.isDone(at)).isTrue();
+    assertThat(practice.minutesLeft()).isLessThan(left);
+    practice.previous();
+    room.settle();
+    assertThat(practice.isDone(at)).as("it stays done").isTrue();
   }
 
   @Test

@@ -147,8 +147,8 @@ public final class PagePrinter implements Printer {
   }
 
   @Override
-  public byte[] calendar(List<CalendarDay> days) {
-    return CalendarWriter.calendar(days);
+  public byte[] calendar(List<CalendarDay> days, String library) {
+    return CalendarWriter.calendar(days, library);
   }
 
   @Override

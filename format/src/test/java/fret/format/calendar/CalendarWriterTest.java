@@ -25,7 +25,7 @@ class CalendarWriterTest {
 
   @Test
   void theCalendarIsReadBack() {
-    String text = new String(CalendarWriter.calendar(DAYS), StandardCharsets.UTF_8);
+    String text = new String(CalendarWriter.calendar(DAYS, "one"), StandardCharsets.UTF_8);
     assertThat(text).contains("DTSTART;VALUE=DATE:20260328").contains("\r\n");
     ICalendar back = Biweekly.parse(text).first();
     assertThat(back.validate(biweekly.ICalVersion.V2_0).isEmpty()).isTrue();
@@ -37,9 +37,27 @@ class CalendarWriterTest {
       assertThat(e.getDateStart().getValue().getRawComponents().getDate())
           .isEqualTo(DAYS.get(i).date().getDayOfMonth());
     }
-    assertThat(new String(CalendarWriter.calendar(DAYS), StandardCharsets.UTF_8))
+    assertThat(new String(CalendarWriter.calendar(DAYS, "one"), StandardCharsets.UTF_8))
         .as("a newer file changes the same entries")
-        .contains("practice-2026-03-29@fret");
+        .contains("practice-2026-03-29-one@fret");
+  }
+
+  /** RFC 5545: 3.1 content lines, 3.8.2.7 time transparency, 3.8.4.7 unique identifiers. */
+  @Test
+  void linesAreFoldedByOctetsAndEntriesTakeNoTime() {
+    String words = "\u00c9tude \u2014 \u266f na\u00efve, ".repeat(20);
+    List<CalendarDay> days = List.of(new CalendarDay(LocalDate.of(2026, 3, 28), words, words));
+    byte[] bytes = CalendarWriter.calendar(days, "one");
+    String text = new String(bytes, StandardCharsets.UTF_8);
+    for (String line : text.split("\r\n")) {
+      assertThat(line.getBytes(StandardCharsets.UTF_8)).hasSizeLessThanOrEqualTo(75);
+      assertThat(line).doesNotContain("\n").doesNotContain("\ufffd");
+    }
+    VEvent back = Biweekly.parse(text).first().getEvents().get(0);
+    assertThat(back.getSummary().getValue()).isEqualTo(words);
+    assertThat(back.getTransparency().isTransparent()).isTrue();
+    assertThat(new String(CalendarWriter.calendar(days, "two"), StandardCharsets.UTF_8))
+        .doesNotContain(back.getUid().getValue());
   }
 
   @Test
