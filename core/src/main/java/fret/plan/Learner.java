@@ -210,7 +210,7 @@ final class Learner {
     double forgotten = 1 - Math.min(0.07, 0.012 * Math.max(0, gap - 1));
     Level level = item.level();
     int row = 0;
-    int plays = (int) Math.max(1, Math.round(item.plays()));
+    int plays = Math.max(1, item.plays());
     for (int i = 0; i < plays && row < 3; i++) {
       boolean clean = random.nextDouble() < chance(level, g, form * forgotten);
       row = clean ? row + 1 : 0;

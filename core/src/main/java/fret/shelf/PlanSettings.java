@@ -61,7 +61,9 @@ public final class PlanSettings {
         number(settings, "ladderStart", 0),
         told(settings),
         word(settings, "climb", usual.climb()),
-        number(settings, "sessions", usual.sessions()));
+        number(settings, "sessions", usual.sessions()),
+        number(settings, "mostPlays", 0),
+        Boolean.parseBoolean(settings.getOrDefault("warmUp", "true")));
   }
 
   /** What the player said of what hurts; a word that this version does not know was not said. */
@@ -107,6 +109,8 @@ public final class PlanSettings {
     all.put("hurts.light", h.told().light().map(LocalDate::toString).orElse(""));
     all.put("climb", h.climb().name());
     all.put("sessions", String.valueOf(h.sessions()));
+    all.put("mostPlays", String.valueOf(h.mostPlays()));
+    all.put("warmUp", String.valueOf(h.warmUp()));
     return all;
   }
 

@@ -9,6 +9,7 @@ import fret.journal.JournalEntry;
 import fret.journal.Progress;
 import fret.plan.AtPace;
 import fret.plan.Budget;
+import fret.plan.Easing;
 import fret.plan.Fit;
 import fret.plan.Forecast;
 import fret.plan.Gate;
@@ -159,6 +160,8 @@ public record Planning(
    *
    * @param ladderStart first level; 0 for half the target
    * @param told what the player said of what hurts
+   * @param mostPlays most straight plays of a chunk in a visit; 0 for as many as are expected
+   * @param warmUp whether a day begins with one
    */
   public record Habits(
       Gate.Settings gate,
@@ -166,7 +169,9 @@ public record Planning(
       int ladderStart,
       Told told,
       PlanRequest.Climb climb,
-      int sessions) {
+      int sessions,
+      int mostPlays,
+      boolean warmUp) {
     public static final Habits USUAL =
         new Habits(
             Gate.Settings.USUAL,
@@ -174,7 +179,9 @@ public record Planning(
             0,
             Told.NOTHING,
             PlanRequest.Climb.LEVEL_A_DAY,
-            2);
+            2,
+            0,
+            true);
 
     public Habits {
       Objects.requireNonNull(gate);
@@ -184,19 +191,33 @@ public record Planning(
     }
 
     public Habits with(Gate.Settings other) {
-      return new Habits(other, ladder, ladderStart, told, climb, sessions);
+      return new Habits(other, ladder, ladderStart, told, climb, sessions, mostPlays, warmUp);
     }
 
     public Habits with(LadderKind other, int start) {
-      return new Habits(gate, other, start, told, climb, sessions);
+      return new Habits(gate, other, start, told, climb, sessions, mostPlays, warmUp);
     }
 
     public Habits with(PlanRequest.Climb other) {
-      return new Habits(gate, ladder, ladderStart, told, other, sessions);
+      return new Habits(gate, ladder, ladderStart, told, other, sessions, mostPlays, warmUp);
     }
 
     public Habits with(Told other) {
-      return new Habits(gate, ladder, ladderStart, other, climb, sessions);
+      return new Habits(gate, ladder, ladderStart, other, climb, sessions, mostPlays, warmUp);
+    }
+
+    /** With so many straight plays of a chunk in a visit at most; 0 for as many as are expected. */
+    public Habits withMostPlays(int other) {
+      return new Habits(gate, ladder, ladderStart, told, climb, sessions, other, warmUp);
+    }
+
+    /** With or without a warm-up. */
+    public Habits withWarmUp(boolean other) {
+      return new Habits(gate, ladder, ladderStart, told, climb, sessions, mostPlays, other);
+    }
+
+    PlanRequest.Rules rules(Easing easing) {
+      return new PlanRequest.Rules(gate, climb, sessions, easing, mostPlays, warmUp);
     }
   }
 
@@ -239,14 +260,7 @@ public record Planning(
       }
     }
     PlanRequest request =
-        new PlanRequest(
-            goals,
-            budget,
-            today,
-            new PlanRequest.Rules(
-                habits.gate(), habits.climb(), habits.sessions(), waiting.easing()),
-            journal,
-            moves);
+        new PlanRequest(goals, budget, today, habits.rules(waiting.easing()), journal, moves);
     return new Planning(entries, Planner.plan(request, token), request, habits, care, today);
   }
 

@@ -14,18 +14,47 @@ public final class ClickTrack {
   private static final double CLICK_SECONDS = 0.03;
   private static final double LOUDEST = 0.5;
 
+  /** How loud music is beside the click, which it must not cover. */
+  private static final float MUSIC = 0.5f;
+
   private final List<Click> clicks;
   private final long[] starts;
   private final long length;
+  private final float[] music;
+  private final long[] musicStarts;
 
   /**
    * @param seconds how long the stream is; silence follows
    */
   public ClickTrack(List<Click> clicks, double seconds) {
+    this(clicks, Math.round(seconds * SAMPLE_RATE), new float[0], new long[0]);
+  }
+
+  private ClickTrack(List<Click> clicks, long length, float[] music, long[] musicStarts) {
+    this.music = music;
+    this.musicStarts = musicStarts;
     this.clicks = clicks.stream().sorted(Comparator.comparingDouble(Click::seconds)).toList();
     this.starts =
         this.clicks.stream().mapToLong(c -> Math.round(c.seconds() * SAMPLE_RATE)).toArray();
-    this.length = Math.round(seconds * SAMPLE_RATE);
+    this.length = length;
+  }
+
+  /**
+   * The same with music under it.
+   *
+   * @param samples of it
+   * @param seconds at which it begins, as often as it is played
+   */
+  public ClickTrack over(float[] samples, List<Double> seconds) {
+    long[] from = seconds.stream().mapToLong(s -> Math.round(s * SAMPLE_RATE)).toArray();
+    return new ClickTrack(clicks, length, samples, from);
+  }
+
+  /** All of it. */
+  public float[] samples() {
+    float[] all = new float[(int) Math.min(Integer.MAX_VALUE - 8, length)];
+    render(0, all);
+    return all;
   }
 
   /** In order of time. */
@@ -54,7 +83,7 @@ public final class ClickTrack {
   }
 
   /**
-   * Fills a buffer with the stream from a sample on; values from -0.5 to 0.5.
+   * Fills a buffer with the stream from a sample on; values from -1 to 1.
    *
    * @param from first sample, 0 or more
    */
@@ -67,6 +96,17 @@ public final class ClickTrack {
       Click.Strength strength = clicks.get(n).strength();
       if (strength.gain() > 0) {
         add(starts[n], strength, clickLength, from, into);
+      }
+    }
+    addMusic(from, into);
+  }
+
+  private void addMusic(long from, float[] into) {
+    for (long start : musicStarts) {
+      int begin = (int) Math.max(0, start - from);
+      int end = (int) Math.min(into.length, start + music.length - from);
+      for (int i = begin; i < end; i++) {
+        into[i] += MUSIC * music[(int) (from + i - start)];
       }
     }
   }

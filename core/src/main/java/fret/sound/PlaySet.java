@@ -62,6 +62,11 @@ public record PlaySet(ClickTrack track, List<Span> plays) {
     return new PlaySet(new ClickTrack(all, plays.get(times - 1).to()), plays);
   }
 
+  /** The same with the music sounding in each play, to play along. */
+  public PlaySet along(float[] music) {
+    return new PlaySet(track.over(music, plays.stream().map(Span::from).toList()), plays);
+  }
+
   /** Seconds with the pauses after each play, without the first count-in. */
   public double seconds() {
     return track.length() / (double) ClickTrack.SAMPLE_RATE - plays.get(0).from();

@@ -283,7 +283,7 @@ final class Lawful {
     long passages = request.goals().stream().map(Goal::passageId).distinct().count();
     int every = (int) Math.max(4, Math.ceil(passages / (double) Math.max(1, most)));
     for (Goal g : request.goals()) {
-      if (most == 0 || isHeld(g) || isLong(request, g, counted)) {
+      if (most == 0 || isHeld(g) || isLong(g, counted)) {
         continue;
       }
       int gap = 0;
@@ -324,7 +324,7 @@ final class Lawful {
   }
 
   /** Whether its day does not hold the fewest plays of something in it. */
-  private static boolean isLong(PlanRequest request, Goal g, List<Day> days) {
+  private static boolean isLong(Goal g, List<Day> days) {
     double least = days.stream().mapToDouble(Day::budget).min().orElse(0) * 0.8 - 3;
     return g.units().stream()
         .anyMatch(

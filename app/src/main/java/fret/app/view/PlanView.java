@@ -39,6 +39,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import javafx.scene.Node;
+import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.Spinner;
@@ -66,7 +67,13 @@ final class PlanView extends VBox implements AreaView {
   private final DateFields dates;
   private final ComboBox<LadderKind> ladderKind = new ComboBox<>();
   private final Spinner<Integer> ladderStart = Parts.number(0, 400, 0, 5);
+
+  /** Straight plays of a chunk in a visit; 0 for as many as are expected. */
+  private static final List<Integer> TRIES = List.of(0, 3, 5, 8);
+
   private final ComboBox<PlanRequest.Climb> climb = new ComboBox<>();
+  private final ComboBox<Integer> tries = new ComboBox<>();
+  private final CheckBox warmUp = new CheckBox(Sentences.of("plan.kind.WARM_UP"));
   private boolean showing;
   private boolean seen;
 
@@ -96,6 +103,14 @@ final class PlanView extends VBox implements AreaView {
     climb.setConverter(Parts.named(c -> Sentences.of("climb." + c)));
     climb.setId("climb");
     climb.setOnAction(e -> saveLadder());
+    tries.getItems().setAll(TRIES);
+    tries.setConverter(
+        Parts.named(n -> n == 0 ? Sentences.of("tries.expected") : Sentences.of("tries.most", n)));
+    tries.setId("tries");
+    tries.setAccessibleText(Sentences.of("tries"));
+    tries.setOnAction(e -> saveLadder());
+    warmUp.setId("warm-up");
+    warmUp.setOnAction(e -> saveLadder());
     VBox left = day.node();
     left.setPrefWidth(460);
     HBox.setHgrow(left, Priority.ALWAYS);
@@ -124,6 +139,7 @@ final class PlanView extends VBox implements AreaView {
                 ladderStart,
                 Parts.line(Sentences.of("plan.0-is"), "quiet"),
                 climb,
+                tries,
                 Parts.button(
                     Sentences.of("plan.calendar"), "plan-calendar", () -> save(true), "small"),
                 Parts.button(Sentences.of("plan.csv"), "plan-csv", () -> save(false), "small")));
@@ -156,10 +172,7 @@ final class PlanView extends VBox implements AreaView {
           .addAll(Parts.line(d.getDisplayName(TextStyle.SHORT, Locale.UK), "quiet"), f);
     }
     row.getChildren()
-        .addAll(
-            Parts.spring(),
-            WeeksView.mark(room.look(), WeeksView.WARM_UP),
-            Parts.line(Sentences.of("plan.kind.WARM_UP"), "quiet"));
+        .addAll(Parts.spring(), WeeksView.mark(room.look(), WeeksView.WARM_UP), warmUp);
     return row;
   }
 
@@ -189,13 +202,16 @@ final class PlanView extends VBox implements AreaView {
                   .plans()
                   .habits()
                   .with(ladderKind.getValue(), ladderStart.getValue())
-                  .with(climb.getValue()));
+                  .with(climb.getValue())
+                  .withMostPlays(tries.getValue() == null ? 0 : tries.getValue())
+                  .withWarmUp(warmUp.isSelected()));
     }
   }
 
   private void show() {
     Planning p = studio.plans().plannedProperty().get();
     if (p == null) {
+      advice.setText(Sentences.of("practise.is-planned"));
       return;
     }
     showing = true;
@@ -209,6 +225,8 @@ final class PlanView extends VBox implements AreaView {
     ladderKind.setValue(p.habits().ladder());
     ladderStart.getValueFactory().setValue(p.habits().ladderStart());
     climb.setValue(p.habits().climb());
+    tries.setValue(TRIES.contains(p.habits().mostPlays()) ? p.habits().mostPlays() : 0);
+    warmUp.setSelected(p.habits().warmUp());
     showing = false;
     showChanged();
     String told =

@@ -157,6 +157,7 @@ final class PractiseView extends VBox implements AreaView {
             habits.node());
     tools.add(
         Parts.button(Sentences.of("practise.bow-below"), "stand-bow", this::toggleBow, "small"));
+    tools.add(Parts.button(Sentences.of("practise.along"), "along", this::toggleAlong, "small"));
     tools.add(
         Parts.button(Sentences.of("practise.habits"), "stand-habits", this::toggleHabits, "small"));
     habits.node().setManaged(false);
@@ -270,7 +271,7 @@ final class PractiseView extends VBox implements AreaView {
     after.setText("");
     tools.setStarts();
     beating.following().ready(practice.stand().under(), round);
-    run.start(made, round);
+    practice.stand().ready(made, set -> run.start(set, round));
   }
 
   private SetRun.Watcher watcher() {
@@ -637,6 +638,7 @@ final class PractiseView extends VBox implements AreaView {
     all.add(on("slower-tempo", KeyCode.COMMA, () -> faster(-1)));
     all.add(on("tap", KeyCode.A, habits::tap));
     all.add(Action.of("stand-habits", "practise", Action.shift(KeyCode.C), this::toggleHabits));
+    all.add(Action.of("stand-along", "practise", Action.shift(KeyCode.X), this::toggleAlong));
     all.add(Action.of("stand-bow", "practise", Action.shift(KeyCode.W), this::toggleBow));
     all.addAll(tools.actions());
     for (int n = 1; n <= 9; n++) {
@@ -657,6 +659,12 @@ final class PractiseView extends VBox implements AreaView {
   private void toggleHabits() {
     habitsOpen = !habitsOpen;
     showGate();
+  }
+
+  private void toggleAlong() {
+    practice.stand().setAlong(!practice.stand().isAlong());
+    String id = practice.stand().isAlong() ? "practise.along.on" : "practise.along.off";
+    studio.tell(Sentences.of(id));
   }
 
   private void toggleBow() {

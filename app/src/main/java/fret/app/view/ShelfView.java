@@ -49,7 +49,6 @@ final class ShelfView extends VBox implements AreaView {
 
   private static final int MOST_QUESTIONS = 2;
 
-  private final Areas.Room room;
   private final Studio studio;
   private final Look look;
   private final Map<Long, VBox> dues = new HashMap<>();
@@ -61,7 +60,6 @@ final class ShelfView extends VBox implements AreaView {
   private final Button start;
 
   ShelfView(Areas.Room room) {
-    this.room = room;
     this.studio = room.studio();
     this.main = room.main();
     this.look = room.look();

@@ -90,10 +90,7 @@ final class TodayList extends VBox {
 
   private Button stage(Item item, int at, boolean named, boolean one) {
     boolean isCurrent = at == practice.indexProperty().get();
-    String what =
-        named
-            ? Sentences.of("practise.stage-of", practice.passage(item), stageText(item, false))
-            : stageText(item, !one);
+    String what = named ? practice.passage(item) : stageText(item, !one);
     Button b = button(what, item.minutes(), "item-" + at, at);
     b.getStyleClass()
         .addAll("stage", isCurrent ? "current" : practice.isDone(at) ? "done" : "other");

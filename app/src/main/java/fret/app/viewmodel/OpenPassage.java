@@ -258,6 +258,7 @@ public final class OpenPassage {
         added -> {
           studio.passages().add(added);
           studio.tell(Sentences.of(told));
+          studio.plans().askDate(added);
           if (mine == intent) {
             open(added.id(), true);
           }

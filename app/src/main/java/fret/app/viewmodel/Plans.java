@@ -23,6 +23,7 @@ import fret.shelf.Planning;
 import fret.tempo.LadderKind;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -207,7 +208,43 @@ public final class Plans {
       all = library.auditions();
     }
     auditions = all;
-    return all.get(0).id();
+    return next().orElse(all.get(0)).id();
+  }
+
+  /** The date that is next; empty where all are over. */
+  private Optional<Audition> next() {
+    return auditions.stream()
+        .filter(a -> !a.date().isBefore(studio.today()))
+        .min(Comparator.comparing(Audition::date));
+  }
+
+  /** A new passage is for the date that is next; whether that is so is asked, once. */
+  void askDate(Passage added) {
+    Optional<Audition> date = auditionOf(added);
+    if (date.isEmpty() || studio.passages().size() < 2) {
+      return; // The first one has the date that was made for it.
+    }
+    Said title = Said.words(added.settings().title());
+    studio
+        .asking()
+        .ask(
+            new Asking.Question(
+                "date." + added.id(),
+                Said.of(
+                    "date.ask",
+                    title,
+                    Said.words(date.get().name()),
+                    Said.of("day", date.get().date())),
+                List.of(
+                    new Asking.Answer(Said.of("date.ask.no"), () -> unassign(added)),
+                    new Asking.Answer(Said.of("date.ask.yes"), () -> {}))));
+  }
+
+  /** A passage is for no date of the player's. */
+  private void unassign(Passage passage) {
+    does(
+        Said.of("plan.unassigned", passage.settings().title()),
+        List.of(new Deed.Belongs(passage.id(), passage.auditionId(), 0)));
   }
 
   /** The audition of a passage. */

@@ -25,6 +25,7 @@ import fret.session.Session;
 import fret.shelf.Planning;
 import fret.sound.ClickLine;
 import fret.sound.ClickStyle;
+import fret.sound.ClickTrack;
 import fret.sound.PassagePlayer;
 import fret.sound.Performance;
 import fret.sound.PlaySet;
@@ -42,6 +43,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.function.Consumer;
 import java.util.function.Supplier;
 import javafx.beans.property.ReadOnlyIntegerProperty;
 import javafx.beans.property.ReadOnlyIntegerWrapper;
@@ -72,6 +74,7 @@ public final class Stand {
   /** Which visit of the day is on it; 0 for none of the plan. */
   private int visit;
 
+  private boolean along;
   private Reading reading = Reading.NONE;
   private final ReadOnlyIntegerWrapper step = new ReadOnlyIntegerWrapper(0);
 
@@ -135,7 +138,6 @@ public final class Stand {
   }
 
   private void put(OnStand what) {
-    reading = Reading.NONE;
     wasClean = false;
     judged.clear();
     part.set(0);
@@ -148,18 +150,18 @@ public final class Stand {
 
   /** Puts a stage of a visit on it; the time of one that is going on goes on. */
   void place(OnStand what, int ofVisit) {
-    if (ofVisit == 0 || ofVisit != visit) {
-      clock.turn();
-    }
-    visit = ofVisit;
-    put(what);
+    place(what, ofVisit, Reading.NONE);
   }
 
   /** Puts a section on it that is read for the first time, and judged chunk by chunk. */
   void place(OnStand what, int ofVisit, Reading read) {
-    place(what, ofVisit);
+    if (ofVisit == 0 || ofVisit != visit) {
+      clock.turn();
+    }
+    visit = ofVisit;
     reading = read;
     step.set(0);
+    put(what);
   }
 
   /** What of a first reading is to be judged next; empty where nothing is read. */
@@ -244,16 +246,50 @@ public final class Stand {
     if (drill == null || session == null || drill.slices().isEmpty() || gate.get() == null) {
       return;
     }
-    TempoMap map = tempo();
-    double a4 = session.passage().settings().setup().a4Hz();
+    Performance played = performance();
+    ClickLine line = line().orElseThrow();
     studio.run(
         "hear",
         Rank.BESIDE,
-        token -> new Performance(drill, LoudnessLine.of(drill.score()), map, a4).samples(),
+        token -> counted(line, played.samples()),
         samples -> {
           player.play(samples, false);
           studio.tell(Sentences.of("practise.heard", player.description()));
         });
+  }
+
+  /** As it should sound, at the tempo of the gate. */
+  private Performance performance() {
+    ResolvedPassage drill = notation.get();
+    double a4 = studio.shown().passage().settings().setup().a4Hz();
+    return new Performance(drill, LoudnessLine.of(drill.score()), tempo(), a4);
+  }
+
+  /** With a bar counted in before it. */
+  private static float[] counted(ClickLine line, float[] music) {
+    double seconds = line.barSeconds() + music.length / (double) ClickTrack.SAMPLE_RATE;
+    return new ClickTrack(line.countIn(), seconds)
+        .over(music, List.of(line.barSeconds()))
+        .samples();
+  }
+
+  /** Whether a set sounds as it should while it is played, to play along. */
+  public boolean isAlong() {
+    return along;
+  }
+
+  public void setAlong(boolean wanted) {
+    along = wanted;
+  }
+
+  /** A set as it is to be started: with its music where the player plays along. */
+  public void ready(PlaySet set, Consumer<PlaySet> then) {
+    if (!along || notation.get().slices().isEmpty()) {
+      then.accept(set);
+      return;
+    }
+    Performance played = performance();
+    studio.run("along", Rank.BESIDE, token -> set.along(played.samples()), then);
   }
 
   /** A word of the player's own on the try or the set that was judged last. */
