@@ -33,6 +33,7 @@ public final class PageMaker {
   private final Page.Paper paper;
   private final double spaceMm;
   private final int columns;
+  private boolean turns = true;
   private static final double LANE_GAP = 1;
   private final List<Line> lines = new ArrayList<>();
 
@@ -61,6 +62,12 @@ public final class PageMaker {
     this.paper = paper;
     this.spaceMm = spaceMm;
     this.columns = columns;
+  }
+
+  /** Pages that are looked at, not played on: they are filled, wherever a rest would be. */
+  public PageMaker dense() {
+    turns = false;
+    return this;
   }
 
   private double columnMm() {
@@ -285,6 +292,11 @@ public final class PageMaker {
     return events.isEmpty() || events.get(events.size() - 1).isRest();
   }
 
+  /** Height of all of it in one column, in mm. */
+  public double heightMm() {
+    return lines.stream().mapToDouble(Line::heightMm).sum();
+  }
+
   /** The pages. */
   public List<Page> pages() {
     double room = paper.heightMm() - 2 * MARGIN_MM;
@@ -315,14 +327,19 @@ public final class PageMaker {
     if (to >= lines.size()) {
       return to;
     }
-    for (int end = to; end > Math.max(from + 1, to - LINES_GIVEN_UP_FOR_A_TURN - 1); end--) {
+    for (int end = to;
+        turns && end > Math.max(from + 1, to - LINES_GIVEN_UP_FOR_A_TURN - 1);
+        end--) {
       if (lines.get(end - 1).endsInRest()) {
         return end;
       }
     }
-    // A heading does not stay alone at the foot of a page.
-    boolean heading = lines.get(to - 1).block() instanceof Page.TextBlock;
-    return heading && to - 1 > from ? to - 1 : to;
+    // A heading does not stay alone at the foot of a page, however many lines it has.
+    int end = to;
+    while (end > from && lines.get(end - 1).block() instanceof Page.TextBlock) {
+      end--;
+    }
+    return end > from ? end : to;
   }
 
   private List<Page.Block> column(List<Line> of, int which) {

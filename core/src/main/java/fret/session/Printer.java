@@ -3,6 +3,7 @@ package fret.session;
 import fret.base.Said;
 import fret.base.UnusableInput;
 import fret.drill.Chunk;
+import fret.drill.Drill;
 import fret.engraving.FingerText;
 import fret.engraving.Page;
 import fret.lane.Lane;
@@ -29,7 +30,7 @@ public interface Printer {
   byte[] practicePdf(
       Session session,
       List<Chunk> chunks,
-      Ladder ladder,
+      Function<Chunk, Ladder> ladder,
       Page.Paper paper,
       Function<Said, String> tell);
 
@@ -39,6 +40,15 @@ public interface Printer {
    * @param text what is done, a line each
    */
   record CalendarDay(LocalDate date, String title, String text) {}
+
+  /** One chunk with the drills that come next, on half a page. */
+  byte[] chunkPdf(
+      Session session,
+      Chunk chunk,
+      Ladder ladder,
+      List<Drill> drills,
+      Page.Paper paper,
+      Function<Said, String> tell);
 
   /**
    * Days as an iCalendar file (RFC 5545), one entry a day without an hour.

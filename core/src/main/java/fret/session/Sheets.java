@@ -20,7 +20,6 @@ import fret.score.Resolver;
 import fret.score.Score;
 import fret.score.SoundingNote;
 import fret.tempo.Ladder;
-import fret.tempo.Level;
 import fret.tempo.Tempo;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -39,6 +38,12 @@ public final class Sheets {
   private static final double LANE_SPACES = 10;
   private static final double TITLE_MM = 6;
   private static final double TEXT_MM = 3.4;
+
+  /** The whole book is looked up, not played from at a distance: two columns. */
+  private static final double BOOK_SPACE_MM = 1.25;
+
+  private static final double BOOK_TEXT_MM = 2.6;
+  private static final double[] CHUNK_SPACES_MM = {1.5, 1.3, 1.15, 1};
 
   /** Smaller than this nobody reads on a stand. */
   private static final double LEAST_TEXT_MM = 2.4;
@@ -137,45 +142,77 @@ public final class Sheets {
   }
 
   /**
-   * The ladder to tick off, and each chunk with its drills as notation.
+   * Each chunk with its ladder to tick off and its drills as notation, in two columns.
    *
    * @param tell makes text of a sentence's id and arguments
    */
   public List<Page> practice(
-      Session session, List<Chunk> chunks, Ladder ladder, Function<Said, String> tell) {
-    PageMaker maker = new PageMaker(metrics, paper, SPACE_MM);
+      Session session,
+      List<Chunk> chunks,
+      Function<Chunk, Ladder> ladder,
+      Function<Said, String> tell) {
+    PageMaker maker = new PageMaker(metrics, paper, BOOK_SPACE_MM, 2).dense();
     heading(maker, session);
-    String levels = ladder.levels().stream().map(Level::text).collect(Collectors.joining("     "));
-    maker.text(
-        tell.apply(Said.of("sheet.ladder", levels)), TEXT_MM * 1.15, Primitive.Text.Style.BOLD);
-    maker.text(tell.apply(Said.of("sheet.care")), TEXT_MM, Primitive.Text.Style.ITALIC);
+    maker.text(tell.apply(Said.of("sheet.care")), BOOK_TEXT_MM, Primitive.Text.Style.ITALIC);
     DrillBook book = new DrillBook(session);
     for (Chunk chunk : chunks) {
       if (chunk.isJoin()) {
         continue;
       }
-      maker.gap(4);
+      maker.gap(3);
       String name =
           chunk.isSpot() ? tell.apply(Said.of("sheet.spot", chunk.label())) : chunk.label();
-      maker.text(name + ": " + tell.apply(chunk.why()), TEXT_MM * 1.15, Primitive.Text.Style.BOLD);
       maker.text(
-          ladder.levels().stream().map(l -> l.text() + " [   ]").collect(Collectors.joining("   ")),
-          TEXT_MM,
-          Primitive.Text.Style.REGULAR);
+          name + ": " + tell.apply(chunk.why()), BOOK_TEXT_MM * 1.15, Primitive.Text.Style.BOLD);
+      maker.text(boxes(ladder.apply(chunk)), BOOK_TEXT_MM, Primitive.Text.Style.REGULAR);
       if (chunk.isSpot()) {
-        book.of(chunk, DrillKind.SHIFT).ifPresent(d -> drill(maker, d, tell));
+        book.of(chunk, DrillKind.SHIFT).ifPresent(d -> drill(maker, d, BOOK_TEXT_MM, tell));
       }
       if (!chunk.isSpot()) {
         book.of(chunk, DrillKind.CHORD_BUILD)
             .or(() -> book.of(chunk, DrillKind.CHECKS))
-            .ifPresent(d -> drill(maker, d, tell));
+            .ifPresent(d -> drill(maker, d, BOOK_TEXT_MM, tell));
       }
       bowDrills(maker, session, chunk, tell);
       for (DrillKind kind : ON_SHEET) {
-        book.of(chunk, kind).ifPresent(d -> drill(maker, d, tell));
+        book.of(chunk, kind).ifPresent(d -> drill(maker, d, BOOK_TEXT_MM, tell));
       }
     }
     return maker.pages();
+  }
+
+  /**
+   * One chunk on half a page: its notes and the drills that come next, with its ladder to tick off.
+   *
+   * @param drills in their order
+   */
+  public List<Page> chunk(
+      Session session,
+      Chunk chunk,
+      Ladder ladder,
+      List<Drill> drills,
+      Function<Said, String> tell) {
+    PageMaker maker = null;
+    double half = (paper.heightMm() - 30) / 2;
+    for (double space : CHUNK_SPACES_MM) {
+      maker = new PageMaker(metrics, paper, space).dense();
+      double text = Math.max(LEAST_TEXT_MM, TEXT_MM * space / SPACE_MM);
+      String title = session.passage().settings().title();
+      maker.text(title + ", " + chunk.label(), text * 1.3, Primitive.Text.Style.BOLD);
+      maker.text(boxes(ladder), text, Primitive.Text.Style.REGULAR);
+      for (Drill d : drills) {
+        maker.gap(2 * space / SPACE_MM);
+        drill(maker, d, text, tell);
+      }
+      if (maker.heightMm() <= half) {
+        break;
+      }
+    }
+    return maker.pages();
+  }
+
+  private static String boxes(Ladder ladder) {
+    return ladder.levels().stream().map(l -> l.text() + " [  ]").collect(Collectors.joining("   "));
   }
 
   /**
@@ -227,11 +264,12 @@ public final class Sheets {
   }
 
   /** A drill's name, what it is for, its notes. */
-  private static void drill(PageMaker maker, Drill drill, Function<Said, String> tell) {
+  private static void drill(
+      PageMaker maker, Drill drill, double textMm, Function<Said, String> tell) {
     String id = "drill." + drill.kind().id();
     maker.text(
         tell.apply(Said.of(id)) + ". " + tell.apply(Said.of(id + ".purpose")),
-        TEXT_MM,
+        textMm,
         Primitive.Text.Style.ITALIC);
     ResolvedPassage notes = Resolver.resolve(drill.whole());
     maker.music(notes, printed(notes), Map.of(), List.of());
@@ -245,7 +283,7 @@ public final class Sheets {
       String name = tell.apply(Said.of("bow.drill." + spot.kind()));
       String how = tell.apply(Said.of("bow.drill." + spot.kind() + ".how"));
       ResolvedPassage drill = Resolver.resolve(spot.notation());
-      maker.text(name + ". " + how, TEXT_MM, Primitive.Text.Style.ITALIC);
+      maker.text(name + ". " + how, BOOK_TEXT_MM, Primitive.Text.Style.ITALIC);
       maker.music(drill, printed(drill), Map.of(), List.of());
     }
   }

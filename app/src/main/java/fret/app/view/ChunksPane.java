@@ -14,6 +14,7 @@ import fret.drill.Chunk;
 import fret.drill.DrillKind;
 import fret.drill.ExcerptLayer;
 import fret.drill.Way;
+import fret.engraving.Page;
 import fret.passage.Passage;
 import fret.session.Change;
 import fret.session.ChunkDecisions;
@@ -29,6 +30,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.BiConsumer;
 import java.util.function.BiFunction;
 import javafx.application.Platform;
 import javafx.geometry.Insets;
@@ -50,6 +52,7 @@ final class ChunksPane {
   private final LeftHandModel selection;
   private final PracticeModel stand;
   private final Runnable toStand;
+  private final BiConsumer<String, byte[]> save;
   private final VBox list = new VBox(2);
   private final ComboBox<Approach> approach = new ComboBox<>();
   private boolean filling;
@@ -71,6 +74,7 @@ final class ChunksPane {
     this.selection = room.leftHand();
     this.stand = room.practice();
     this.toStand = () -> room.main().go("practise");
+    this.save = (name, pdf) -> room.main().files().save(name, pdf);
     name.setId("chunk-name");
     name.setPromptText(Sentences.of("chunks.name"));
     name.setAccessibleText(Sentences.of("chunks.name"));
@@ -86,6 +90,7 @@ final class ChunksPane {
             button("down", () -> move(1)),
             name,
             button("practise", this::practise),
+            button("paper", this::print),
             button("proposed", this::asProposed));
     FlowPane ways = Parts.flow(6, Parts.line(Sentences.of("chunks.layers"), "quiet"));
     for (Way w : Way.values()) {
@@ -166,6 +171,13 @@ final class ChunksPane {
         Action.of("chunk-down", "part", Action.shift(KeyCode.DOWN), () -> move(1)),
         Action.of("chunk-approach", "part", Action.shift(KeyCode.P), this::nextApproach),
         Action.of("chunk-practise", "part", Action.key(KeyCode.P), this::practise));
+  }
+
+  /** Half a page: its notes and the drills that come next. */
+  private void print() {
+    chunk()
+        .ifPresent(
+            c -> studio.paper().chunk(c, Page.Paper.A4, pdf -> save.accept(c.id() + ".pdf", pdf)));
   }
 
   // ---- chunks --------------------------------------------------------------------------------

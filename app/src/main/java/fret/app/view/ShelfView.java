@@ -32,6 +32,8 @@ import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.control.TextField;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -186,7 +188,8 @@ final class ShelfView extends VBox implements AreaView {
             Parts.row(
                 10,
                 Parts.button(Sentences.of("shelf.open-a-file"), "shelf-open", main::chooseFile),
-                byHand()));
+                byHand(),
+                scale()));
     recent(page);
     away(page, studio.passages().stream().filter(p -> away.contains(p.id())).toList());
     page.getChildren()
@@ -203,6 +206,24 @@ final class ShelfView extends VBox implements AreaView {
     getChildren().add(scroll);
     studio.openings().read(studio.passages());
     showDue();
+  }
+
+  /** A scale, an arpeggio or thirds become a passage by their name. */
+  private TextField scale() {
+    TextField name = new TextField();
+    name.setId("scale-name");
+    name.setPrefWidth(330);
+    name.setPromptText(Sentences.of("scale.ask"));
+    name.setAccessibleText(Sentences.of("scale.name"));
+    name.setTooltip(new Tooltip(Sentences.of("scale.name")));
+    name.setOnAction(
+        e -> {
+          if (!name.getText().isBlank()) {
+            studio.startScale(name.getText());
+            name.clear();
+          }
+        });
+    return name;
   }
 
   private void saveToday() {

@@ -6,6 +6,9 @@ import fret.app.work.Computing.Rank;
 import fret.app.work.SafeFile;
 import fret.base.Problem;
 import fret.base.Said;
+import fret.drill.Chunk;
+import fret.drill.Drill;
+import fret.drill.DrillKind;
 import fret.engraving.Page;
 import fret.instrument.InstrumentType;
 import fret.lane.Lane;
@@ -15,19 +18,25 @@ import fret.passage.HeadingLayer;
 import fret.passage.Passage;
 import fret.passage.Setup;
 import fret.pitch.KeySignature;
+import fret.plan.PracticePlan;
+import fret.plan.PracticePlan.Item;
 import fret.score.TimeSignature;
 import fret.session.Digits;
 import fret.session.MarkedFileWriter;
 import fret.session.Printer;
 import fret.session.Session;
+import fret.shelf.Asked;
 import fret.shelf.Library;
 import fret.shelf.Planning;
+import fret.tempo.Ladder;
 import fret.writing.Draft;
 import fret.writing.Writing;
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
 
@@ -87,6 +96,8 @@ public final class PaperModel {
     withLanes = wanted;
   }
 
+  private static final int NEXT_DRILLS = 3;
+
   /** What a file is made for. */
   public enum Kind {
     PART_PDF("part.pdf"),
@@ -115,6 +126,7 @@ public final class PaperModel {
       return;
     }
     List<Lane> lanes = withLanes ? Lanes.ALL : List.of();
+    Planning planned = studio.plans().plannedProperty().get();
     studio.run(
         "paper",
         Rank.BESIDE,
@@ -123,13 +135,72 @@ public final class PaperModel {
           return switch (kind) {
             case PART_PDF -> p.partPdf(now, Digits.of(now), plan.get().chunks(), lanes, size);
             case PRACTICE_PDF ->
-                p.practicePdf(now, plan.get().chunks(), plan.get().ladder(), size, Sentences::of);
+                p.practicePdf(
+                    now,
+                    plan.get().chunks(),
+                    c -> ladder(planned, now.passage().id(), c),
+                    size,
+                    Sentences::of);
             case SVG -> p.svg(now, Digits.of(now));
             case PNG -> p.png(now, Digits.of(now));
             case MIDI -> p.midi(now);
           };
         },
         then);
+  }
+
+  private static Ladder ladder(Planning plan, long passage, Chunk c) {
+    List<Planning.Entry> all = plan.all(passage);
+    return all.stream()
+        .filter(e -> e.has(c.id()))
+        .findFirst()
+        .map(e -> e.ladder(c.id()))
+        .orElse(all.get(0).ladder());
+  }
+
+  /** A chunk of the open passage with the next drills that the plan has for it. */
+  public void chunk(Chunk chunk, Page.Paper size, Consumer<byte[]> then) {
+    Session now = studio.shown();
+    Planning plan = studio.plans().plannedProperty().get();
+    if (now == null || plan == null) {
+      return;
+    }
+    List<Planning.Entry> own = plan.all(now.passage().id());
+    Optional<Planning.Entry> entry = own.stream().filter(e -> e.has(chunk.id())).findFirst();
+    if (entry.isEmpty()) {
+      return;
+    }
+    List<DrillKind> kinds = next(plan, entry.get(), chunk);
+    studio.run(
+        "paper",
+        Rank.BESIDE,
+        token -> {
+          List<Drill> drills =
+              kinds.stream().map(k -> Asked.drill(now, Optional.of(chunk), k)).toList();
+          return printer
+              .get()
+              .chunkPdf(now, chunk, entry.get().ladder(chunk.id()), drills, size, Sentences::of);
+        },
+        then);
+  }
+
+  /** Its notes as written, and the first three other drills that its days have. */
+  private static List<DrillKind> next(Planning plan, Planning.Entry e, Chunk chunk) {
+    Set<DrillKind> kinds = new LinkedHashSet<>(List.of(DrillKind.STRAIGHT));
+    for (PracticePlan.Day d : plan.plan().days()) {
+      for (Item i : d.items()) {
+        boolean mine =
+            i.passageId() == e.passageId()
+                && e.learning()
+                    .learned(i.unit())
+                    .filter(l -> l.ids().contains(chunk.id()))
+                    .isPresent();
+        if (mine && i.drill() != DrillKind.FIRST_READING && kinds.size() <= NEXT_DRILLS) {
+          kinds.add(i.drill());
+        }
+      }
+    }
+    return List.copyOf(kinds);
   }
 
   /** The plan for a calendar or as a table, handed on when it is made. */

@@ -5,14 +5,18 @@ import fret.app.work.Computing;
 import fret.app.work.Computing.Rank;
 import fret.app.work.Storing;
 import fret.base.Problem;
+import fret.base.RefusedValue;
 import fret.base.Said;
 import fret.base.UnusableInput;
+import fret.drill.NamedScale;
 import fret.fingering.NoteFinger;
+import fret.instrument.InstrumentType;
 import fret.journal.JournalEntry;
 import fret.passage.Passage;
 import fret.passage.Reading;
 import fret.passage.ScoreReader;
 import fret.passage.Setup;
+import fret.pitch.Interval;
 import fret.plan.Pedal;
 import fret.score.Score;
 import fret.score.SoundingNote;
@@ -26,6 +30,7 @@ import fret.shelf.Deed;
 import fret.shelf.Library;
 import fret.shelf.StoreFailure;
 import fret.shelf.Takes;
+import fret.writing.Writing;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.LocalTime;
@@ -409,6 +414,28 @@ public final class Studio {
   /** Starts a page by hand and opens it. */
   public void startPage(Score empty, Setup setup) {
     open.startPage(empty, setup);
+  }
+
+  /**
+   * A scale, an arpeggio or thirds by name become a passage, for the instrument of the open one; a
+   * name that is none is told.
+   */
+  public void startScale(String name) {
+    Setup setup =
+        shown() == null ? Setup.usual(InstrumentType.VIOLIN) : shown().passage().settings().setup();
+    try {
+      NamedScale scale = NamedScale.parse(name);
+      boolean bass = setup.instrument() == InstrumentType.BASS;
+      startPage(
+          scale.score(
+              setup.strung(),
+              Writing.usualClef(setup.instrument()),
+              bass ? Interval.OCTAVE_DOWN : Interval.UNISON,
+              Sentences.of(scale.title())),
+          setup);
+    } catch (RefusedValue e) {
+      report(new Problem(Said.words(name.strip()), RefusedValue.told(e), Said.of("scale.do")));
+    }
   }
 
   /** Brings the open passage's file in again. */

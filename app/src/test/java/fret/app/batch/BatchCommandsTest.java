@@ -345,6 +345,54 @@ class BatchCommandsTest {
         .isEqualTo(3);
   }
 
+  /** The plan goes into a calendar, an entry a day with a line a visit, and into a table. */
+  @Test
+  void aPlanIsExportedForACalendarAndAsATable() throws IOException {
+    for (String kind : List.of("ics", "csv")) {
+      Path out = Files.createTempFile("plan", "." + kind);
+      assertThat(
+              run(
+                  "export",
+                  "DIR/violin.musicxml",
+                  "--instrument",
+                  "violin",
+                  "--to",
+                  kind,
+                  "--from",
+                  "2026-03-01",
+                  "--audition",
+                  "2026-04-01",
+                  "--minutes",
+                  "40",
+                  "-o",
+                  out.toString()))
+          .isZero();
+      String text = Files.readString(out);
+      if (kind.equals("ics")) {
+        assertThat(text)
+            .contains("BEGIN:VEVENT", "TRANSP:TRANSPARENT", "DTSTART;VALUE=DATE:20260301");
+        assertThat(text.replace("\r\n ", "")).contains("straight at").doesNotContain(": Break");
+        assertThat(text.lines()).allMatch(l -> l.getBytes(StandardCharsets.UTF_8).length <= 75);
+      } else {
+        assertThat(text).startsWith("date,visit,passage,kind,what,drill");
+        assertThat(text.lines().count()).isGreaterThan(30);
+      }
+    }
+    assertThat(
+            run(
+                "export",
+                "DIR/violin.musicxml",
+                "--instrument",
+                "violin",
+                "--to",
+                "ics",
+                "--from",
+                "soon",
+                "-o",
+                "x.ics"))
+        .isEqualTo(2);
+  }
+
   @Test
   void aPlanHasItsLevelsDaysAndChunks() throws IOException {
     assertThat(

@@ -4,6 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import fret.app.batch.ShippedFonts;
 import fret.app.words.Sentences;
+import fret.drill.Chunk;
+import fret.drill.Drill;
+import fret.drill.DrillKind;
 import fret.engraving.Page;
 import fret.engraving.Primitive;
 import fret.format.page.PageFonts;
@@ -18,6 +21,7 @@ import fret.score.Score;
 import fret.session.Learning;
 import fret.session.Session;
 import fret.session.Sheets;
+import fret.shelf.Asked;
 import fret.tempo.Beat;
 import fret.tempo.Ladder;
 import fret.tempo.Tempo;
@@ -25,6 +29,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.Test;
@@ -111,13 +116,35 @@ class PagesTest {
             .practicePdf(
                 session,
                 Learning.chunks(session),
-                Ladder.toTarget(72),
+                c -> Ladder.toTarget(72),
                 Page.Paper.A4,
                 Sentences::of);
     try (var document = Loader.loadPDF(pdf)) {
       String text = new PDFTextStripper().getText(document);
-      assertThat(text).contains("A Long Walk", "Ladder", "36", "72", "Add a note", "Rhythms");
+      assertThat(text).contains("A Long Walk", "36", "72", "Add a note", "Rhythms");
     }
+  }
+
+  /** A chunk with three drills stands on the upper half of its page. */
+  @Test
+  void aChunkTakesHalfAPage() {
+    Session session = session(1);
+    Chunk chunk = Learning.chunks(session).get(0);
+    List<Drill> drills =
+        List.of(DrillKind.STRAIGHT, DrillKind.ADD_A_NOTE, DrillKind.RHYTHMS).stream()
+            .map(k -> Asked.drill(session, Optional.of(chunk), k))
+            .toList();
+    List<Page> pages =
+        new Sheets(FONTS, Page.Paper.A4)
+            .chunk(session, chunk, Ladder.toTarget(72), drills, Sentences::of);
+    assertThat(pages).hasSize(1);
+    double lowest =
+        pages.get(0).blocks().stream()
+            .filter(b -> b instanceof Page.MusicBlock)
+            .mapToDouble(b -> ((Page.MusicBlock) b).yMm())
+            .max()
+            .orElseThrow();
+    assertThat(lowest).isLessThan(Page.Paper.A4.heightMm() / 2);
   }
 
   @Test

@@ -44,6 +44,11 @@ final class Room implements AutoCloseable {
 
   /** Opens the library of a folder; a new one gets two passages. */
   Room(Path file) {
+    this(file, CLOCK);
+  }
+
+  /** The same by another clock. */
+  Room(Path file, Clock clock) {
     this.file = file;
     library = new FaultyLibrary(SqliteLibrary.open(file));
     if (library.passages().isEmpty()) {
@@ -56,7 +61,7 @@ final class Room implements AutoCloseable {
             FILES,
             FILES,
             () -> null,
-            CLOCK,
+            clock,
             new Studio.Threads(storing, computing, window, then -> settled = then));
     studio
         .deeds()

@@ -3,6 +3,7 @@ package fret.format.page;
 import fret.base.Said;
 import fret.base.UnusableInput;
 import fret.drill.Chunk;
+import fret.drill.Drill;
 import fret.engraving.FingerText;
 import fret.engraving.Page;
 import fret.engraving.Strip;
@@ -60,11 +61,23 @@ public final class PagePrinter implements Printer {
   public byte[] practicePdf(
       Session session,
       List<Chunk> chunks,
-      Ladder ladder,
+      Function<Chunk, Ladder> ladder,
       Page.Paper paper,
       Function<Said, String> tell) {
     List<Page> pages = new Sheets(fonts, paper).practice(session, chunks, ladder, tell);
     return files.pdf(pages, session.passage().settings().title());
+  }
+
+  @Override
+  public byte[] chunkPdf(
+      Session session,
+      Chunk chunk,
+      Ladder ladder,
+      List<Drill> drills,
+      Page.Paper paper,
+      Function<Said, String> tell) {
+    return files.pdf(
+        new Sheets(fonts, paper).chunk(session, chunk, ladder, drills, tell), chunk.label());
   }
 
   @Override
