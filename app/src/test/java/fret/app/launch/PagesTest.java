@@ -127,7 +127,7 @@ class PagesTest {
 
   /** A chunk with three drills stands on the upper half of its page. */
   @Test
-  void aChunkTakesHalfAPage() {
+  void aChunkTakesHalfAPage() throws Exception {
     Session session = session(1);
     Chunk chunk = Learning.chunks(session).get(0);
     List<Drill> drills =
