@@ -88,7 +88,7 @@ final class JournalView extends VBox implements AreaView {
     column("journal.drill", 105, e -> Sentences.of("drill." + e.drill().id()));
     column("journal.tempo", 110, JournalView::tempo);
     column("journal.time", 60, e -> time(e.seconds()));
-    column("journal.verdict", 75, e -> Sentences.of("verdict." + e.verdict()));
+    column("journal.verdict", 95, JournalView::verdict);
     column("journal.what-broke", 110, JournalView::broken);
     column("journal.note", 120, JournalEntry::note);
     table.widthProperty().addListener(o -> Platform.runLater(this::fitColumns));
@@ -292,12 +292,28 @@ final class JournalView extends VBox implements AreaView {
     List<JournalEntry> all = studio.journal();
     long clean = all.stream().filter(e -> e.verdict() == Verdict.CLEAN).count();
     long count = all.stream().map(JournalEntry::date).distinct().count();
-    int total = all.stream().mapToInt(JournalEntry::seconds).sum() / 60;
-    lead.setText(
-        all.isEmpty()
-            ? Sentences.of("journal.the-record")
-            : Sentences.of(
-                "journal.lead", all.size(), count, total, Math.round(100.0 * clean / all.size())));
+    if (all.isEmpty()) {
+      lead.setText(Sentences.of("journal.the-record"));
+      return;
+    }
+    String told =
+        Sentences.of(
+            count == 1 ? "journal.lead.day" : "journal.lead",
+            all.size(),
+            count,
+            all.stream().mapToInt(JournalEntry::seconds).sum() / 60,
+            all.stream().mapToInt(JournalEntry::atStand).sum() / 60,
+            Math.round(100.0 * clean / all.size()));
+    List<JournalEntry> cold = all.stream().filter(JournalEntry::cold).toList();
+    long sure = cold.stream().filter(e -> e.verdict() == Verdict.CLEAN).count();
+    String first = cold.isEmpty() ? "" : " " + Sentences.of("journal.cold", cold.size(), sure);
+    lead.setText(told + first);
+  }
+
+  /** The first play of its passage that day is told apart. */
+  private static String verdict(JournalEntry e) {
+    String verdict = Sentences.of("verdict." + e.verdict());
+    return e.cold() ? Sentences.of("journal.cold-try", verdict) : verdict;
   }
 
   private void showDays() {
