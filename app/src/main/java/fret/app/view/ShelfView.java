@@ -133,8 +133,8 @@ final class ShelfView extends VBox implements AreaView {
   }
 
   private HBox dueRow(long passage, List<PracticePlan.Item> items) {
-    int count = items.size();
-    long minutes = Math.round(items.stream().mapToDouble(PracticePlan.Item::minutes).sum());
+    int count = PracticePlan.visits(items).size();
+    long minutes = (long) Math.ceil(items.stream().mapToDouble(PracticePlan.Item::minutes).sum());
     String what = Sentences.of(count == 1 ? "shelf.item" : "shelf.items", count, minutes);
     Button row =
         Parts.button(

@@ -7,7 +7,6 @@ import fret.journal.JournalEntry;
 import fret.journal.Progress;
 import fret.journal.Verdict;
 import fret.plan.Goal;
-import fret.plan.PracticePlan;
 import fret.plan.Unit;
 import fret.shelf.Planning;
 import java.time.LocalDate;
@@ -108,6 +107,6 @@ public final class DaySummary {
                     Sentences.of(
                         "summary.tomorrow",
                         Math.round(d.minutes()),
-                        (int) d.items().stream().filter(PracticePlan.Item::isPlayed).count())));
+                        (int) d.visits().stream().filter(v -> v.get(0).isPlayed()).count())));
   }
 }
