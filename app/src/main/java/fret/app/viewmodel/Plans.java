@@ -221,8 +221,9 @@ public final class Plans {
   /** A new passage is for the date that is next; whether that is so is asked, once. */
   void askDate(Passage added) {
     Optional<Audition> date = auditionOf(added);
-    if (date.isEmpty() || studio.passages().size() < 2) {
-      return; // The first one has the date that was made for it.
+    boolean isFile = !added.sourceName().isEmpty();
+    if (date.isEmpty() || !isFile || studio.passages().size() < 2) {
+      return; // The first one has the date that was made for it; pages by hand are begun for it.
     }
     Said title = Said.words(added.settings().title());
     studio
