@@ -19,6 +19,9 @@ final class Climbing {
 
   private static final double FULL = 0.9;
 
+  /** Of such a length visits are where a day hardly holds the passages that cannot wait. */
+  private static final double TIGHT_MIN = 4;
+
   private final Progress progress;
   private final Visiting visiting;
 
@@ -166,7 +169,7 @@ final class Climbing {
                     .thenComparing(s -> -worth(s, f.date()))
                     .thenComparing(s -> -s.gap(f.date())))
             .toList();
-    boolean taken = false;
+    boolean taken = most < TIGHT_MIN && takeShortest(f, all);
     for (int i = 0; i < all.size() && !taken; i++) {
       Standing s = all.get(i);
       taken =
@@ -181,6 +184,24 @@ final class Climbing {
               ? takeUpkeep(f, s, most, Said.of("plan.why.returns"), true)
               : takeShort(f, s);
     }
+  }
+
+  /** Where many passages share a short day, each has the shortest of its visits that is whole. */
+  private boolean takeShortest(Filling f, List<Standing> all) {
+    Optional<Visit> shortest = Optional.empty();
+    for (Standing s : all) {
+      double aim = Visit.SHORTEST_MIN;
+      Optional<Visit> v =
+          s.isAtTarget()
+              ? visiting.upkeep(s, f.date(), f.room(), aim, Said.of("plan.why.returns"))
+              : visiting.around(s, For.FIRST, f.date(), f.room(), aim);
+      boolean better =
+          v.isPresent()
+              && !v.get().isShort()
+              && (shortest.isEmpty() || v.get().minutes() < shortest.get().minutes() - Visit.EPS);
+      shortest = better ? v : shortest;
+    }
+    return shortest.isPresent() && f.take(shortest.get());
   }
 
   private boolean takeUpkeep(Filling f, Standing s, double most, Said why, boolean isShort) {

@@ -198,7 +198,7 @@ public final class Planner {
     List<Long> visits = due.stream().filter(p -> !isInRound(p, f.date())).toList();
     takeBack(f, visits);
     progress.readings().fill(f, progress);
-    runThroughs.fill(f);
+    runThroughs.fill(f, due);
     takeBack(f, due);
     climbing.fill(f);
   }

@@ -100,7 +100,7 @@ class FillingTest {
   private static List<Kind> runs(PlanRequest r, LocalDate date) {
     Progress p = new Progress(r, Map.of());
     Filling f = new Filling(date, 60, r.rules(), p);
-    new RunThroughs(r, p).fill(f);
+    new RunThroughs(r, p).fill(f, List.of());
     return f.arranged().stream()
         .map(Item::kind)
         .filter(k -> k == Kind.MOCK || k == Kind.RUN_THROUGH)
@@ -153,7 +153,7 @@ class FillingTest {
     PlanRequest r = request(journal, List.of(), goal(1, DAY.minusDays(1), DAY.plusDays(9), 132));
     Progress p = new Progress(r, Map.of());
     Filling f = new Filling(DAY, 60, r.rules(), p);
-    new RunThroughs(r, p).fill(f);
+    new RunThroughs(r, p).fill(f, List.of());
     Item run =
         f.arranged().stream().filter(i -> i.kind() == Kind.RUN_THROUGH).findFirst().orElseThrow();
     assertThat(run.level().perMinute()).isEqualTo(perMinute);

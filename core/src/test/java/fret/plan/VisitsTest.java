@@ -219,6 +219,34 @@ class VisitsTest {
     Lawful.plan(request, Planner.bare(request, Token.NEVER));
   }
 
+  /** Many passages share short days, with a day off a week and a week of illness. */
+  @ParameterizedTest
+  @CsvSource({"20, 90, 15", "12, 120, 10"})
+  void manyPassagesReturnOverShortDays(int passages, int days, int minutes) {
+    List<Goal> goals = new ArrayList<>();
+    for (int p = 1; p <= passages; p++) {
+      LocalDate audition = DAY.plusDays(days);
+      goals.add(
+          new Goal(
+              Goal.Id.of(p),
+              1,
+              ReadyDate.of(DAY, audition),
+              audition,
+              new Tempo(Beat.QUARTER, 100),
+              Ladder.toTarget(100),
+              units(10),
+              20,
+              0));
+    }
+    Budget budget = Budget.of(minutes).with(java.time.DayOfWeek.SUNDAY, 0);
+    for (int i = 0; i < 7; i++) {
+      budget = budget.with(DAY.plusDays(20 + i), 0);
+    }
+    PlanRequest request =
+        new PlanRequest(goals, budget, DAY, PlanRequest.Rules.USUAL, List.of(), List.of());
+    Lawful.plan(request, Planner.bare(request, Token.NEVER));
+  }
+
   /** Whole weeks once stood empty before the ready date. */
   @Test
   void noTwoDaysAreEmptyAndWhatIsGivenBackIsSaid() {
