@@ -14,6 +14,8 @@ import fret.score.LineBuilder;
 import fret.score.Score;
 import fret.score.Signs;
 import fret.score.TimeSignature;
+import fret.tempo.Beat;
+import fret.tempo.Tempo;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -24,13 +26,15 @@ import org.apache.commons.numbers.fraction.Fraction;
 
 /**
  * A scale, an arpeggio or thirds as players name them: {@code G minor thirds, 2 octaves, 4 a
- * stroke}.
+ * stroke, at 80}.
  *
  * @param tonic of some octave
  * @param octaves 1 to 4
  * @param aStroke notes in a slur, 1 to 48
+ * @param perMinute its target in quarters, 20 to 400; 0 where none is said
  */
-public record NamedScale(Kind kind, Pitch tonic, boolean minor, int octaves, int aStroke) {
+public record NamedScale(
+    Kind kind, Pitch tonic, boolean minor, int octaves, int aStroke, int perMinute) {
   /** What of the key is played. */
   public enum Kind {
     SCALE,
@@ -54,6 +58,10 @@ public record NamedScale(Kind kind, Pitch tonic, boolean minor, int octaves, int
   private static final int MOST_OCTAVES = 4;
   private static final int MOST_A_STROKE = 48;
 
+  private static final Pattern TEMPO = Pattern.compile("\\bat\\s+(\\d{1,4})\\b");
+  private static final int SLOWEST = 20;
+  private static final int QUICKEST = 400;
+
   public NamedScale {
     Objects.requireNonNull(kind);
     Objects.requireNonNull(tonic);
@@ -62,6 +70,9 @@ public record NamedScale(Kind kind, Pitch tonic, boolean minor, int octaves, int
     }
     if (aStroke < 1 || aStroke > MOST_A_STROKE) {
       throw new RefusedValue(Said.of("scale.stroke", aStroke));
+    }
+    if (perMinute != 0 && (perMinute < SLOWEST || perMinute > QUICKEST)) {
+      throw new RefusedValue(Said.of("scale.tempo", perMinute));
     }
   }
 
@@ -85,6 +96,7 @@ public record NamedScale(Kind kind, Pitch tonic, boolean minor, int octaves, int
     boolean minor = "minor".equals(m.group(3)) || rest.contains("minor");
     Matcher octaves = OCTAVES.matcher(rest);
     Matcher stroke = STROKE.matcher(rest);
+    Matcher tempo = TEMPO.matcher(rest);
     NamedScale made =
         new NamedScale(
             rest.contains("arpeggio")
@@ -95,7 +107,8 @@ public record NamedScale(Kind kind, Pitch tonic, boolean minor, int octaves, int
             octaves.find() ? number(octaves.group(1)) : 2,
             stroke.find()
                 ? Integer.parseInt(stroke.group(1) == null ? stroke.group(2) : stroke.group(1))
-                : 1);
+                : 1,
+            tempo.find() ? Integer.parseInt(tempo.group(1)) : 0);
     if (Math.abs(made.fifths()) > STEPS) {
       throw new RefusedValue(Said.of("scale.no-key", name.strip()));
     }
@@ -191,7 +204,8 @@ public record NamedScale(Kind kind, Pitch tonic, boolean minor, int octaves, int
       line.add(last ? lastLength(i) : EIGHTH, heads, slurred(i, all.size() - 1));
     }
     line.fillBar();
-    return line.build(title, Interval.UNISON);
+    Score score = line.build(title, Interval.UNISON);
+    return perMinute == 0 ? score : DrillTempo.at(score, new Tempo(Beat.QUARTER, perMinute), 1);
   }
 
   /** The last note is as long as its bar has room for, a half at most. */

@@ -22,15 +22,17 @@ final class Climbing {
   /** Of such a length visits are where a day hardly holds the passages that cannot wait. */
   private static final double TIGHT_MIN = 4;
 
+  private static final double HARDLY_LONGER_MIN = Visit.SHORTEST_MIN + 0.4;
+
   private final Progress progress;
   private final Visiting visiting;
 
   /** Units whose visit would be short today. */
   private final Set<Standing> shorts = new HashSet<>();
 
-  Climbing(PlanRequest.Rules rules, Progress progress) {
+  Climbing(Progress progress, Visiting visiting) {
     this.progress = progress;
-    this.visiting = new Visiting(rules, progress);
+    this.visiting = visiting;
   }
 
   /** A unit that may come next; of equal worth the earlier one. */
@@ -52,7 +54,10 @@ final class Climbing {
     weakestJoins(f);
   }
 
-  /** After the ready date the join of a passage that fails most often is worked on. */
+  /**
+   * After the ready date the join of a passage that fails most often is worked on, however short
+   * that is: its neighbours have been played in the run-through.
+   */
   private void weakestJoins(Filling f) {
     Set<Goal.Id> done = new HashSet<>();
     progress.standings().stream()
@@ -62,7 +67,7 @@ final class Climbing {
         .sorted(Comparator.comparingDouble(s -> s.chanceAt(s.ladder.size() - 1).ofClean()))
         .filter(s -> done.add(s.goal.id()))
         .toList()
-        .forEach(s -> takeUpkeep(f, s, Visit.SHORTEST_MIN, Said.of("plan.why.weak-join"), false));
+        .forEach(s -> takeUpkeep(f, s, Visit.SHORTEST_MIN, Said.of("plan.why.weak-join"), true));
   }
 
   private void fill(Filling f, For what) {
@@ -186,21 +191,28 @@ final class Climbing {
     }
   }
 
-  /** Where many passages share a short day, each has the shortest of its visits that is whole. */
+  /**
+   * Where many passages share a short day, each has the shortest of its visits that is whole: at
+   * first of those whose levels are cut to it, else of all.
+   */
   private boolean takeShortest(Filling f, List<Standing> all) {
-    Optional<Visit> shortest = Optional.empty();
-    for (Standing s : all) {
-      double aim = Visit.SHORTEST_MIN;
-      Optional<Visit> v =
-          s.isAtTarget()
-              ? visiting.upkeep(s, f.date(), f.room(), aim, Said.of("plan.why.returns"))
-              : visiting.around(s, For.FIRST, f.date(), f.room(), aim);
-      boolean better =
-          v.isPresent()
-              && !v.get().isShort()
-              && (shortest.isEmpty() || v.get().minutes() < shortest.get().minutes() - Visit.EPS);
-      shortest = better ? v : shortest;
-    }
+    return takeShortest(f, all, Math.min(f.room(), HARDLY_LONGER_MIN))
+        || takeShortest(f, all, Math.min(f.room(), TIGHT_MIN))
+        || takeShortest(f, all, f.room());
+  }
+
+  private boolean takeShortest(Filling f, List<Standing> all, double room) {
+    Said why = Said.of("plan.why.returns");
+    Optional<Visit> shortest =
+        all.stream()
+            .flatMap(
+                s ->
+                    (s.isAtTarget()
+                            ? visiting.upkeep(s, f.date(), room, Visit.SHORTEST_MIN, why)
+                            : visiting.around(s, For.FIRST, f.date(), room, Visit.SHORTEST_MIN))
+                        .stream())
+            .filter(v -> !v.isShort())
+            .min(Comparator.comparingDouble(Visit::minutes));
     return shortest.isPresent() && f.take(shortest.get());
   }
 

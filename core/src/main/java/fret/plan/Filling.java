@@ -19,10 +19,11 @@ final class Filling {
   private static final double SHORTEST_WARM_UP = 0.5;
 
   /** Of such a length visits are when the day is free (common practice, no source). */
-  private static final double USUAL_MIN = 5;
+  static final double USUAL_MIN = 5;
 
   private final LocalDate date;
   private final double budget;
+  private final double visitMin;
   private final PlanRequest.Rules rules;
   private final Progress progress;
   private final List<Visit> visits = new ArrayList<>();
@@ -38,8 +39,11 @@ final class Filling {
 
   /**
    * @param budget minutes
+   * @param visitMin minutes of a visit where the day is free
    */
-  Filling(LocalDate date, double budget, PlanRequest.Rules rules, Progress progress) {
+  Filling(
+      LocalDate date, double budget, double visitMin, PlanRequest.Rules rules, Progress progress) {
+    this.visitMin = visitMin;
     this.date = date;
     this.budget = budget;
     this.rules = rules;
@@ -118,7 +122,7 @@ final class Filling {
   double aim(double room) {
     double each = Visit.SHORTEST_MIN + Arrangement.OTHER_PASSAGE_MIN;
     int most = (int) Math.floor((room + Arrangement.OTHER_PASSAGE_MIN) / each + Visit.EPS);
-    long wanted = Math.round(room / (USUAL_MIN + Arrangement.CHANGE_MIN));
+    long wanted = Math.round(room / (visitMin + Arrangement.CHANGE_MIN));
     long visits = Math.max(1, Math.min(wanted, Math.min(most, visitsLeft())));
     return (room - (visits - 1) * Arrangement.OTHER_PASSAGE_MIN) / visits;
   }

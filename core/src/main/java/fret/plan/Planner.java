@@ -7,11 +7,9 @@ import fret.search.Token;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 
 /**
  * Spreads the player's minutes over everything that is to be learned. Deterministic.
@@ -22,9 +20,6 @@ import java.util.Set;
  * is at least nine tenths full while something below its target may be done; worth per minute.
  */
 public final class Planner {
-  /** How much more a missed passage weighs when the days are packed again (from memory). */
-  private static final double[] MISSED_WEIGHS = {1.5, 4};
-
   private static final double FULL = 0.9;
 
   /** The audition's day and the one before. */
@@ -36,6 +31,7 @@ public final class Planner {
   private final Climbing climbing;
   private final Visiting visiting;
   private final Returns returns;
+  private final double visitMin;
   private final Token token;
 
   /** Whether the last day with minutes had nothing. */
@@ -46,12 +42,20 @@ public final class Planner {
    *     chance
    */
   Planner(PlanRequest request, Map<String, double[]> plays, Token token) {
+    this(request, plays, Filling.USUAL_MIN, token);
+  }
+
+  /**
+   * @param visitMin minutes of a visit where the day is free
+   */
+  Planner(PlanRequest request, Map<String, double[]> plays, double visitMin, Token token) {
+    this.visitMin = visitMin;
     this.token = token;
     this.request = request;
     this.progress = new Progress(request, plays);
     this.runThroughs = new RunThroughs(request, progress);
-    this.climbing = new Climbing(request.rules(), progress);
     this.visiting = new Visiting(request.rules(), progress);
+    this.climbing = new Climbing(progress, visiting);
     this.returns =
         new Returns(request, d -> minutesOf(d) - filling(d).warmUpMinutes(), this::minutesOf);
   }
@@ -70,45 +74,15 @@ public final class Planner {
 
   /** The plan without advice. */
   static PracticePlan bare(PlanRequest request, Token token) {
-    return secondLook(request, once(request, token), token);
+    return new Packings(request, token).best();
   }
 
-  private static PracticePlan once(PlanRequest request, Token token) {
-    return new Planner(request, Map.of(), token).run(LocalDate.MAX);
-  }
-
-  /**
-   * Days are packed one after the other, so a passage can miss its date by little although there is
-   * a way: then the days are packed again with what was missed weighing more, and the plan that
-   * brings more passages to their targets stands.
-   */
-  private static PracticePlan secondLook(PlanRequest request, PracticePlan plan, Token token) {
-    Set<Goal.Id> missed = missed(request, plan);
-    if (missed.isEmpty()) {
-      return plan;
-    }
-    PracticePlan best = plan;
-    for (double weighs : MISSED_WEIGHS) {
-      List<Goal> goals =
-          request.goals().stream()
-              .map(g -> missed.contains(g.id()) ? g.weighing(g.weight() * weighs) : g)
-              .toList();
-      PracticePlan other = once(request.with(goals), token);
-      best = other.atTarget().size() > best.atTarget().size() ? other : best;
-    }
-    return best;
-  }
-
-  /** Passages that do not reach their target by their own day although they need not wait. */
-  private static Set<Goal.Id> missed(PlanRequest request, PracticePlan plan) {
-    Set<Goal.Id> missed = new HashSet<>();
-    for (Goal g : request.goals()) {
-      if (!plan.atTarget().containsKey(g.id())
-          && !g.units().stream().allMatch(u -> u.waitsOn(g.audition()))) {
-        missed.add(g.id());
-      }
-    }
-    return missed;
+  /** Levels that are still open when the days are over, of what need not wait until then. */
+  int levelsOpen() {
+    return progress.standings().stream()
+        .filter(s -> !s.unit.waitsOn(s.goal.audition()))
+        .mapToInt(Standing::levelsLeft)
+        .sum();
   }
 
   /** The first day alone. */
@@ -142,15 +116,10 @@ public final class Planner {
     boolean feasible =
         request.goals().stream()
             .allMatch(
-                g -> atTarget.containsKey(g.id()) && !atTarget.get(g.id()).isAfter(lastDay(g)));
+                g ->
+                    atTarget.containsKey(g.id())
+                        && !atTarget.get(g.id()).isAfter(Fit.by(request, g)));
     return new PracticePlan(days, feasible, List.of(), atTarget);
-  }
-
-  /**
-   * By when a passage counts as ready in time: its ready date, or its own day where that is over.
-   */
-  private LocalDate lastDay(Goal g) {
-    return g.ready().isBefore(request.from()) ? g.audition() : g.ready();
   }
 
   // ---- a day ---------------------------------------------------------------------------------
@@ -166,7 +135,7 @@ public final class Planner {
   }
 
   private Filling filling(LocalDate date) {
-    return new Filling(date, minutesOf(date), request.rules(), progress);
+    return new Filling(date, minutesOf(date), visitMin, request.rules(), progress);
   }
 
   private Day day(LocalDate date) {
@@ -195,36 +164,32 @@ public final class Planner {
 
   private void fill(Filling f) {
     List<Long> due = returns.due(f.date(), progress);
-    List<Long> visits = due.stream().filter(p -> !isInRound(p, f.date())).toList();
-    takeBack(f, visits);
+    takeBack(f, due.stream().filter(p -> !isRead(p, f.date())).toList());
     progress.readings().fill(f, progress);
-    runThroughs.fill(f, due);
+    runThroughs.fill(f);
     takeBack(f, due);
     climbing.fill(f);
   }
 
-  /** Whether a passage comes by itself today: it is read or run through. */
-  private boolean isInRound(long passage, LocalDate date) {
+  private boolean isRead(long passage, LocalDate date) {
     return request.goals().stream()
-        .filter(g -> g.passageId() == passage)
-        .anyMatch(g -> progress.isRead(g, date) || runThroughs.runs(g, date));
+        .anyMatch(g -> g.passageId() == passage && progress.isRead(g, date));
   }
 
-  /** The passages that cannot wait: as a whole where they stand at their targets. */
+  /**
+   * The passages that cannot wait: as a whole where they may be, which is short, else in a visit.
+   */
   private void takeBack(Filling f, List<Long> due) {
-    int left = due.size();
-    for (long p : due) {
-      double each = f.room() / left - Arrangement.OTHER_PASSAGE_MIN;
-      left--;
-      boolean taken = f.has(p);
-      for (Goal g : request.goals()) {
-        if (!taken && g.passageId() == p && runThroughs.mayRun(g, f.date())) {
-          taken = runThroughs.run(g, f);
-        }
+    for (Goal g : request.goals()) {
+      boolean waits = due.contains(g.passageId()) && !f.has(g.passageId());
+      if (waits && (runThroughs.runs(g, f.date()) || runThroughs.mayRun(g, f.date()))) {
+        runThroughs.run(g, f);
       }
-      if (!taken) {
-        climbing.takeOf(f, p, Math.max(Visit.SHORTEST_MIN, each));
-      }
+    }
+    List<Long> visits = due.stream().filter(p -> !f.has(p)).toList();
+    for (int i = 0; i < visits.size(); i++) {
+      double each = f.room() / (visits.size() - i) - Arrangement.OTHER_PASSAGE_MIN;
+      climbing.takeOf(f, visits.get(i), Math.max(Visit.SHORTEST_MIN, each));
     }
   }
 

@@ -67,26 +67,23 @@ final class RunThroughs {
     }
   }
 
-  /**
-   * Takes each passage that is due into a day, those first that were not for longest.
-   *
-   * @param pressing passages that cannot wait: they come before the others
-   */
-  void fill(Filling f, List<Long> pressing) {
+  /** Takes each passage that is due into a day, those first that were not for longest. */
+  void fill(Filling f) {
     // Seeds that follow each other give alike beginnings: they are spread.
     Random random = new Random(f.date().toEpochDay() * 0x9E3779B97F4A7C15L);
     List<Goal> due = new ArrayList<>(request.goals());
     due.removeIf(g -> !runs(g, f.date()));
     Collections.shuffle(due, random);
-    due.sort(
-        Comparator.comparing((Goal g) -> !pressing.contains(g.passageId()))
-            .thenComparing(g -> last.getOrDefault(key(g), LocalDate.EPOCH)));
+    due.sort(Comparator.comparing(g -> last.getOrDefault(key(g), LocalDate.EPOCH)));
     due.forEach(g -> run(g, f));
   }
 
   /** Whether a passage is run through on a day. */
   boolean runs(Goal g, LocalDate date) {
-    return !date.isAfter(g.audition()) && isOpen(g, date) && isAsked(g, date);
+    return !date.isAfter(g.audition())
+        && !date.equals(last.get(key(g)))
+        && isOpen(g, date)
+        && isAsked(g, date);
   }
 
   /** Whether it may be run through at all: it is learned and nothing of it waits. */

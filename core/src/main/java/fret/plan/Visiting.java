@@ -164,7 +164,7 @@ final class Visiting {
 
     void growTo(double aim) {
       neighbours(aim);
-      if (minutes < FULL * aim && !isCut) {
+      if (!isCut && (minutes < FULL * aim || minutes < Visit.SHORTEST_MIN - Visit.EPS)) {
         cutOne();
       }
       if (minutes < Visit.SHORTEST_MIN - Visit.EPS) {

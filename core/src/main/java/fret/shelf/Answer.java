@@ -8,6 +8,7 @@ import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 
 /**
@@ -28,9 +29,7 @@ final class Answer {
     if (planning.entries().isEmpty()) {
       return all;
     }
-    boolean ready =
-        planning.entries().values().stream()
-            .allMatch(e -> e.readiness().atTarget() == e.readiness().all());
+    boolean ready = planning.entries().values().stream().allMatch(e -> e.readiness().isWhole());
     if (ready) {
       all.add(Said.of("answer.ready"));
     } else if (plan.feasible()) {
@@ -59,8 +58,8 @@ final class Answer {
   private Said record(LocalDate planned) {
     List<Goal.Id> open =
         planning.entries().entrySet().stream()
-            .filter(e -> e.getValue().readiness().atTarget() < e.getValue().readiness().all())
-            .map(java.util.Map.Entry::getKey)
+            .filter(e -> !e.getValue().readiness().isWhole())
+            .map(Map.Entry::getKey)
             .toList();
     List<Forecast> told =
         open.stream()

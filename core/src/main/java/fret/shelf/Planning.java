@@ -129,9 +129,21 @@ public record Planning(
    *     its ladder counts; 0 where a chunk has no level closed
    * @param of target of that chunk
    * @param rungs levels closed by the slowest, for a line whose click thins
+   * @param closed how many levels of each unit are closed
    */
-  public record Readiness(int atTarget, int all, double slowest, double of, int rungs) {
+  public record Readiness(
+      int atTarget, int all, double slowest, double of, int rungs, Map<String, Integer> closed) {
+    public Readiness {
+      closed = Map.copyOf(closed);
+    }
+
+    /** Whether everything stands at its target. */
+    public boolean isWhole() {
+      return atTarget == all;
+    }
+
     static Readiness of(Goal goal, List<JournalEntry> journal, int cleanNeeded) {
+      Map<String, Integer> closed = new HashMap<>();
       int at = 0;
       double least = 1;
       int rungs = goal.ladder().size();
@@ -140,6 +152,7 @@ public record Planning(
       for (Unit u : goal.units()) {
         Ladder ladder = goal.ladder(u);
         Progress p = Progress.of(journal, goal.passageId(), u.ids(), ladder, cleanNeeded);
+        closed.put(u.id(), p.closed());
         at += p.isAtTarget() ? 1 : 0;
         rungs = Math.min(rungs, p.closed());
         double tempo = p.closedTempo().orElse(0.0);
@@ -151,7 +164,7 @@ public record Planning(
           of = ladder.target();
         }
       }
-      return new Readiness(at, goal.units().size(), slowest, of, rungs);
+      return new Readiness(at, goal.units().size(), slowest, of, rungs, closed);
     }
   }
 

@@ -7,6 +7,7 @@ import fret.base.RefusedValue;
 import fret.drill.NamedScale.Kind;
 import fret.instrument.Instrument;
 import fret.instrument.InstrumentType;
+import fret.passage.PrintedTempos;
 import fret.passage.Setup;
 import fret.pitch.Clef;
 import fret.pitch.Interval;
@@ -53,6 +54,13 @@ class NamedScaleTest {
     assertThat(s.minor()).isEqualTo(minor);
     assertThat(s.octaves()).isEqualTo(octaves);
     assertThat(s.aStroke()).isEqualTo(aStroke);
+  }
+
+  /** With its target the page has a metronome mark, which is the passage's. */
+  @Test
+  void aTempoIsItsTarget() {
+    assertThat(PrintedTempos.of(violin("A major at 96")).first().perMinute()).isEqualTo(96);
+    assertThat(NamedScale.parse("A major").perMinute()).isZero();
   }
 
   @ParameterizedTest
@@ -102,7 +110,15 @@ class NamedScaleTest {
 
   @ParameterizedTest
   @ValueSource(
-      strings = {"", "H major", "the weir", "G# major", "C major 7 octaves", "D 99 a stroke"})
+      strings = {
+        "",
+        "H major",
+        "the weir",
+        "G# major",
+        "C major 7 octaves",
+        "D 99 a stroke",
+        "D major at 900"
+      })
   void whatIsNoneIsRefused(String name) {
     assertThatThrownBy(() -> NamedScale.parse(name)).isInstanceOf(RefusedValue.class);
   }

@@ -53,7 +53,7 @@ class FillingTest {
   }
 
   private static Filling day(PlanRequest r, Progress p, double minutes) {
-    return new Filling(DAY, minutes, r.rules(), p);
+    return new Filling(DAY, minutes, Filling.USUAL_MIN, r.rules(), p);
   }
 
   private static Visit upkeep(Progress p, int which) {
@@ -99,8 +99,8 @@ class FillingTest {
 
   private static List<Kind> runs(PlanRequest r, LocalDate date) {
     Progress p = new Progress(r, Map.of());
-    Filling f = new Filling(date, 60, r.rules(), p);
-    new RunThroughs(r, p).fill(f, List.of());
+    Filling f = new Filling(date, 60, Filling.USUAL_MIN, r.rules(), p);
+    new RunThroughs(r, p).fill(f);
     return f.arranged().stream()
         .map(Item::kind)
         .filter(k -> k == Kind.MOCK || k == Kind.RUN_THROUGH)
@@ -152,8 +152,8 @@ class FillingTest {
     }
     PlanRequest r = request(journal, List.of(), goal(1, DAY.minusDays(1), DAY.plusDays(9), 132));
     Progress p = new Progress(r, Map.of());
-    Filling f = new Filling(DAY, 60, r.rules(), p);
-    new RunThroughs(r, p).fill(f, List.of());
+    Filling f = new Filling(DAY, 60, Filling.USUAL_MIN, r.rules(), p);
+    new RunThroughs(r, p).fill(f);
     Item run =
         f.arranged().stream().filter(i -> i.kind() == Kind.RUN_THROUGH).findFirst().orElseThrow();
     assertThat(run.level().perMinute()).isEqualTo(perMinute);

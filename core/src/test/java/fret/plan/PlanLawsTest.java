@@ -151,7 +151,7 @@ class PlanLawsTest {
 
   /**
    * Days are packed one after the other, so that these two hold nearly always and not by proof: of
-   * 1,500 made-up requests five broke the first and two the second. The requests are fixed ones.
+   * 1,500 made-up requests one broke the first and none the second. The requests are fixed ones.
    */
   @Example
   void aDayWithoutPracticeHardlyEverImprovesReadiness() {
@@ -164,7 +164,7 @@ class PlanLawsTest {
       PracticePlan without = Planner.bare(less, Token.NEVER);
       broken += dayAfter(last(without, all)).isBefore(last(with, all)) ? 1 : 0;
     }
-    assertThat(broken).isLessThanOrEqualTo(6);
+    assertThat(broken).isLessThanOrEqualTo(1);
   }
 
   @Example
@@ -177,7 +177,7 @@ class PlanLawsTest {
       LocalDate now = last(Planner.bare(all, Token.NEVER), all);
       broken += last(more, all).isAfter(dayAfter(now)) ? 1 : 0;
     }
-    assertThat(broken).isLessThanOrEqualTo(3);
+    assertThat(broken).isZero();
   }
 
   /**
@@ -261,7 +261,7 @@ class PlanLawsTest {
     Goal goal = small(seed, days);
     double plays = Chance.plays(Gate.Settings.USUAL.cleanNeeded(), Chance.UNKNOWN.ofClean());
     int minutes = (int) Math.ceil(work(goal, plays) / 0.8 / days * percent / 100);
-    Assume.that(minutes >= 4); // No visit of three minutes fits.
+    Assume.that(minutes >= 4); // Behind its warm-up a shorter day holds no visit of three minutes.
     PlanRequest.Climb climb =
         levelADay ? PlanRequest.Climb.LEVEL_A_DAY : PlanRequest.Climb.WHOLE_LADDER;
     PlanRequest request =

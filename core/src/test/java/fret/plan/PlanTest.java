@@ -390,6 +390,36 @@ class PlanTest {
     assertThat(Planner.remedy(request, plan, Token.NEVER)).contains(Said.of("plan.remedy.hurts"));
   }
 
+  /** After the ready date the join that failed most has a visit of its own; one never does not. */
+  @Test
+  void theWeakestJoinIsWorkedOnAfterTheReadyDate() {
+    List<JournalEntry> journal = new ArrayList<>();
+    double[] levels =
+        Ladder.toTarget(120).tempos().stream().mapToDouble(Double::doubleValue).toArray();
+    for (String unit : List.of("bars-1", "join-1", "bars-2", "join-2", "bars-3")) {
+      journal.addAll(closed(unit, MONDAY.minusDays(9), levels));
+    }
+    for (int i = 0; i < 2; i++) {
+      journal.add(straight("join-2", MONDAY.minusDays(3 + i), 120, Verdict.MISSED));
+    }
+    for (int i = 0; i < 3; i++) {
+      journal.add(straight("join-2", MONDAY.minusDays(2), 120, Verdict.CLEAN));
+    }
+    LocalDate audition = MONDAY.plusDays(12);
+    Goal g = goal(1, 3, 12);
+    Goal ready =
+        new Goal(
+            g.id(), 1, MONDAY.minusDays(1), audition, g.target(), g.ladder(), g.units(), 12.0, 0);
+    PracticePlan plan = Planner.plan(request(List.of(ready), 40, journal), Token.NEVER);
+    List<Item> joins =
+        plan.days().stream()
+            .flatMap(d -> d.items().stream())
+            .filter(i -> i.why().id().equals("plan.why.weak-join"))
+            .toList();
+    plan.days().forEach(Lawful::day);
+    assertThat(joins).isNotEmpty().extracting(Item::unit).containsOnly("join-2");
+  }
+
   @Test
   void afterTheReadyDateComeRunThroughsAndTheLastTwoDaysAreHalf() {
     PracticePlan plan = plan(List.of(goal(1, 3, 42), goal(2, 3, 42)), 40);

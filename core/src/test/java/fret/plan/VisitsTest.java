@@ -221,7 +221,7 @@ class VisitsTest {
 
   /** Many passages share short days, with a day off a week and a week of illness. */
   @ParameterizedTest
-  @CsvSource({"20, 90, 15", "12, 120, 10"})
+  @CsvSource({"20, 90, 15", "12, 120, 10", "30, 120, 20"})
   void manyPassagesReturnOverShortDays(int passages, int days, int minutes) {
     List<Goal> goals = new ArrayList<>();
     for (int p = 1; p <= passages; p++) {

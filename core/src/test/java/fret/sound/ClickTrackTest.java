@@ -304,4 +304,50 @@ class ClickTrackTest {
     assertThat(clicks).extracting(Click::count).containsExactly(4, 1, 2, 3, 4);
     assertThat(clicks).extracting(Click::seconds).containsExactly(0.0, 1.0, 2.0, 3.0, 4.0);
   }
+
+  /**
+   * A ramp of samples in three plays: half as loud under the clicks of each, no longer than it is.
+   */
+  @Test
+  void musicSoundsUnderTheClicksOfEachPlay() {
+    PlaySet alone =
+        PlaySet.of(
+            new ClickLine(bars(TimeSignature.of(4, 4), 1), quarters(60), ClickStyle.PLAIN), 3, 6);
+    float[] music = new float[3 * 44_100];
+    for (int i = 0; i < music.length; i++) {
+      music[i] = i / 1_000_000f;
+    }
+    PlaySet along = alone.along(music);
+    assertThat(along.plays()).isEqualTo(alone.plays());
+    assertThat(along.seconds()).isEqualTo(alone.seconds());
+    float[] without = alone.track().samples();
+    float[] with = along.track().samples();
+    assertThat(with).hasSameSizeAs(without);
+    for (PlaySet.Span play : along.plays()) {
+      int from = (int) Math.round(play.from() * 44_100);
+      for (int at : new int[] {0, 1, 30_000, music.length - 1}) {
+        assertThat(with[from + at] - without[from + at])
+            .as("%s, sample %d", play, at)
+            .isCloseTo(music[at] / 2, within(1e-6f));
+      }
+      assertThat(with[from - 1]).isEqualTo(without[from - 1]);
+      assertThat(with[from + music.length]).isEqualTo(without[from + music.length]);
+    }
+  }
+
+  /** Blocks as a sound card asks for them give what the whole gives. */
+  @Test
+  void musicIsTheSameInBlocks() {
+    float[] music = new float[20_011];
+    java.util.Arrays.fill(music, 0.125f);
+    ClickTrack track =
+        track(new ClickLine(bars(TimeSignature.of(2, 4), 1), quarters(97), ClickStyle.PLAIN))
+            .over(music, List.of(0.1, 0.7));
+    float[] whole = track.samples();
+    float[] block = new float[512];
+    for (int at = 0; at + block.length <= whole.length; at += block.length) {
+      track.render(at, block);
+      assertThat(block).isEqualTo(java.util.Arrays.copyOfRange(whole, at, at + block.length));
+    }
+  }
 }

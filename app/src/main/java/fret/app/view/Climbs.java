@@ -5,7 +5,6 @@ import fret.app.widget.ClimbLine;
 import fret.base.Said;
 import fret.drill.DrillKind;
 import fret.journal.JournalEntry;
-import fret.journal.Progress;
 import fret.journal.Verdict;
 import fret.plan.Fit;
 import fret.plan.Forecast;
@@ -45,7 +44,7 @@ final class Climbs {
                 .toList(),
             e)
         .forEach((day, tempo) -> done.add(new ClimbLine.Point(day, tempo)));
-    List<ClimbLine.Point> planned = planned(studio, p, e, chunk);
+    List<ClimbLine.Point> planned = planned(p, e, chunk);
     return new ClimbLine.Climb(
         done,
         planned,
@@ -64,19 +63,12 @@ final class Climbs {
 
   /** How high the slowest unit stands on each day, if all goes as planned. */
   private static List<ClimbLine.Point> planned(
-      Studio studio, Planning p, Planning.Entry e, Optional<String> chunk) {
+      Planning p, Planning.Entry e, Optional<String> chunk) {
     Map<String, Double> stands = new TreeMap<>();
     for (Unit u : e.goal().units()) {
       if (chunk.map(c -> u.ids().contains(c)).orElse(true)) {
         Ladder ladder = e.goal().ladder(u);
-        int closed =
-            Progress.of(
-                    studio.journal(),
-                    e.passageId(),
-                    u.ids(),
-                    ladder,
-                    p.habits().gate().cleanNeeded())
-                .closed();
+        int closed = e.readiness().closed().getOrDefault(u.id(), 0);
         Level at = ladder.levels().get(Math.max(0, Math.min(closed, ladder.size()) - 1));
         stands.put(u.id(), height(e, u.id(), at));
       }
@@ -154,7 +146,7 @@ final class Climbs {
 
   /** When it will be ready, as far as that can be told. */
   static Said told(Optional<Forecast> forecast, Planning.Entry e) {
-    if (e.readiness().atTarget() == e.readiness().all()) {
+    if (e.readiness().isWhole()) {
       return Said.of("forecast.ready");
     }
     if (forecast.isEmpty()) {

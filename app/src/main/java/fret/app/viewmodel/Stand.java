@@ -75,6 +75,8 @@ public final class Stand {
   private int visit;
 
   private boolean along;
+
+  private final PagePlace place = new PagePlace();
   private Reading reading = Reading.NONE;
   private final ReadOnlyIntegerWrapper step = new ReadOnlyIntegerWrapper(0);
 
@@ -341,7 +343,7 @@ public final class Stand {
     if (over.isEmpty() || here.isEmpty()) {
       return TempoMap.steady(level);
     }
-    return isAsWritten(over, here)
+    return PagePlace.isAsWritten(over, here)
         ? pageTempo(over.get(0)).moved(here.get(0).onset().subtract(over.get(0).onset()))
         : TempoMap.steady(level);
   }
@@ -387,7 +389,7 @@ public final class Stand {
       return Optional.empty();
     }
     List<Slice> over = over(notation.get());
-    boolean asWritten = !over.isEmpty() && isAsWritten(over, notation.get().slices());
+    boolean asWritten = !over.isEmpty() && PagePlace.isAsWritten(over, notation.get().slices());
     return asWritten
         ? Optional.of(
             new FollowingDrone.Under(
@@ -403,7 +405,7 @@ public final class Stand {
       return List.of();
     }
     if (isRound()) {
-      return ofRound(s.resolved(), drill, Part.of(on.chunkIds().get(0)));
+      return place.ofRound(s.resolved(), drill, Part.of(on.chunkIds().get(0)));
     }
     return on.drill().kind().of() == DrillKind.Of.PASSAGE
         ? s.resolved().slices()
@@ -418,37 +420,6 @@ public final class Stand {
                         .filter(x -> x.onset().compareTo(c.toOnset()) < 0)
                         .toList())
             .orElse(List.of());
-  }
-
-  /**
-   * The moments of the page that a part of it has: the same notes nearest to where they should be.
-   */
-  private static List<Slice> ofRound(ResolvedPassage page, ResolvedPassage drill, Part part) {
-    int n = drill.slices().size();
-    double wanted = (part.part() - 1.0) / part.of() * page.slices().size();
-    List<Slice> best = List.of();
-    for (int i = 0; n > 0 && i + n <= page.slices().size(); i++) {
-      List<Slice> here = page.slices().subList(i, i + n);
-      boolean nearer =
-          best.isEmpty() || Math.abs(i - wanted) < Math.abs(best.get(0).index() - wanted);
-      if (nearer && pitch(page, i) == pitch(drill, 0) && isAsWritten(here, drill.slices())) {
-        best = here;
-      }
-    }
-    return best;
-  }
-
-  private static int pitch(ResolvedPassage p, int slice) {
-    return p.notes().get(p.slices().get(slice).starting().get(0)).pitch().midi();
-  }
-
-  private static boolean isAsWritten(List<Slice> page, List<Slice> drill) {
-    boolean same = page.size() == drill.size();
-    for (int i = 1; same && i < page.size(); i++) {
-      Fraction written = page.get(i).onset().subtract(page.get(0).onset());
-      same = drill.get(i).onset().subtract(drill.get(0).onset()).equals(written);
-    }
-    return same;
   }
 
   private Optional<ClickLine> line() {
