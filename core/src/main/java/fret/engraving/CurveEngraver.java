@@ -10,6 +10,9 @@ import java.util.function.Predicate;
 final class CurveEngraver {
   private static final double THICKNESS = 0.22;
 
+  /** How far a curve reaches into the next line, or out of the one before. */
+  private static final double OVER = 2;
+
   /** How far an accidental reaches above and below its note. */
   private static final double SIGN_REACH = 1.5;
 
@@ -17,12 +20,16 @@ final class CurveEngraver {
 
   private final Predicate<NoteEngraver.Note> hasSign;
 
+  private final double right;
+
   /**
    * @param hasSign whether an accidental stands before a note
+   * @param right end of the stave, which no curve passes
    */
-  CurveEngraver(Pen pen, Predicate<NoteEngraver.Note> hasSign) {
+  CurveEngraver(Pen pen, Predicate<NoteEngraver.Note> hasSign, double right) {
     this.pen = pen;
     this.hasSign = hasSign;
+    this.right = right;
   }
 
   void engrave(List<NoteEngraver.Note> notes) {
@@ -35,23 +42,45 @@ final class CurveEngraver {
       NoteEngraver.Note n = notes.get(i);
       for (int h = 0; h < n.event().heads().size(); h++) {
         Head head = n.event().heads().get(h);
+        double x = n.placed.x();
         if (head.tieStart()) {
           NoteEngraver.Note to = tieEnd(notes, i, head);
-          boolean above = n.positions.length > 1 ? h >= n.positions.length / 2 : !n.up;
-          double y = NoteEngraver.y(n.positions[h]) + (above ? -0.6 : 0.6);
-          double x1 = n.placed.x() + NoteEngraver.HEAD_WIDTH + 0.05;
-          double x2 = to == null ? x1 + 2.2 : to.placed.x() - 0.05;
-          if (x2 - x1 < 2) {
-            x1 -= 0.35;
-            x2 += 0.35;
-          }
-          double height = Math.min(0.9, 0.35 + (x2 - x1) * 0.03) * (above ? -1 : 1);
-          pen.add(
-              new Primitive.Curve(
-                  x1, y, x2, y, height, THICKNESS, Primitive.Ink.NOTE, n.placed.slice()));
+          double from = x + NoteEngraver.HEAD_WIDTH + 0.05;
+          tie(n, h, from, to == null ? Math.min(from + OVER, right) : to.placed.x() - 0.05);
+        }
+        boolean first = n.placed.bar().equals(notes.get(0).placed.bar());
+        if (head.tieStop() && first && tieStart(notes, i, head) == null) {
+          // It comes from the line before.
+          tie(n, h, x - OVER, x - 0.05);
         }
       }
     }
+  }
+
+  private void tie(NoteEngraver.Note n, int h, double from, double to) {
+    boolean above =
+        n.placed.voiceCount() > 1
+            ? !DigitEngraver.isBelow(n.placed)
+            : n.positions.length > 1 ? h >= n.positions.length / 2 : !n.up;
+    double y = NoteEngraver.y(n.positions[h]) + (above ? -0.6 : 0.6);
+    boolean narrow = to - from < 2 && to < right;
+    double x1 = narrow ? from - 0.35 : from;
+    double x2 = narrow ? to + 0.35 : to;
+    double height = Math.min(0.9, 0.35 + (x2 - x1) * 0.03) * (above ? -1 : 1);
+    pen.add(
+        new Primitive.Curve(x1, y, x2, y, height, THICKNESS, Primitive.Ink.NOTE, n.placed.slice()));
+  }
+
+  private static NoteEngraver.Note tieStart(List<NoteEngraver.Note> notes, int to, Head head) {
+    for (int i = to - 1; i >= Math.max(0, to - 24); i--) {
+      boolean starts =
+          notes.get(i).event().heads().stream()
+              .anyMatch(h -> h.tieStart() && h.pitch().equals(head.pitch()));
+      if (starts && notes.get(i).event().end().equals(notes.get(to).event().onset())) {
+        return notes.get(i);
+      }
+    }
+    return null;
   }
 
   private static NoteEngraver.Note tieEnd(List<NoteEngraver.Note> notes, int from, Head head) {
@@ -100,8 +129,8 @@ final class CurveEngraver {
         voices
             ? first.placed.voiceRank() == 0
             : under.stream().anyMatch(n -> !n.up && !n.event().isGrace());
-    double x1 = first.middleX() - (fromBefore ? 1.8 : 0);
-    double x2 = last.middleX() + (goesOn ? 1.8 : 0);
+    double x1 = first.middleX() - (fromBefore ? OVER : 0);
+    double x2 = goesOn ? Math.max(last.middleX() + 0.5, right - 0.1) : last.middleX();
     double y1 = end(first, above);
     double y2 = end(last, above);
     double sign = above ? -1 : 1;

@@ -2,9 +2,9 @@ package fret.engraving;
 
 import fret.pitch.Clef;
 import fret.score.Bar;
-import fret.score.Direction;
 import fret.score.Event;
 import fret.score.Head;
+import fret.score.Score;
 import fret.score.Signs;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -24,7 +24,8 @@ final class NoteEngraver {
   private final Pen pen;
   private final GlyphMetrics metrics;
   private final Map<Bar, Map<Head, Head.Accidental>> signs = new IdentityHashMap<>();
-  private final List<Direction> octaveLines = new ArrayList<>();
+  private final List<Spanner> octaveLines;
+  private final double end;
 
   /** A note with its stem decided. */
   static final class Note {
@@ -65,9 +66,15 @@ final class NoteEngraver {
     }
   }
 
-  NoteEngraver(Pen pen, GlyphMetrics metrics) {
+  /**
+   * @param whole the part of which this is a line, or all
+   * @param end of the stave
+   */
+  NoteEngraver(Pen pen, GlyphMetrics metrics, Score whole, double end) {
     this.pen = pen;
     this.metrics = metrics;
+    this.octaveLines = DirectionEngraver.octaveLines(whole);
+    this.end = end;
   }
 
   /** Y of a staff position in half spaces above the bottom line. */
@@ -77,18 +84,6 @@ final class NoteEngraver {
 
   List<Note> engrave(List<StripEngraver.Placed> placed) {
     List<Note> notes = new ArrayList<>();
-    Bar last = null;
-    for (StripEngraver.Placed p : placed) {
-      if (last == null || p.bar().index() != last.index()) {
-        last = p.bar();
-        for (Direction d : last.directions()) {
-          if (d.kind() == Direction.Kind.OCTAVE_LINE
-              || d.kind() == Direction.Kind.OCTAVE_LINE_END) {
-            octaveLines.add(d);
-          }
-        }
-      }
-    }
     for (StripEngraver.Placed p : placed) {
       if (p.event().isRest()) {
         rest(p);
@@ -102,13 +97,17 @@ final class NoteEngraver {
     for (Note n : notes) {
       articulations(n);
     }
-    new CurveEngraver(pen, this::hasSign).engrave(notes);
+    new CurveEngraver(pen, this::hasSign, end).engrave(notes);
     return notes;
   }
 
   private int[] positions(StripEngraver.Placed p) {
     Clef clef = p.bar().clefAt(p.event().onset());
-    int octaves = StripEngraver.octaveLineAt(octaveLines, p.event().onset());
+    int octaves =
+        octaveLines.stream()
+            .filter(l -> l.covers(p.event().onset()))
+            .mapToInt(l -> (int) l.sign().number())
+            .sum();
     return p.event().heads().stream()
         .mapToInt(h -> clef.staffPosition(h.pitch()) - 7 * octaves)
         .sorted()
@@ -116,8 +115,9 @@ final class NoteEngraver {
   }
 
   private void rest(StripEngraver.Placed p) {
+    boolean wholeBar = StripEngraver.isWholeBarRest(p.bar(), p.event());
     MusicGlyph glyph =
-        switch (p.event().value().denominator()) {
+        switch (wholeBar ? 1 : p.event().value().denominator()) {
           case 0, 1 -> MusicGlyph.REST_WHOLE;
           case 2 -> MusicGlyph.REST_HALF;
           case 4 -> MusicGlyph.REST_QUARTER;
@@ -129,7 +129,7 @@ final class NoteEngraver {
     double shift = p.voiceCount() > 1 ? (p.voiceRank() == 0 ? -2 : 2) : 0;
     double y = (glyph == MusicGlyph.REST_WHOLE ? 1 : 2) + shift;
     pen.glyph(glyph, p.x(), y, 1, Primitive.Ink.NOTE, -1);
-    for (int d = 0; d < p.event().value().dots(); d++) {
+    for (int d = 0; !wholeBar && d < p.event().value().dots(); d++) {
       pen.glyph(
           MusicGlyph.DOT,
           p.x() + metrics.box(glyph).right() + 0.35 + 0.6 * d,
@@ -275,7 +275,8 @@ final class NoteEngraver {
             + Math.max(0, java.util.Arrays.stream(shifts).max().orElse(0));
     int before = Integer.MIN_VALUE;
     for (int position : n.positions) {
-      int at = Math.floorMod(position, 2) == 0 ? position + 1 : position;
+      boolean line = Math.floorMod(position, 2) == 0;
+      int at = !line ? position : DigitEngraver.isBelow(n.placed) ? position - 1 : position + 1;
       at = at == before ? at + 2 : at;
       before = at;
       for (int d = 0; d < n.event().value().dots(); d++) {
@@ -302,9 +303,10 @@ final class NoteEngraver {
     }
   }
 
-  /** Small articulations stand at the head's side, in a space of their own. */
+  /** Small articulations stand at the head's side, of two voices each on its own. */
   private void articulations(Note n) {
-    boolean below = n.up;
+    boolean voices = n.placed.voiceCount() > 1;
+    boolean below = voices ? DigitEngraver.isBelow(n.placed) : n.up;
     for (Signs.Articulation a : n.event().signs().articulations()) {
       boolean above = a == Signs.Articulation.MARCATO || !below;
       MusicGlyph glyph =
@@ -318,7 +320,8 @@ final class NoteEngraver {
             case MARCATO -> MusicGlyph.MARCATO_ABOVE;
           };
       boolean inside =
-          (a == Signs.Articulation.STACCATO || a == Signs.Articulation.TENUTO)
+          !voices
+              && (a == Signs.Articulation.STACCATO || a == Signs.Articulation.TENUTO)
               && (above ? n.high() < 7 : n.low() > 1)
               && n.event().signs().articulations().size() == 1;
       if (inside) {

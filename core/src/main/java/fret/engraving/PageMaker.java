@@ -14,6 +14,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.function.Function;
+import org.apache.commons.numbers.fraction.Fraction;
 
 /**
  * Lays text and music out on pages. Lines of music are filled to the margin; a page ends, where it
@@ -29,6 +30,9 @@ public final class PageMaker {
   private static final double GUTTER_MM = 8;
   private static final int LINES_GIVEN_UP_FOR_A_TURN = 2;
 
+  /** A rest of two whole notes is time enough to turn. */
+  private static final double LONG_ENOUGH = 2;
+
   private final GlyphMetrics metrics;
   private final Page.Paper paper;
   private final double spaceMm;
@@ -37,8 +41,12 @@ public final class PageMaker {
   private static final double LANE_GAP = 1;
   private final List<Line> lines = new ArrayList<>();
 
-  /** A line of text or music that is waiting for its page. */
-  private record Line(double heightMm, double baseMm, Page.Block block, boolean endsInRest) {}
+  /**
+   * A line of text or music that is waiting for its page.
+   *
+   * @param rest around its end, in whole notes; 0 for none and for text
+   */
+  private record Line(double heightMm, double baseMm, Page.Block block, double rest) {}
 
   /**
    * What is printed over a stretch of music.
@@ -93,16 +101,12 @@ public final class PageMaker {
   private void textLine(String text, double sizeMm, Primitive.Text.Style style) {
     lines.add(
         new Line(
-            sizeMm * 1.5,
-            sizeMm * 1.1,
-            new Page.TextBlock(text, MARGIN_MM, 0, sizeMm, style),
-            false));
+            sizeMm * 1.5, sizeMm * 1.1, new Page.TextBlock(text, MARGIN_MM, 0, sizeMm, style), 0));
   }
 
   /** Empty room. */
   public PageMaker gap(double mm) {
-    lines.add(
-        new Line(mm, 0, new Page.TextBlock("", 0, 0, 1, Primitive.Text.Style.REGULAR), false));
+    lines.add(new Line(mm, 0, new Page.TextBlock("", 0, 0, 1, Primitive.Text.Style.REGULAR), 0));
     return this;
   }
 
@@ -136,19 +140,18 @@ public final class PageMaker {
       indices.put(passage.notes().get(i).key(), i);
     }
     double room = columnMm() / spaceMm;
-    List<Bar> bars = passage.score().bars();
+    Score score = passage.score();
     int from = 0;
-    while (from < bars.size()) {
-      Optional<Bar> before = from == 0 ? Optional.empty() : Optional.of(bars.get(from - 1));
-      int to = lastThatFits(passage.score(), from, before, room);
-      boolean end = to == bars.size() - 1;
-      ResolvedPassage line = line(passage.score(), from, to);
+    while (from < score.bars().size()) {
+      int to = lastThatFits(score, from, room);
+      boolean end = to == score.bars().size() - 1;
+      ResolvedPassage line = line(score, from, to);
       Extract extract = new Extract(line, indices, fingers, shiftMarks, passage);
-      StripStyle style = new StripStyle(1, true, before, extract.marks);
+      StripStyle style = new StripStyle(1, true, Optional.of(score), extract.marks);
       Strip strip = filled(line, extract.texts, style, room, end);
       Strip bracketed = withBrackets(strip, extract, brackets);
       Axis axis = Axis.of(strip, passage.slices().size(), extract.sliceHere);
-      add(withLanes(bracketed, lanes.apply(axis)), endsInRest(bars.get(to)));
+      add(withLanes(bracketed, lanes.apply(axis)), restAround(score, to), room);
       from = to + 1;
     }
     return this;
@@ -191,17 +194,23 @@ public final class PageMaker {
     return Resolver.resolve(score.withBars(score.bars().subList(from, to + 1)));
   }
 
-  private int lastThatFits(Score score, int from, Optional<Bar> before, double room) {
-    int to = from;
-    StripStyle tight = new StripStyle(TIGHTEST, true, before, Map.of());
+  /** The last bar of a line; bars of rest in a row stay together. */
+  private int lastThatFits(Score score, int from, double room) {
+    int to = endOfRests(score, from);
+    StripStyle tight = new StripStyle(TIGHTEST, true, Optional.of(score), Map.of());
     while (to + 1 < score.bars().size()) {
-      Strip strip = StripEngraver.engrave(line(score, from, to + 1), List.of(), metrics, tight);
+      int next = endOfRests(score, to + 1);
+      Strip strip = StripEngraver.engrave(line(score, from, next), List.of(), metrics, tight);
       if (strip.width() > room + 1.5) {
         return to;
       }
-      to++;
+      to = next;
     }
     return to;
+  }
+
+  private static int endOfRests(Score score, int bar) {
+    return bar + Math.max(1, StripEngraver.restBars(score.bars(), bar)) - 1;
   }
 
   /** The line with its notes spread to the margin; a last line keeps its natural width. */
@@ -240,12 +249,13 @@ public final class PageMaker {
         continue;
       }
       double left = strip.sliceX().get(first.getValue()) - 0.6;
-      double right = strip.sliceX().get(last.getValue()) + 0.7;
+      double right = endOf(strip, last.getValue());
       int level = 0;
       while (level < freeFrom.length - 1 && freeFrom[level] > left) {
         level++;
       }
       double width = metrics.textWidth(b.text(), Primitive.Text.Style.REGULAR) * 1.1;
+      double textLeft = Math.min(left, strip.width() - 1.5 - width);
       freeFrom[level] = Math.max(right, left + width) + 0.8;
       levels = Math.max(levels, level + 1);
       double y = top - 0.6 - level * 2.1;
@@ -255,11 +265,33 @@ public final class PageMaker {
       all.add(new Primitive.Line(right, y, right, y + 0.5, 0.12, false, ink, -1));
       all.add(
           new Primitive.Text(
-              b.text(), left, y - 0.35, 1.1, width, Primitive.Text.Style.REGULAR, false, ink, -1));
+              b.text(),
+              textLeft,
+              y - 0.35,
+              1.1,
+              width,
+              Primitive.Text.Style.REGULAR,
+              false,
+              ink,
+              -1));
     }
     double higher = levels == 0 ? top : top - 0.6 - levels * 2.1;
     return new Strip(
         all, strip.width(), higher, strip.bottom(), strip.sliceX(), strip.bars(), strip.onsetX());
+  }
+
+  /** Up to the next note, or the end of the bar. */
+  private static double endOf(Strip strip, int slice) {
+    double x = strip.sliceX().get(slice);
+    double bar =
+        strip.bars().stream()
+            .filter(b -> b.left() <= x && x < b.right())
+            .mapToDouble(b -> b.right() - 0.6)
+            .findFirst()
+            .orElse(x + 0.7);
+    boolean isLast = slice + 1 >= strip.sliceX().size();
+    double next = isLast ? bar : strip.sliceX().get(slice + 1) - 1.2;
+    return Math.max(x + 0.7, Math.min(bar, next));
   }
 
   /** Lanes stand under the stave as parts of the same picture. */
@@ -276,20 +308,49 @@ public final class PageMaker {
         all, strip.width(), strip.top(), bottom, strip.sliceX(), strip.bars(), strip.onsetX());
   }
 
-  private void add(Strip strip, boolean endsInRest) {
-    double above = -strip.top() * spaceMm;
-    double height = (strip.bottom() - strip.top()) * spaceMm + GAP * spaceMm;
+  /** A bar that is too full for the line is set smaller, so that nothing passes the margin. */
+  private void add(Strip strip, double rest, double room) {
+    double space = spaceMm * Math.min(1, room / Math.max(1, strip.width() - 1.5));
+    double above = -strip.top() * space;
+    double height = (strip.bottom() - strip.top()) * space + GAP * space;
     lines.add(
-        new Line(
-            height,
-            above,
-            new Page.MusicBlock(strip, MARGIN_MM - spaceMm, 0, spaceMm),
-            endsInRest));
+        new Line(height, above, new Page.MusicBlock(strip, MARGIN_MM - space, 0, space), rest));
   }
 
-  private static boolean endsInRest(Bar bar) {
-    List<Event> events = bar.events();
-    return events.isEmpty() || events.get(events.size() - 1).isRest();
+  /** How long nothing is played around the end of a bar, in whole notes. */
+  private static double restAround(Score score, int bar) {
+    double rest = 0;
+    boolean rests = true;
+    for (int b = bar; b >= 0 && rests; b--) {
+      Bar here = score.bars().get(b);
+      Fraction last = lastSound(here);
+      rest += here.end().subtract(last).doubleValue();
+      rests = last.equals(here.start());
+    }
+    rests = true;
+    for (int b = bar + 1; b < score.bars().size() && rests; b++) {
+      Bar here = score.bars().get(b);
+      Fraction first = firstSound(here);
+      rest += first.subtract(here.start()).doubleValue();
+      rests = first.equals(here.end());
+    }
+    return rest;
+  }
+
+  private static Fraction lastSound(Bar bar) {
+    return bar.events().stream()
+        .filter(e -> !e.isRest())
+        .map(Event::end)
+        .max(Fraction::compareTo)
+        .orElse(bar.start());
+  }
+
+  private static Fraction firstSound(Bar bar) {
+    return bar.events().stream()
+        .filter(e -> !e.isRest())
+        .map(Event::onset)
+        .min(Fraction::compareTo)
+        .orElse(bar.end());
   }
 
   /** Height of all of it in one column, in mm. */
@@ -322,17 +383,22 @@ public final class PageMaker {
     return pages;
   }
 
-  /** An earlier end of the page where a rest gives time to turn; else the end as it is. */
+  /** An earlier end of the page where the longest rest gives time to turn; else as it is. */
   private int turn(int from, int to) {
     if (to >= lines.size()) {
       return to;
     }
-    for (int end = to;
-        turns && end > Math.max(from + 1, to - LINES_GIVEN_UP_FOR_A_TURN - 1);
-        end--) {
-      if (lines.get(end - 1).endsInRest()) {
-        return end;
+    int best = to;
+    double longest = 0;
+    int least = Math.max(from + 1, to - LINES_GIVEN_UP_FOR_A_TURN);
+    for (int end = to; turns && end >= least; end--) {
+      if (Math.min(LONG_ENOUGH, lines.get(end - 1).rest()) > longest) {
+        longest = Math.min(LONG_ENOUGH, lines.get(end - 1).rest());
+        best = end;
       }
+    }
+    if (longest > 0) {
+      return best;
     }
     // A heading does not stay alone at the foot of a page, however many lines it has.
     int end = to;

@@ -32,7 +32,7 @@ final class Pen {
       skyline.add(p);
     }
     if (p.ink() == Primitive.Ink.PINNED) {
-      skyline.add(p.left() - FRAME, p.right() + FRAME, p.top() - FRAME, p.bottom());
+      skyline.add(p.left() - FRAME, p.right() + FRAME, p.top() - FRAME, p.bottom() + FRAME);
     }
   }
 
@@ -55,7 +55,28 @@ final class Pen {
       Primitive.Ink ink,
       int slice) {
     double width = widthOf(text, size, style);
-    double y = skyline.topOver(x - width / 2 - 0.1, x + width / 2 + 0.1) - gap;
+    double y =
+        skyline.topOver(x - width / 2 - 0.1, x + width / 2 + 0.1)
+            - gap
+            - Primitive.Text.descent(text) * size;
+    add(new Primitive.Text(text, x, y, size, width, style, true, ink, slice));
+    return y;
+  }
+
+  /** Text centred under an x, clear of everything already set; returns its baseline. */
+  double textBelow(
+      String text,
+      double x,
+      double size,
+      double gap,
+      Primitive.Text.Style style,
+      Primitive.Ink ink,
+      int slice) {
+    double width = widthOf(text, size, style);
+    double y =
+        skyline.bottomOver(x - width / 2 - 0.1, x + width / 2 + 0.1)
+            + gap
+            + Primitive.Text.ASCENT * size;
     add(new Primitive.Text(text, x, y, size, width, style, true, ink, slice));
     return y;
   }

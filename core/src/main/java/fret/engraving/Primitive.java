@@ -185,6 +185,18 @@ public sealed interface Primitive {
       Ink ink,
       int slice)
       implements Primitive {
+    /** Of its size: how high capitals and figures are. */
+    static final double ASCENT = 0.73;
+
+    private static final double DESCENT = 0.21;
+    private static final double FOOT = 0.02;
+
+    /** Of its size: how far a text reaches below its line. */
+    static double descent(String text) {
+      boolean deep = text.chars().anyMatch(c -> "gjpqy,;()[]Qçµ".indexOf(c) >= 0);
+      return deep ? DESCENT : FOOT;
+    }
+
     /** Type styles. */
     public enum Style {
       REGULAR,
@@ -204,12 +216,12 @@ public sealed interface Primitive {
 
     @Override
     public double top() {
-      return y - size * 0.73;
+      return y - size * ASCENT;
     }
 
     @Override
     public double bottom() {
-      return y + size * 0.05;
+      return y + size * descent(text);
     }
   }
 

@@ -4,16 +4,17 @@ import fret.pitch.Clef;
 import fret.pitch.KeySignature;
 import fret.pitch.Step;
 import fret.score.Bar;
-import fret.score.Direction;
 import fret.score.Event;
 import fret.score.Head;
 import fret.score.ResolvedPassage;
+import fret.score.Score;
 import fret.score.SoundingNote;
 import fret.score.TimeSignature;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import org.apache.commons.numbers.fraction.Fraction;
@@ -37,6 +38,9 @@ public final class StripEngraver {
   private final List<Strip.BarSpan> spans = new ArrayList<>();
   private final List<Placed> placed = new ArrayList<>();
   private final TreeMap<Fraction, Double> columnX = new TreeMap<>();
+
+  /** Where a bar that prints its metre has it. */
+  private final Map<Fraction, Double> metreX = new HashMap<>();
 
   /** An event with the place it got. */
   record Placed(
@@ -91,6 +95,7 @@ public final class StripEngraver {
       x = rests > 1 ? manyRests(rests, x) : columns(bar, x);
       x = clefAhead(last, x);
       x = barline(last, x);
+      x = ahead(last, x);
       for (int r = i; r <= i + Math.max(1, rests) - 1; r++) {
         spans.add(new Strip.BarSpan(bars.get(r).index(), bars.get(r).number(), left, x));
       }
@@ -101,8 +106,10 @@ public final class StripEngraver {
     for (int i = 0; i < 5; i++) {
       pen.line(1, i, x, i, STAFF_LINE, Primitive.Ink.STAVE, -1);
     }
-    new NoteEngraver(pen, metrics).engrave(placed);
-    new MarkEngraver(pen, passage, fingers, style).engrave(placed, spans, this::xAt);
+    Score whole = style.lineOf().orElse(passage.score());
+    List<NoteEngraver.Note> notes = new NoteEngraver(pen, metrics, whole, x).engrave(placed);
+    new MarkEngraver(pen, passage, fingers, style)
+        .engrave(placed, notes, spans, new StavePlaces(this::xAt, this::headAt, 1, x));
     List<Double> xs = new ArrayList<>();
     for (double v : sliceX) {
       xs.add(v);
@@ -111,7 +118,7 @@ public final class StripEngraver {
   }
 
   /** How many bars from here on are nothing but rests, with nothing printed at them. */
-  private static int restBars(List<Bar> bars, int from) {
+  static int restBars(List<Bar> bars, int from) {
     int count = 0;
     while (from + count < bars.size()) {
       Bar bar = bars.get(from + count);
@@ -164,8 +171,9 @@ public final class StripEngraver {
     if (first || !bar.key().equals(before.key())) {
       x = key(bar, first ? KeySignature.NONE : before.key(), x + 0.4);
     }
-    Bar previous = first ? style.before().orElse(null) : before;
+    Bar previous = first ? style.before(bar).orElse(null) : before;
     if (previous == null || !bar.time().equals(previous.time())) {
+      metreX.put(bar.start(), x + 0.5);
       x = time(bar.time(), x + 0.5);
     }
     if (bar.repeatStart()) {
@@ -176,13 +184,28 @@ public final class StripEngraver {
 
   /** A clef that comes into force at the next bar stands small before the bar line. */
   private double clefAhead(Bar bar, double x) {
-    return passage
-        .score()
-        .after(bar)
+    return style
+        .after(passage.score(), bar)
         .map(Bar::clef)
         .filter(c -> !c.equals(bar.clefAt(bar.end())))
         .map(c -> clef(c, x, 0.75) + 0.5)
         .orElse(x);
+  }
+
+  /** The key and metre of the next line stand behind the last bar line of this one. */
+  private double ahead(Bar bar, double x) {
+    Optional<Bar> next =
+        passage.score().after(bar).isPresent()
+            ? Optional.empty()
+            : style.after(passage.score(), bar);
+    double at = x;
+    if (next.isPresent() && !next.get().key().equals(bar.key())) {
+      at = key(next.get(), bar.key(), at + 0.5);
+    }
+    if (next.isPresent() && !next.get().time().equals(bar.time())) {
+      at = time(next.get().time(), at + 0.5);
+    }
+    return at == x ? x : at + 0.3;
   }
 
   private double clef(Clef clef, double x, double scale) {
@@ -302,10 +325,11 @@ public final class StripEngraver {
       x += leftExtent(here, signs);
       x = graces(bar, here, x, voices);
       columnX.put(onset, x);
-      placeColumn(bar, here, x, voices);
       Fraction next = i + 1 < order.size() ? order.get(i + 1) : bar.end();
       double natural = ideal(next.subtract(onset)) * style.stretch();
-      x += Math.max(natural, rightExtent(here) + 0.4);
+      double width = Math.max(natural, rightExtent(here) + 0.4);
+      placeColumn(bar, here, x, width, voices);
+      x += width;
     }
     if (order.isEmpty()) {
       columnX.put(bar.start(), start);
@@ -314,7 +338,8 @@ public final class StripEngraver {
     return x;
   }
 
-  private void placeColumn(Bar bar, List<Event> here, double x, TreeSet<String> voices) {
+  private void placeColumn(
+      Bar bar, List<Event> here, double x, double width, TreeSet<String> voices) {
     for (Event e : here) {
       if (!e.isGrace()) {
         int rank = voices.size() > 1 ? voices.headSet(e.voice()).size() : 0;
@@ -322,7 +347,10 @@ public final class StripEngraver {
             e.isRest() || e.cue()
                 ? -1
                 : sliceOfEvent.getOrDefault(new EventKey(bar.index(), e.voice(), e.onset(), 0), -1);
-        double at = e.isRest() && wholeBarRest(bar, e) ? x + 1.5 : x;
+        double at =
+            isWholeBarRest(bar, e) && bar.events().size() == 1
+                ? x + middleOfBar(width)
+                : x + asideOf(bar, e, rank, here);
         placed.add(new Placed(bar, e, at, slice, e.cue(), rank, voices.size()));
         if (slice >= 0) {
           sliceX[slice] = x + 0.59;
@@ -331,8 +359,36 @@ public final class StripEngraver {
     }
   }
 
-  private static boolean wholeBarRest(Bar bar, Event e) {
-    return e.duration().equals(bar.length()) && bar.events().size() == 1;
+  /**
+   * A lower voice stands to the right of an upper one that is only a second away, or that has the
+   * same note with another head.
+   */
+  private static double asideOf(Bar bar, Event e, int rank, List<Event> here) {
+    if (rank == 0 || e.isRest()) {
+      return 0;
+    }
+    Clef clef = bar.clefAt(e.onset());
+    int high = e.heads().stream().mapToInt(h -> clef.staffPosition(h.pitch())).max().orElse(0);
+    for (Event o : here) {
+      if (!o.isRest() && !o.isGrace() && o.voice().compareTo(e.voice()) < 0) {
+        int low = o.heads().stream().mapToInt(h -> clef.staffPosition(h.pitch())).min().orElse(99);
+        boolean sameHead = o.value().equals(e.value());
+        if (low - high < 2 && !(low == high && sameHead)) {
+          return NoteEngraver.HEAD_WIDTH - NoteEngraver.STEM;
+        }
+      }
+    }
+    return 0;
+  }
+
+  /** Whether a voice rests for the whole of its bar, in whatever metre. */
+  static boolean isWholeBarRest(Bar bar, Event e) {
+    return e.isRest() && e.duration().equals(bar.length()) && e.onset().equals(bar.start());
+  }
+
+  /** From a bar's first column to where a rest stands in its middle. */
+  private double middleOfBar(double width) {
+    return Math.max(0, (width - 0.9 - metrics.box(MusicGlyph.REST_WHOLE).right()) / 2);
   }
 
   private double graces(Bar bar, List<Event> here, double start, TreeSet<String> voices) {
@@ -430,17 +486,8 @@ public final class StripEngraver {
     return at.getValue() + (end - at.getValue()) * Math.min(1, share);
   }
 
-  /** Whether an 8va line covers an onset: octaves by which the page stands below the sound. */
-  static int octaveLineAt(List<Direction> directions, Fraction onset) {
-    int octaves = 0;
-    for (Direction d : directions) {
-      if (d.onset().compareTo(onset) <= 0) {
-        octaves =
-            d.kind() == Direction.Kind.OCTAVE_LINE
-                ? (int) d.number()
-                : d.kind() == Direction.Kind.OCTAVE_LINE_END ? 0 : octaves;
-      }
-    }
-    return octaves;
+  /** Where the head of a section stands: over its metre where that is printed. */
+  private double headAt(Fraction onset) {
+    return metreX.getOrDefault(onset, xAt(onset));
   }
 }

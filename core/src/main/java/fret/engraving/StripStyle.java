@@ -1,6 +1,7 @@
 package fret.engraving;
 
 import fret.score.Bar;
+import fret.score.Score;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
@@ -10,12 +11,15 @@ import java.util.Optional;
  *
  * @param stretch room between notes against the natural one, 0.5 to 4
  * @param collapseRests whether bars of rest in a row are drawn as one with their number
- * @param before the bar before, when the stave goes on from another line: clef and key are
- *     repeated, the metre is not
+ * @param lineOf the whole that the stave is one line of: what goes on from the line before is taken
+ *     up, what goes on is led to the end, and the next line's key, metre and clef are told ahead
  * @param shiftMarks moments during which the hand moves, with whether it moves up the string
  */
 public record StripStyle(
-    double stretch, boolean collapseRests, Optional<Bar> before, Map<Integer, Boolean> shiftMarks) {
+    double stretch,
+    boolean collapseRests,
+    Optional<Score> lineOf,
+    Map<Integer, Boolean> shiftMarks) {
   /** The strip in the window. */
   public static final StripStyle PLAIN = new StripStyle(1, true, Optional.empty(), Map.of());
 
@@ -23,7 +27,7 @@ public record StripStyle(
   public static final StripStyle WRITING = new StripStyle(1, false, Optional.empty(), Map.of());
 
   public StripStyle {
-    Objects.requireNonNull(before);
+    Objects.requireNonNull(lineOf);
     shiftMarks = Map.copyOf(shiftMarks);
     if (!(stretch >= 0.5) || !(stretch <= 4)) {
       throw new IllegalArgumentException("stretch " + stretch + " is outside 0.5 to 4");
@@ -31,10 +35,21 @@ public record StripStyle(
   }
 
   public StripStyle withShiftMarks(Map<Integer, Boolean> other) {
-    return new StripStyle(stretch, collapseRests, before, other);
+    return new StripStyle(stretch, collapseRests, lineOf, other);
   }
 
   StripStyle withStretch(double other) {
-    return new StripStyle(other, collapseRests, before, shiftMarks);
+    return new StripStyle(other, collapseRests, lineOf, shiftMarks);
+  }
+
+  /** The bar before a line that begins with one; empty at the start. */
+  Optional<Bar> before(Bar first) {
+    return lineOf.flatMap(
+        s -> s.bars().stream().filter(b -> b.end().equals(first.start())).findFirst());
+  }
+
+  /** The bar after one, on this line or the next. */
+  Optional<Bar> after(Score line, Bar bar) {
+    return line.after(bar).or(() -> lineOf.flatMap(s -> s.after(bar)));
   }
 }

@@ -230,17 +230,45 @@ final class HandLane implements Lane {
       int string = 0;
       for (Slice slice : input.passage().slices()) {
         int open = 0;
-        for (int note : slice.starting()) {
-          Optional<NoteFinger> place = fingering.notes().get(note);
+        double[] aside = aside(slice);
+        for (int i = 0; i < slice.starting().size(); i++) {
+          Optional<NoteFinger> place = fingering.notes().get(slice.starting().get(i));
           if (place.isPresent()) {
             if (axis.has(slice.index())) {
-              mark(slice, place.get(), place.get().string() != string, open);
+              mark(slice, place.get(), place.get().string() != string, open, aside[i]);
             }
             string = place.get().string();
             open += place.get().isOpen() ? 1 : 0;
           }
         }
       }
+    }
+
+    /** How far each mark of a chord stands aside, so that none covers another. */
+    private double[] aside(Slice slice) {
+      double[] aside = new double[slice.starting().size()];
+      for (int i = 0; i < aside.length; i++) {
+        while (isCovered(slice, aside, i)) {
+          aside[i] += 2 * RADIUS;
+        }
+      }
+      return aside;
+    }
+
+    private boolean isCovered(Slice slice, double[] aside, int which) {
+      Optional<Double> y = markY(slice.starting().get(which));
+      for (int i = 0; i < which && y.isPresent(); i++) {
+        Optional<Double> other = markY(slice.starting().get(i));
+        boolean near = other.filter(o -> Math.abs(o - y.get()) < 2 * RADIUS).isPresent();
+        if (near && aside[i] == aside[which]) {
+          return true;
+        }
+      }
+      return false;
+    }
+
+    private Optional<Double> markY(int note) {
+      return fingering.notes().get(note).filter(p -> !p.isOpen()).map(p -> y(p.mmFromNut()));
     }
 
     /** Fingers that stay because their note comes back, and voices that sound on. */
@@ -302,9 +330,9 @@ final class HandLane implements Lane {
     }
 
     /** Open strings that sound together stand over each other. */
-    private void mark(Slice slice, NoteFinger p, boolean named, int openBelow) {
+    private void mark(Slice slice, NoteFinger p, boolean named, int openBelow, double aside) {
       int at = slice.index();
-      double x = axis.x(at);
+      double x = axis.x(at) + aside;
       double y = p.isOpen() ? height - RADIUS - 0.35 - 2 * RADIUS * openBelow : y(p.mmFromNut());
       Primitive.Spot.Form form = StringMark.of(p.string());
       if (p.isOpen()) {
@@ -316,18 +344,23 @@ final class HandLane implements Lane {
                 r -> spot(form, x + (axis.end(at) - x) * HANDED_OVER, y, r.by().digit(), at));
       }
       if (named) {
-        // Beside the mark, where the string changes; lower where the next mark would cover it.
-        boolean covered = isMarkAt(at + 1, x + RADIUS * 1.25, y - RADIUS * 0.9);
-        pen.text(
-            instrument.stringName(p.string()),
-            x + RADIUS * 1.25,
-            covered ? Math.min(height - 0.2, y + RADIUS * 1.5) : y - RADIUS * 0.55,
-            1.15,
-            Style.REGULAR,
-            false,
-            Ink.HAND,
-            at);
+        name(slice, p, x, y);
       }
+    }
+
+    /** The string where it changes: beside the mark, or over it where the rest of a chord is. */
+    private void name(Slice slice, NoteFinger p, double x, double y) {
+      int at = slice.index();
+      String name = instrument.stringName(p.string());
+      if (slice.starting().size() > 1 && !p.isOpen()) {
+        pen.text(name, x, y - RADIUS * 1.35, 1.15, Style.REGULAR, true, Ink.HAND, at);
+        return;
+      }
+      // Lower where the next mark would cover it.
+      double right = x + RADIUS * 1.25;
+      double under = Math.min(height - 0.2, y + RADIUS * 1.5);
+      double beside = isMarkAt(at + 1, right, y - RADIUS * 0.9) ? under : y - RADIUS * 0.55;
+      pen.text(name, right, beside, 1.15, Style.REGULAR, false, Ink.HAND, at);
     }
 
     /** Whether the mark of a moment stands over a letter that begins at a place. */

@@ -5,6 +5,7 @@ import fret.fingering.Fingering;
 import fret.fingering.NoteFinger;
 import fret.fingering.PositionChanges;
 import fret.fingering.SparseDigits;
+import fret.fingering.StringDoubt;
 import fret.fingering.Unkept;
 import fret.instrument.PositionNames;
 import fret.mark.FingerLayer;
@@ -18,7 +19,6 @@ import fret.player.Region;
 import fret.score.SoundingNote;
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -45,8 +45,6 @@ public final class Digits {
             session.task().hand().instrument(),
             fingering,
             i -> marks.at(FingerLayer.PINNED, notes.get(i).key()).isPresent());
-    Set<Integer> arrivals = new HashSet<>();
-    fingering.shifts().forEach(s -> arrivals.add(s.toNote()));
     List<FingerText> texts = new ArrayList<>();
     Map<Integer, Unkept> unkept = new HashMap<>();
     session.unkept(fingering).stream()
@@ -54,7 +52,8 @@ public final class Digits {
         .forEach(u -> unkept.putIfAbsent(u.note(), u));
     boolean named = marks.at(FlagLayer.POSITIONS, Place.WHOLE).isPresent();
     Set<Integer> changes = named ? PositionChanges.of(fingering) : Set.of();
-    int string = 0;
+    Set<Integer> doubts =
+        StringDoubt.of(session.resolved(), session.task().hand().instrument(), fingering);
     for (int i = 0; i < notes.size(); i++) {
       Optional<NoteFinger> place = fingering.notes().get(i);
       if (place.isPresent()) {
@@ -63,20 +62,16 @@ public final class Digits {
         boolean pinned = kept && marks.at(FingerLayer.PINNED, notes.get(i).key()).isPresent();
         boolean unlike = session.fingering().notes().get(i).map(q -> !q.samePlace(p)).orElse(true);
         boolean shown = full || sparse.contains(i) || unlike || !kept;
-        boolean numeral =
-            p.string() != string
-                && (full && !p.isOpen() || arrivals.contains(i) || p.base() > 5 && shown);
         texts.add(
             new FingerText(
                 i,
                 shown ? p.digits() : "",
                 over(
                     changes.contains(i) ? position(session, p) : "",
-                    numeral ? NUMERALS[Math.min(6, p.string())] : ""),
+                    doubts.contains(i) ? NUMERALS[Math.min(6, p.string())] : ""),
                 pinned,
                 kept ? "" : asked(unkept.get(i)),
                 pencilled(marks, notes.get(i))));
-        string = p.string();
       } else {
         String asked = unkept.containsKey(i) ? asked(unkept.get(i)) : "";
         texts.add(new FingerText(i, "", "", false, asked, pencilled(marks, notes.get(i))));

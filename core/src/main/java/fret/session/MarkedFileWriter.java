@@ -7,8 +7,10 @@ public interface MarkedFileWriter {
   /** What is written of a fingering that is only proposed. */
   enum Proposed {
     LEFT_OUT,
-    /** Its digits, in grey. */
-    MARKED
+    /** Its digits, in grey, and the strings that a reader could be in doubt of. */
+    MARKED,
+    /** The same with the string of every note, decided or not. */
+    EVERY_STRING
   }
 
   /**

@@ -480,36 +480,47 @@ public record Session(
    * it carry the fingering of the target tempo.
    */
   public Score fingered(IntPredicate shown) {
-    return fingered(shown, score());
+    return fingered(shown, shown, score());
+  }
+
+  /**
+   * The same with strings on other notes.
+   *
+   * @param stringed which of the notes shown have their string
+   */
+  public Score fingered(IntPredicate shown, IntPredicate stringed) {
+    return fingered(shown, stringed, score());
   }
 
   /** The page as it is to be practised: with the bow that is planned, its slurs and its marks. */
   Score fingeredAndBowed(IntPredicate shown) {
-    return fingered(shown, arm().page().score());
+    return fingered(shown, shown, arm().page().score());
   }
 
-  private Score fingered(IntPredicate shown, Score page) {
+  private Score fingered(IntPredicate shown, IntPredicate stringed, Score page) {
     Map<NoteKey, NoteFinger> places = new HashMap<>();
     for (int i = 0; i < resolved().notes().size(); i++) {
       if (shown.test(i) && fingering().notes().get(i).isPresent()) {
         places.put(resolved().notes().get(i).key(), fingering().notes().get(i).get());
       }
     }
-    return page.withEach((bar, e) -> printed(bar, e, places));
+    return page.withEach((bar, e) -> printed(bar, e, places, stringed));
   }
 
-  private static Event printed(Bar bar, Event e, Map<NoteKey, NoteFinger> places) {
+  private static Event printed(
+      Bar bar, Event e, Map<NoteKey, NoteFinger> places, IntPredicate stringed) {
     if (e.isGrace()) {
       return e;
     }
     List<Head> heads = new ArrayList<>();
     for (int h = 0; h < e.heads().size(); h++) {
-      heads.add(printed(e.heads().get(h), places.get(NoteKey.of(bar, e, 0, h))));
+      NoteFinger place = places.get(NoteKey.of(bar, e, 0, h));
+      heads.add(printed(e.heads().get(h), place, place != null && stringed.test(place.note())));
     }
     return e.withHeads(heads);
   }
 
-  private static Head printed(Head h, NoteFinger place) {
+  private static Head printed(Head h, NoteFinger place, boolean stringed) {
     return new Head(
         h.pitch(),
         h.accidental(),
@@ -519,7 +530,7 @@ public record Session(
             ? Head.Harmonic.NATURAL_SOUNDING
             : h.harmonic(),
         place == null ? "" : place.fingers(),
-        place == null ? 0 : place.string(),
+        stringed ? place.string() : 0,
         h.leftOut());
   }
 }

@@ -18,6 +18,7 @@ import fret.passage.TempoPlan;
 import fret.score.ResolvedPassage;
 import fret.score.Resolver;
 import fret.score.Score;
+import fret.score.Slice;
 import fret.score.SoundingNote;
 import fret.tempo.Ladder;
 import fret.tempo.Tempo;
@@ -28,6 +29,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import org.apache.commons.numbers.fraction.Fraction;
 
 /** Lays the part, and a sheet to practise from, out on pages. */
 public final class Sheets {
@@ -122,17 +124,22 @@ public final class Sheets {
     return marks;
   }
 
+  /** Each up to where the next one begins, though it is played into its first note. */
   private static List<PageMaker.Bracket> brackets(ResolvedPassage passage, List<Chunk> chunks) {
     List<PageMaker.Bracket> brackets = new ArrayList<>();
-    for (Chunk c : chunks) {
-      if (c.isSpot() || c.isJoin()) {
-        continue;
-      }
+    List<Chunk> whole = chunks.stream().filter(c -> !c.isSpot() && !c.isJoin()).toList();
+    for (Chunk c : whole) {
+      Fraction end =
+          whole.stream()
+              .map(Chunk::fromOnset)
+              .filter(o -> o.compareTo(c.fromOnset()) > 0 && o.compareTo(c.toOnset()) < 0)
+              .max(Fraction::compareTo)
+              .orElse(c.toOnset());
       int[] slices =
           passage.slices().stream()
               .filter(s -> s.onset().compareTo(c.fromOnset()) >= 0)
-              .filter(s -> s.onset().compareTo(c.toOnset()) < 0)
-              .mapToInt(fret.score.Slice::index)
+              .filter(s -> s.onset().compareTo(end) < 0)
+              .mapToInt(Slice::index)
               .toArray();
       if (slices.length > 0) {
         brackets.add(new PageMaker.Bracket(slices[0], slices[slices.length - 1], c.label()));

@@ -64,7 +64,7 @@ class LineAndDigitsTest {
   private static Fingering pinned(String notes, String places) {
     Instrument violin = Instrument.standard(InstrumentType.VIOLIN);
     List<NoteRule> rules = new ArrayList<>();
-    String[] words = places.split(" ");
+    String[] words = places.split("[ +]");
     for (int i = 0; i < words.length; i++) {
       boolean touched = words[i].startsWith("h");
       String place = touched ? words[i].substring(1) : words[i];
@@ -85,6 +85,35 @@ class LineAndDigitsTest {
             .best();
     assertThat(f.problems()).isEmpty();
     return f;
+  }
+
+  /** Common practice, no source: a numeral where the same digits could be read elsewhere. */
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        // a scale in first position, over the strings: none
+        "G4 A4 B4 C5 D5 | D3 A0 A1 A2 A3 | ",
+        // to third position and back: the digit is enough, nothing else is near
+        "B4 D5 E5 D5 B4 | A1 A1 A2 A1 A1 | ",
+        // high on the D string what the A string has in first position
+        "E4 F4 B4 C5 | D1 D2 D1 D2 | 2",
+        // the numeral holds while the string stays, also after a further shift
+        "E4 B4 D5 F5 | D1 D1 D1 D1 | 1",
+        // and is told again after another string, also where a higher place would be much nearer
+        "E4 B4 E5 B4 E4 B4 | D1 D1 A1 A1 D1 D1 | 1 3 5",
+        // a hand that stays is read as staying, on whatever string
+        "E4 B4 E5 F5 C5 | D1 D1 A1 A2 D2 | 1",
+        // a double stop is told whole
+        "A3+F4 E4+B4 E4+C5 | G1+D2 G1+D1 G1+D2 | 2 3",
+      })
+  void aNumeralStandsWhereTheStringIsInDoubt(String notes, String places, String wanted) {
+    Fingering f = pinned(notes.strip(), places.strip());
+    Set<Integer> told =
+        StringDoubt.of(
+            Exercises.line(notes.strip(), QUARTER), Instrument.standard(InstrumentType.VIOLIN), f);
+    assertThat(told.stream().map(String::valueOf).toList())
+        .isEqualTo(wanted == null ? List.of() : List.of(wanted.strip().split(" ")));
   }
 
   private static Set<Integer> digits(String notes, String places, int... decided) {

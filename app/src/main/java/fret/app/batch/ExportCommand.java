@@ -68,6 +68,11 @@ final class ExportCommand implements Callable<Integer> {
   @Option(names = "--all-digits", description = "a digit on every note, not only where needed")
   private boolean allDigits;
 
+  @Option(
+      names = "--all-strings",
+      description = "a string on every note of a musicxml, not only where it is in doubt")
+  private boolean allStrings;
+
   @Option(names = "--from", description = "first day of an ics or csv; today where left out")
   private LocalDate from;
 
@@ -96,7 +101,7 @@ final class ExportCommand implements Callable<Integer> {
   private byte[] bytes(Session session) throws UnusableInput {
     Page.Paper size = paper.equalsIgnoreCase("letter") ? Page.Paper.LETTER : Page.Paper.A4;
     return switch (format) {
-      case "musicxml" -> options.marked(session);
+      case "musicxml" -> options.marked(session, allStrings);
       case "pdf" ->
           new PagePrinter(ShippedFonts.load())
               .partPdf(session, digits(session), Learning.chunks(session), lanes(), size);

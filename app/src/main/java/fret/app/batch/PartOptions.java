@@ -5,6 +5,7 @@ import fret.base.Problem;
 import fret.base.Said;
 import fret.base.UnusableInput;
 import fret.bowing.BowSetup;
+import fret.fingering.StringDoubt;
 import fret.format.musicxml.MusicXmlFile;
 import fret.format.musicxml.MusicXmlWriter;
 import fret.format.part.PartFiles;
@@ -27,7 +28,7 @@ import fret.player.School;
 import fret.score.Divided;
 import fret.score.Score;
 import fret.session.Learning;
-import fret.session.MarkedFileWriter;
+import fret.session.MarkedFileWriter.Proposed;
 import fret.session.NewPassage;
 import fret.session.Session;
 import fret.tempo.Beat;
@@ -39,6 +40,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.apache.commons.numbers.fraction.Fraction;
 import picocli.CommandLine.Model.CommandSpec;
@@ -183,11 +185,19 @@ final class PartOptions {
         .only(Layers.ALL.stream().filter(l -> !SettingLayers.ALL.contains(l)).toList());
   }
 
-  /** The file as it came with the fingering; the bars alone where some were asked for. */
-  byte[] marked(Session session) throws UnusableInput {
-    return bars.isEmpty()
-        ? FILES.write(session, bytes(), MarkedFileWriter.Proposed.MARKED)
-        : MusicXmlWriter.write(session.fingered(i -> true));
+  /**
+   * The file as it came with the fingering; the bars alone where some were asked for.
+   *
+   * @param everyString whether every note has its string, not only where it is in doubt
+   */
+  byte[] marked(Session session, boolean everyString) throws UnusableInput {
+    if (bars.isEmpty()) {
+      return FILES.write(session, bytes(), everyString ? Proposed.EVERY_STRING : Proposed.MARKED);
+    }
+    Set<Integer> doubts =
+        StringDoubt.of(session.resolved(), session.task().hand().instrument(), session.fingering());
+    return MusicXmlWriter.write(
+        session.fingered(i -> true, i -> everyString || doubts.contains(i)));
   }
 
   private byte[] bytes() throws UnusableInput {

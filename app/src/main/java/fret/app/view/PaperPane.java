@@ -4,6 +4,7 @@ import fret.app.viewmodel.PaperModel;
 import fret.app.viewmodel.Studio;
 import fret.app.words.Sentences;
 import fret.engraving.Page;
+import fret.session.MarkedFileWriter.Proposed;
 import java.io.File;
 import javafx.scene.Node;
 import javafx.scene.control.CheckBox;
@@ -19,6 +20,7 @@ final class PaperPane {
   private final FileDesk files;
   private final CheckBox lanes = new CheckBox(Sentences.of("paper.the-hand"));
   private final CheckBox proposed = new CheckBox(Sentences.of("paper.proposed"));
+  private final CheckBox strings = new CheckBox(Sentences.of("paper.strings"));
   private final ComboBox<Page.Paper> size = new ComboBox<>();
 
   PaperPane(Studio studio, FileDesk files) {
@@ -34,11 +36,14 @@ final class PaperPane {
   Node out() {
     lanes.setId("paper-lanes");
     proposed.setId("paper-proposed");
-    proposed.setOnAction(e -> studio.paper().setWithProposed(proposed.isSelected()));
+    strings.setId("paper-strings");
+    strings.disableProperty().bind(proposed.selectedProperty().not());
+    proposed.setOnAction(e -> choose());
+    strings.setOnAction(e -> choose());
     lanes.setOnAction(e -> studio.paper().setWithLanes(lanes.isSelected()));
     return new VBox(
         12,
-        Parts.flow(8, Parts.line(Sentences.of("paper.paper")), size, lanes, proposed),
+        Parts.flow(8, Parts.line(Sentences.of("paper.paper")), size, lanes, proposed, strings),
         row(
             Sentences.of("paper.the-part"),
             button("Save PDF", PaperModel.Kind.PART_PDF),
@@ -53,6 +58,15 @@ final class PaperPane {
             button("Save PNG", PaperModel.Kind.PNG)),
         row(Sentences.of("paper.as-it"), button("Save MIDI", PaperModel.Kind.MIDI)),
         Parts.label(Sentences.of("paper.ctrl-s"), "quiet"));
+  }
+
+  private void choose() {
+    studio
+        .paper()
+        .setWithProposed(
+            !proposed.isSelected()
+                ? Proposed.LEFT_OUT
+                : strings.isSelected() ? Proposed.EVERY_STRING : Proposed.MARKED);
   }
 
   private static HBox row(String text, Node... buttons) {

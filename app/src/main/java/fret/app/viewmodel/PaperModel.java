@@ -73,9 +73,9 @@ public final class PaperModel {
     }
   }
 
-  /** Whether a saved file shows, in grey, what is only proposed of the fingering. */
-  public void setWithProposed(boolean wanted) {
-    proposed = wanted ? MarkedFileWriter.Proposed.MARKED : MarkedFileWriter.Proposed.LEFT_OUT;
+  /** How much a saved file shows, in grey, of what is only proposed of the fingering. */
+  public void setWithProposed(MarkedFileWriter.Proposed wanted) {
+    proposed = wanted;
   }
 
   /** The folder that the open passage's file came from; empty where it is not known. */

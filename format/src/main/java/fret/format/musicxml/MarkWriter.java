@@ -41,6 +41,11 @@ public final class MarkWriter {
     public NoteMark(String digit, int string, boolean harmonic, Optional<Signs.Bow> bow) {
       this(digit, string, harmonic, bow, false);
     }
+
+    /** The same with the string left alone. */
+    public NoteMark withoutString() {
+      return new NoteMark(digit, 0, harmonic, bow, proposed);
+    }
   }
 
   private static final String GREY = "#808080";

@@ -25,7 +25,6 @@ import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.util.List;
-import java.util.Optional;
 import java.util.function.Function;
 import javax.imageio.ImageIO;
 import org.apache.pdfbox.Loader;
@@ -86,8 +85,7 @@ public final class PagePrinter implements Printer {
   }
 
   private Strip strip(Session session, List<FingerText> fingers) {
-    StripStyle style =
-        new StripStyle(1, true, Optional.empty(), Sheets.shiftMarks(session.fingering()));
+    StripStyle style = StripStyle.PLAIN.withShiftMarks(Sheets.shiftMarks(session.fingering()));
     return StripEngraver.engrave(session.resolved(), fingers, fonts, style);
   }
 

@@ -6,6 +6,7 @@ import fret.bowing.Bowing;
 import fret.bowing.Stroke;
 import fret.engraving.FingerText;
 import fret.fingering.NoteFinger;
+import fret.fingering.StringDoubt;
 import fret.format.musicxml.MarkWriter;
 import fret.format.musicxml.MarkWriter.NoteMark;
 import fret.mark.BowLayer;
@@ -24,11 +25,13 @@ import fret.score.Slice;
 import fret.score.SoundingNote;
 import fret.session.BowSigns;
 import fret.session.Digits;
+import fret.session.MarkedFileWriter.Proposed;
 import fret.session.Session;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /** What was decided of a passage, as signs on the notes of its file. */
 final class FileSigns {
@@ -55,16 +58,23 @@ final class FileSigns {
   // ---- fingers and bow marks -------------------------------------------------------------------
 
   /**
-   * Fingers, strings and bow marks that were decided; what is only proposed on request, as such.
+   * Fingers, strings and bow marks that were decided; what is only proposed on request, as such. A
+   * string is written where a player would print it, or everywhere on request.
    */
-  Map<NoteKey, NoteMark> marks(boolean withProposed) {
+  Map<NoteKey, NoteMark> marks(Proposed wanted) {
     Map<NoteKey, NoteMark> marks = new HashMap<>();
+    boolean every = wanted == Proposed.EVERY_STRING;
+    Set<Integer> doubts =
+        StringDoubt.of(session.resolved(), session.task().hand().instrument(), session.fingering());
     for (int i = 0; i < notes().size(); i++) {
       Optional<Signs.Bow> bow = bow(i);
       Optional<FingerMark> decided = decided(i);
       NoteMark mark =
-          decided.isPresent() ? mark(decided.get(), bow) : proposed(i, withProposed, bow);
-      marks.put(inFile(notes().get(i).key()), mark);
+          decided.isPresent()
+              ? mark(decided.get(), bow)
+              : proposed(i, wanted != Proposed.LEFT_OUT, bow);
+      boolean string = every || doubts.contains(i);
+      marks.put(inFile(notes().get(i).key()), string ? mark : mark.withoutString());
     }
     return marks;
   }

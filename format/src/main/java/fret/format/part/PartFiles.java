@@ -142,7 +142,7 @@ public final class PartFiles implements ScoreReader, MarkedFileWriter {
     Document document = MusicXmlFile.openAsItCame(file, source);
     Map<NoteKey, Element> elements = MusicXmlReader.readLinked(file, document, partName).elements();
     FileSigns signs = new FileSigns(session);
-    MarkWriter.write(elements, signs.marks(proposed == Proposed.MARKED));
+    MarkWriter.write(elements, signs.marks(proposed));
     MarkWriter.writeSlurs(elements, signs.slurs());
     SignWriter.write(elements, signs.signs());
     signs.pencilled().forEach((key, all) -> pencil(elements.get(key), all));
