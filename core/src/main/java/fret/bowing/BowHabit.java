@@ -25,6 +25,8 @@ public enum BowHabit {
   INNER(Way.POWER, Way.CLEAN),
   /** What an accent is made of: more bow on it, or less on the notes around it. */
   ACCENT(Way.ON_IT, Way.AROUND_IT),
+  /** Where plain short strokes are played. */
+  PLACE(Way.WHERE_IT_SOUNDS, Way.UPPER_HALF, Way.LOWER_HALF),
   /** How the hair lies. */
   HAIR(Way.BY_STROKE, Way.FLAT, Way.TILTED);
 
@@ -50,6 +52,9 @@ public enum BowHabit {
     CLEAN,
     ON_IT,
     AROUND_IT,
+    WHERE_IT_SOUNDS,
+    UPPER_HALF,
+    LOWER_HALF,
     BY_STROKE,
     FLAT,
     TILTED

@@ -75,9 +75,9 @@ public record BowMoment(
         || articulations.contains(Signs.Articulation.MARCATO);
   }
 
-  /** Three strings or more: the bow rolls or breaks it. */
+  /** It begins on three strings or more: the bow rolls or breaks it. */
   public boolean isChord() {
-    return strings.size() >= 3;
+    return strings.size() >= 3 && slice.starting().size() >= 3;
   }
 
   public boolean isBowed() {

@@ -1,5 +1,6 @@
 package fret.bowing;
 
+import fret.score.Signs;
 import fret.search.RulerProblem;
 import fret.search.RulerSearch.Join;
 import java.util.ArrayList;
@@ -50,7 +51,7 @@ final class BowProblem implements RulerProblem<BowSpan> {
 
   BowProblem(BowTask task) {
     this.task = task;
-    this.terms = new BowTerms(task.bow(), task.preset(), task.habits());
+    this.terms = new BowTerms(task.bow(), task.instrument().type(), task.preset(), task.habits());
     this.moments = BowMoments.of(task);
     this.alike = new AlikeBows(task, moments);
     this.turns = new double[moments.size()];
@@ -186,7 +187,30 @@ final class BowProblem implements RulerProblem<BowSpan> {
         dotted ? BowEffort.HOOK_DOTTED : leaps ? BowEffort.HOOK_LEAP : BowEffort.HOOK,
         last.isChord() && first.isChord(),
         plucked || tremolo(before),
-        Optional.ofNullable(rule(unit)).filter(r -> r != BowRules.Joint.SLUR));
+        !plucked && has <= 1 && !first.slice().held().isEmpty(),
+        Optional.ofNullable(rule(unit))
+            .filter(r -> r != BowRules.Joint.SLUR)
+            .or(() -> plucked ? Optional.empty() : asPrinted(u, has)));
+  }
+
+  /**
+   * What the page's own marks on two notes in a row mean: two down-bows a retake, or a hook where
+   * there is no time for one or a slur stands over them; two up-bows stay on the string.
+   */
+  private Optional<BowRules.Joint> asPrinted(int u, double has) {
+    int first = units.get(u - 1).from();
+    int second = units.get(u).from();
+    Signs.Bow bow = moments.get(second).printed();
+    boolean both = bow != Signs.Bow.NONE && bow == moments.get(first).printed();
+    boolean own = task.rules().bows().containsKey(first) || task.rules().bows().containsKey(second);
+    if (!both || own || ties.get(u) == Tie.MUST) {
+      return Optional.empty();
+    }
+    boolean lifts =
+        bow == Signs.Bow.DOWN
+            && !moments.get(second).slice().slurredInto()
+            && BowJoins.isTimeFor(has, moments.get(units.get(u - 1).to()).timeMs());
+    return Optional.of(lifts ? BowRules.Joint.RETAKE : BowRules.Joint.HOOK);
   }
 
   private List<BowSpan> spansFrom(int u) {
@@ -239,7 +263,8 @@ final class BowProblem implements RulerProblem<BowSpan> {
         to + 1 < moments.size() ? Optional.of(moments.get(to + 1)) : Optional.empty(),
         breaks && u > 0 && here.get(0).slice().slurredInto(),
         joined,
-        startCm(from, to));
+        startCm(from, to),
+        !joinedBefore || moments.get(from - 1).restMs() > 1);
   }
 
   private StrokeKind kind(int from, int to, List<BowMoment> here) {

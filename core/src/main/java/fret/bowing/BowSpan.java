@@ -25,6 +25,8 @@ final class BowSpan implements RulerProblem.Span {
   private final double crossingDegrees;
   private final double insideDegrees;
   private final double startCm;
+  private final boolean entry;
+  private final Optional<PlaceWindow> window;
 
   /**
    * @param crossingDegrees turn of the arm into the first moment
@@ -32,6 +34,7 @@ final class BowSpan implements RulerProblem.Span {
    * @param after the moment that follows, plucked or bowed
    * @param joined notes slurred that are not slurred on the page
    * @param startCm place where it has to begin, negative for anywhere
+   * @param entry whether it begins, or comes after a silence: the bow is set down for it
    */
   BowSpan(
       BowTerms terms,
@@ -44,7 +47,8 @@ final class BowSpan implements RulerProblem.Span {
       Optional<BowMoment> after,
       boolean breaksSlur,
       int joined,
-      double startCm) {
+      double startCm,
+      boolean entry) {
     this.terms = terms;
     this.to = to;
     this.moments = moments;
@@ -54,6 +58,7 @@ final class BowSpan implements RulerProblem.Span {
     this.breaksSlur = breaksSlur;
     this.joined = joined;
     this.startCm = startCm;
+    this.entry = entry;
     double sum = 0;
     for (double cm : naturalCm) {
       sum += cm;
@@ -66,6 +71,12 @@ final class BowSpan implements RulerProblem.Span {
     this.usableOctaves = BowTerms.log2(Math.min(sum, terms.hairCm()));
     this.crossingDegrees = crossingDegrees;
     this.insideDegrees = insideDegrees;
+    this.window = terms.window(this);
+  }
+
+  /** Where it lives where that is told of a plain short stroke. */
+  Optional<PlaceWindow> window() {
+    return window;
   }
 
   @Override
@@ -88,6 +99,11 @@ final class BowSpan implements RulerProblem.Span {
   /** Whether it begins the passage. */
   boolean isFirst() {
     return first().slice().index() == 0;
+  }
+
+  /** Whether the bow is set down for it where it wants to be. */
+  boolean isEntry() {
+    return entry;
   }
 
   StrokeKind kind() {

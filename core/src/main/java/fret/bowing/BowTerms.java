@@ -1,11 +1,13 @@
 package fret.bowing;
 
 import fret.instrument.BowGeometry;
+import fret.instrument.InstrumentType;
 import fret.score.LoudnessLine;
 import fret.score.Signs;
 import fret.search.RulerProblem;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * What a stroke costs, term by term: each amount depends on the stroke and on one thing more, its
@@ -52,6 +54,12 @@ final class BowTerms {
 
   private static final double LOUD_SHARE = 0.6;
 
+  /** What a cm from the middle of its window counts beside one outside of it. */
+  private static final double CENTRAL = 0.25;
+
+  /** The same for a stroke that the bow is set down for. */
+  private static final double ENTRY = 0.6;
+
   /** So much of the hair, at this loudness and above, makes an up-bow a sweep. */
   private static final double SWEEP_SHARE = 0.45;
 
@@ -65,12 +73,16 @@ final class BowTerms {
   private static final double PLUCK_MS = 600;
 
   private final BowGeometry bow;
+  private final InstrumentType type;
+  private final BowHabits habits;
   private final boolean tipped;
   private final Term[][] byOn = new Term[On.values().length][];
   private final double[] weights = new double[BowEffort.values().length];
 
-  BowTerms(BowGeometry bow, BowPreset preset, BowHabits habits) {
+  BowTerms(BowGeometry bow, InstrumentType type, BowPreset preset, BowHabits habits) {
     this.bow = bow;
+    this.type = type;
+    this.habits = habits;
     this.tipped = habits.has(BowHabit.Way.TIP);
     for (BowEffort kind : BowEffort.values()) {
       weights[kind.ordinal()] = preset.weight(kind);
@@ -231,6 +243,11 @@ final class BowTerms {
     into.add(new Term(BowEffort.LOUD_PLACE, On.MIDDLE, (s, p) -> misplaced(s, p)));
     into.add(
         new Term(
+            BowEffort.PLAIN_PLACE,
+            On.MIDDLE,
+            (s, p) -> s.window().map(w -> away(w, s, p)).orElse(0.0)));
+    into.add(
+        new Term(
             BowEffort.RESERVE,
             On.END,
             (s, p) -> Math.max(0, Math.max(RESERVE_CM - p, p - (bow.hairCm() - RESERVE_CM)))));
@@ -262,7 +279,31 @@ final class BowTerms {
         && s.naturalCm() >= SWEEP_SHARE * bow.hairCm();
   }
 
+  /** In cm; the bow that is set down for a stroke goes where it wants to begin, not to the edge. */
+  private double away(PlaceWindow window, BowSpan s, double place) {
+    double share = place / bow.hairCm();
+    double central = (s.isEntry() ? ENTRY : CENTRAL) * Math.abs(share - window.middle());
+    return (window.priced().outside(share) + central) * bow.hairCm();
+  }
+
+  /** Where a plain stroke under a third of the hair lives; empty for any other. */
+  Optional<PlaceWindow> window(BowSpan s) {
+    boolean plain = s.kind() == StrokeKind.DETACHE || s.kind() == StrokeKind.LEGATO;
+    return plain && s.naturalCm() < PlaceWindow.LONG_SHARE * bow.hairCm()
+        ? Optional.of(
+            PlaceWindow.of(
+                type,
+                s.first().level(),
+                StrokeKinds.rate(s.moments()) / s.moments().size(),
+                s.first().isAccented(),
+                habits))
+        : Optional.empty();
+  }
+
   private double misplaced(BowSpan s, double place) {
+    if (s.window().isPresent()) {
+      return 0;
+    }
     double level = s.first().level();
     if (level >= LoudnessLine.FORTE) {
       return Math.max(0, place - LOUD_SHARE * bow.hairCm());
@@ -275,7 +316,7 @@ final class BowTerms {
     double level = s.first().level();
     boolean anywhere = s.kind().from() <= 0 && s.kind().to() >= 1;
     boolean evenly = level < LoudnessLine.FORTE && level >= LoudnessLine.PIANO;
-    return s.insideDegrees() > 0 || !anywhere || !evenly;
+    return s.insideDegrees() > 0 || !anywhere || !evenly || s.window().isPresent();
   }
 
   // ---- sums ------------------------------------------------------------------------------------

@@ -139,11 +139,14 @@ public record BowWarning(
   // ---- retakes and windows ---------------------------------------------------------------------
 
   private static void retakeLate(Bowing bowing, Stroke s, int index, List<BowWarning> into) {
-    if (index == 0 || s.retake().filter(r -> r.lackingMs() > 1).isEmpty()) {
+    if (index == 0 || s.retake().isEmpty()) {
       return;
     }
     Stroke.Retake r = s.retake().get();
     BowMoment before = bowing.moments().get(bowing.strokes().get(index - 1).toMoment());
+    if (r.lackingMs() - BowJoins.MOST_PAID * before.timeMs() <= 1) {
+      return; // The note before gives it.
+    }
     into.add(
         new BowWarning(
             Kind.RETAKE_LATE,

@@ -51,8 +51,26 @@ public final class HabitFigures {
               count(m -> m.isBowed() && m.isAccented()),
               Math.round(100 * BowHabits.ACCENT),
               Math.round(100 / BowHabits.ACCENT));
+      case PLACE ->
+          Said.of(
+              id,
+              bowing.strokes().stream().filter(this::isPlain).count(),
+              Math.round(
+                  100
+                      * PlaceWindow.of(
+                              task.instrument().type(),
+                              LoudnessLine.MEZZO_FORTE,
+                              0,
+                              false,
+                              task.habits())
+                          .middle()));
       case HAIR -> Said.of(id, bowing.strokes().stream().filter(s -> s.kind().hairFlat()).count());
     };
+  }
+
+  private boolean isPlain(Stroke s) {
+    boolean plain = s.kind() == StrokeKind.DETACHE || s.kind() == StrokeKind.LEGATO;
+    return plain && s.naturalCm() < PlaceWindow.LONG_SHARE * task.bow().hairCm();
   }
 
   private long count(Predicate<BowMoment> counts) {

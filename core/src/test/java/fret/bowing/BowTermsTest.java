@@ -30,6 +30,7 @@ class BowTermsTest {
           BowEffort.HOOK_LEAP,
           BowEffort.RETAKE,
           BowEffort.RETAKE_PAID,
+          BowEffort.RETAKE_TIME,
           BowEffort.RETAKE_LATE,
           BowEffort.RETAKE_WAY);
 
@@ -43,7 +44,7 @@ class BowTermsTest {
 
   private static double amount(BowTask task, BowSpan span, BowEffort kind, On on, double at) {
     List<Term> all =
-        new BowTerms(task.bow(), task.preset(), task.habits())
+        new BowTerms(task.bow(), InstrumentType.VIOLIN, task.preset(), task.habits())
             .all().stream().filter(t -> t.kind() == kind && t.on() == on).toList();
     assertThat(all).as(kind + " on " + on).hasSize(1);
     return all.get(0).amount().of(span, at);
@@ -64,7 +65,9 @@ class BowTermsTest {
   void everyReasonIsPricedOnAStrokeOrBetweenTwo() {
     BowTask task = task("D5:4");
     Set<BowEffort> priced = EnumSet.copyOf(BETWEEN);
-    new BowTerms(task.bow(), task.preset(), task.habits()).all().forEach(t -> priced.add(t.kind()));
+    new BowTerms(task.bow(), InstrumentType.VIOLIN, task.preset(), task.habits())
+        .all()
+        .forEach(t -> priced.add(t.kind()));
     priced.add(BowEffort.UNLIKE); // priced over the whole passage, see AlikeBowsTest
     assertThat(priced).containsExactlyInAnyOrder(BowEffort.values());
   }
@@ -223,7 +226,12 @@ class BowTermsTest {
         "SWEEP_PLACE; UP_START; {f} D5:2>; 50; 0",
         "LOUD_PLACE; MIDDLE; {f} D5:4; 50; 12.8",
         "LOUD_PLACE; MIDDLE; {f} D5:4; 10; 0",
-        "LOUD_PLACE; MIDDLE; {pp} D5:4; 10; 14.8",
+        "LOUD_PLACE; MIDDLE; {pp} D5:1; 10; 14.8",
+        "LOUD_PLACE; MIDDLE; {pp} D5:4; 10; 0",
+        "PLAIN_PLACE; MIDDLE; {pp} D5:4; 10; 35.46",
+        "PLAIN_PLACE; MIDDLE; {pp} D5:4; 30; 4.32",
+        "PLAIN_PLACE; MIDDLE; {ff} D5:16; 40; 11.3",
+        "PLAIN_PLACE; MIDDLE; {mf} D5:4; 10; 0",
         "LOUD_PLACE; MIDDLE; {mf} D5:4; 60; 0",
         "RESERVE; END; D5:4; 60; 6",
         "RESERVE; END; D5:4; 3; 5",
@@ -287,6 +295,8 @@ class BowTermsTest {
         .as("a first beat weighs more than a half bar, that more than another beat")
         .isGreaterThan(preset.weight(BowEffort.UP_HALF));
     assertThat(preset.weight(BowEffort.UP_HALF)).isGreaterThan(preset.weight(BowEffort.UP_BEAT));
-    assertThat(preset.weight(BowEffort.RETAKE_LATE)).isGreaterThan(preset.weight(BowEffort.RETAKE));
+    assertThat(100 * preset.weight(BowEffort.RETAKE_LATE))
+        .as("the least that is late, over two first beats")
+        .isGreaterThan(2);
   }
 }
