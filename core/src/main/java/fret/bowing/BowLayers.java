@@ -45,6 +45,10 @@ public final class BowLayers {
   public static final NoteLayer<Double> PLACE =
       number("bow-place", v -> Said.of("mark.bow-place", Math.round(100 * v)));
 
+  /** Where a stroke stays among others of a stretch: the middle of its way, 0 to 1. */
+  public static final NoteLayer<Double> SPOT =
+      number("bow-spot", v -> Said.of("mark.bow-spot", Math.round(100 * v)));
+
   /** Factor of a note's bow: saved or spent. */
   public static final NoteLayer<Double> AMOUNT =
       number("bow-amount", v -> Said.of(v < 1 ? "mark.bow-saved" : "mark.bow-spent"));
@@ -64,7 +68,7 @@ public final class BowLayers {
 
   /** Everything that a version of a bowing is made of. */
   public static final List<NoteLayer<?>> ALL =
-      List.of(BowLayer.BOW, ADOPTED, JOINT, STROKE, SOUNDS, PLACE, AMOUNT, LEVEL, PHRASE);
+      List.of(BowLayer.BOW, ADOPTED, JOINT, STROKE, SOUNDS, PLACE, SPOT, AMOUNT, LEVEL, PHRASE);
 
   private BowLayers() {}
 

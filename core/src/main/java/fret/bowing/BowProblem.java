@@ -6,6 +6,7 @@ import fret.search.RulerSearch.Join;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
 
 /**
  * The bowing of a passage as a search along the hair: a boundary between any two bowed notes, a
@@ -264,6 +265,7 @@ final class BowProblem implements RulerProblem<BowSpan> {
         breaks && u > 0 && here.get(0).slice().slurredInto(),
         joined,
         startCm(from, to),
+        spot(from, to),
         !joinedBefore || moments.get(from - 1).restMs() > 1);
   }
 
@@ -274,6 +276,13 @@ final class BowProblem implements RulerProblem<BowSpan> {
       }
     }
     return StrokeKinds.of(here);
+  }
+
+  private Optional<Double> spot(int from, int to) {
+    return IntStream.rangeClosed(from, to)
+        .filter(task.rules().spots()::containsKey)
+        .mapToObj(task.rules().spots()::get)
+        .findFirst();
   }
 
   private double startCm(int from, int to) {

@@ -15,6 +15,8 @@ import java.util.Objects;
  * @param kinds kind of the stroke that begins at a moment
  * @param sounds share of its written length that a moment sounds, above 0 to 1.2
  * @param starts place where the stroke of a moment begins, 0 the frog to 1 the tip
+ * @param spots place of the middle of a moment's stroke, 0 the frog to 1 the tip, kept with its
+ *     like
  * @param amounts factor of a moment's bow: under 1 saved, over 1 spent, above 0
  */
 public record BowRules(
@@ -24,6 +26,7 @@ public record BowRules(
     Map<Integer, StrokeKind> kinds,
     Map<Integer, Double> sounds,
     Map<Integer, Double> starts,
+    Map<Integer, Double> spots,
     Map<Integer, Double> amounts) {
   /** What printed slurs mean. */
   public enum Slurs {
@@ -48,7 +51,8 @@ public record BowRules(
   }
 
   public static final BowRules NONE =
-      new BowRules(Slurs.BOWING, Map.of(), Map.of(), Map.of(), Map.of(), Map.of(), Map.of());
+      new BowRules(
+          Slurs.BOWING, Map.of(), Map.of(), Map.of(), Map.of(), Map.of(), Map.of(), Map.of());
 
   public BowRules {
     Objects.requireNonNull(slurs);
@@ -57,13 +61,10 @@ public record BowRules(
     kinds = Map.copyOf(kinds);
     sounds = Map.copyOf(sounds);
     starts = Map.copyOf(starts);
+    spots = Map.copyOf(spots);
     amounts = Map.copyOf(amounts);
-    starts.forEach(
-        (m, place) -> {
-          if (!(place >= 0) || !(place <= 1)) {
-            throw new IllegalArgumentException("place " + place + " is outside 0 to 1");
-          }
-        });
+    starts.values().forEach(BowRules::check);
+    spots.values().forEach(BowRules::check);
     amounts.forEach(
         (m, factor) -> {
           if (!(factor > 0)) {
@@ -72,12 +73,18 @@ public record BowRules(
         });
   }
 
+  private static void check(double place) {
+    if (!(place >= 0) || !(place <= 1)) {
+      throw new IllegalArgumentException("place " + place + " is outside 0 to 1");
+    }
+  }
+
   public BowRules withSlurs(Slurs other) {
-    return new BowRules(other, bows, joints, kinds, sounds, starts, amounts);
+    return new BowRules(other, bows, joints, kinds, sounds, starts, spots, amounts);
   }
 
   public BowRules withBows(Map<Integer, Signs.Bow> other) {
-    return new BowRules(slurs, other, joints, kinds, sounds, starts, amounts);
+    return new BowRules(slurs, other, joints, kinds, sounds, starts, spots, amounts);
   }
 
   /** These rules with a bowing held under them: what is decided stands over what is held. */
@@ -93,22 +100,22 @@ public record BowRules(
         });
     allBows.putAll(bows);
     allJoints.putAll(joints);
-    return new BowRules(slurs, allBows, allJoints, kinds, sounds, starts, amounts);
+    return new BowRules(slurs, allBows, allJoints, kinds, sounds, starts, spots, amounts);
   }
 
   public BowRules withJoints(Map<Integer, Joint> other) {
-    return new BowRules(slurs, bows, other, kinds, sounds, starts, amounts);
+    return new BowRules(slurs, bows, other, kinds, sounds, starts, spots, amounts);
   }
 
   public BowRules withKinds(Map<Integer, StrokeKind> other) {
-    return new BowRules(slurs, bows, joints, other, sounds, starts, amounts);
+    return new BowRules(slurs, bows, joints, other, sounds, starts, spots, amounts);
   }
 
   public BowRules withStarts(Map<Integer, Double> other) {
-    return new BowRules(slurs, bows, joints, kinds, sounds, other, amounts);
+    return new BowRules(slurs, bows, joints, kinds, sounds, other, spots, amounts);
   }
 
   public BowRules withAmounts(Map<Integer, Double> other) {
-    return new BowRules(slurs, bows, joints, kinds, sounds, starts, other);
+    return new BowRules(slurs, bows, joints, kinds, sounds, starts, spots, other);
   }
 }

@@ -25,6 +25,7 @@ final class BowSpan implements RulerProblem.Span {
   private final double crossingDegrees;
   private final double insideDegrees;
   private final double startCm;
+  private final Optional<Double> spot;
   private final boolean entry;
   private final Optional<PlaceWindow> window;
 
@@ -34,6 +35,7 @@ final class BowSpan implements RulerProblem.Span {
    * @param after the moment that follows, plucked or bowed
    * @param joined notes slurred that are not slurred on the page
    * @param startCm place where it has to begin, negative for anywhere
+   * @param spot where its middle is to stay, a share of the hair
    * @param entry whether it begins, or comes after a silence: the bow is set down for it
    */
   BowSpan(
@@ -48,6 +50,7 @@ final class BowSpan implements RulerProblem.Span {
       boolean breaksSlur,
       int joined,
       double startCm,
+      Optional<Double> spot,
       boolean entry) {
     this.terms = terms;
     this.to = to;
@@ -58,6 +61,7 @@ final class BowSpan implements RulerProblem.Span {
     this.breaksSlur = breaksSlur;
     this.joined = joined;
     this.startCm = startCm;
+    this.spot = spot;
     this.entry = entry;
     double sum = 0;
     for (double cm : naturalCm) {
@@ -99,6 +103,11 @@ final class BowSpan implements RulerProblem.Span {
   /** Whether it begins the passage. */
   boolean isFirst() {
     return first().slice().index() == 0;
+  }
+
+  /** Where its middle is to stay, as the player asked for a stretch. */
+  Optional<Double> spot() {
+    return spot;
   }
 
   /** Whether the bow is set down for it where it wants to be. */

@@ -54,6 +54,9 @@ final class BowTerms {
 
   private static final double LOUD_SHARE = 0.6;
 
+  /** What a cm off a spot that was asked for counts beside one out of a kind's own place. */
+  private static final double ASKED = 8;
+
   /** What a cm from the middle of its window counts beside one outside of it. */
   private static final double CENTRAL = 0.25;
 
@@ -235,11 +238,7 @@ final class BowTerms {
         new Term(
             BowEffort.KIND_PLACE,
             On.MIDDLE,
-            (s, p) ->
-                Math.max(
-                    0,
-                    Math.max(
-                        s.kind().from() * bow.hairCm() - p, p - s.kind().to() * bow.hairCm()))));
+            (s, p) -> s.spot().map(spot -> offSpot(spot, p)).orElseGet(() -> outOfKind(s, p))));
     into.add(new Term(BowEffort.LOUD_PLACE, On.MIDDLE, (s, p) -> misplaced(s, p)));
     into.add(
         new Term(
@@ -279,6 +278,17 @@ final class BowTerms {
         && s.naturalCm() >= SWEEP_SHARE * bow.hairCm();
   }
 
+  private double outOfKind(BowSpan s, double place) {
+    double from = s.kind().from() * bow.hairCm();
+    double to = s.kind().to() * bow.hairCm();
+    return Math.max(0, Math.max(from - place, place - to));
+  }
+
+  /** What the player asked for counts more than what the kind of stroke likes. */
+  private double offSpot(double spot, double place) {
+    return ASKED * Math.max(0, Math.abs(place - spot * bow.hairCm()) - PIN_CM);
+  }
+
   /** In cm; the bow that is set down for a stroke goes where it wants to begin, not to the edge. */
   private double away(PlaceWindow window, BowSpan s, double place) {
     double share = place / bow.hairCm();
@@ -289,7 +299,7 @@ final class BowTerms {
   /** Where a plain stroke under a third of the hair lives; empty for any other. */
   Optional<PlaceWindow> window(BowSpan s) {
     boolean plain = s.kind() == StrokeKind.DETACHE || s.kind() == StrokeKind.LEGATO;
-    return plain && s.naturalCm() < PlaceWindow.LONG_SHARE * bow.hairCm()
+    return plain && s.spot().isEmpty() && s.naturalCm() < PlaceWindow.LONG_SHARE * bow.hairCm()
         ? Optional.of(
             PlaceWindow.of(
                 type,
@@ -301,7 +311,7 @@ final class BowTerms {
   }
 
   private double misplaced(BowSpan s, double place) {
-    if (s.window().isPresent()) {
+    if (s.window().isPresent() || s.spot().isPresent()) {
       return 0;
     }
     double level = s.first().level();
@@ -316,7 +326,11 @@ final class BowTerms {
     double level = s.first().level();
     boolean anywhere = s.kind().from() <= 0 && s.kind().to() >= 1;
     boolean evenly = level < LoudnessLine.FORTE && level >= LoudnessLine.PIANO;
-    return s.insideDegrees() > 0 || !anywhere || !evenly || s.window().isPresent();
+    return s.insideDegrees() > 0
+        || !anywhere
+        || !evenly
+        || s.window().isPresent()
+        || s.spot().isPresent();
   }
 
   // ---- sums ------------------------------------------------------------------------------------

@@ -35,6 +35,9 @@ final class DirectionEngraver {
   /** Dynamics and hairpins nearer than that to each other stand on one line. */
   private static final double TOGETHER = 8;
 
+  /** A part of a hairpin that is shorter is left out. */
+  private static final double LEAST_PART = 1;
+
   /** Between a dynamic and its hairpin; the letters lean over their feet. */
   private static final double BETWEEN = 0.6;
 
@@ -244,6 +247,15 @@ final class DirectionEngraver {
     boolean isHairpin() {
       return letters.isEmpty();
     }
+
+    /** A part of a hairpin. */
+    Loud part(double from, double to) {
+      return new Loud(from, to, letters, openingAt(from), openingAt(to));
+    }
+
+    private double openingAt(double x) {
+      return opens + (closes - opens) * (x - left) / (right - left);
+    }
   }
 
   private void loudness() {
@@ -258,7 +270,7 @@ final class DirectionEngraver {
     List<Loud> letters = List.copyOf(all);
     for (Spanner s : Spanner.of(whole, HAIRPINS, Kind.HAIRPIN_END)) {
       if (s.isOn(line)) {
-        all.add(hairpin(s, letters));
+        all.addAll(around(hairpin(s, letters), letters));
       }
     }
     all.sort(Comparator.comparingDouble(Loud::left));
@@ -320,6 +332,20 @@ final class DirectionEngraver {
         List.of(),
         Math.max(s.comesInto(line) ? least : 0, opens) * OPENING,
         Math.max(s.goesOnAfter(line) ? least : 0, closes) * OPENING);
+  }
+
+  /** A hairpin is left out where a dynamic stands within it. */
+  private static List<Loud> around(Loud hairpin, List<Loud> letters) {
+    List<Loud> parts = new ArrayList<>();
+    double from = hairpin.left();
+    for (Loud l : letters) {
+      if (l.left() > from && l.right() < hairpin.right()) {
+        parts.add(hairpin.part(from, l.left() - BETWEEN));
+        from = l.right() + BETWEEN;
+      }
+    }
+    parts.add(hairpin.part(from, hairpin.right()));
+    return parts.stream().filter(p -> p.right() - p.left() >= LEAST_PART).toList();
   }
 
   private Fraction first() {

@@ -33,8 +33,8 @@ public final class BowDecisions {
   private static final double LEAST_SOUND = 0.25;
   private static final double MOST_SOUND = 1.2;
   private static final double SOUND_STEP = 0.125;
-  private static final double SAVED = 0.6;
-  private static final double SPENT = 1.7;
+  static final double SAVED = 0.6;
+  static final double SPENT = 1.7;
 
   /** Places that a drag snaps to, from frog to tip. */
   private static final double SNAPS = 20;
@@ -47,7 +47,7 @@ public final class BowDecisions {
     return s.resolved().notes().get(starting.get(starting.size() - 1)).key();
   }
 
-  private static Said name(Session s, int moment, Said what, boolean on) {
+  static Said name(Session s, int moment, Said what, boolean on) {
     NoteKey key = key(s, moment);
     String bar = s.bowing().moments().get(moment).bar();
     return Said.of(on ? "mark.on" : "mark.off", what, key.pitch(), bar);
@@ -92,11 +92,7 @@ public final class BowDecisions {
       return Optional.empty();
     }
     Stroke stroke = b.strokes().get(index);
-    Signs.Bow asked =
-        other(
-            at(s, BowLayer.BOW, stroke.fromMoment())
-                .filter(own -> own != Signs.Bow.NONE)
-                .orElse(direction(stroke)));
+    Signs.Bow asked = other(standing(s, stroke));
     Marks before = unhooked(s, held(s, s.passage().marks(), index), stroke.fromMoment());
     NoteKey key = key(s, stroke.fromMoment());
     return Optional.of(
@@ -106,12 +102,19 @@ public final class BowDecisions {
             turnedOn(s, before, index, asked)));
   }
 
+  /** How a stroke goes: as it was decided last, else as it is planned. */
+  static Signs.Bow standing(Session s, Stroke stroke) {
+    return at(s, BowLayer.BOW, stroke.fromMoment())
+        .filter(own -> own != Signs.Bow.NONE)
+        .orElse(direction(stroke));
+  }
+
   private static Signs.Bow direction(Stroke stroke) {
     return stroke.down() ? Signs.Bow.DOWN : Signs.Bow.UP;
   }
 
   /** The stroke before one keeps its direction where nothing else holds it. */
-  private static Marks held(Session s, Marks marks, int index) {
+  static Marks held(Session s, Marks marks, int index) {
     if (!s.bowing().followsOn(index)) {
       return marks;
     }
@@ -127,7 +130,7 @@ public final class BowDecisions {
   }
 
   /** A stroke that is turned is no hook to the one before any more. */
-  private static Marks unhooked(Session s, Marks marks, int moment) {
+  static Marks unhooked(Session s, Marks marks, int moment) {
     boolean own = at(s, BowLayers.JOINT, moment).filter(j -> j == BowRules.Joint.HOOK).isPresent();
     Marks after = own ? set(s, marks, BowLayers.JOINT, moment, Optional.empty()) : marks;
     return at(s, BowLayers.ADOPTED, moment)
@@ -138,7 +141,7 @@ public final class BowDecisions {
   }
 
   /** A stroke goes so, and the pinned ones that follow it are turned up to the next retake. */
-  private static Marks turnedOn(Session s, Marks marks, int index, Signs.Bow asked) {
+  static Marks turnedOn(Session s, Marks marks, int index, Signs.Bow asked) {
     List<Stroke> all = s.bowing().strokes();
     Marks after = set(s, marks, BowLayer.BOW, all.get(index).fromMoment(), Optional.of(asked));
     for (int i = index + 1; i < all.size() && all.get(i).retake().isEmpty(); i++) {
@@ -155,7 +158,7 @@ public final class BowDecisions {
     return own.isPresent() ? set(s, marks, layer, moment, own.map(turn)) : marks;
   }
 
-  private static Signs.Bow other(Signs.Bow bow) {
+  static Signs.Bow other(Signs.Bow bow) {
     return bow == Signs.Bow.DOWN ? Signs.Bow.UP : bow == Signs.Bow.UP ? Signs.Bow.DOWN : bow;
   }
 
@@ -169,9 +172,9 @@ public final class BowDecisions {
       return Optional.empty();
     }
     int first = stroke.get().fromMoment();
-    Place place = new Place(new Anchor.Note(key(s, first)), 2, "");
+    Place place = secondTime(s, first);
     Marks marks = s.passage().marks();
-    boolean there = marks.at(BowLayer.BOW, place).isPresent();
+    boolean there = isTurnedSecondTime(s, first);
     boolean down =
         s.arm().passes().stream()
             .filter(p -> p.pass() == 2)
@@ -184,6 +187,14 @@ public final class BowDecisions {
     String bar = stroke.get().bar();
     Said name = there ? Said.of("bow.second.off", bar) : Said.of("bow.second." + asked, bar);
     return Optional.of(Change.of(name, marks, after));
+  }
+
+  private static Place secondTime(Session s, int moment) {
+    return new Place(new Anchor.Note(key(s, moment)), 2, "");
+  }
+
+  static boolean isTurnedSecondTime(Session s, int moment) {
+    return s.passage().marks().at(BowLayer.BOW, secondTime(s, moment)).isPresent();
   }
 
   /**
@@ -245,7 +256,7 @@ public final class BowDecisions {
         toggle(s, BowLayers.STROKE, first, at(s, BowLayers.STROKE, first).orElseThrow()));
   }
 
-  private static List<StrokeKind> kinds(boolean slurred) {
+  static List<StrokeKind> kinds(boolean slurred) {
     return slurred
         ? List.of(
             StrokeKind.LEGATO,

@@ -57,6 +57,7 @@ final class BowTasks {
             at(marks, BowLayers.STROKE, printed, version),
             at(marks, BowLayers.SOUNDS, printed, version),
             at(marks, BowLayers.PLACE, printed, version),
+            at(marks, BowLayers.SPOT, printed, version),
             at(marks, BowLayers.AMOUNT, printed, version));
     return new BowTask(
         printed,

@@ -51,12 +51,12 @@ public final class LineDecisions {
   }
 
   /** The level that counts at a moment: the player's own, or as printed. */
-  private static double standing(Session s, int moment) {
+  static double standing(Session s, int moment) {
     return BowDecisions.at(s, BowLayers.LEVEL, moment)
         .orElseGet(() -> Math.rint(s.bowing().moments().get(moment).fromLevel()));
   }
 
-  private static double bounded(double level) {
+  static double bounded(double level) {
     return Math.max(0, Math.min(LOUDEST, level));
   }
 

@@ -156,6 +156,7 @@ public final class Passes {
             spread(r.kinds(), moments),
             spread(r.sounds(), moments),
             spread(r.starts(), moments),
+            spread(r.spots(), moments),
             spread(r.amounts(), moments));
     Map<Integer, Signs.Bow> bows = new HashMap<>(all.bows());
     int last = moments.stream().mapToInt(At::pass).max().orElse(1);

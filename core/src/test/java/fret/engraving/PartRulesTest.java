@@ -294,6 +294,27 @@ class PartRulesTest {
     assertThat(hairpin.get(0).x2()).isLessThan(loud.left());
   }
 
+  /** A dynamic within a hairpin breaks it: no line goes through its letters. */
+  @Test
+  void aHairpinIsLeftOutWhereADynamicStandsWithinIt() {
+    LineBuilder line = line();
+    line.say(Direction.Kind.DYNAMIC, "p").say(Direction.Kind.CRESCENDO, "");
+    for (int i = 0; i < 8; i++) {
+      if (i == 4) {
+        line.say(Direction.Kind.DYNAMIC, "mf");
+      }
+      line.add(QUARTER, Pitch.parse("A4"));
+    }
+    line.say(Direction.Kind.HAIRPIN_END, "").say(Direction.Kind.DYNAMIC, "f");
+    line.add(Fraction.ONE, Pitch.parse("A4"));
+    Strip strip = engraved(line.build("", Interval.UNISON));
+    List<Primitive.Line> hairpin =
+        lines(strip, l -> l.slice() < 0 && l.y1() > 4.5 && l.ink() == Primitive.Ink.NOTE);
+    assertThat(hairpin).as("two lines on each side of it").hasSize(4);
+    Primitive.Glyph letter = glyphs(strip, MusicGlyph.DYNAMIC_M).get(0);
+    assertThat(hairpin).noneMatch(l -> l.left() < letter.right() && l.right() > letter.left());
+  }
+
   // ---- lines and pages -------------------------------------------------------------------------
 
   private static List<Strip> pageLines(Score score) {

@@ -59,6 +59,7 @@ final class BowArmView extends StripArea {
     super(room, "bow-arm", "bow-strip");
     this.model = room.bow();
     this.decide = model.decisions();
+    decide.over(selection);
     strip.setOnDraw(
         (lane, slice, value) -> {
           if (lane.equals("bow")) {

@@ -10,21 +10,33 @@ import fret.bowing.Cure;
 import fret.bowing.PhraseMark;
 import fret.bowing.Stroke;
 import fret.session.BowDecisions;
+import fret.session.BowSelection;
 import fret.session.BowVersions;
 import fret.session.Change;
 import fret.session.LineDecisions;
 import fret.session.Session;
 import java.util.Optional;
-import java.util.function.BiFunction;
 import java.util.function.Function;
+import java.util.function.IntSupplier;
 import java.util.function.UnaryOperator;
 
 /** What one key decides of the bow, at the selected note or over the selected notes. */
 public final class StrokeDecisions {
   private final Studio studio;
 
+  private IntSupplier first;
+  private IntSupplier last;
+
   StrokeDecisions(Studio studio) {
     this.studio = studio;
+    this.first = () -> studio.selectedProperty().get();
+    this.last = first;
+  }
+
+  /** From now on all that is selected is meant, not the one note. */
+  public void over(LeftHandModel selection) {
+    first = selection::firstSelected;
+    last = selection::lastSelected;
   }
 
   /** The moment of the selected note; -1 for none. */
@@ -45,23 +57,24 @@ public final class StrokeDecisions {
     }
   }
 
-  /** At the moment of the selected note. */
-  private void here(BiFunction<Session, Integer, Optional<Change>> decision) {
-    int m = moment();
-    if (m >= 0) {
-      decide(s -> decision.apply(s, m));
+  /** On all that is selected, at once. */
+  private void here(Function<BowSelection, Optional<Change>> decision) {
+    int from = moment(first.getAsInt());
+    int to = moment(last.getAsInt());
+    if (from >= 0) {
+      decide(s -> decision.apply(new BowSelection(s, from, Math.max(from, to))));
     }
   }
 
   public void turn() {
-    here(BowDecisions::turn);
+    here(BowSelection::turn);
   }
 
   /** In the second pass of a repeat alone. */
   public void turnSecondTime() {
     here(
-        (s, m) -> {
-          Optional<Change> change = BowDecisions.turnSecondTime(s, m);
+        selected -> {
+          Optional<Change> change = selected.turnSecondTime();
           if (change.isEmpty()) {
             studio.tell(Sentences.of("bow.second.none"));
           }
@@ -70,11 +83,14 @@ public final class StrokeDecisions {
   }
 
   public void joint(BowRules.Joint joint) {
-    if (moment() == 0) {
-      studio.tell(Sentences.of("bow.first"));
-    } else {
-      here((s, m) -> Optional.of(BowDecisions.joint(s, m, joint)));
-    }
+    here(
+        selected -> {
+          Optional<Change> change = selected.joint(joint);
+          if (change.isEmpty()) {
+            studio.tell(Sentences.of("bow.first"));
+          }
+          return change;
+        });
   }
 
   /** One stroke over the selected notes, or a stroke each. */
@@ -89,15 +105,15 @@ public final class StrokeDecisions {
   }
 
   public void nextKind() {
-    here(BowDecisions::nextKind);
+    here(BowSelection::nextKind);
   }
 
   public void longer(int direction) {
-    here((s, m) -> BowDecisions.longer(s, m, direction));
+    here(selected -> selected.longer(direction));
   }
 
   public void louder(int direction) {
-    here((s, m) -> Optional.of(LineDecisions.louder(s, m, direction)));
+    here(selected -> selected.louder(direction));
   }
 
   /** A level a bar over the selected notes. */
@@ -118,19 +134,19 @@ public final class StrokeDecisions {
   }
 
   public void amount(boolean spent) {
-    here((s, m) -> Optional.of(BowDecisions.amount(s, m, spent)));
+    here(selected -> selected.amount(spent));
   }
 
   public void nextVibrato() {
-    here((s, m) -> Optional.of(LineDecisions.nextVibrato(s, m)));
+    here(BowSelection::nextVibrato);
   }
 
   public void phrase(PhraseMark mark) {
-    here((s, m) -> Optional.of(LineDecisions.phrase(s, m, mark)));
+    here(selected -> selected.phrase(mark));
   }
 
   public void nextPlace() {
-    here(BowDecisions::nextPlace);
+    here(BowSelection::nextPlace);
   }
 
   /** The stroke of a moment ends at a share of the hair, as it was drawn. */
