@@ -2,6 +2,7 @@ package fret.fingering;
 
 import fret.instrument.Finger;
 import fret.instrument.Instrument;
+import fret.instrument.InstrumentType;
 import fret.pitch.Pitch;
 import fret.player.HandModel;
 import fret.player.Placement;
@@ -20,6 +21,13 @@ final class Grips {
   /** A trill on an open string cannot be shaded (common practice, no source). */
   private static final double OPEN_TRILL = 1.6;
 
+  /** Where the first finger stands in first position, in semitones over the open string. */
+  private static final int HOME = 2;
+
+  /** What a finger costs that has another letter in first position, in semitones (from memory). */
+  private static final double OTHER_LETTER = 0.25;
+
+  private final boolean lettersHaveFingers;
   private final ResolvedPassage passage;
   private final HandModel hand;
   private final Instrument instrument;
@@ -30,6 +38,8 @@ final class Grips {
     this.passage = passage;
     this.hand = hand;
     this.instrument = hand.instrument();
+    this.lettersHaveFingers =
+        instrument.type() == InstrumentType.VIOLIN || instrument.type() == InstrumentType.VIOLA;
     this.printed = passage.notes().stream().map(SoundingNote::startingFinger).toList();
     this.windowMm = new double[instrument.highestSemitone() + 2];
     for (int n = 0; n < windowMm.length; n++) {
@@ -65,7 +75,7 @@ final class Grips {
       }
     }
     return new HandState.Grip(
-        strain,
+        strain + otherLetters(touches, base, region),
         weakness,
         turn,
         trills,
@@ -73,6 +83,24 @@ final class Grips {
         printedBroken(touches),
         harmonics,
         narrowest(touches));
+  }
+
+  /**
+   * In first position each letter has its finger on violin and viola: a fourth finger is low for E
+   * flat where a third is high for D sharp (common practice, no source).
+   */
+  private double otherLetters(List<HandState.Touch> touches, int base, Region region) {
+    if (!lettersHaveFingers || base > HOME || region != Region.NECK) {
+      return 0;
+    }
+    double sum = 0;
+    for (HandState.Touch t : touches) {
+      SoundingNote note = passage.notes().get(t.note());
+      int steps = note.pitch().diatonic() - instrument.open(t.string()).diatonic();
+      boolean told = !t.held() && !t.isOpen() && !t.harmonic() && steps >= 1 && steps <= 4;
+      sum += told && t.finger().rank() != steps ? OTHER_LETTER : 0;
+    }
+    return sum;
   }
 
   /** The first finger and the thumb lie flat more easily than the others (from memory). */

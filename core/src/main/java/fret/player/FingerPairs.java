@@ -12,6 +12,9 @@ public final class FingerPairs {
   /** What a semitone closer than the easy frame costs (from memory). */
   private static final double CLOSER = 0.05;
 
+  /** What two fingers cost at the same distance from the nut (from memory). */
+  private static final double ON_ONE_ANOTHER = 1.2;
+
   /** What a semitone wider costs of one that a finger leaves its place by (from memory). */
   private static final double WIDER = 0.4;
 
@@ -61,6 +64,9 @@ public final class FingerPairs {
     if (extendedFourth) {
       return 0; // The placement itself counts it.
     }
-    return span > most ? WIDER * (span - most) : Math.max(0, least - span) * CLOSER;
+    if (span > most) {
+      return WIDER * (span - most);
+    }
+    return span < 1 ? ON_ONE_ANOTHER : Math.max(0, least - span) * CLOSER;
   }
 }

@@ -132,6 +132,19 @@ public final class HandModel {
     into.add(new Placement(finger, base, region, strain));
   }
 
+  /** What a finger costs that stands a semitone lower than the hand's usual place for it. */
+  private static final double LOW = 0.05;
+
+  /** What a high third finger costs: less than to skip it for a low fourth. */
+  private static final double HIGH = 0.04;
+
+  /** The same for a third finger where the hand could as well stand a semitone lower. */
+  private static final double LOW_AWAY = 0.35;
+
+  /** First position: the hand stays there and its fingers go low and high. */
+  private static final int HOME = 2;
+
+  /** Frames of every player: a semitone or a tone between any two neighbouring fingers. */
   private void collectUpperStrings(int base, int offset, List<Placement> into) {
     Region region = base <= 7 ? Region.NECK : Region.UPPER;
     if (base > instrument.highestSemitone() - 2) {
@@ -139,19 +152,24 @@ public final class HandModel {
     }
     switch (offset) {
       case -1 -> add(into, Finger.FIRST, base, region, base >= 2 ? 0 : 9);
-      case 0 -> add(into, Finger.FIRST, base, region, 0);
+      case 0 -> {
+        add(into, Finger.FIRST, base, region, 0);
+        if (base <= HOME) {
+          add(into, Finger.SECOND, base, region, LOW); // Over a first finger that is drawn back.
+        }
+      }
       case 1 -> {
         add(into, Finger.FIRST, base, region, 0.8);
         add(into, Finger.SECOND, base, region, 0);
       }
       case 2 -> {
         add(into, Finger.SECOND, base, region, 0);
-        add(into, Finger.THIRD, base, region, 0.6);
+        add(into, Finger.THIRD, base, region, base <= HOME ? LOW : LOW_AWAY);
       }
       case 3 -> add(into, Finger.THIRD, base, region, 0);
       case 4 -> {
-        add(into, Finger.THIRD, base, region, 0);
-        add(into, Finger.FOURTH, base, region, 0.05);
+        add(into, Finger.THIRD, base, region, base <= HOME ? HIGH : 0);
+        add(into, Finger.FOURTH, base, region, base <= HOME ? 0 : LOW);
       }
       case 5 -> add(into, Finger.FOURTH, base, region, 0);
       case 6 -> add(into, Finger.FOURTH, base, region, 1);

@@ -33,7 +33,8 @@ class BowLayersTest {
     comesBack(BowLayers.JOINT, List.of(BowRules.Joint.values()));
     comesBack(BowLayers.STROKE, List.of(StrokeKind.values()));
     for (NoteLayer<Double> layer :
-        List.of(BowLayers.SOUNDS, BowLayers.PLACE, BowLayers.AMOUNT, BowLayers.LEVEL)) {
+        List.of(
+            BowLayers.SOUNDS, BowLayers.PLACE, BowLayers.SPOT, BowLayers.AMOUNT, BowLayers.LEVEL)) {
       comesBack(layer, List.of(0.25, 0.6, 1.0));
     }
     comesBack(
@@ -43,7 +44,7 @@ class BowLayersTest {
             new Adopted(Signs.Bow.UP, Optional.of(BowRules.Joint.HOOK)),
             new Adopted(Signs.Bow.NONE, Optional.of(BowRules.Joint.SLUR))));
     comesBack(BowLayers.PHRASE, List.of(PhraseMark.values()));
-    assertThat(BowLayers.ALL.stream().map(NoteLayer::id).distinct()).hasSize(9);
+    assertThat(BowLayers.ALL.stream().map(NoteLayer::id).distinct()).hasSize(10);
   }
 
   @Test

@@ -200,6 +200,7 @@ class SessionTest {
     s = Lines.after(s, BowVersions.adopt(s, s.bowing()));
     s = Lines.after(s, BowDecisions.joint(s, 3, BowRules.Joint.BREAK));
     s = Lines.after(s, BowDecisions.nextKind(s, 5).orElseThrow());
+    s = Lines.after(s, new BowSelection(s, 4, 6).nextPlace().orElseThrow());
     s = Lines.after(s, BowDecisions.longer(s, 5, -1).orElseThrow());
     s = Lines.after(s, BowDecisions.place(s, 5, 0.5).orElseThrow());
     s = Lines.after(s, BowDecisions.amount(s, 5, true));
