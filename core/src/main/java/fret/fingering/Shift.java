@@ -84,6 +84,9 @@ public record Shift(
     return isOnHeldNote() ? place.map(NoteFinger::last) : place;
   }
 
+  /** More bits a second than that no practised player throws (from memory). */
+  public static final double MOST_BITS_PER_S = 80;
+
   /** Whether the hand moves up the string, towards the bridge. */
   public boolean isUp() {
     return toBase > fromBase;

@@ -71,6 +71,16 @@ final class ShiftTerms {
     return rush / (1 + rush / MOST_RUSH);
   }
 
+  /** 1 for a shift that asks more bits a second than a practised player can throw. */
+  double thrown(HandState from, HandState to) {
+    double travel = travelMm(from, to);
+    boolean beyond =
+        travel > 0
+            && bits(travel, to.grip().windowMm()) * 1000
+                > Shift.MOST_BITS_PER_S * to.transitMs(from);
+    return beyond ? 1 : 0;
+  }
+
   /** Length of a slide on one finger within a slur, in dm. */
   double slideHeard(HandState from, HandState to) {
     HandState.Touch a = from.lead();

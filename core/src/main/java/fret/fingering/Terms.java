@@ -97,6 +97,7 @@ final class Terms {
     return switch (kind) {
       case SHIFT -> shift(kind, shifts::shiftBits);
       case RUSH -> shift(kind, shifts::rush);
+      case THROWN -> shift(kind, shifts::thrown);
       case CREEP -> move(kind, creep::semitones);
       case TRAVEL -> shift(kind, shifts::travelMm);
       case SLUR_SHIFT -> shift(kind, ShiftTerms::slurShift);
@@ -174,6 +175,7 @@ final class Terms {
     return switch (kind) {
       case SHIFT,
           RUSH,
+          THROWN,
           CREEP,
           TRAVEL,
           SLUR_SHIFT,

@@ -1,5 +1,7 @@
 package fret.load;
 
+import fret.fingering.Shift;
+
 /**
  * What a practised player can do (defaults from memory).
  *
@@ -12,7 +14,7 @@ package fret.load;
  * @param noteRate notes a second that the left hand may play in a row, 1 to 50
  */
 public record Limits(double shiftBits, double fingerRate, double crossingRate, double noteRate) {
-  public static final Limits USUAL = new Limits(80, 9, 10, 14);
+  public static final Limits USUAL = new Limits(Shift.MOST_BITS_PER_S, 9, 10, 14);
 
   /** More than this nobody does. */
   public static final double MOST = 50;

@@ -4,6 +4,7 @@ package fret.player;
 public enum EffortKind {
   SHIFT("shift", "bits"),
   RUSH("rush", "bits/s"),
+  THROWN("thrown", "shifts"),
   CREEP("creep", "semitones"),
   TRAVEL("travel", "mm"),
   SLUR_SHIFT("slur-shift", "shifts"),

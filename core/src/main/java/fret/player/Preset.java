@@ -35,6 +35,7 @@ public record Preset(String id, Map<EffortKind, Double> weights) {
           Map.ofEntries(
               Map.entry(EffortKind.SHIFT, 0.27),
               Map.entry(EffortKind.RUSH, 0.012),
+              Map.entry(EffortKind.THROWN, 1.1),
               Map.entry(EffortKind.CREEP, 0.45),
               Map.entry(EffortKind.TRAVEL, 0.003),
               Map.entry(EffortKind.SLUR_SHIFT, 0.85),
@@ -135,6 +136,7 @@ public record Preset(String id, Map<EffortKind, Double> weights) {
           Map.ofEntries(
               Map.entry(EffortKind.STRETCH, 2.5),
               Map.entry(EffortKind.SHIFT, 0.2),
+              Map.entry(EffortKind.THROWN, 0.5),
               Map.entry(EffortKind.FOURTH, 0.5),
               Map.entry(EffortKind.FOURTH_LONG, 0.8),
               Map.entry(EffortKind.OPEN_LONG, 0.2),
