@@ -1,5 +1,7 @@
 package fret.bowing;
 
+import java.util.Optional;
+
 /**
  * How the speed of the bow goes within one note: evenly along its hairpin, and on an accent fast at
  * the start and let go at once. Over the sounding time it adds up to the note's cm.
@@ -33,9 +35,43 @@ public record NoteSpeeds(double from, double to, double accent) {
     return new NoteSpeeds(from * scale, to * scale, accent);
   }
 
-  /** The speeds in a note of a bowing. */
+  /** The speeds in a note of a bowing; a connected new stroke starts slower and makes up for it. */
   public static NoteSpeeds of(BowTask task, Bowing bowing, Stroke.Note note) {
+    NoteSpeeds alone = alone(task, bowing, note);
+    double start =
+        connected(task, bowing, note.moment())
+            .map(before -> Math.min(alone.from, CONNECTED * before))
+            .orElse(alone.from);
+    return new NoteSpeeds(start, alone.to + alone.from - start, alone.accent);
+  }
+
+  private static NoteSpeeds alone(BowTask task, Bowing bowing, Stroke.Note note) {
     return of(note, bowing.moments().get(note.moment()), task.speed(), task.habits().onAccent());
+  }
+
+  /**
+   * With what speed in cm/s the stroke before ended, where a stroke begins at a moment that is
+   * connected with it: on the string, in the other direction, without a silence; else empty.
+   */
+  public static Optional<Double> connected(BowTask task, Bowing bowing, int moment) {
+    int index = bowing.indexAt(moment);
+    if (index < 1) {
+      return Optional.empty();
+    }
+    Stroke stroke = bowing.strokes().get(index);
+    boolean changes =
+        stroke.fromMoment() == moment && stroke.retake().isEmpty() && !stroke.hooked();
+    if (bowing.moments().get(moment).isAccented()) {
+      return Optional.empty();
+    }
+    if (!changes || moment < 1 || bowing.moments().get(moment - 1).restMs() > 1) {
+      return Optional.empty();
+    }
+    return bowing
+        .strokeAt(moment - 1)
+        .map(before -> before.at(moment - 1))
+        .filter(n -> n.sounds() >= 1 && stroke.at(moment).sounds() >= 1)
+        .map(n -> alone(task, bowing, n).to);
   }
 
   /** Speed in cm/s where the note begins. */

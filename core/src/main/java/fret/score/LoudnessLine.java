@@ -12,8 +12,9 @@ import org.apache.commons.numbers.fraction.Fraction;
  * 6 ff, 7 fff, and what lies between. Steps at dynamics, even slopes along hairpins.
  *
  * <p>A hairpin leads to the dynamic that stands within a quarter note of its end; where there is
- * none, one level up or down. Nothing printed is mf. A hairpin that lacks its end in the file ends
- * with the next dynamic or bar.
+ * none, one level up or down. Alike hairpins in a row without a dynamic between begin again at the
+ * level of the first (common practice, no source). Nothing printed is mf. A hairpin that lacks its
+ * end in the file ends with the next dynamic or bar.
  */
 public final class LoudnessLine {
   /** Printed words of the levels. */
@@ -24,6 +25,9 @@ public final class LoudnessLine {
   public static final int FORTE = 5;
 
   private static final Fraction NEAR = Fraction.of(1, 4);
+
+  /** Hairpins of a row differ in length by no more than this factor. */
+  private static final double LIKE = 1.5;
 
   /** From an onset on: level there, and level reached at the end of the piece. */
   private record Piece(double from, double to, Fraction end) {}
@@ -71,14 +75,34 @@ public final class LoudnessLine {
     Fraction end = score.end();
     put(start, MEZZO_FORTE, MEZZO_FORTE, end);
     levels.forEach((onset, level) -> put(onset, level, level, end));
+    Slope before = null;
     for (int i = 0; i < hairpins.size(); i++) {
       Direction d = hairpins.get(i);
       if (d.kind() != Direction.Kind.HAIRPIN_END) {
         Fraction stop = i + 1 < hairpins.size() ? hairpins.get(i + 1).onset() : barEnd(score, d);
-        slope(d, stop, levels, end);
+        boolean row = before != null && before.isAlike(d, stop, levels);
+        before = slope(d, stop, row ? before.began() : levelAt(d.onset()), levels, end);
       }
     }
     return this;
+  }
+
+  /** A hairpin that was laid: from where it began to where it stopped. */
+  private record Slope(Direction sign, Fraction stop, double began) {
+    /** Whether one goes on a row: of the same kind and length, near, without a dynamic between. */
+    boolean isAlike(Direction next, Fraction nextStop, NavigableMap<Fraction, Double> levels) {
+      Fraction length = stop.subtract(sign.onset());
+      Fraction other = nextStop.subtract(next.onset());
+      Fraction marked = levels.higherKey(sign.onset());
+      boolean free = marked == null || marked.compareTo(next.onset()) > 0;
+      boolean near = next.onset().subtract(stop).compareTo(length) <= 0;
+      double ratio = length.signum() > 0 ? other.doubleValue() / length.doubleValue() : 0;
+      return next.kind() == sign.kind()
+          && free
+          && near
+          && ratio <= LIKE
+          && ratio >= 1 / LIKE;
+    }
   }
 
   private static Fraction barEnd(Score score, Direction d) {
@@ -89,16 +113,19 @@ public final class LoudnessLine {
         .orElse(score.end());
   }
 
-  private void slope(
-      Direction hairpin, Fraction printedStop, TreeMap<Fraction, Double> levels, Fraction end) {
+  private Slope slope(
+      Direction hairpin,
+      Fraction printedStop,
+      double at,
+      TreeMap<Fraction, Double> levels,
+      Fraction end) {
     Fraction from = hairpin.onset();
     Fraction next = levels.higherKey(from);
     Fraction stop =
         next != null && next.compareTo(printedStop) < 0 ? next : printedStop; // cut short by it
     if (stop.compareTo(from) <= 0) {
-      return;
+      return null;
     }
-    double at = levelAt(from);
     int way = hairpin.kind() == Direction.Kind.CRESCENDO ? 1 : -1;
     boolean led = next != null && next.compareTo(stop.add(NEAR)) <= 0;
     double goal = led ? levels.get(next) : at + way;
@@ -108,6 +135,7 @@ public final class LoudnessLine {
     if (next == null || next.compareTo(stop) > 0) {
       put(stop, to, to, end);
     }
+    return new Slope(hairpin, stop, at);
   }
 
   private void put(Fraction onset, double from, double to, Fraction end) {

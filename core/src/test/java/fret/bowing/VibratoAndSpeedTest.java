@@ -110,13 +110,28 @@ class VibratoAndSpeedTest {
   /** 30 per cent more bow in the first six tenths: twice the speed at the start, then let go. */
   @Test
   void anAccentIsFastAtItsStartAndLetGo() {
-    BowTask task = Lines.task(InstrumentType.VIOLIN, Lines.of(4, 4, "D5:4> E5:4"), 60);
+    BowTask task = Lines.task(InstrumentType.VIOLIN, Lines.of(4, 4, "D5:4> -:4 E5:4"), 60);
     NoteSpeeds accent = speeds(task, 0);
     assertThat(accent.start()).isCloseTo(2 * accent.from(), within(1e-9));
     assertThat(accent.at(NoteSpeeds.ACCENT_SHARE)).isCloseTo(accent.to(), within(1e-9));
     NoteSpeeds plain = speeds(task, 1);
     assertThat(plain.accent()).isZero();
     assertThat(plain.from()).isEqualTo(plain.to());
+  }
+
+  /** A connected stroke starts at four fifths of what the one before ended with, and makes up. */
+  @Test
+  void aConnectedStrokeStartsSlower() {
+    BowTask task = Lines.task(InstrumentType.VIOLIN, Lines.of(4, 4, "D5:4 E5:4 F5:4' G5:4>"), 60);
+    Bowing b = new BowSolver(task).best();
+    double ended = NoteSpeeds.connected(task, b, 1).orElseThrow();
+    NoteSpeeds second = speeds(task, 1);
+    assertThat(second.from()).isCloseTo(0.8 * ended, within(1e-9));
+    assertThat(second.from() + second.to())
+        .as("the mean stays")
+        .isCloseTo(2 * b.strokes().get(1).at(1).cmPerS(), within(1e-9));
+    assertThat(NoteSpeeds.connected(task, b, 0)).as("the first").isEmpty();
+    assertThat(NoteSpeeds.connected(task, b, 3)).as("an accent, after a short note").isEmpty();
   }
 
   @Test

@@ -110,4 +110,70 @@ class LoudnessLineTest {
     assertThat(soft.levelAt(Fraction.of(3, 4))).isEqualTo(LoudnessLine.WORDS.size() - 1);
     assertThat(soft.shaped(LineShape.NONE).levelAt(quarter)).isEqualTo(soft.levelAt(quarter));
   }
+
+  /** Four alike slurs with a hairpin each were once mf, f, ff, fff and stayed fff. */
+  @Test
+  void alikeHairpinsInARowBeginAgain() {
+    for (Direction.Kind kind : List.of(Direction.Kind.CRESCENDO, Direction.Kind.DIMINUENDO)) {
+      int way = kind == Direction.Kind.CRESCENDO ? 1 : -1;
+      LoudnessLine line =
+          LoudnessLine.of(
+              score(
+                  at(0, kind, ""),
+                  at(0.75, Direction.Kind.HAIRPIN_END, ""),
+                  at(1, kind, ""),
+                  at(1.75, Direction.Kind.HAIRPIN_END, ""),
+                  at(2, kind, ""),
+                  at(2.75, Direction.Kind.HAIRPIN_END, ""),
+                  at(3, kind, ""),
+                  at(3.75, Direction.Kind.HAIRPIN_END, "")));
+      for (int bar = 0; bar < 4; bar++) {
+        assertThat(line.levelAt(Fraction.of(bar))).as("bar %d", bar).isEqualTo(4);
+        assertThat(line.levelBefore(Fraction.of(4 * bar + 3, 4)))
+            .as("end of bar %d", bar)
+            .isCloseTo(4 + way, within(1e-9));
+      }
+    }
+  }
+
+  /** The last of a row reaches the mark that it leads into. */
+  @Test
+  void theLastOfARowReachesItsMark() {
+    LoudnessLine line =
+        LoudnessLine.of(
+            score(
+                at(0, Direction.Kind.DYNAMIC, "p"),
+                at(0, Direction.Kind.CRESCENDO, ""),
+                at(0.75, Direction.Kind.HAIRPIN_END, ""),
+                at(1, Direction.Kind.CRESCENDO, ""),
+                at(1.75, Direction.Kind.HAIRPIN_END, ""),
+                at(2, Direction.Kind.DYNAMIC, "ff")));
+    assertThat(line.levelAt(Fraction.ONE)).isEqualTo(2);
+    assertThat(line.levelBefore(Fraction.of(7, 4))).isCloseTo(6, within(1e-9));
+  }
+
+  /** Up and down again ends where it began; a longer one goes on from what was reached. */
+  @Test
+  void aSwellReturnsAndALongerHairpinGoesOn() {
+    LoudnessLine swell =
+        LoudnessLine.of(
+            score(
+                at(0, Direction.Kind.DYNAMIC, "p"),
+                at(0, Direction.Kind.CRESCENDO, ""),
+                at(0.5, Direction.Kind.HAIRPIN_END, ""),
+                at(0.5, Direction.Kind.DIMINUENDO, ""),
+                at(1, Direction.Kind.HAIRPIN_END, "")));
+    assertThat(swell.levelAt(HALF)).isEqualTo(3);
+    assertThat(swell.levelAt(Fraction.of(3, 2))).isEqualTo(2);
+    LoudnessLine longer =
+        LoudnessLine.of(
+            score(
+                at(0, Direction.Kind.DYNAMIC, "p"),
+                at(0, Direction.Kind.CRESCENDO, ""),
+                at(0.5, Direction.Kind.HAIRPIN_END, ""),
+                at(1, Direction.Kind.CRESCENDO, ""),
+                at(3, Direction.Kind.HAIRPIN_END, "")));
+    assertThat(longer.levelAt(Fraction.ONE)).isEqualTo(3);
+    assertThat(longer.levelAt(Fraction.of(3))).isEqualTo(4);
+  }
 }

@@ -191,16 +191,10 @@ final class StrokePane extends Cards {
 
   /** In a connected change the new stroke starts slower than the last one ended. */
   private String connected(Stroke stroke) {
+    boolean begins = model.moment() == stroke.fromMoment();
     Bowing b = model.shown().bowing();
-    int first = stroke.fromMoment();
-    boolean changes = first > 0 && model.moment() == first && stroke.retake().isEmpty();
-    if (!changes || stroke.hooked() || b.moments().get(first - 1).restMs() > 1) {
-      return "";
-    }
-    return b.strokeAt(first - 1)
-        .map(before -> before.at(first - 1))
-        .filter(n -> n.sounds() >= 1 && stroke.at(first).sounds() >= 1)
-        .map(n -> NoteSpeeds.of(studio.shown().bowTask(), b, n).to())
+    return NoteSpeeds.connected(studio.shown().bowTask(), b, stroke.fromMoment())
+        .filter(ended -> begins)
         .map(
             ended ->
                 Sentences.of(
