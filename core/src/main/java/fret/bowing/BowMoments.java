@@ -24,6 +24,9 @@ final class BowMoments {
   private final PlayedTimes times;
   private final TreeMap<Fraction, String> words = new TreeMap<>();
 
+  /** Words that ask for a stroke, and where one ends. */
+  private final TreeMap<Fraction, String> strokes = new TreeMap<>();
+
   private BowMoments(BowTask task) {
     this.task = task;
     this.slices = task.passage().slices();
@@ -31,11 +34,20 @@ final class BowMoments {
     for (Bar bar : task.passage().score().bars()) {
       for (Direction d : bar.directions()) {
         if (d.kind() == Direction.Kind.WORDS) {
-          words.merge(d.onset(), d.text().toLowerCase(Locale.ROOT), (a, b) -> a + " " + b);
+          String word = d.text().toLowerCase(Locale.ROOT);
+          words.merge(d.onset(), word, (a, b) -> a + " " + b);
+          if (StrokeKinds.worded(word).isPresent()) {
+            strokes.put(d.onset(), word);
+          } else if (StrokeKinds.isOrdinary(word)) {
+            strokes.putIfAbsent(d.onset(), "");
+          }
         }
       }
     }
   }
+
+  /** Notes in a row that cannot have a stroke that a word asked for: then it is over. */
+  private static final int SILENT = 4;
 
   static List<BowMoment> of(BowTask task) {
     BowMoments made = new BowMoments(task);
@@ -43,7 +55,30 @@ final class BowMoments {
     for (Slice slice : made.slices) {
       all.add(made.moment(slice));
     }
+    endWords(all);
     return all;
+  }
+
+  /** A word is silent on notes that cannot have it, counts again after them, and ends with four. */
+  private static void endWords(List<BowMoment> all) {
+    String word = "";
+    int silent = 0;
+    for (int i = 0; i < all.size(); i++) {
+      BowMoment m = all.get(i);
+      if (!m.words().equals(word)) {
+        word = m.words();
+        silent = 0;
+      }
+      if (m.isGrace() || word.isEmpty()) {
+        continue;
+      }
+      double rate = StrokeKinds.rate(List.of(m));
+      boolean can = StrokeKinds.worded(word).filter(k -> StrokeKinds.isFor(k, rate)).isPresent();
+      silent = can ? Math.min(silent, silent >= SILENT ? SILENT : 0) : silent + 1;
+      if (silent >= SILENT) {
+        all.set(i, m.withWords(""));
+      }
+    }
   }
 
   private BowMoment moment(Slice slice) {
@@ -113,9 +148,9 @@ final class BowMoments {
     return Math.max(0, times.startMs()[i + 1] - times.endMs()[i]);
   }
 
-  /** Words in force: they count up to the next words or the end of their bar at least. */
+  /** The stroke that a word asks for, up to another one or to "ordinario". */
   private String words(Slice slice) {
-    var here = words.floorEntry(slice.onset());
+    var here = strokes.floorEntry(slice.onset());
     return here == null ? "" : here.getValue();
   }
 

@@ -275,7 +275,21 @@ final class BowProblem implements RulerProblem<BowSpan> {
         return task.rules().kinds().get(i);
       }
     }
-    return StrokeKinds.of(here);
+    boolean bounced = isDottedUp(from) && (isDottedUp(from - 1) || isDottedUp(to + 1));
+    return bounced && from == to ? StrokeKind.FLYING_STACCATO : StrokeKinds.of(here);
+  }
+
+  /** Two up-bows with dots and no slur are bounced one after the other (common practice). */
+  private boolean isDottedUp(int moment) {
+    if (moment < 0 || moment >= moments.size()) {
+      return false;
+    }
+    BowMoment m = moments.get(moment);
+    boolean page = !task.rules().bows().containsKey(moment);
+    boolean slurred =
+        m.slice().slurredInto()
+            || moment + 1 < moments.size() && moments.get(moment + 1).slice().slurredInto();
+    return page && m.printed() == Signs.Bow.UP && m.isDotted() && !slurred;
   }
 
   private Optional<Double> spot(int from, int to) {

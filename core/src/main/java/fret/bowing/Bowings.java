@@ -55,7 +55,10 @@ final class Bowings {
 
   private static Stroke hooked(Stroke s) {
     boolean own =
-        s.kind() == StrokeKind.TREMOLO || s.kind() == StrokeKind.CHORD || s.notes().size() > 1;
+        s.kind() == StrokeKind.TREMOLO
+            || s.kind() == StrokeKind.CHORD
+            || s.kind() == StrokeKind.FLYING_STACCATO
+            || s.notes().size() > 1;
     return own ? s : s.withKind(StrokeKind.HOOKED);
   }
 

@@ -23,6 +23,12 @@ final class StrokeKinds {
           Map.entry(Pattern.compile("martel"), StrokeKind.MARTELE),
           Map.entry(Pattern.compile("d[eé]tach"), StrokeKind.DETACHE));
 
+  private static final Pattern ORDINARY =
+      Pattern.compile("\\b(ord(in(ario|aire)?)?|nat(urale)?|norm(ale)?|modo ord\\w*)\\b");
+
+  /** Slower notes have no stroke but the plain one: a bite or a bounce would leave them empty. */
+  private static final double SLOWEST = 0.6;
+
   /** Written strokes through the stem that are a measured repetition no longer. */
   private static final int TREMOLO_STROKES = 3;
 
@@ -47,10 +53,24 @@ final class StrokeKinds {
     if (only.isChord()) {
       return StrokeKind.CHORD;
     }
-    return worded(only.words()).filter(k -> k.mostRate() >= rate(main)).orElse(separate(only));
+    return worded(only.words()).filter(k -> isFor(k, rate(main))).orElse(separate(only));
   }
 
-  private static Optional<StrokeKind> worded(String words) {
+  /** Whether single notes of so many a second can have a stroke that a word asks for. */
+  static boolean isFor(StrokeKind kind, double rate) {
+    boolean bounces =
+        kind == StrokeKind.RICOCHET
+            || kind == StrokeKind.SAUTILLE
+            || kind == StrokeKind.FLYING_STACCATO;
+    return bounces ? kind.fits(rate) : rate >= SLOWEST && rate <= kind.mostRate();
+  }
+
+  /** Whether a word ends the stroke that another asked for. */
+  static boolean isOrdinary(String words) {
+    return ORDINARY.matcher(words).find();
+  }
+
+  static Optional<StrokeKind> worded(String words) {
     if (words.isEmpty()) {
       return Optional.empty();
     }

@@ -97,11 +97,7 @@ public final class LoudnessLine {
       boolean free = marked == null || marked.compareTo(next.onset()) > 0;
       boolean near = next.onset().subtract(stop).compareTo(length) <= 0;
       double ratio = length.signum() > 0 ? other.doubleValue() / length.doubleValue() : 0;
-      return next.kind() == sign.kind()
-          && free
-          && near
-          && ratio <= LIKE
-          && ratio >= 1 / LIKE;
+      return next.kind() == sign.kind() && free && near && ratio <= LIKE && ratio >= 1 / LIKE;
     }
   }
 

@@ -111,6 +111,19 @@ class RetakeLawTest {
     assertThat(b.strokes().stream().anyMatch(s -> s.retake().isPresent())).isNotEqualTo(hooked);
   }
 
+  /** With dots and no slur they are bounced, one up-bow after the other. */
+  @Test
+  void twoDottedUpBowsAreBounced() {
+    BowTask task =
+        Lines.task(InstrumentType.VIOLIN, Lines.of(4, 4, "D5:4n F5:8'v G5:8'v A5:2"), 100);
+    List<Stroke> strokes = new BowSolver(task).best().strokes();
+    assertThat(strokes.subList(1, 3)).extracting(Stroke::down).containsOnly(false);
+    assertThat(strokes.subList(1, 3))
+        .extracting(Stroke::kind)
+        .containsOnly(StrokeKind.FLYING_STACCATO);
+    assertThat(strokes.get(2).retake()).isEmpty();
+  }
+
   /** Four loud down-bows spend what leaves time to come back. */
   @Test
   void loudRetakesSpendWhatLeavesTimeToComeBack() {

@@ -48,6 +48,28 @@ class StrokeKindsTest {
     assertThat(StrokeKinds.of(moments(quarters, words))).isEqualTo(kind);
   }
 
+  /**
+   * A word is silent on notes that cannot have it, counts again after them, goes on past other
+   * words, and ends with another stroke, "ord.", or four such notes.
+   */
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = ';',
+      quoteCharacter = '`',
+      value = {
+        "120; {\"sautillé} D5:16 E5:16 D5:2 E5:16 F5:16; SAUTILLE SAUTILLE DETACHE SAUTILLE SAUTILLE",
+        "120; {\"spiccato} D5:8 {\"dolce} E5:8 F5:1; SPICCATO SPICCATO DETACHE",
+        "120; {\"spiccato} D5:8 {\"ord.} E5:8 F5:8; SPICCATO DETACHE DETACHE",
+        "120; {\"spiccato} D5:8 {\"martelé} E5:8 F5:8; SPICCATO MARTELE MARTELE",
+        "240; {\"ricochet} D5:1; DETACHE",
+        "120; {\"sautillé} D5:16 E5:4 F5:4 G5:4 A5:4 B5:16; SAUTILLE DETACHE DETACHE DETACHE DETACHE DETACHE"
+      })
+  void howFarAWordReaches(double quarters, String words, String kinds) {
+    List<String> found =
+        moments(quarters, words).stream().map(m -> StrokeKinds.of(List.of(m)).name()).toList();
+    assertThat(found).containsExactly(kinds.strip().split(" "));
+  }
+
   /** A rest counts up to as long as the note: short notes with long rests are not quick. */
   @Test
   void notesASecond() {
