@@ -77,14 +77,16 @@ final class BowProblem implements RulerProblem<BowSpan> {
    * there is always a way.
    */
   private void settle() {
-    if (!task.rules().joints().containsValue(BowRules.Joint.HOOK)) {
+    if (IntStream.range(0, units.size()).noneMatch(this::isHook)) {
       return;
     }
     BowReach reach = new BowReach(units.size(), length());
     for (int u = 0; u < units.size(); u++) {
       if (isHook(u) && reach.isReached(u) && !reach.goesOn(u, spans.get(u))) {
         joins.set(u, joins.get(u).without(BowRules.Joint.HOOK));
-        unhooked.add(units.get(u).from());
+        if (rule(units.get(u)) == BowRules.Joint.HOOK) {
+          unhooked.add(units.get(u).from());
+        }
       }
       reach.on(u, spans.get(u), isHook(u));
     }

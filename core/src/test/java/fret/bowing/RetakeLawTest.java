@@ -111,6 +111,24 @@ class RetakeLawTest {
     assertThat(b.strokes().stream().anyMatch(s -> s.retake().isPresent())).isNotEqualTo(hooked);
   }
 
+  /** Places and marks that leave no room for a hook: there is always a way. */
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "D5:1v E5:1v F5:1v G5:1v",
+        "D5:1v {\"punta} E5:1v F5:4n",
+        "D5:16n E5:16n F5:16n G5:16n A5:1n",
+        "{ff} D5:1n E5:16v F5:16v G5:1v A5:4n"
+      })
+  void thereIsAlwaysAWay(String words) {
+    BowTask task = Lines.task(InstrumentType.VIOLIN, Lines.of(4, 4, words), 50);
+    Bowing b = new BowSolver(task).best();
+    assertThat(b.strokes()).isNotEmpty();
+    assertThat(BowWarning.of(b, task))
+        .as("the player asked for no hook")
+        .noneMatch(w -> w.kind() == BowWarning.Kind.NOT_KEPT);
+  }
+
   /** With dots and no slur they are bounced, one up-bow after the other. */
   @Test
   void twoDottedUpBowsAreBounced() {

@@ -247,18 +247,18 @@ class LeftHandModelTest extends OnDemoLibrary {
 
   @Test
   void everyWeightCanBeMovedAndTellsHowFarItMay() throws Exception {
-    does(() -> model.weigh(EffortKind.FOURTH, 2.5));
-    assertThat(studio.shown().task().preset().weight(EffortKind.FOURTH)).isEqualTo(2.5);
+    does(() -> model.weigh(EffortKind.FOURTH, 4));
+    assertThat(studio.shown().task().preset().weight(EffortKind.FOURTH)).isEqualTo(4);
     assertThat(standing().notes()).noneMatch(n -> n.isPresent() && n.get().digit().equals("4"));
     does(model::findRanges);
     until(() -> !model.rangesProperty().get().isEmpty());
     WeightRange range = model.rangesProperty().get().get(EffortKind.FOURTH);
-    assertThat(range.least()).isLessThanOrEqualTo(2.5);
-    assertThat(range.most()).isGreaterThanOrEqualTo(2.5);
+    assertThat(range.least()).isLessThanOrEqualTo(4);
+    assertThat(range.most()).isGreaterThanOrEqualTo(4);
     does(() -> model.changeHand(Said.of("set.hand-size"), h -> Hand.MEDIUM.withSpanMm(70)));
     assertThat(library.passages().get(0).settings().setup().hand().spanMm()).isEqualTo(70);
     assertThat(library.passages().get(0).settings().setup().weights())
-        .containsEntry(EffortKind.FOURTH, 2.5);
+        .containsEntry(EffortKind.FOURTH, 4.0);
   }
 
   @Test
