@@ -4,15 +4,20 @@ import fret.search.LayeredProblem;
 import fret.search.LayeredSearch;
 import fret.search.Path;
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.BiPredicate;
 
 /**
- * Fingers figures that come back alike: each figure takes over the way in which it is played at one
- * of its places, where that costs no more than its price for each place that changes. Around a
+ * Fingers figures that come back alike: each figure takes over the way of most of its places, where
+ * that costs no more than its price for each place that changes. Of four places or more a few may
+ * differ where what is around them does: one odd place does not drag the others along. Around a
  * changed place a few notes may move along; all else stays.
  */
 final class Alike {
@@ -26,6 +31,9 @@ final class Alike {
   private static final double SWING = 3;
 
   private static final int AROUND = 3;
+
+  /** Of so many places one may differ. */
+  private static final int EACH_MAY_DIFFER = 4;
 
   private final LayeredProblem<HandState> problem;
   private final LayeredSearch<HandState> search;
@@ -73,7 +81,7 @@ final class Alike {
     List<HandState> before = List.copyOf(states);
     List<HandState> best = null;
     double least = Double.POSITIVE_INFINITY;
-    for (List<Object> pattern : patterns) {
+    for (List<Object> pattern : price >= WANTED ? patterns : ofMost(figure, patterns)) {
       Optional<Double> extra = impose(pattern, figure);
       if (extra.isPresent() && extra.get() < least) {
         least = extra.get();
@@ -88,6 +96,14 @@ final class Alike {
     return true;
   }
 
+  /** The ways in which most places of a figure are played. */
+  private List<List<Object>> ofMost(Figures.Figure figure, Set<List<Object>> patterns) {
+    Map<List<Object>, Integer> count = new HashMap<>();
+    figure.starts().forEach(s -> count.merge(pattern(figure, s), 1, Integer::sum));
+    int most = Collections.max(count.values());
+    return patterns.stream().filter(p -> count.get(p) == most).toList();
+  }
+
   private void restore(List<HandState> other) {
     for (int i = 0; i < other.size(); i++) {
       states.set(i, other.get(i));
@@ -97,43 +113,59 @@ final class Alike {
   /** Extra effort less the price that is paid for likeness; empty where it cannot be. */
   private Optional<Double> impose(List<Object> pattern, Figures.Figure figure) {
     double worth = price * (figure.swing() ? SWING : 1);
-    int length = figure.length();
+    int mayDiffer = figure.swing() ? 0 : figure.starts().size() / EACH_MAY_DIFFER;
+    Set<Integer> differ = new HashSet<>();
     double sum = 0;
     for (int start : figure.starts()) {
-      if (pattern(figure, start).equals(pattern)) {
-        continue;
-      }
-      int from = Math.max(0, start - AROUND);
-      int to = Math.min(states.size() - 1, start + length - 1 + AROUND);
-      while (to + 1 < states.size() && follows(states.get(to + 1))) {
-        to++;
-      }
-      double now = effort(from, to);
-      // Places that follow each other closely are in each other's way: all keep the pattern.
-      BiPredicate<Integer, HandState> admit =
-          (layer, state) ->
-              figure.starts().stream()
-                  .filter(s -> layer >= s && layer < s + length)
-                  .allMatch(s -> one(state, figure.samePitch()).equals(pattern.get(layer - s)));
-      Optional<Path<HandState>> way =
-          search.bestWithin(
-              from,
-              to,
-              from == 0 ? null : states.get(from - 1),
-              to + 1 == states.size() ? null : states.get(to + 1),
-              admit);
-      if (way.isEmpty()) {
-        return Optional.empty();
-      }
-      for (int i = 0; i < way.get().states().size(); i++) {
-        states.set(from + i, way.get().states().get(i));
-      }
       if (!pattern(figure, start).equals(pattern)) {
+        List<HandState> before = List.copyOf(states);
+        Optional<Double> extra = imposeAt(pattern, figure, start, differ);
+        if (extra.isPresent() && (extra.get() <= worth || mayDiffer == 0)) {
+          sum += extra.get() - worth;
+        } else {
+          restore(before);
+          differ.add(start);
+        }
+      }
+      if (differ.size() > mayDiffer) {
         return Optional.empty();
       }
-      sum += effort(from, to) - now - worth;
     }
     return Optional.of(sum);
+  }
+
+  /** What one place costs more with the pattern of others; empty where it cannot be played so. */
+  private Optional<Double> imposeAt(
+      List<Object> pattern, Figures.Figure figure, int start, Set<Integer> differ) {
+    int length = figure.length();
+    int from = Math.max(0, start - AROUND);
+    int to = Math.min(states.size() - 1, start + length - 1 + AROUND);
+    while (to + 1 < states.size() && follows(states.get(to + 1))) {
+      to++;
+    }
+    double now = effort(from, to);
+    // Places that follow each other closely are in each other's way: all keep the pattern.
+    BiPredicate<Integer, HandState> admit =
+        (layer, state) ->
+            figure.starts().stream()
+                .filter(s -> layer >= s && layer < s + length && !differ.contains(s))
+                .allMatch(s -> one(state, figure.samePitch()).equals(pattern.get(layer - s)));
+    Optional<Path<HandState>> way =
+        search.bestWithin(
+            from,
+            to,
+            from == 0 ? null : states.get(from - 1),
+            to + 1 == states.size() ? null : states.get(to + 1),
+            admit);
+    if (way.isEmpty()) {
+      return Optional.empty();
+    }
+    for (int i = 0; i < way.get().states().size(); i++) {
+      states.set(from + i, way.get().states().get(i));
+    }
+    return pattern(figure, start).equals(pattern)
+        ? Optional.of(effort(from, to) - now)
+        : Optional.empty();
   }
 
   /** An open string carries the hand, and some notes carry their past: they must be free. */

@@ -280,6 +280,26 @@ class AlikeTest {
     assertThat(fingers(varied, 0)).isNotEqualTo(fingers(varied, 8));
   }
 
+  /** Five times a figure, the last one led on to another note: one odd place drags none along. */
+  @ParameterizedTest
+  @ValueSource(ints = {60, 80, 100, 120})
+  void anOddRepeatDoesNotDragTheOthersAlong(int quarters) {
+    String figure = "B5 C6 D6 Eb6 ";
+    ResolvedPassage p = Exercises.line(figure.repeat(5) + "F6", Fraction.of(1, 16));
+    FingeringTask task = Exercises.task(InstrumentType.VIOLIN, p, quarters);
+    Fingering free = new FingeringSolver(task).best();
+    Fingering usual = answer(task, ReturnsWish.USUAL);
+    assertThat(usual.effort()).isLessThanOrEqualTo(free.effort() + Alike.PRICE);
+    for (int at = 0; at < 16; at += 4) {
+      assertThat(fingers(usual, at)).as("at %d", at).isEqualTo(fingers(usual, 0));
+      for (int i = at + 1; i < at + 4; i++) {
+        assertThat(usual.notes().get(i).orElseThrow().finger())
+            .as("no slide at %d", i)
+            .isNotEqualTo(usual.notes().get(i - 1).orElseThrow().finger());
+      }
+    }
+  }
+
   private static Fingering answer(FingeringTask task, ReturnsWish returns) {
     return new FingeringSolver(task.withWishes(Wishes.NONE.withReturns(returns))).consistent();
   }
