@@ -48,8 +48,8 @@ final class MarkEngraver {
     placed.stream().filter(p -> p.slice() >= 0).forEach(this::reminders);
     DirectionEngraver directions =
         new DirectionEngraver(pen, passage.score(), style.lineOf().orElse(passage.score()), places);
-    directions.near();
     barNumbers(spans);
+    directions.near();
     endings(spans, places);
     directions.far();
   }

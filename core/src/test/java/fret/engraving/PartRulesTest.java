@@ -263,6 +263,18 @@ class PartRulesTest {
         .isGreaterThan(letter.right());
   }
 
+  /** Long words stand over the number of the bar that they reach into, not under it. */
+  @Test
+  void barNumbersStandUnderTheWords() {
+    LineBuilder line = line();
+    line.say(Direction.Kind.WORDS, "very calm, in one long line to the end of the page");
+    full(full(line, Fraction.ONE), Fraction.ONE);
+    Strip strip = engraved(line.build("", Interval.UNISON));
+    Primitive.Text words = texts(strip, t -> t.text().startsWith("very")).get(0);
+    assertThat(words.right()).isGreaterThan(text(strip, "2").right());
+    assertThat(words.bottom()).isLessThan(text(strip, "2").top());
+  }
+
   private static Score swelling(int bars) {
     LineBuilder line = line();
     for (int b = 0; b < bars; b++) {
