@@ -62,28 +62,6 @@ public record BowMoment(
     }
   }
 
-  /** The same where other words count. */
-  BowMoment withWords(String other) {
-    return new BowMoment(
-        slice,
-        startMs,
-        endMs,
-        fromLevel,
-        toLevel,
-        beat,
-        strings,
-        stopped,
-        bar,
-        printed,
-        articulations,
-        tremolo,
-        other,
-        place,
-        wholes,
-        restMs,
-        shiftInto);
-  }
-
   public double timeMs() {
     return endMs - startMs;
   }

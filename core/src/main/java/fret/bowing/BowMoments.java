@@ -52,36 +52,37 @@ final class BowMoments {
   static List<BowMoment> of(BowTask task) {
     BowMoments made = new BowMoments(task);
     List<BowMoment> all = new ArrayList<>();
+    List<String> words = made.wordsThatReach();
     for (Slice slice : made.slices) {
-      all.add(made.moment(slice));
+      all.add(made.moment(slice, words.get(slice.index())));
     }
-    endWords(all);
     return all;
   }
 
   /** A word is silent on notes that cannot have it, counts again after them, and ends with four. */
-  private static void endWords(List<BowMoment> all) {
+  private List<String> wordsThatReach() {
+    List<String> all = new ArrayList<>();
     String word = "";
     int silent = 0;
-    for (int i = 0; i < all.size(); i++) {
-      BowMoment m = all.get(i);
-      if (!m.words().equals(word)) {
-        word = m.words();
+    for (Slice slice : slices) {
+      if (!words(slice).equals(word)) {
+        word = words(slice);
         silent = 0;
       }
-      if (m.isGrace() || word.isEmpty()) {
-        continue;
-      }
-      double rate = StrokeKinds.rate(List.of(m));
-      boolean can = StrokeKinds.worded(word).filter(k -> StrokeKinds.isFor(k, rate)).isPresent();
-      silent = can ? Math.min(silent, silent >= SILENT ? SILENT : 0) : silent + 1;
-      if (silent >= SILENT) {
-        all.set(i, m.withWords(""));
-      }
+      boolean counts = slice.grace() == 0 && !word.isEmpty() && silent < SILENT;
+      silent = !counts ? silent : canHave(word, slice.index()) ? 0 : silent + 1;
+      all.add(silent < SILENT ? word : "");
     }
+    return all;
   }
 
-  private BowMoment moment(Slice slice) {
+  private boolean canHave(String word, int i) {
+    double ms = times.endMs()[i] - times.startMs()[i];
+    double rate = StrokeKinds.rate(ms, restMs(i));
+    return StrokeKinds.worded(word).filter(k -> StrokeKinds.isFor(k, rate)).isPresent();
+  }
+
+  private BowMoment moment(Slice slice, String word) {
     SoundingNote lead = task.passage().notes().get(slice.starting().get(0));
     Bar bar = task.passage().score().bar(lead.key().barIndex());
     List<Event> events = events(bar, slice);
@@ -111,7 +112,7 @@ final class BowMoments {
         task.rules().bows().getOrDefault(i, printed),
         articulations,
         tremolo,
-        words(slice),
+        word,
         slice.grace() > 0
             ? Optional.empty()
             : PlaceWords.place(words.getOrDefault(slice.onset(), "")),

@@ -298,8 +298,7 @@ final class BowTerms {
 
   /** Where a plain stroke under a third of the hair lives; empty for any other. */
   Optional<PlaceWindow> window(BowSpan s) {
-    boolean plain = s.kind() == StrokeKind.DETACHE || s.kind() == StrokeKind.LEGATO;
-    return plain && s.spot().isEmpty() && s.naturalCm() < PlaceWindow.LONG_SHARE * bow.hairCm()
+    return s.spot().isEmpty() && PlaceWindow.isFor(s.kind(), s.naturalCm(), bow.hairCm())
         ? Optional.of(
             PlaceWindow.of(
                 type,

@@ -69,8 +69,7 @@ public final class HabitFigures {
   }
 
   private boolean isPlain(Stroke s) {
-    boolean plain = s.kind() == StrokeKind.DETACHE || s.kind() == StrokeKind.LEGATO;
-    return plain && s.naturalCm() < PlaceWindow.LONG_SHARE * task.bow().hairCm();
+    return PlaceWindow.isFor(s.kind(), s.naturalCm(), task.bow().hairCm());
   }
 
   private long count(Predicate<BowMoment> counts) {

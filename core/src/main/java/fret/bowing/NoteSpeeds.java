@@ -61,10 +61,8 @@ public record NoteSpeeds(double from, double to, double accent) {
     Stroke stroke = bowing.strokes().get(index);
     boolean changes =
         stroke.fromMoment() == moment && stroke.retake().isEmpty() && !stroke.hooked();
-    if (bowing.moments().get(moment).isAccented()) {
-      return Optional.empty();
-    }
-    if (!changes || moment < 1 || bowing.moments().get(moment - 1).restMs() > 1) {
+    boolean accented = bowing.moments().get(moment).isAccented();
+    if (!changes || accented || bowing.moments().get(moment - 1).restMs() > 1) {
       return Optional.empty();
     }
     return bowing

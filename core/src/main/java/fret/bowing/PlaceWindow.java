@@ -20,6 +20,12 @@ record PlaceWindow(double from, double to) {
   /** Strokes from this share of the hair on may lie anywhere. */
   static final double LONG_SHARE = 1.0 / 3;
 
+  /** Whether a stroke has a window: a plain one that is short. */
+  static boolean isFor(StrokeKind kind, double naturalCm, double hairCm) {
+    boolean plain = kind == StrokeKind.DETACHE || kind == StrokeKind.LEGATO;
+    return plain && naturalCm < LONG_SHARE * hairCm;
+  }
+
   private static final double QUICK_RATE = 8;
   private static final double QUICK = 0.5;
   private static final double SOFT = 0.6;
@@ -53,7 +59,7 @@ record PlaceWindow(double from, double to) {
    * The window of equal strokes.
    *
    * @param level how loud, 2 for p, 4 for mf
-   * @param rate notes a second
+   * @param rate strokes a second
    */
   static PlaceWindow of(
       InstrumentType type, double level, double rate, boolean accented, BowHabits habits) {

@@ -80,6 +80,11 @@ final class StrokeKinds {
         .min(java.util.Comparator.naturalOrder());
   }
 
+  /** Notes a second where all are like one; a rest counts up to as long as the note. */
+  static double rate(double ms, double restMs) {
+    return 1000 / Math.max(1, ms + Math.min(restMs, ms));
+  }
+
   /** Notes a second. */
   static double rate(List<BowMoment> moments) {
     double ms = 0;

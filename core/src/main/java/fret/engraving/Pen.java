@@ -54,13 +54,10 @@ final class Pen {
       Primitive.Text.Style style,
       Primitive.Ink ink,
       int slice) {
-    double width = widthOf(text, size, style);
-    double y =
-        skyline.topOver(x - width / 2 - 0.1, x + width / 2 + 0.1)
-            - gap
-            - Primitive.Text.descent(text) * size;
-    add(new Primitive.Text(text, x, y, size, width, style, true, ink, slice));
-    return y;
+    double half = widthOf(text, size, style) / 2;
+    double sky = skyline.topOver(x - half - 0.1, x + half + 0.1);
+    double y = sky - gap - Primitive.Text.descent(text) * size;
+    return centred(text, x, y, size, style, ink, slice);
   }
 
   /** Text centred under an x, clear of everything already set; returns its baseline. */
@@ -72,12 +69,22 @@ final class Pen {
       Primitive.Text.Style style,
       Primitive.Ink ink,
       int slice) {
-    double width = widthOf(text, size, style);
-    double y =
-        skyline.bottomOver(x - width / 2 - 0.1, x + width / 2 + 0.1)
-            + gap
-            + Primitive.Text.ASCENT * size;
-    add(new Primitive.Text(text, x, y, size, width, style, true, ink, slice));
+    double half = widthOf(text, size, style) / 2;
+    double ground = skyline.bottomOver(x - half - 0.1, x + half + 0.1);
+    double y = ground + gap + Primitive.Text.ASCENT * size;
+    return centred(text, x, y, size, style, ink, slice);
+  }
+
+  /** Text with the middle of its baseline at a place; returns its y. */
+  double centred(
+      String text,
+      double x,
+      double y,
+      double size,
+      Primitive.Text.Style style,
+      Primitive.Ink ink,
+      int slice) {
+    add(new Primitive.Text(text, x, y, size, widthOf(text, size, style), style, true, ink, slice));
     return y;
   }
 

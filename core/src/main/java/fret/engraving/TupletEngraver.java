@@ -96,9 +96,6 @@ final class TupletEngraver {
     pen.line(middle + BREAK, y, right, y, 0.12, Ink.NOTE, slice);
     pen.line(left, y, left, y - out * HOOK, 0.12, Ink.NOTE, slice);
     pen.line(right, y, right, y - out * HOOK, 0.12, Ink.NOTE, slice);
-    double width = pen.widthOf(figure, SIZE, Style.ITALIC);
-    pen.add(
-        new Primitive.Text(
-            figure, middle, y + 0.45, SIZE, width, Style.ITALIC, true, Ink.NOTE, slice));
+    pen.centred(figure, middle, y + 0.45, SIZE, Style.ITALIC, Ink.NOTE, slice);
   }
 }

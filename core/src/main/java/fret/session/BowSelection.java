@@ -14,7 +14,6 @@ import fret.mark.VibratoLayer;
 import fret.mark.VibratoWish;
 import fret.passage.Passage;
 import fret.score.Signs;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.BiFunction;
@@ -282,11 +281,10 @@ public final class BowSelection {
   }
 
   private int highest() {
-    List<Integer> all = new ArrayList<>();
-    for (int m = from; m <= to; m++) {
-      all.add(m);
-    }
-    return all.stream().max((a, b) -> midi(a) == midi(b) ? b - a : midi(a) - midi(b)).orElse(from);
+    return IntStream.rangeClosed(from, to)
+        .boxed()
+        .reduce((a, b) -> midi(b) > midi(a) ? b : a)
+        .orElse(from);
   }
 
   private int midi(int moment) {
