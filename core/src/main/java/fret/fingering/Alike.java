@@ -1,5 +1,6 @@
 package fret.fingering;
 
+import fret.instrument.Finger;
 import fret.search.LayeredProblem;
 import fret.search.LayeredSearch;
 import fret.search.Path;
@@ -27,7 +28,7 @@ final class Alike {
   /** What it is worth where the player wants figures alike. */
   static final double WANTED = 1000;
 
-  /** A swing is worth so much more: another string in it is a stumble (from memory). */
+  /** Another string in a swing is a stumble: so much more is paid for the same (from memory). */
   private static final double SWING = 3;
 
   private static final int AROUND = 3;
@@ -70,18 +71,18 @@ final class Alike {
    * @param figure by the layers at which it starts; its layers follow each other
    */
   void unify(Figures.Figure figure) {
-    Set<List<Object>> patterns = new LinkedHashSet<>();
+    Set<List<List<Press>>> patterns = new LinkedHashSet<>();
     figure.starts().forEach(s -> patterns.add(pattern(figure, s)));
     boolean unified = patterns.size() == 1 || unify(figure, patterns);
     // A swing that goes on is no figure that comes back.
     alike += unified && !figure.swing() ? 1 : 0;
   }
 
-  private boolean unify(Figures.Figure figure, Set<List<Object>> patterns) {
+  private boolean unify(Figures.Figure figure, Set<List<List<Press>>> patterns) {
     List<HandState> before = List.copyOf(states);
     List<HandState> best = null;
     double least = Double.POSITIVE_INFINITY;
-    for (List<Object> pattern : price >= WANTED ? patterns : ofMost(figure, patterns)) {
+    for (List<List<Press>> pattern : price >= WANTED ? patterns : ofMost(figure, patterns)) {
       Optional<Double> extra = impose(pattern, figure);
       if (extra.isPresent() && extra.get() < least) {
         least = extra.get();
@@ -97,8 +98,8 @@ final class Alike {
   }
 
   /** The ways in which most places of a figure are played. */
-  private List<List<Object>> ofMost(Figures.Figure figure, Set<List<Object>> patterns) {
-    Map<List<Object>, Integer> count = new HashMap<>();
+  private List<List<List<Press>>> ofMost(Figures.Figure figure, Set<List<List<Press>>> patterns) {
+    Map<List<List<Press>>, Integer> count = new HashMap<>();
     figure.starts().forEach(s -> count.merge(pattern(figure, s), 1, Integer::sum));
     int most = Collections.max(count.values());
     return patterns.stream().filter(p -> count.get(p) == most).toList();
@@ -111,16 +112,18 @@ final class Alike {
   }
 
   /** Extra effort less the price that is paid for likeness; empty where it cannot be. */
-  private Optional<Double> impose(List<Object> pattern, Figures.Figure figure) {
-    double worth = price * (figure.swing() ? SWING : 1);
-    int mayDiffer = figure.swing() ? 0 : figure.starts().size() / EACH_MAY_DIFFER;
+  private Optional<Double> impose(List<List<Press>> pattern, Figures.Figure figure) {
+    int mayDiffer = figure.starts().size() / EACH_MAY_DIFFER;
     Set<Integer> differ = new HashSet<>();
     double sum = 0;
     for (int start : figure.starts()) {
       if (!pattern(figure, start).equals(pattern)) {
         List<HandState> before = List.copyOf(states);
+        boolean stumbles =
+            figure.swing() && !strings(pattern(figure, start)).equals(strings(pattern));
+        double worth = price * (stumbles ? SWING : 1);
         Optional<Double> extra = imposeAt(pattern, figure, start, differ);
-        if (extra.isPresent() && (extra.get() <= worth || mayDiffer == 0)) {
+        if (extra.isPresent() && (extra.get() <= worth || stumbles || mayDiffer == 0)) {
           sum += extra.get() - worth;
         } else {
           restore(before);
@@ -136,7 +139,7 @@ final class Alike {
 
   /** What one place costs more with the pattern of others; empty where it cannot be played so. */
   private Optional<Double> imposeAt(
-      List<Object> pattern, Figures.Figure figure, int start, Set<Integer> differ) {
+      List<List<Press>> pattern, Figures.Figure figure, int start, Set<Integer> differ) {
     int length = figure.length();
     int from = Math.max(0, start - AROUND);
     int to = Math.min(states.size() - 1, start + length - 1 + AROUND);
@@ -182,8 +185,8 @@ final class Alike {
     return sum;
   }
 
-  private List<Object> pattern(Figures.Figure figure, int start) {
-    List<Object> pattern = new ArrayList<>();
+  private List<List<Press>> pattern(Figures.Figure figure, int start) {
+    List<List<Press>> pattern = new ArrayList<>();
     for (int i = start; i < start + figure.length(); i++) {
       pattern.add(one(states.get(i), figure.samePitch()));
     }
@@ -191,16 +194,26 @@ final class Alike {
   }
 
   /** What is the same in two places: the fingers, and at the same pitch the strings too. */
-  private static Object one(HandState state, boolean samePitch) {
-    List<Object> form = new ArrayList<>();
+  private static List<Press> one(HandState state, boolean samePitch) {
+    List<Press> form = new ArrayList<>();
     for (HandState.Touch t : state.touches()) {
       if (!t.held()) {
-        form.add(t.finger());
-        form.add(t.harmonic());
-        form.add(samePitch ? t.string() : 0);
-        form.add(state.handsOver() ? state.out().lead().finger() : t.finger());
+        Finger after = state.handsOver() ? state.out().lead().finger() : t.finger();
+        form.add(new Press(t.finger(), after, t.harmonic(), samePitch ? t.string() : 0));
       }
     }
     return form;
   }
+
+  private static List<Integer> strings(List<List<Press>> pattern) {
+    return pattern.stream().flatMap(List::stream).map(Press::string).toList();
+  }
+
+  /**
+   * How a finger plays a note of a figure.
+   *
+   * @param after the finger that takes the note over, or the same
+   * @param string 0 where the figure comes at other pitches
+   */
+  private record Press(Finger finger, Finger after, boolean harmonic, int string) {}
 }

@@ -12,9 +12,14 @@ import java.util.List;
  * @param comesBack whether the note before follows again
  * @param arpeggio 1 inside a rising arpeggio, -1 inside a falling one, else 0: three leaps or more
  *     in one direction, this note among the inner ones, and slow enough to move the hand on each
+ * @param scale whether it stands inside a scale: by step from the note before and to the next in
+ *     one direction, not both semitones
  */
-record Contour(int turn, boolean comesBack, int arpeggio) {
-  static final Contour NONE = new Contour(0, false, 0);
+record Contour(int turn, boolean comesBack, int arpeggio, boolean scale) {
+  static final Contour NONE = new Contour(0, false, 0, false);
+
+  /** The widest step, in semitones. */
+  private static final int STEP = 2;
 
   /** Semitones from which a step is a leap: a minor third. */
   private static final int LEAP = 3;
@@ -23,7 +28,7 @@ record Contour(int turn, boolean comesBack, int arpeggio) {
   private static final double CHAIN_S = 0.2;
 
   Contour withoutTurn() {
-    return new Contour(0, comesBack, arpeggio);
+    return new Contour(0, comesBack, arpeggio, scale);
   }
 
   /**
@@ -44,7 +49,12 @@ record Contour(int turn, boolean comesBack, int arpeggio) {
     return new Contour(
         direction == Integer.signum(out) ? 0 : direction,
         in == -out,
-        leaps && goesOn ? direction : 0);
+        leaps && goesOn ? direction : 0,
+        isScale(direction * in, direction * out));
+  }
+
+  private static boolean isScale(int in, int out) {
+    return in <= STEP && 0 < out && out <= STEP && in + out > STEP;
   }
 
   /**

@@ -1,17 +1,25 @@
 package fret.fingering;
 
+import fret.instrument.Finger;
 import fret.instrument.Instrument;
+import fret.instrument.InstrumentType;
 
 /** What a movement of the hand amounts to: its way, its aim, its haste, its slide. */
 final class ShiftTerms {
   /** Haste never counts for more than this, in bits a second (from memory). */
   private static final double MOST_RUSH = 250;
 
+  /** What a shift costs within a scale that passes by the first finger (from memory). */
+  private static final double IN_A_SCALE = 0.6;
+
   private static final double LOG_2 = Math.log(2);
 
   private final double[] mmFromNut;
+  private final boolean upperStrings;
 
   ShiftTerms(Instrument instrument) {
+    this.upperStrings =
+        instrument.type() == InstrumentType.VIOLIN || instrument.type() == InstrumentType.VIOLA;
     this.mmFromNut = new double[instrument.highestSemitone() + 2];
     for (int n = 0; n < mmFromNut.length; n++) {
       mmFromNut[n] = instrument.mmFromNut(n);
@@ -79,6 +87,39 @@ final class ShiftTerms {
             && bits(travel, to.grip().windowMm()) * 1000
                 > Shift.MOST_BITS_PER_S * to.transitMs(from);
     return beyond ? 1 : 0;
+  }
+
+  /**
+   * On violin and viola, 1 for a shift in the open on a string from the fourth finger up to the
+   * first or second, or down from them to the fourth: the whole hand goes past the note, where one
+   * between first and third finger goes half as far. Within a scale a little for one that is not to
+   * the first finger going up, from it going down. On the low strings the fourth finger is the rule
+   * (common practice, no source).
+   */
+  double farFingers(HandState from, HandState to) {
+    HandState.Touch a = from.lead();
+    HandState.Touch b = to.lead();
+    boolean inTheOpen =
+        upperStrings
+            && to.isShiftFrom(from)
+            && from.fingersDown() == 1
+            && to.fingersDown() == 1
+            && a != null
+            && b != null
+            && a.string() == b.string()
+            && from.moment().slice().restAfter().signum() == 0;
+    if (!inTheOpen) {
+      return 0;
+    }
+    boolean up = to.base() > from.base();
+    Finger outer = up ? a.finger() : b.finger();
+    Finger inner = up ? b.finger() : a.finger();
+    if (outer == Finger.FOURTH && inner.rank() < 3) {
+      return 1;
+    }
+    boolean scale = from.moment().contour().scale() || to.moment().contour().scale();
+    boolean asTaught = inner == Finger.FIRST && outer != Finger.FIRST;
+    return scale && !asTaught ? IN_A_SCALE : 0;
   }
 
   /** Length of a slide on one finger within a slur, in dm. */

@@ -28,6 +28,9 @@ final class Terms {
   /** What is heard of a finger that slides under a slow slur counts so many times (from memory). */
   private static final double IN_A_SONG = 2;
 
+  /** What is heard of a finger that slides by step within a scale (from memory). */
+  private static final double IN_A_SCALE = 2.5;
+
   /** What a weak trill costs however short, as if it lasted so many seconds (from memory). */
   private static final double TRILL_AT_ONCE = 0.4;
 
@@ -49,6 +52,12 @@ final class Terms {
   /** A single finger is placed out of home more easily than a chord (from memory). */
   private static final double ONE_FINGER = 0.5;
 
+  /** Where the hand of violin and viola stands in third position, in semitones over the nut. */
+  private static final int THIRD_POSITION = 5;
+
+  /** Up to third position violin and viola are nearly at home (from memory). */
+  private static final double NEAR_HOME = 0.6;
+
   /** On the bass the hand is at home in half position too, a little less so (from memory). */
   private static final double HALF_ON_THE_BASS = 0.3;
 
@@ -68,6 +77,7 @@ final class Terms {
   private static final double BACKED_FOURTH = 0.6;
 
   private final Instrument instrument;
+  private final boolean upperStrings;
   private final double fourthShare;
   private final ShiftTerms shifts;
   private final StretchTerms stretches;
@@ -75,10 +85,9 @@ final class Terms {
 
   Terms(HandModel hand) {
     this.instrument = hand.instrument();
-    this.fourthShare =
-        instrument.type() == InstrumentType.CELLO || instrument.type() == InstrumentType.BASS
-            ? BACKED_FOURTH
-            : 1;
+    this.upperStrings =
+        instrument.type() == InstrumentType.VIOLIN || instrument.type() == InstrumentType.VIOLA;
+    this.fourthShare = upperStrings ? 1 : BACKED_FOURTH;
     this.shifts = new ShiftTerms(instrument);
     this.stretches = new StretchTerms(instrument.type());
     this.creep = new Creep(hand);
@@ -98,6 +107,7 @@ final class Terms {
       case SHIFT -> shift(kind, shifts::shiftBits);
       case RUSH -> shift(kind, shifts::rush);
       case THROWN -> shift(kind, shifts::thrown);
+      case FAR_FINGERS -> shift(kind, shifts::farFingers);
       case CREEP -> move(kind, creep::semitones);
       case TRAVEL -> shift(kind, shifts::travelMm);
       case SLUR_SHIFT -> shift(kind, ShiftTerms::slurShift);
@@ -176,6 +186,7 @@ final class Terms {
       case SHIFT,
           RUSH,
           THROWN,
+          FAR_FINGERS,
           CREEP,
           TRAVEL,
           SLUR_SHIFT,
@@ -437,7 +448,8 @@ final class Terms {
       return slides && run ? DRAGGED_PER_S : 0;
     }
     boolean sung = to.moment().slice().slurredInto() && from.moment().seconds() >= SUNG_S;
-    double quick = run ? IN_A_RUN : sung ? IN_A_SONG : 1;
+    boolean scale = from.moment().contour().scale() || to.moment().contour().scale();
+    double quick = run ? IN_A_RUN : sung ? IN_A_SONG : scale ? IN_A_SCALE : 1;
     return quick * semitones * Math.max(SLIDE_PER_S, 1 / to.sinceStartSeconds(from));
   }
 
@@ -507,7 +519,9 @@ final class Terms {
     }
     int home = 2;
     int below = instrument.type() == InstrumentType.BASS ? 0 : Math.max(0, home - s.base());
-    return Math.max(0, s.base() - home) + below;
+    int above = Math.max(0, s.base() - home);
+    int near = upperStrings ? Math.min(above, THIRD_POSITION - home) : 0;
+    return above - near + NEAR_HOME * near + below;
   }
 
   /** Free harmonics; in the midst of a run they stick out more than anything that is pressed. */

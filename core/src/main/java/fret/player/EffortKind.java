@@ -5,6 +5,7 @@ public enum EffortKind {
   SHIFT("shift", "bits"),
   RUSH("rush", "bits/s"),
   THROWN("thrown", "shifts"),
+  FAR_FINGERS("far-fingers", "shifts"),
   CREEP("creep", "semitones"),
   TRAVEL("travel", "mm"),
   SLUR_SHIFT("slur-shift", "shifts"),

@@ -36,6 +36,7 @@ public record Preset(String id, Map<EffortKind, Double> weights) {
               Map.entry(EffortKind.SHIFT, 0.27),
               Map.entry(EffortKind.RUSH, 0.012),
               Map.entry(EffortKind.THROWN, 1.1),
+              Map.entry(EffortKind.FAR_FINGERS, 1.0),
               Map.entry(EffortKind.CREEP, 0.45),
               Map.entry(EffortKind.TRAVEL, 0.003),
               Map.entry(EffortKind.SLUR_SHIFT, 0.85),
@@ -150,6 +151,7 @@ public record Preset(String id, Map<EffortKind, Double> weights) {
           "hidden",
           Map.ofEntries(
               Map.entry(EffortKind.UNCOVERED, 2.4),
+              Map.entry(EffortKind.CROSSING, 0.15),
               Map.entry(EffortKind.SHIFT, 0.2),
               Map.entry(EffortKind.OFF_BEAT, 0.5),
               Map.entry(EffortKind.LANDING, 1.0),
