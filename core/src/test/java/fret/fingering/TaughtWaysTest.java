@@ -87,7 +87,7 @@ class TaughtWaysTest {
     "CELLO, F3+D4 E3+C#4 D3+B3, 241301",
     // a line that lies in second or third position begins there, and no finger slides
     "VIOLA, A4 B4 C#5 D5 E5 F#5 G5, 2341234",
-    "VIOLA, G4 A4 B4 C5 D5 E5 F5 E5 D5, 123412321",
+    "VIOLA, G4 A4 B4 C5 D5 E5 F5 G5, 12341234",
     "VIOLIN, D5 E5 F#5 G5 A5 B5 C#6 D6, 12341234",
     // tritones: the lower string has the higher finger
     "VIOLIN, G4+C#5, 32",
