@@ -12,11 +12,19 @@ import java.util.List;
  * @param comesBack whether the note before follows again
  * @param arpeggio 1 inside a rising arpeggio, -1 inside a falling one, else 0: three leaps or more
  *     in one direction, this note among the inner ones, and slow enough to move the hand on each
- * @param scale whether it stands inside a scale: by step from the note before and to the next in
- *     one direction, not both semitones
+ * @param motion what it belongs to
  */
-record Contour(int turn, boolean comesBack, int arpeggio, boolean scale) {
-  static final Contour NONE = new Contour(0, false, 0, false);
+record Contour(int turn, boolean comesBack, int arpeggio, Motion motion) {
+  /** What a note belongs to, by its neighbours. */
+  enum Motion {
+    /** By step from the note before and to the next in one direction, not both semitones. */
+    SCALE,
+    /** By leap from the note before or to the next. */
+    BROKEN_CHORD,
+    OTHER
+  }
+
+  static final Contour NONE = new Contour(0, false, 0, Motion.OTHER);
 
   /** The widest step, in semitones. */
   private static final int STEP = 2;
@@ -28,7 +36,7 @@ record Contour(int turn, boolean comesBack, int arpeggio, boolean scale) {
   private static final double CHAIN_S = 0.2;
 
   Contour withoutTurn() {
-    return new Contour(0, comesBack, arpeggio, scale);
+    return new Contour(0, comesBack, arpeggio, motion);
   }
 
   /**
@@ -40,7 +48,7 @@ record Contour(int turn, boolean comesBack, int arpeggio, boolean scale) {
     int in = step(passage, i - 1);
     int out = step(passage, i);
     if (in == 0 || out == 0) {
-      return NONE;
+      return new Contour(0, false, 0, motion(in, out));
     }
     int direction = Integer.signum(in);
     boolean leaps = seconds >= CHAIN_S && direction * in >= LEAP && direction * out >= LEAP;
@@ -50,11 +58,17 @@ record Contour(int turn, boolean comesBack, int arpeggio, boolean scale) {
         direction == Integer.signum(out) ? 0 : direction,
         in == -out,
         leaps && goesOn ? direction : 0,
-        isScale(direction * in, direction * out));
+        motion(in, out));
   }
 
-  private static boolean isScale(int in, int out) {
-    return in <= STEP && 0 < out && out <= STEP && in + out > STEP;
+  private static Motion motion(int in, int out) {
+    boolean oneWay = Integer.signum(in) * Integer.signum(out) > 0;
+    boolean steps = Math.abs(in) <= STEP && Math.abs(out) <= STEP;
+    if (oneWay && steps && Math.abs(in + out) > STEP) {
+      return Motion.SCALE;
+    }
+    boolean leaps = Math.abs(in) >= LEAP || Math.abs(out) >= LEAP;
+    return leaps ? Motion.BROKEN_CHORD : Motion.OTHER;
   }
 
   /**
@@ -70,6 +84,14 @@ record Contour(int turn, boolean comesBack, int arpeggio, boolean scale) {
     Slice next = slices.get(i + 1);
     boolean joined = isSingle(here) && isSingle(next) && here.restAfter().signum() == 0;
     return joined ? midi(passage, next) - midi(passage, here) : 0;
+  }
+
+  boolean isScale() {
+    return motion == Motion.SCALE;
+  }
+
+  boolean isBrokenChord() {
+    return motion == Motion.BROKEN_CHORD;
   }
 
   private static boolean isSingle(Slice slice) {

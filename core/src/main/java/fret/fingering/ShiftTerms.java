@@ -117,7 +117,7 @@ final class ShiftTerms {
     if (outer == Finger.FOURTH && inner.rank() < 3) {
       return 1;
     }
-    boolean scale = from.moment().contour().scale() || to.moment().contour().scale();
+    boolean scale = from.moment().contour().isScale() || to.moment().contour().isScale();
     boolean asTaught = inner == Finger.FIRST && outer != Finger.FIRST;
     return scale && !asTaught ? IN_A_SCALE : 0;
   }

@@ -46,8 +46,20 @@ final class Terms {
   private static final double FOURTH_SHORT_S = 0.5;
   static final double LONGEST_COUNTED_S = 2;
 
+  /** From so many semitones on a low string is high (from memory). */
+  private static final int HIGH_FROM = 7;
+
   /** High notes on the low strings of the bass speak worse still (from memory). */
   private static final double ON_THE_BASS = 2.5;
+
+  /**
+   * In a broken chord of the bass the hand goes up the string sooner than across: the next open
+   * string lies five semitones up, and what is higher has a better place there (common practice, no
+   * source; the figures from memory).
+   */
+  private static final int UP_THE_STRING_FROM = 4;
+
+  private static final double UP_THE_STRING = 8;
 
   /** A single finger is placed out of home more easily than a chord (from memory). */
   private static final double ONE_FINGER = 0.5;
@@ -79,6 +91,7 @@ final class Terms {
   private final Instrument instrument;
   private final boolean upperStrings;
   private final double fourthShare;
+  private final boolean goesUpTheString;
   private final ShiftTerms shifts;
   private final StretchTerms stretches;
   private final Creep creep;
@@ -88,6 +101,7 @@ final class Terms {
     this.upperStrings =
         instrument.type() == InstrumentType.VIOLIN || instrument.type() == InstrumentType.VIOLA;
     this.fourthShare = upperStrings ? 1 : BACKED_FOURTH;
+    this.goesUpTheString = instrument.type() == InstrumentType.BASS && !hand.goesAcross();
     this.shifts = new ShiftTerms(instrument);
     this.stretches = new StretchTerms(instrument.type());
     this.creep = new Creep(hand);
@@ -448,7 +462,7 @@ final class Terms {
       return slides && run ? DRAGGED_PER_S : 0;
     }
     boolean sung = to.moment().slice().slurredInto() && from.moment().seconds() >= SUNG_S;
-    boolean scale = from.moment().contour().scale() || to.moment().contour().scale();
+    boolean scale = from.moment().contour().isScale() || to.moment().contour().isScale();
     double quick = run ? IN_A_RUN : sung ? IN_A_SONG : scale ? IN_A_SCALE : 1;
     return quick * semitones * Math.max(SLIDE_PER_S, 1 / to.sinceStartSeconds(from));
   }
@@ -505,12 +519,16 @@ final class Terms {
     return count;
   }
 
+  /** Semitones over the seventh; in the bass's broken chords over the fourth, and dearer. */
   private double highOnLow(HandState s) {
+    boolean upTheString = goesUpTheString && s.moment().contour().isBrokenChord();
+    int from = upTheString ? UP_THE_STRING_FROM : HIGH_FROM;
     double sum = 0;
     for (HandState.Touch t : s.touches()) {
-      sum += t.held() ? 0 : Math.max(0, t.semitone() - 7) * Math.min(2, t.string() - 1);
+      sum += t.held() ? 0 : Math.max(0, t.semitone() - from) * Math.min(2, t.string() - 1);
     }
-    return instrument.type() == InstrumentType.BASS ? ON_THE_BASS * sum : sum;
+    boolean bass = instrument.type() == InstrumentType.BASS;
+    return sum * (upTheString ? UP_THE_STRING : bass ? ON_THE_BASS : 1);
   }
 
   private double height(HandState s) {

@@ -163,7 +163,8 @@ public final class SettingLayers {
         .with("spanMm", hand.spanMm())
         .with("fourthCaution", hand.fourthCaution())
         .with("thumbFrom", hand.thumbFrom())
-        .with("creeps", hand.creeps());
+        .with("creeps", hand.creeps())
+        .with("across", hand.across());
   }
 
   private static Setup readSetup(Form f) {
@@ -188,7 +189,8 @@ public final class SettingLayers {
             f.decimal("spanMm", 0),
             f.flag("fourthCaution"),
             f.whole("thumbFrom", 0),
-            f.has("creeps") && f.flag("creeps")));
+            f.has("creeps") && f.flag("creeps"),
+            f.has("across") && f.flag("across")));
   }
 
   private static Tuning readTuning(Form f) {

@@ -13,9 +13,16 @@ import java.util.Objects;
  *     for the usual place of the instrument, {@link #NO_THUMB} for never
  * @param creeps whether the hand may go by a semitone or two with a finger kept down; else it moves
  *     as one
+ * @param across whether a bass player takes broken chords across the strings in a high place; else
+ *     they go up the string (1-2-4, common practice, no source)
  */
 public record Hand(
-    HandSize size, double spanMm, boolean fourthCaution, int thumbFrom, boolean creeps) {
+    HandSize size,
+    double spanMm,
+    boolean fourthCaution,
+    int thumbFrom,
+    boolean creeps,
+    boolean across) {
   /** {@link #thumbFrom} of a player who does not use the thumb. */
   public static final int NO_THUMB = 99;
 
@@ -33,27 +40,31 @@ public record Hand(
 
   /** A hand of a size, with the usual habits. */
   public static Hand of(HandSize size) {
-    return new Hand(size, 0, false, 0, false);
+    return new Hand(size, 0, false, 0, false, false);
   }
 
   public Hand withSize(HandSize other) {
-    return new Hand(other, spanMm, fourthCaution, thumbFrom, creeps);
+    return new Hand(other, spanMm, fourthCaution, thumbFrom, creeps, across);
   }
 
   public Hand withSpanMm(double other) {
-    return new Hand(size, other, fourthCaution, thumbFrom, creeps);
+    return new Hand(size, other, fourthCaution, thumbFrom, creeps, across);
   }
 
   public Hand withFourthCaution(boolean other) {
-    return new Hand(size, spanMm, other, thumbFrom, creeps);
+    return new Hand(size, spanMm, other, thumbFrom, creeps, across);
   }
 
   public Hand withThumbFrom(int other) {
-    return new Hand(size, spanMm, fourthCaution, other, creeps);
+    return new Hand(size, spanMm, fourthCaution, other, creeps, across);
   }
 
   public Hand withCreeping(boolean other) {
-    return new Hand(size, spanMm, fourthCaution, thumbFrom, other);
+    return new Hand(size, spanMm, fourthCaution, thumbFrom, other, across);
+  }
+
+  public Hand withAcross(boolean other) {
+    return new Hand(size, spanMm, fourthCaution, thumbFrom, creeps, other);
   }
 
   /**

@@ -68,6 +68,11 @@ public final class HandModel {
     return player.creeps();
   }
 
+  /** Whether broken chords go across the strings of the bass, see {@link Hand#across}. */
+  public boolean goesAcross() {
+    return player.across();
+  }
+
   public Instrument instrument() {
     return instrument;
   }

@@ -28,32 +28,32 @@ class LineAndDigitsTest {
   @CsvSource(
       delimiter = '|',
       value = {
-        "G4 A4 G4 | 1 | 1 | true | 0 | false",
-        "G4 A4 F4 | 1 | 1 | false | 0 | false",
-        "G4 E4 A4 | 1 | -1 | false | 0 | false",
-        "G4 A4 B4 | 1 | 0 | false | 0 | true",
+        "G4 A4 G4 | 1 | 1 | true | 0 | OTHER",
+        "G4 A4 F4 | 1 | 1 | false | 0 | BROKEN_CHORD",
+        "G4 E4 A4 | 1 | -1 | false | 0 | BROKEN_CHORD",
+        "G4 A4 B4 | 1 | 0 | false | 0 | SCALE",
         // a repeated note turns nowhere
-        "G4 G4 A4 | 1 | 0 | false | 0 | false",
+        "G4 G4 A4 | 1 | 0 | false | 0 | OTHER",
         // the ends of a line, and what stands beside a rest or a chord
-        "G4 A4 G4 | 0 | 0 | false | 0 | false",
-        "G4 A4 G4 | 2 | 0 | false | 0 | false",
-        "G4 - A4 G4 | 1 | 0 | false | 0 | false",
-        "G4 D4+B4 G4 | 1 | 0 | false | 0 | false",
+        "G4 A4 G4 | 0 | 0 | false | 0 | OTHER",
+        "G4 A4 G4 | 2 | 0 | false | 0 | OTHER",
+        "G4 - A4 G4 | 1 | 0 | false | 0 | OTHER",
+        "G4 D4+B4 G4 | 1 | 0 | false | 0 | OTHER",
         // three leaps in one direction are an arpeggio, two are not
-        "G3 B3 D4 G4 | 1 | 0 | false | 1 | false",
-        "G3 B3 D4 G4 | 2 | 0 | false | 1 | false",
-        "G4 D4 B3 G3 | 1 | 0 | false | -1 | false",
-        "G3 B3 D4 C4 | 1 | 0 | false | 0 | false",
+        "G3 B3 D4 G4 | 1 | 0 | false | 1 | BROKEN_CHORD",
+        "G3 B3 D4 G4 | 2 | 0 | false | 1 | BROKEN_CHORD",
+        "G4 D4 B3 G3 | 1 | 0 | false | -1 | BROKEN_CHORD",
+        "G3 B3 D4 C4 | 1 | 0 | false | 0 | BROKEN_CHORD",
         // a whole tone is a step
-        "G3 B3 C#4 E4 | 1 | 0 | false | 0 | false",
+        "G3 B3 C#4 E4 | 1 | 0 | false | 0 | BROKEN_CHORD",
         // a scale falls too; a chromatic line is none
-        "C5 B4 A4 | 1 | 0 | false | 0 | true",
-        "C5 B4 Bb4 | 1 | 0 | false | 0 | false",
-        "B4 C5 Eb5 | 1 | 0 | false | 0 | false",
+        "C5 B4 A4 | 1 | 0 | false | 0 | SCALE",
+        "C5 B4 Bb4 | 1 | 0 | false | 0 | OTHER",
+        "B4 C5 Eb5 | 1 | 0 | false | 0 | BROKEN_CHORD",
       })
   void theLineTurnsComesBackAndClimbs(
-      String notes, int at, int turn, boolean comesBack, int arpeggio, boolean scale) {
-    assertThat(at(notes.strip(), at)).isEqualTo(new Contour(turn, comesBack, arpeggio, scale));
+      String notes, int at, int turn, boolean comesBack, int arpeggio, Contour.Motion motion) {
+    assertThat(at(notes.strip(), at)).isEqualTo(new Contour(turn, comesBack, arpeggio, motion));
   }
 
   @Test

@@ -79,7 +79,7 @@ class SqliteLibraryTest {
         Setup.usual(InstrumentType.VIOLA)
             .withStrings(Tuning.parse("A4 D4 G3 Db3", true), 370.5, 415)
             .withWeights(Map.of(EffortKind.SHIFT, 0.3))
-            .withHand(new Hand(HandSize.LARGE, 91.5, true, 7, true), School.USUAL);
+            .withHand(new Hand(HandSize.LARGE, 91.5, true, 7, true, true), School.USUAL);
     Passage.Settings settings =
         new Passage.Settings(
             "Étude",
@@ -551,7 +551,7 @@ class SqliteLibraryTest {
         Passage.Settings s = first.settings();
         assertThat(s.title()).isEqualTo("Lantern Dance, second try");
         assertThat(s.fullDigits()).isTrue();
-        assertThat(s.setup().hand()).isEqualTo(new Hand(HandSize.LARGE, 82, true, 7, false));
+        assertThat(s.setup().hand()).isEqualTo(new Hand(HandSize.LARGE, 82, true, 7, false, false));
         assertThat(s.setup().weights()).containsExactly(Map.entry(EffortKind.SHIFT, 0.5));
         assertThat(s.details().texts())
             .containsEntry(fret.passage.Details.Topic.CHARACTER, "like lanterns");

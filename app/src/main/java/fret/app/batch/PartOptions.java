@@ -105,6 +105,11 @@ final class PartOptions {
   boolean creeps;
 
   @Option(
+      names = "--across",
+      description = "on the bass broken chords go across the strings, not up one")
+  boolean across;
+
+  @Option(
       names = "--strung",
       defaultValue = "",
       description =
@@ -339,7 +344,9 @@ final class PartOptions {
 
   private Hand hand() {
     try {
-      return Hand.of(HandSize.valueOf(handName.toUpperCase(Locale.ROOT))).withCreeping(creeps);
+      return Hand.of(HandSize.valueOf(handName.toUpperCase(Locale.ROOT)))
+          .withCreeping(creeps)
+          .withAcross(across);
     } catch (IllegalArgumentException e) {
       throw usage("--hand " + handName + " is not small, medium or large");
     }

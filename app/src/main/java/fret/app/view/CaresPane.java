@@ -6,6 +6,7 @@ import fret.app.words.Sentences;
 import fret.app.words.Words;
 import fret.base.Said;
 import fret.instrument.Instrument;
+import fret.instrument.InstrumentType;
 import fret.passage.Setup;
 import fret.player.EffortKind;
 import fret.player.Hand;
@@ -17,6 +18,8 @@ import fret.session.Session;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.function.BiFunction;
+import java.util.function.UnaryOperator;
 import javafx.application.Platform;
 import javafx.geometry.Insets;
 import javafx.scene.control.Button;
@@ -39,6 +42,7 @@ final class CaresPane extends Cards {
   private final ComboBox<School> school = new ComboBox<>();
   private final TextField span = new TextField();
   private final CheckBox creeps = new CheckBox(Sentences.of("cares.creeps"));
+  private final CheckBox across = new CheckBox(Sentences.of("cares.across"));
   private final CheckBox caution = new CheckBox(Sentences.of("cares.never-stretch"));
   private final ComboBox<Thumb> thumb = new ComboBox<>();
   private final WeightRows<EffortKind> weights;
@@ -138,15 +142,8 @@ final class CaresPane extends Cards {
                 changeHand(
                     Said.of("set.care-for-the-fourth-finger"),
                     h -> h.withFourthCaution(caution.isSelected())));
-    creeps.setId("hand-creeps");
-    creeps.setTooltip(new Tooltip(Sentences.of("cares.creeps.about")));
-    creeps.setAccessibleHelp(Sentences.of("cares.creeps.about"));
-    creeps
-        .selectedProperty()
-        .addListener(
-            o ->
-                changeHand(
-                    Said.of("set.how-the-hand-moves"), h -> h.withCreeping(creeps.isSelected())));
+    habit(creeps, "creeps", Said.of("set.how-the-hand-moves"), Hand::withCreeping);
+    habit(across, "across", Said.of("set.how-broken-chords-go"), Hand::withAcross);
     thumb.getItems().setAll(Thumb.values());
     thumb.setConverter(Parts.named(t -> t.words));
     thumb.setId("thumb-from");
@@ -166,10 +163,19 @@ final class CaresPane extends Cards {
     grid.addRow(2, Parts.line(Sentences.of("cares.thumb")), thumb);
     grid.add(caution, 0, 3, 2, 1);
     grid.add(creeps, 0, 4, 2, 1);
+    grid.add(across, 0, 5, 2, 1);
+    across.managedProperty().bind(across.visibleProperty());
     return grid;
   }
 
-  private void changeHand(Said what, java.util.function.UnaryOperator<Hand> edit) {
+  private void habit(CheckBox box, String id, Said what, BiFunction<Hand, Boolean, Hand> edit) {
+    box.setId("hand-" + id);
+    box.setTooltip(new Tooltip(Sentences.of("cares." + id + ".about")));
+    box.setAccessibleHelp(Sentences.of("cares." + id + ".about"));
+    box.selectedProperty().addListener(o -> changeHand(what, h -> edit.apply(h, box.isSelected())));
+  }
+
+  private void changeHand(Said what, UnaryOperator<Hand> edit) {
     if (!showing && studio.shown() != null) {
       model.changeHand(what, edit);
     }
@@ -215,6 +221,8 @@ final class CaresPane extends Cards {
     limits.show(b);
     caution.setSelected(setup.hand().fourthCaution());
     creeps.setSelected(setup.hand().creeps());
+    across.setSelected(setup.hand().across());
+    across.setVisible(on.type() == InstrumentType.BASS);
     thumb.setValue(
         List.of(Thumb.values()).stream()
             .filter(t -> t.semitone == setup.hand().thumbFrom())
