@@ -72,8 +72,8 @@ final class HandRules {
             && !b.isOpen()
             && !b.held()
             && !hand.canFollow(a.finger(), a.semitone(), b.finger(), b.semitone(), to.region())
-            && !isExtremePair(a, b, to.base())
-            && !isExtremePair(b, a, to.base())) {
+            && !reachesFor(a, b, to.base())
+            && !reachesFor(b, a, to.base())) {
           return false;
         }
       }
@@ -81,10 +81,14 @@ final class HandRules {
     return true;
   }
 
-  private boolean isExtremePair(HandState.Touch first, HandState.Touch fourth, int base) {
-    return first.finger() == Finger.FIRST
-        && first.semitone() == base
-        && hand.isExtreme(fourth.finger(), fourth.semitone(), base);
+  /** Whether a finger leaves the hand's shape: the extreme one, or up to the middle of a string. */
+  private boolean reachesFor(HandState.Touch near, HandState.Touch far, int base) {
+    boolean node = far.harmonic() && hand.reachingBase(far.semitone()) == base;
+    boolean extreme =
+        near.finger() == Finger.FIRST
+            && near.semitone() == base
+            && hand.isExtreme(far.finger(), far.semitone(), base);
+    return node || extreme;
   }
 
   private boolean keepsHeld(HandState from, HandState to) {

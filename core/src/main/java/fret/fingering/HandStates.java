@@ -252,6 +252,10 @@ final class HandStates {
       if (isExtreme(first, extreme) && !seen.get(2 * extreme)) {
         assign(extreme, Region.NECK, 0);
       }
+      int reaching = hand.reachingBase(first.semitone());
+      if (places.isReachedFor(first, heed) && !seen.get(2 * reaching)) {
+        assign(reaching, Region.NECK, 0);
+      }
     }
 
     /**
@@ -325,6 +329,12 @@ final class HandStates {
       if (region == Region.NECK && isExtreme(option, base)) {
         assignExtreme(option, base, strain);
       }
+      if (region == Region.NECK
+          && chosen.size() == 1
+          && places.isReachedFor(option, heed)
+          && hand.reachingBase(option.semitone()) == base) {
+        assignTo(option, Finger.THIRD, base, strain + HandModel.REACHING_STRAIN);
+      }
       for (Placement p : hand.placements(option.semitone())) {
         boolean here = p.base() == base && (p.region() == Region.THUMB) == (region == Region.THUMB);
         if (here
@@ -379,7 +389,6 @@ final class HandStates {
     }
 
     private void assignExtreme(Option option, int base, double strain) {
-      HandState.Touch touch = option.under(Finger.FOURTH);
       boolean fits =
           touches.stream()
               .allMatch(
@@ -387,10 +396,16 @@ final class HandStates {
                       t.isOpen()
                           || t.finger() == Finger.FIRST
                               && t.semitone() == base
-                              && Math.abs(t.string() - touch.string()) == 1);
-      if (fits && places.admits(option, Finger.FOURTH, base, heed)) {
-        touches.add(touch);
-        assign(base, Region.NECK, strain + HandModel.EXTREME_STRAIN);
+                              && Math.abs(t.string() - option.string()) == 1);
+      if (fits) {
+        assignTo(option, Finger.FOURTH, base, strain + HandModel.EXTREME_STRAIN);
+      }
+    }
+
+    private void assignTo(Option option, Finger finger, int base, double strain) {
+      if (places.admits(option, finger, base, heed)) {
+        touches.add(option.under(finger));
+        assign(base, Region.NECK, strain);
         touches.remove(touches.size() - 1);
       }
     }

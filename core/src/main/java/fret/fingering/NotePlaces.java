@@ -86,7 +86,20 @@ final class NotePlaces {
     if (heed != HandStates.Heed.NOTHING) {
       found.removeIf(o -> !anyFingerAdmitted(o, heed));
     }
+    if (note.harmonic() == Head.Harmonic.NATURAL_SOUNDING) {
+      keepMiddle(found);
+    }
     return found;
+  }
+
+  /**
+   * A printed octave harmonic is touched in the middle of its string, whatever lies nearer (common
+   * practice, no source); elsewhere only where the player asks for it.
+   */
+  private static void keepMiddle(List<Option> found) {
+    if (found.stream().anyMatch(o -> o.semitone() == NaturalHarmonics.MIDDLE)) {
+      found.removeIf(o -> o.semitone() != NaturalHarmonics.MIDDLE);
+    }
   }
 
   private boolean anyFingerAdmitted(Option option, HandStates.Heed heed) {
@@ -164,6 +177,13 @@ final class NotePlaces {
   /** Whether it is a harmonic that the page does not ask for. */
   private boolean isFree(Option option) {
     return option.harmonic() && passage.notes().get(option.note()).harmonic() == Head.Harmonic.NONE;
+  }
+
+  /** Whether a finger leaves the hand's shape for it: a harmonic that the page or the player wants. */
+  boolean isReachedFor(Option option, HandStates.Heed heed) {
+    return option.harmonic()
+        && hand.reachingBase(option.semitone()) > 0
+        && (!isFree(option) || asksFor(option, Finger.THIRD, heed));
   }
 
   /** An artificial harmonic is stopped by the first finger or the thumb, touched a fourth above. */

@@ -27,6 +27,12 @@ public final class HandModel {
   /** What the extreme shape counts as, in semitones out of the easy one (from memory). */
   public static final double EXTREME_STRAIN = 3;
 
+  private static final int MIDDLE_OF_STRING = 12;
+  private static final int FOURTH_BELOW = 5;
+
+  /** What it costs a finger to reach up for the middle of the string, in semitones (from memory). */
+  public static final double REACHING_STRAIN = 0.3;
+
   private final Instrument instrument;
   private final boolean fourFingerBass;
   private final Hand player;
@@ -357,6 +363,21 @@ public final class HandModel {
     return neck && extremeMm(semitone, base) <= reachMm(Finger.FIRST, Finger.FOURTH, Region.NECK)
         ? base
         : 0;
+  }
+
+  /**
+   * Where the hand stands that reaches up to touch the node in the middle of a string: on the cello
+   * a fourth below it, in fourth position (common practice, no source).
+   *
+   * @return 0 where none can
+   */
+  public int reachingBase(int semitone) {
+    int base = MIDDLE_OF_STRING - FOURTH_BELOW;
+    boolean reaches =
+        instrument.type() == InstrumentType.CELLO
+            && semitone == MIDDLE_OF_STRING
+            && extremeMm(semitone, base) <= reachMm(Finger.FIRST, Finger.FOURTH, Region.NECK);
+    return reaches ? base : 0;
   }
 
   /** From the first to the fourth finger of that shape. */
