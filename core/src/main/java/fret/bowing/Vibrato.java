@@ -1,14 +1,15 @@
 package fret.bowing;
 
 import fret.instrument.Instrument;
+import fret.mark.VibratoRule;
 import fret.mark.VibratoWish;
 import java.util.Optional;
 
 /**
  * Vibrato of a note.
  *
- * <p>By rule a stopped note is vibrated from a dotted quarter or 0.6 s on (common practice, no
- * source, from memory); what the player asks for stands over the rule.
+ * <p>A stopped note is vibrated by {@link VibratoRule}; what the player asks for stands over the
+ * rule.
  *
  * @param cents to either side of the note, above 0; where it grows, at its end
  * @param hertz swings a second, above 0
@@ -17,9 +18,6 @@ import java.util.Optional;
 public record Vibrato(double cents, double hertz, boolean growing) {
   /** The usual one. */
   public static final Vibrato USUAL = new Vibrato(20, 5.5, false);
-
-  private static final double LEAST_WHOLES = 3 / 8.0;
-  private static final double LEAST_S = 0.6;
 
   public Vibrato {
     if (!(cents > 0) || !(hertz > 0)) {
@@ -34,7 +32,7 @@ public record Vibrato(double cents, double hertz, boolean growing) {
    */
   public static Optional<Vibrato> of(BowMoment m, Optional<VibratoWish> asked) {
     boolean open = m.stopped() == 0;
-    boolean longEnough = m.wholes() >= LEAST_WHOLES - 1e-9 || m.timeMs() / 1000 >= LEAST_S - 1e-9;
+    boolean longEnough = VibratoRule.USUAL.admits(m.wholes(), m.timeMs() / 1000);
     boolean sung = m.isBowed() && !m.isGrace() && m.tremolo() == 0 && !m.isDotted();
     if (open || asked.filter(w -> w == VibratoWish.NONE).isPresent()) {
       return Optional.empty();

@@ -179,7 +179,9 @@ final class NotePlaces {
     return option.harmonic() && passage.notes().get(option.note()).harmonic() == Head.Harmonic.NONE;
   }
 
-  /** Whether a finger leaves the hand's shape for it: a harmonic that the page or the player wants. */
+  /**
+   * Whether a finger leaves the hand's shape for it: a harmonic that the page or the player wants.
+   */
   boolean isReachedFor(Option option, HandStates.Heed heed) {
     return option.harmonic()
         && hand.reachingBase(option.semitone()) > 0

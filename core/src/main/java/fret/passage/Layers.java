@@ -25,6 +25,7 @@ import fret.mark.StrandLayer;
 import fret.mark.StrandLevelsLayer;
 import fret.mark.SupportLayer;
 import fret.mark.VibratoLayer;
+import fret.mark.VibratoRuleLayer;
 import fret.mark.WishLayer;
 import fret.sound.ClickRangeLayer;
 import java.util.ArrayList;
@@ -71,7 +72,8 @@ public final class Layers {
                 ReductionLayer.REDUCTION,
                 FlagLayer.SLIDES_HIDDEN,
                 FlagLayer.POSITIONS,
-                ReturnsLayer.RETURNS));
+                ReturnsLayer.RETURNS,
+                VibratoRuleLayer.RULE));
     BowLayers.ALL.stream().filter(l -> l != BowLayer.BOW).forEach(all::add);
     all.addAll(SettingLayers.ALL);
     return List.copyOf(all);

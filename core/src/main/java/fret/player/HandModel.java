@@ -30,7 +30,9 @@ public final class HandModel {
   private static final int MIDDLE_OF_STRING = 12;
   private static final int FOURTH_BELOW = 5;
 
-  /** What it costs a finger to reach up for the middle of the string, in semitones (from memory). */
+  /**
+   * What it costs a finger to reach up for the middle of the string, in semitones (from memory).
+   */
   public static final double REACHING_STRAIN = 0.3;
 
   private final Instrument instrument;

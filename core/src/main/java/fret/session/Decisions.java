@@ -18,6 +18,8 @@ import fret.mark.Place;
 import fret.mark.Reattachment;
 import fret.mark.ReturnsLayer;
 import fret.mark.ReturnsWish;
+import fret.mark.VibratoRule;
+import fret.mark.VibratoRuleLayer;
 import fret.mark.Wish;
 import fret.mark.WishLayer;
 import fret.passage.HeadingLayer;
@@ -145,6 +147,19 @@ public final class Decisions {
         Said.of("returns.set", Said.of("returns." + wish)),
         s,
         s.passage().marks().with(ReturnsLayer.RETURNS, Place.WHOLE, own));
+  }
+
+  /** Which notes are vibrated; the usual rule takes the mark away. */
+  public static Change vibratoRule(Session s, VibratoRule rule) {
+    return changed(
+        Said.of("vibrato-rule.set", Said.of("vibrato-rule." + rule)),
+        s,
+        s.passage()
+            .marks()
+            .with(
+                VibratoRuleLayer.RULE,
+                Place.WHOLE,
+                rule.isOwn() ? Optional.of(rule) : Optional.empty()));
   }
 
   /** All slides are hidden, or those that are meant to be heard come back. */

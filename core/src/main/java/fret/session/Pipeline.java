@@ -32,8 +32,6 @@ import fret.mark.ReturnsWish;
 import fret.mark.SlideLayer;
 import fret.mark.SlideWish;
 import fret.mark.SupportLayer;
-import fret.mark.VibratoLayer;
-import fret.mark.VibratoWish;
 import fret.mark.Wish;
 import fret.passage.Layers;
 import fret.passage.Passage;
@@ -53,7 +51,6 @@ import fret.search.Token;
 import fret.tempo.TempoMap;
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -221,17 +218,15 @@ public final class Pipeline {
   }
 
   private static Decided decided(Marks marks, ResolvedPassage resolved, FingeringTask task) {
-    Set<Integer> vibrato = new HashSet<>();
-    for (int i = 0; i < resolved.notes().size(); i++) {
-      NoteKey key = resolved.notes().get(i).key();
-      if (marks.at(VibratoLayer.VIBRATO, key).filter(w -> w != VibratoWish.NONE).isPresent()) {
-        vibrato.add(i);
-      }
-    }
     return new Decided(
         rules(marks, FingerLayer.PINNED, "", resolved),
         rules(marks, FingerLayer.ADOPTED, "", resolved),
-        WishRules.of(resolved, task.tempo(), List.of(), Wish.all(marks), vibrato)
+        WishRules.of(
+                resolved,
+                task.tempo(),
+                List.of(),
+                Wish.all(marks),
+                VibratoAsked.notes(marks, resolved, task.tempo()))
             .withLengths(byNote(marks, LengthLayer.LENGTH, resolved))
             .withSlides(slides(marks, resolved))
             .withSupported(byNote(marks, SupportLayer.SUPPORT, resolved).keySet()));

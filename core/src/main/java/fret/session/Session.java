@@ -26,7 +26,6 @@ import fret.mark.FingerLayer;
 import fret.mark.Marks;
 import fret.mark.NoteLayer;
 import fret.mark.Place;
-import fret.mark.VibratoLayer;
 import fret.mark.VibratoWish;
 import fret.mark.Wish;
 import fret.passage.Passage;
@@ -328,13 +327,9 @@ public record Session(
     return Load.of(resolved(), task().tempo(), hand, Optional.of(bowing), limits());
   }
 
-  /** What the player asks of the vibrato, by moment. */
-  private Map<Integer, VibratoWish> vibratoAsked() {
-    Map<Integer, VibratoWish> all = new HashMap<>();
-    for (SoundingNote n : resolved().notes()) {
-      passage.marks().at(VibratoLayer.VIBRATO, n.key()).ifPresent(w -> all.put(n.slice(), w));
-    }
-    return all;
+  /** What the player asks of the vibrato, of notes and by a rule of their own, by moment. */
+  public Map<Integer, VibratoWish> vibratoAsked() {
+    return VibratoAsked.moments(passage.marks(), resolved(), task().tempo());
   }
 
   /** Tops and ends of phrases, by moment. */

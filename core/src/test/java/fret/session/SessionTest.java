@@ -34,6 +34,7 @@ import fret.mark.Strand;
 import fret.mark.SupportLayer;
 import fret.mark.SupportWish;
 import fret.mark.VibratoLayer;
+import fret.mark.VibratoRule;
 import fret.mark.VibratoWish;
 import fret.mark.Wish;
 import fret.mark.WishLayer;
@@ -169,6 +170,7 @@ class SessionTest {
     s = Lines.after(s, Decisions.toggle(s, LengthLayer.LENGTH, 6, LengthWish.FULL));
     s = Lines.after(s, Decisions.toggle(s, SupportLayer.SUPPORT, 6, SupportWish.BEHIND));
     s = Lines.after(s, Decisions.returns(s, ReturnsWish.ALIKE));
+    s = Lines.after(s, Decisions.vibratoRule(s, VibratoRule.FROM_QUARTER));
     s = Lines.after(s, Ornaments.change(s, 5, f -> f.at(9).first(1.5)).orElseThrow());
     s =
         Lines.after(

@@ -7,6 +7,9 @@ import fret.app.words.Words;
 import fret.base.Said;
 import fret.instrument.Instrument;
 import fret.instrument.InstrumentType;
+import fret.mark.Place;
+import fret.mark.VibratoRule;
+import fret.mark.VibratoRuleLayer;
 import fret.passage.Setup;
 import fret.player.EffortKind;
 import fret.player.Hand;
@@ -14,6 +17,7 @@ import fret.player.HandModel;
 import fret.player.HandSize;
 import fret.player.Preset;
 import fret.player.School;
+import fret.session.Decisions;
 import fret.session.Session;
 import java.util.List;
 import java.util.Locale;
@@ -42,6 +46,7 @@ final class CaresPane extends Cards {
   private final ComboBox<School> school = new ComboBox<>();
   private final TextField span = new TextField();
   private final CheckBox creeps = new CheckBox(Sentences.of("cares.creeps"));
+  private final ComboBox<VibratoRule> vibrato = new ComboBox<>();
   private final CheckBox across = new CheckBox(Sentences.of("cares.across"));
   private final CheckBox caution = new CheckBox(Sentences.of("cares.never-stretch"));
   private final ComboBox<Thumb> thumb = new ComboBox<>();
@@ -161,9 +166,22 @@ final class CaresPane extends Cards {
         Parts.line(Sentences.of("cares.span")),
         Parts.row(8, span, Parts.line(Sentences.of("cares.mm-1"), "quiet")));
     grid.addRow(2, Parts.line(Sentences.of("cares.thumb")), thumb);
-    grid.add(caution, 0, 3, 2, 1);
-    grid.add(creeps, 0, 4, 2, 1);
-    grid.add(across, 0, 5, 2, 1);
+    vibrato.getItems().setAll(VibratoRule.values());
+    vibrato.setConverter(Parts.named(r -> Sentences.of("vibrato-rule." + r)));
+    vibrato.setId("vibrato-rule");
+    vibrato.setAccessibleText(Sentences.of("cares.vibrato"));
+    vibrato.setTooltip(new Tooltip(Sentences.of("cares.vibrato.about")));
+    vibrato.setOnAction(
+        e -> {
+          VibratoRule rule = vibrato.getValue();
+          if (!showing && rule != null) {
+            studio.decide(s -> Decisions.vibratoRule(s, rule));
+          }
+        });
+    grid.addRow(3, Parts.line(Sentences.of("cares.vibrato")), vibrato);
+    grid.add(caution, 0, 4, 2, 1);
+    grid.add(creeps, 0, 5, 2, 1);
+    grid.add(across, 0, 6, 2, 1);
     across.managedProperty().bind(across.visibleProperty());
     return grid;
   }
@@ -221,6 +239,8 @@ final class CaresPane extends Cards {
     limits.show(b);
     caution.setSelected(setup.hand().fourthCaution());
     creeps.setSelected(setup.hand().creeps());
+    vibrato.setValue(
+        b.passage().marks().at(VibratoRuleLayer.RULE, Place.WHOLE).orElse(VibratoRule.USUAL));
     across.setSelected(setup.hand().across());
     across.setVisible(on.type() == InstrumentType.BASS);
     thumb.setValue(

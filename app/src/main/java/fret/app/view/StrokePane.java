@@ -14,10 +14,8 @@ import fret.bowing.NoteSpeeds;
 import fret.bowing.Stroke;
 import fret.bowing.StrokeKind;
 import fret.bowing.Vibrato;
-import fret.mark.VibratoLayer;
 import fret.score.LoudnessLine;
 import fret.search.Explanation;
-import fret.session.BowDecisions;
 import fret.session.Session;
 import java.util.List;
 import java.util.Optional;
@@ -220,7 +218,7 @@ final class StrokePane extends Cards {
   /** The vibrato of the selected note, by the player's wish or by the rule. */
   private String swings(Session s) {
     BowMoment m = s.bowing().moments().get(model.moment());
-    return Vibrato.of(m, BowDecisions.at(s, VibratoLayer.VIBRATO, model.moment()))
+    return Vibrato.of(m, Optional.ofNullable(s.vibratoAsked().get(model.moment())))
         .map(
             v ->
                 Sentences.of(
