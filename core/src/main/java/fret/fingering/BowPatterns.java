@@ -46,6 +46,13 @@ final class BowPatterns {
     return share;
   }
 
+  /** A swing round a pedal goes on in unison too. */
+  static void goOn(Pedal[] pedals, double[] share) {
+    for (int i = 0; i < share.length; i++) {
+      share[i] = pedals[i].midi() > 0 ? Math.min(share[i], GOES_ON) : share[i];
+    }
+  }
+
   private static boolean isLine(Slice slice) {
     return slice.starting().size() == 1 && slice.grace() == 0 && slice.bowed();
   }

@@ -106,7 +106,8 @@ final class HandStates {
             1,
             0,
             1,
-            false);
+            false,
+            Pedal.NONE);
     return !new Chooser(moment, List.of(), Heed.NOTHING).all(options).isEmpty();
   }
 

@@ -28,6 +28,9 @@ final class Terms {
   /** What is heard of a finger that slides under a slow slur counts so many times (from memory). */
   private static final double IN_A_SONG = 2;
 
+  /** A pedal that is stopped is worse than a melody note that silences it (from memory). */
+  private static final double PEDAL_STOPPED = 2;
+
   /** What is heard of a finger that slides by step within a scale (from memory). */
   private static final double IN_A_SCALE = 2.5;
 
@@ -135,6 +138,7 @@ final class Terms {
       case CROSS_BACK -> move(kind, Terms::crossedBack);
       case UNEVEN -> shift(kind, shifts::uneven);
       case ANCHOR -> move(kind, Terms::anchorLost);
+      case PEDAL -> own(kind, this::offThePedal);
       case COLOUR -> move(kind, Terms::colour);
       case THEME -> move(kind, Terms::theme);
       case BRILLIANCE -> move(kind, this::brilliance);
@@ -295,6 +299,22 @@ final class Terms {
     return from.moment().seconds() >= SUNG_S
         && to.moment().seconds() >= SUNG_S
         && from.moment().slice().restAfter().signum() == 0;
+  }
+
+  /** A melody note on the open string of its pedal, or the pedal stopped although it is one. */
+  private double offThePedal(HandState s) {
+    Pedal pedal = s.moment().pedal();
+    HandState.Touch t = s.lead();
+    if (pedal.midi() == 0 || t == null) {
+      return 0;
+    }
+    for (int string = 1; string <= instrument.stringCount(); string++) {
+      if (instrument.open(string).midi() == pedal.midi()) {
+        boolean same = t.string() == string;
+        return pedal.melody() != same ? 0 : same ? 1 : PEDAL_STOPPED;
+      }
+    }
+    return 0;
   }
 
   /** Strings changed in a fast theme, whose colour is heard as a whole. */
@@ -519,8 +539,14 @@ final class Terms {
     return count;
   }
 
-  /** Semitones over the seventh; in the bass's broken chords over the fourth, and dearer. */
+  /**
+   * Semitones over the seventh; in the bass's broken chords over the fourth, and dearer. Beside a
+   * pedal the string is meant.
+   */
   private double highOnLow(HandState s) {
+    if (s.moment().pedal().melody()) {
+      return 0;
+    }
     boolean upTheString = goesUpTheString && s.moment().contour().isBrokenChord();
     int from = upTheString ? UP_THE_STRING_FROM : HIGH_FROM;
     double sum = 0;

@@ -18,6 +18,7 @@ import java.util.List;
  * @param interval semitones between the two notes of a double stop; 0 for anything else
  * @param slide what is heard of a slide into it counts so many times, 1 where nothing is asked
  * @param inTheme whether it stands in a stretch of one character, see {@link Themes}
+ * @param pedal the swing round a pedal that it belongs to
  */
 record TimedSlice(
     Slice slice,
@@ -31,7 +32,8 @@ record TimedSlice(
     double crossingShare,
     int interval,
     double slide,
-    boolean inTheme) {
+    boolean inTheme,
+    Pedal pedal) {
   TimedSlice {
     heldWorth = List.copyOf(heldWorth);
   }

@@ -12,6 +12,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.stream.IntStream;
 import org.apache.commons.numbers.fraction.Fraction;
 
 /** Puts the moments of a passage in time; grace notes steal theirs from the note before. */
@@ -31,6 +32,13 @@ final class Timing {
     double[] patterns = BowPatterns.of(passage);
     boolean[] themes = Themes.of(passage);
     PlayedTimes times = PlayedTimes.of(passage, tempo);
+    Pedal[] pedals =
+        Pedal.of(
+            passage,
+            IntStream.range(0, slices.size())
+                .mapToDouble(i -> times.durationMs(i) / 1000)
+                .toArray());
+    BowPatterns.goOn(pedals, patterns);
     TreeMap<Fraction, Integer> loudness = loudness(passage);
     List<TimedSlice> timed = new ArrayList<>();
     for (int i = 0; i < slices.size(); i++) {
@@ -49,7 +57,8 @@ final class Timing {
               patterns[i],
               interval(passage, slice),
               slide(wishes, slice),
-              themes[i]));
+              themes[i],
+              pedals[i]));
     }
     return timed;
   }

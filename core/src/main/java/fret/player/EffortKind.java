@@ -18,6 +18,7 @@ public enum EffortKind {
   SLUR_CROSSING("slur-crossing", "strings"),
   CROSS_BACK("cross-back", "strings"),
   TURN_BACK("turn-back", "strings"),
+  PEDAL("pedal", "notes"),
   COLOUR("colour", "strings"),
   THEME("theme", "strings"),
   BRILLIANCE("brilliance", "strings"),

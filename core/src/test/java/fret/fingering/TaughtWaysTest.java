@@ -119,6 +119,30 @@ class TaughtWaysTest {
     }
   }
 
+  /**
+   * A pedal keeps its open string and rings on, the melody goes beside it, whatever is cared for.
+   */
+  @ParameterizedTest
+  @CsvSource({
+    "VIOLIN, A4 F#4 A4 G4 A4 F#4 A4 E4 A4 F#4 A4 G4, 2",
+    "VIOLIN, A4 B4 A4 C5 A4 B4 A4 G4 A4 B4 A4 C5, 2",
+    "VIOLIN, E5 E5 E5 D5 E5 E5 E5 C5 E5 D5 E5 C5, 1",
+    "VIOLA, A4 B4 A4 C5 A4 B4 A4 G4 A4 B4 A4 C5, 1",
+    "CELLO, D3 E3 D3 F3 D3 G3 D3 E3 D3 F3 D3 E3, 2",
+    "CELLO, A3 Bb3 A3 C4 A3 Bb3 A3 G3 A3 C4 A3 Bb3, 1"
+  })
+  void aPedalKeepsItsStringAndTheMelodyGoesBesideIt(InstrumentType type, String notes, int string) {
+    for (Preset preset : Preset.all()) {
+      FingeringTask task = Exercises.task(type, Exercises.line(notes, SIXTEENTH), 100);
+      Fingering f = new FingeringSolver(task.withPreset(preset)).best();
+      for (int i = 0; i < f.notes().size() - 1; i++) {
+        String where = preset.id() + " " + Exercises.digits(f) + " at " + i;
+        assertThat(at(f, i).isOpen()).as(where).isEqualTo(i % 2 == 0);
+        assertThat(at(f, i).string() == string).as(where).isEqualTo(i % 2 == 0);
+      }
+    }
+  }
+
   /** A viola's two chromatic octaves in sixteenths: at most one pair of equal fingers a string. */
   @Test
   void aQuickChromaticRunHasAtMostOneSlideAString() {
