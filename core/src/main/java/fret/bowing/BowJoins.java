@@ -38,7 +38,7 @@ record BowJoins(
   private static final double LEAST_LATE_MS = 100;
 
   /** A retake that gains less is not worth it, in cm (from memory). */
-  private static final double LEAST_WAY_CM = 10;
+  static final double LEAST_WAY_CM = 10;
 
   /** A silence in which the bow goes anywhere, in ms. */
   static final double LONG_MS = 330;

@@ -278,7 +278,7 @@ final class BowProblem implements RulerProblem<BowSpan> {
       }
     }
     boolean bounced = isDottedUp(from) && (isDottedUp(from - 1) || isDottedUp(to + 1));
-    return bounced && from == to ? StrokeKind.FLYING_STACCATO : StrokeKinds.of(here);
+    return bounced && from == to ? StrokeKind.DOUBLE_UP : StrokeKinds.of(here);
   }
 
   /** Two up-bows with dots and no slur are bounced one after the other (common practice). */

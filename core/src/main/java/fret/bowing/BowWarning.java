@@ -31,6 +31,10 @@ public record BowWarning(
     CLEARANCE("clearance"),
     FLIP("flip"),
     SPEAKS_LATE("speaks-late"),
+    /** A word of the page that the notes are too quick for. */
+    WORD("word"),
+    /** Printed down-bows that are hooked, because there is no time to come back. */
+    HOOKED("hooked"),
     /** What the player asked contradicts what else was asked there, and is set aside. */
     NOT_KEPT("not-kept");
 
@@ -62,6 +66,7 @@ public record BowWarning(
       retakeLate(bowing, s, i, all);
       outOfWindow(bowing, s, all);
     }
+    all.addAll(UnkeptPage.of(bowing, task));
     all.addAll(Clearance.warnings(bowing, task));
     all.addAll(Flips.of(bowing, task));
     all.addAll(LateSpeaking.warnings(bowing, task));

@@ -57,6 +57,7 @@ final class Bowings {
     boolean own =
         s.kind() == StrokeKind.TREMOLO
             || s.kind() == StrokeKind.CHORD
+            || s.kind() == StrokeKind.DOUBLE_UP
             || s.kind() == StrokeKind.FLYING_STACCATO
             || s.notes().size() > 1;
     return own ? s : s.withKind(StrokeKind.HOOKED);

@@ -13,10 +13,14 @@ public enum StrokeKind {
   HOOKED("hooked", 0.3, 1, 0, 10, 0.75, false, Mover.FOREARM),
   BRUSHED("brushed", 0.3, 0.5, 1, 4, 0.7, false, Mover.FOREARM),
   SPICCATO("spiccato", 0.3, 0.45, 2.5, 8, 0.5, true, Mover.WRIST),
+  /** The form of a loud spiccato that is too quick to leave the string. */
+  CLOSE_SPICCATO("spiccato-close", 0.4, 0.55, 8, 11, 0.7, true, Mover.WRIST),
   SAUTILLE("sautille", 0.45, 0.55, 8, 14, 0.6, true, Mover.FINGERS),
   RICOCHET("ricochet", 0.5, 0.7, 5, 14, 0.5, true, Mover.FINGERS),
   ARPEGGIO("arpeggio", 0.4, 0.65, 6, 14, 0.5, true, Mover.WRIST),
   FLYING_STACCATO("flying-staccato", 0.4, 0.9, 3, 10, 0.5, false, Mover.WRIST),
+  /** Two up-bows in a row, each thrown. */
+  DOUBLE_UP("double-up", 0.3, 0.6, 0, 8, 0.5, false, Mover.WRIST),
   TREMOLO("tremolo", 0.5, 1, 0, 99, 1, false, Mover.WRIST),
   FLAUTANDO("flautando", 0.2, 1, 0, 8, 1, false, Mover.ARM),
   CHORD("chord", 0, 0.6, 0, 3, 1, true, Mover.ARM);
@@ -60,6 +64,11 @@ public enum StrokeKind {
   /** Stable name. */
   public String id() {
     return id;
+  }
+
+  /** The stroke that it is a form of; itself for most. */
+  public StrokeKind family() {
+    return this == CLOSE_SPICCATO ? SPICCATO : this;
   }
 
   /** Where it lives at its frog side, as a share of the hair. */

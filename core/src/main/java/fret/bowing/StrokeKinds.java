@@ -3,9 +3,11 @@ package fret.bowing;
 import fret.score.LoudnessLine;
 import fret.score.Signs;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Pattern;
 
 /**
@@ -28,6 +30,15 @@ final class StrokeKinds {
 
   /** Slower notes have no stroke but the plain one: a bite or a bounce would leave them empty. */
   private static final double SLOWEST = 0.6;
+
+  /** So many notes of a slur with dots are thrown, from so many a second on. */
+  private static final int FEWEST_THROWN = 3;
+
+  private static final int MOST_THROWN = 6;
+  private static final double THROWN_RATE = 9;
+
+  /** A bouncing arpeggio goes over so many strings at least. */
+  private static final int FEWEST_STRINGS = 3;
 
   /** Written strokes through the stem that are a measured repetition no longer. */
   private static final int TREMOLO_STROKES = 3;
@@ -53,7 +64,34 @@ final class StrokeKinds {
     if (only.isChord()) {
       return StrokeKind.CHORD;
     }
-    return worded(only.words()).filter(k -> isFor(k, rate(main))).orElse(separate(only));
+    double rate = rate(main);
+    return worded(only.words())
+        .filter(k -> isFor(k, rate))
+        .map(k -> k == StrokeKind.SPICCATO ? spiccato(only, rate) : k)
+        .orElse(separate(only));
+  }
+
+  /** What becomes of a spiccato: from about eight notes a second it stays near the string. */
+  private static StrokeKind spiccato(BowMoment m, double rate) {
+    if (rate <= StrokeKind.SPICCATO.mostRate()) {
+      return StrokeKind.SPICCATO;
+    }
+    boolean close = isLoud(m) && StrokeKind.CLOSE_SPICCATO.fits(rate);
+    return close ? StrokeKind.CLOSE_SPICCATO : StrokeKind.SAUTILLE;
+  }
+
+  private static boolean isLoud(BowMoment m) {
+    return m.level() > LoudnessLine.FORTE;
+  }
+
+  /** What a word asks for that a stroke is too quick to have; empty where it has it. */
+  static Optional<StrokeKind> notObeyed(List<BowMoment> moments, StrokeKind kind) {
+    List<BowMoment> main = moments.stream().filter(m -> !m.isGrace()).toList();
+    if (main.size() != 1 || kind == StrokeKind.CHORD || kind == StrokeKind.TREMOLO) {
+      return Optional.empty();
+    }
+    double rate = rate(main);
+    return worded(main.get(0).words()).filter(k -> !isFor(k, rate) && rate > k.mostRate());
   }
 
   /** Whether single notes of so many a second can have a stroke that a word asks for. */
@@ -62,7 +100,8 @@ final class StrokeKinds {
         kind == StrokeKind.RICOCHET
             || kind == StrokeKind.SAUTILLE
             || kind == StrokeKind.FLYING_STACCATO;
-    return bounces ? kind.fits(rate) : rate >= SLOWEST && rate <= kind.mostRate();
+    double most = kind == StrokeKind.SPICCATO ? StrokeKind.SAUTILLE.mostRate() : kind.mostRate();
+    return bounces ? kind.fits(rate) : rate >= SLOWEST && rate <= most;
   }
 
   /** Whether a word ends the stroke that another asked for. */
@@ -107,8 +146,39 @@ final class StrokeKinds {
     Optional<StrokeKind> said =
         worded(moments.get(0).words())
             .filter(k -> k == StrokeKind.RICOCHET || k == StrokeKind.FLYING_STACCATO);
-    boolean quick = rate(moments) > StrokeKind.PORTATO.mostRate();
-    return said.orElse(quick ? StrokeKind.FLYING_STACCATO : StrokeKind.PORTATO);
+    return said.orElseGet(() -> dotted(moments));
+  }
+
+  /**
+   * Dots under a slur: carried while it is slow; quick over three strings or more the bow bounces
+   * across them, a few quick notes are thrown, more are flung off one by one.
+   */
+  private static StrokeKind dotted(List<BowMoment> moments) {
+    double rate = rate(moments);
+    if (rate <= StrokeKind.PORTATO.mostRate()) {
+      return StrokeKind.PORTATO;
+    }
+    if (StrokeKind.ARPEGGIO.fits(rate) && isAcrossStrings(moments)) {
+      return StrokeKind.ARPEGGIO;
+    }
+    boolean thrown =
+        moments.size() >= FEWEST_THROWN
+            && moments.size() <= MOST_THROWN
+            && rate >= THROWN_RATE
+            && StrokeKind.RICOCHET.fits(rate);
+    return thrown ? StrokeKind.RICOCHET : StrokeKind.FLYING_STACCATO;
+  }
+
+  /** Each note on another string than the one before, over three strings or more. */
+  private static boolean isAcrossStrings(List<BowMoment> moments) {
+    Set<Integer> strings = new HashSet<>();
+    for (int i = 0; i < moments.size(); i++) {
+      strings.addAll(moments.get(i).strings());
+      if (i > 0 && moments.get(i - 1).stringsTo(moments.get(i)) != 1) {
+        return false;
+      }
+    }
+    return strings.size() >= FEWEST_STRINGS;
   }
 
   private static boolean isLined(BowMoment m) {
@@ -119,8 +189,11 @@ final class StrokeKinds {
   private static StrokeKind separate(BowMoment m) {
     double rate = rate(List.of(m));
     if (m.isDotted()) {
-      if (StrokeKind.SAUTILLE.fits(rate) && m.level() <= LoudnessLine.FORTE) {
+      if (StrokeKind.SAUTILLE.fits(rate) && !isLoud(m)) {
         return StrokeKind.SAUTILLE;
+      }
+      if (StrokeKind.CLOSE_SPICCATO.fits(rate) && isLoud(m)) {
+        return StrokeKind.CLOSE_SPICCATO;
       }
       if (m.isAccented() && rate <= StrokeKind.MARTELE.mostRate()) {
         return StrokeKind.MARTELE;

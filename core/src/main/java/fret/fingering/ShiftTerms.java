@@ -12,6 +12,9 @@ final class ShiftTerms {
   /** What a shift costs within a scale that passes by the first finger (from memory). */
   private static final double IN_A_SCALE = 0.6;
 
+  /** What the aim of a shift costs that a rest gives all the time for (from memory). */
+  private static final double IN_A_REST = 0.7;
+
   private static final double LOG_2 = Math.log(2);
 
   private final double[] mmFromNut;
@@ -45,7 +48,15 @@ final class ShiftTerms {
     if (travel == 0) {
       return 0;
     }
-    return bits(travel, to.grip().windowMm());
+    double bits = bits(travel, to.grip().windowMm());
+    return restsFor(from, to, bits) ? IN_A_REST * bits : bits;
+  }
+
+  /** Whether the hand moves in a rest, with the time to aim and to correct on the way. */
+  private static boolean restsFor(HandState from, HandState to, double bits) {
+    TimedSlice left = from.left();
+    boolean rest = left != null && left.slice().restAfter().signum() > 0;
+    return rest && to.transitMs(from) >= 1000 * bits / Shift.PRACTISED_BITS_PER_SECOND;
   }
 
   /** log2(D/W + 1). */

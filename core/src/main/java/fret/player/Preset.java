@@ -69,7 +69,7 @@ public record Preset(String id, Map<EffortKind, Double> weights) {
               Map.entry(EffortKind.SLIDE, 0.08),
               Map.entry(EffortKind.WEAK_PAIR, 0.015),
               Map.entry(EffortKind.STRETCH, 0.6),
-              Map.entry(EffortKind.OPEN_LONG, 1.0),
+              Map.entry(EffortKind.OPEN_LONG, 0.8),
               Map.entry(EffortKind.OPEN_STRING, 0.02),
               Map.entry(EffortKind.FOURTH, 0.13),
               Map.entry(EffortKind.FOURTH_LONG, 0.15),

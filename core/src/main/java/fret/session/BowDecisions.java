@@ -271,7 +271,9 @@ public final class BowDecisions {
             StrokeKind.ARTICULATED,
             StrokeKind.BRUSHED,
             StrokeKind.SPICCATO,
+            StrokeKind.CLOSE_SPICCATO,
             StrokeKind.SAUTILLE,
+            StrokeKind.DOUBLE_UP,
             StrokeKind.TREMOLO,
             StrokeKind.FLAUTANDO);
   }

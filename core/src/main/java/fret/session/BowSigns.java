@@ -33,6 +33,8 @@ public record BowSigns(
   private static final Map<StrokeKind, Set<Articulation>> OF_KINDS =
       Map.of(
           StrokeKind.SPICCATO, EnumSet.of(Articulation.STACCATO),
+          StrokeKind.CLOSE_SPICCATO, EnumSet.of(Articulation.STACCATO),
+          StrokeKind.DOUBLE_UP, EnumSet.of(Articulation.STACCATO),
           StrokeKind.SAUTILLE, EnumSet.of(Articulation.STACCATO),
           StrokeKind.FLYING_STACCATO, EnumSet.of(Articulation.STACCATO),
           StrokeKind.RICOCHET, EnumSet.of(Articulation.STACCATO),

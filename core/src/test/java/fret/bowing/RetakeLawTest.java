@@ -136,9 +136,7 @@ class RetakeLawTest {
         Lines.task(InstrumentType.VIOLIN, Lines.of(4, 4, "D5:4n F5:8'v G5:8'v A5:2"), 100);
     List<Stroke> strokes = new BowSolver(task).best().strokes();
     assertThat(strokes.subList(1, 3)).extracting(Stroke::down).containsOnly(false);
-    assertThat(strokes.subList(1, 3))
-        .extracting(Stroke::kind)
-        .containsOnly(StrokeKind.FLYING_STACCATO);
+    assertThat(strokes.subList(1, 3)).extracting(Stroke::kind).containsOnly(StrokeKind.DOUBLE_UP);
     assertThat(strokes.get(2).retake()).isEmpty();
   }
 

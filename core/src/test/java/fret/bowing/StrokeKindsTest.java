@@ -35,7 +35,16 @@ class StrokeKindsTest {
         "60; D5:4>'; MARTELE",
         "96; D5:8'; SPICCATO",
         "132; D5:16'; SAUTILLE",
-        "132; {fff} D5:16'; DETACHE",
+        "132; {fff} D5:16'; CLOSE_SPICCATO",
+        "180; {fff} D5:16'; DETACHE",
+        // quick dots under a slur: across the strings, thrown, flung off one by one
+        "120; (G3:16' D4:16' A4:16' E5:16'); ARPEGGIO",
+        "144; (D5:16' D5:16' D5:16' D5:16'); RICOCHET",
+        "144; (D5:16' E5:16'); FLYING_STACCATO",
+        "96; (D5:16' E5:16' F5:16' G5:16'); FLYING_STACCATO",
+        // a quick spiccato stays near the string
+        "144; {p} {\"spiccato} D5:16; SAUTILLE",
+        "144; {ff} {\"spiccato} D5:16; CLOSE_SPICCATO",
         "60; {\"ricochet} (D5:8' E5:8'); RICOCHET",
         "60; {\"flautando} (D5:4 E5:4); FLAUTANDO",
         "60; {\"spiccato} D5:8; SPICCATO",
@@ -68,6 +77,37 @@ class StrokeKindsTest {
     List<String> found =
         moments(quarters, words).stream().map(m -> StrokeKinds.of(List.of(m)).name()).toList();
     assertThat(found).containsExactly(kinds.strip().split(" "));
+  }
+
+  private static List<BowWarning> said(double quarters, String words, BowWarning.Kind kind) {
+    BowTask task = Lines.task(InstrumentType.VIOLIN, Lines.of(4, 4, words), quarters);
+    return BowWarning.of(new BowSolver(task).best(), task).stream()
+        .filter(w -> w.kind() == kind)
+        .toList();
+  }
+
+  /** A word that notes are too quick for is said once where that begins; nothing of slow notes. */
+  @Test
+  void aWordThatIsNotObeyedIsSaid() {
+    String run = "D5:16 E5:16 F5:16 G5:16 F5:16 E5:16 F5:16 E5:16";
+    assertThat(said(120, "{\"martelé} D5:4 " + run + " D5:4", BowWarning.Kind.WORD))
+        .singleElement()
+        .satisfies(
+            w -> {
+              assertThat(w.moment()).isEqualTo(1);
+              assertThat(w.message().id()).isEqualTo("bow.word");
+            });
+    assertThat(said(60, "{\"martelé} " + run + " D5:1", BowWarning.Kind.WORD)).isEmpty();
+    assertThat(said(144, "{ff} {\"spiccato} " + run, BowWarning.Kind.WORD)).isEmpty();
+  }
+
+  @Test
+  void printedDownBowsThatAreHookedForTimeAreSaid() {
+    assertThat(said(200, "D5:16n E5:16n F5:4", BowWarning.Kind.HOOKED))
+        .singleElement()
+        .satisfies(w -> assertThat(w.needsMs()).isGreaterThan(w.hasMs()));
+    assertThat(said(60, "D5:4n E5:4n F5:4", BowWarning.Kind.HOOKED)).isEmpty();
+    assertThat(said(200, "D5:16v E5:16v F5:4", BowWarning.Kind.HOOKED)).isEmpty();
   }
 
   /** A rest counts up to as long as the note: short notes with long rests are not quick. */

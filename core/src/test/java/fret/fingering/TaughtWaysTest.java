@@ -143,6 +143,14 @@ class TaughtWaysTest {
     }
   }
 
+  /** A shift that can be made in a rest is made there: the hand stays until then. */
+  @Test
+  void aShiftWaitsForTheRest() {
+    Fingering f =
+        best(InstrumentType.CELLO, Exercises.line("C4 D4 D3 G3 - G3+E4 F#3+D4", QUARTER), 80);
+    assertThat(f.shifts()).first().satisfies(s -> assertThat(s.fromSlice()).isEqualTo(3));
+  }
+
   /** A viola's two chromatic octaves in sixteenths: at most one pair of equal fingers a string. */
   @Test
   void aQuickChromaticRunHasAtMostOneSlideAString() {

@@ -18,6 +18,7 @@ import fret.bowing.Drift;
 import fret.bowing.NoteSpeeds;
 import fret.bowing.PrintedBowing;
 import fret.bowing.Stroke;
+import fret.bowing.StrokeKind;
 import fret.instrument.Instrument;
 import fret.player.Preset;
 import fret.score.LoudnessLine;
@@ -167,7 +168,7 @@ final class BowCommand implements Callable<Integer> {
         .put("toEvent", s.toMoment())
         .put("bar", s.bar())
         .put("direction", s.down() ? "down" : "up")
-        .put("kind", s.kind().id())
+        .put("kind", s.kind().family().id())
         .put("startPlace", Json.round(s.startCm() / hair, 4))
         .put("endPlace", Json.round(s.endCm() / hair, 4))
         .put("bowCm", Json.round(s.bowCm(), 2))
@@ -177,6 +178,9 @@ final class BowCommand implements Callable<Integer> {
         .put("retakeHasMs", Json.round(s.retake().map(Stroke.Retake::hasMs).orElse(0.0), 1))
         .put("liftAfter", lifted)
         .put("printedSlurBroken", s.breaksSlur());
+    if (s.kind() == StrokeKind.CLOSE_SPICCATO) {
+      node.put("form", "close");
+    }
     ArrayNode notes = node.putArray("notes");
     for (Stroke.Note n : s.notes()) {
       NoteSpeeds speeds = NoteSpeeds.of(task, bowing, n);

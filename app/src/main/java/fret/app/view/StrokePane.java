@@ -232,7 +232,8 @@ final class StrokePane extends Cards {
   private static boolean isFlat(Session s, Stroke stroke) {
     return switch (s.bowTask().habits().way(BowHabit.HAIR)) {
       case FLAT -> true;
-      case TILTED -> stroke.kind() == StrokeKind.SPICCATO || stroke.kind() == StrokeKind.SAUTILLE;
+      case TILTED ->
+          stroke.kind().family() == StrokeKind.SPICCATO || stroke.kind() == StrokeKind.SAUTILLE;
       default -> stroke.kind().hairFlat();
     };
   }
