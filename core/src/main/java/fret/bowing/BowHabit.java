@@ -19,8 +19,8 @@ public enum BowHabit {
   START(Way.STRING, Way.AIR),
   /** Which string of a double stop gets the weight. */
   PAIR(Way.EVEN, Way.UPPER, Way.LOWER),
-  /** How long the last note before a silence sounds. */
-  LAST(Way.AS_WRITTEN, Way.OVER),
+  /** How long the last note of a bow or before a silence sounds. */
+  LAST(Way.AS_WRITTEN, Way.OVER, Way.EACH_BOW),
   /** A loud note on an inner string, whose neighbours are near. */
   INNER(Way.POWER, Way.CLEAN),
   /** What an accent is made of: more bow on it, or less on the notes around it. */
@@ -48,6 +48,8 @@ public enum BowHabit {
     LOWER,
     AS_WRITTEN,
     OVER,
+    /** The last note of every slur is full, with a tenth more bow; the next one is in time. */
+    EACH_BOW,
     POWER,
     CLEAN,
     ON_IT,

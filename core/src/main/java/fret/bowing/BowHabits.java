@@ -116,6 +116,15 @@ public record BowHabits(Map<BowHabit, Way> ways, List<Double> strings) {
     return has(Way.OVER) && share == 1 && m.restMs() > 1 ? OVER_SHARE : share;
   }
 
+  /**
+   * What the last note of a slur takes of its bow.
+   *
+   * @param ends whether the note is the last of two or more in a bow
+   */
+  double onLastOfBow(boolean ends) {
+    return has(Way.EACH_BOW) && ends ? OVER_SHARE : 1;
+  }
+
   /** Place between least and greatest force of a note that would have another. */
   double force(BowMoment m, boolean beforeShift, int strings, double usual) {
     double force = usual;

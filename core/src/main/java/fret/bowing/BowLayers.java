@@ -66,9 +66,35 @@ public final class BowLayers {
           p -> Said.of("mark.phrase." + p),
           p -> Reminder.of(p == PhraseMark.TOP ? Reminder.Kind.TOP : Reminder.Kind.END));
 
+  /** The player's own hairpins, a note of them each. */
+  public static final NoteLayer<Swell> SWELL = word("swell", Swell.class);
+
+  /** Where the bow is between bridge and fingerboard. */
+  public static final NoteLayer<ContactWish> CONTACT = word("contact", ContactWish.class);
+
+  /** How the hair lies. */
+  public static final NoteLayer<HairWish> HAIR = word("hair", HairWish.class);
+
+  /** Who moves the bow. */
+  public static final NoteLayer<StrokeKind.Mover> MOVER = word("mover", StrokeKind.Mover.class);
+
   /** Everything that a version of a bowing is made of. */
   public static final List<NoteLayer<?>> ALL =
-      List.of(BowLayer.BOW, ADOPTED, JOINT, STROKE, SOUNDS, PLACE, SPOT, AMOUNT, LEVEL, PHRASE);
+      List.of(
+          BowLayer.BOW,
+          ADOPTED,
+          JOINT,
+          STROKE,
+          SOUNDS,
+          PLACE,
+          SPOT,
+          AMOUNT,
+          LEVEL,
+          PHRASE,
+          SWELL,
+          CONTACT,
+          HAIR,
+          MOVER);
 
   private BowLayers() {}
 
@@ -87,6 +113,14 @@ public final class BowLayers {
 
   private static NoteLayer<Double> number(String id, Function<Double, Said> told) {
     return new Kind<>(id, v -> Form.version(1).with("value", v), f -> f.decimal("value"), told);
+  }
+
+  private static <E extends Enum<E>> NoteLayer<E> word(String id, Class<E> words) {
+    return new Kind<>(
+        id,
+        v -> Form.version(1).with("wish", v.name()),
+        f -> f.word("wish", words),
+        v -> Said.of("mark." + id + "." + v));
   }
 
   private record Kind<V>(

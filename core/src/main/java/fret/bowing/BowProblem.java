@@ -324,7 +324,14 @@ final class BowProblem implements RulerProblem<BowSpan> {
         * m.timeMs()
         / 1000
         * factor
+        * task.habits().onLastOfBow(isLastOfSlur(i))
         * task.habits().share(m.strings());
+  }
+
+  /** The last of two notes or more under one slur. */
+  private boolean isLastOfSlur(int i) {
+    boolean goesOn = i + 1 < moments.size() && moments.get(i + 1).slice().slurredInto();
+    return moments.get(i).slice().slurredInto() && !goesOn;
   }
 
   private double besideAccent(int i) {
@@ -338,6 +345,11 @@ final class BowProblem implements RulerProblem<BowSpan> {
   /** Share of the written length that sounds. */
   double sounds(BowMoment m, StrokeKind kind) {
     Double own = task.rules().sounds().get(m.slice().index());
+    if (own == null
+        && task.habits().has(BowHabit.Way.EACH_BOW)
+        && isLastOfSlur(m.slice().index())) {
+      return 1;
+    }
     return own != null ? own : task.habits().sounds(m, isBeforeShift(m), usualSounds(m, kind));
   }
 

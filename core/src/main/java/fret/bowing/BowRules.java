@@ -18,6 +18,7 @@ import java.util.Objects;
  * @param spots place of the middle of a moment's stroke, 0 the frog to 1 the tip, kept with its
  *     like
  * @param amounts factor of a moment's bow: under 1 saved, over 1 spent, above 0
+ * @param contacts where the bow is between bridge and fingerboard, other than planned
  */
 public record BowRules(
     Slurs slurs,
@@ -27,7 +28,8 @@ public record BowRules(
     Map<Integer, Double> sounds,
     Map<Integer, Double> starts,
     Map<Integer, Double> spots,
-    Map<Integer, Double> amounts) {
+    Map<Integer, Double> amounts,
+    Map<Integer, ContactWish> contacts) {
   /** What printed slurs mean. */
   public enum Slurs {
     /** Slurs are bowings: they stand. */
@@ -52,7 +54,15 @@ public record BowRules(
 
   public static final BowRules NONE =
       new BowRules(
-          Slurs.BOWING, Map.of(), Map.of(), Map.of(), Map.of(), Map.of(), Map.of(), Map.of());
+          Slurs.BOWING,
+          Map.of(),
+          Map.of(),
+          Map.of(),
+          Map.of(),
+          Map.of(),
+          Map.of(),
+          Map.of(),
+          Map.of());
 
   public BowRules {
     Objects.requireNonNull(slurs);
@@ -63,6 +73,7 @@ public record BowRules(
     starts = Map.copyOf(starts);
     spots = Map.copyOf(spots);
     amounts = Map.copyOf(amounts);
+    contacts = Map.copyOf(contacts);
     starts.values().forEach(BowRules::check);
     spots.values().forEach(BowRules::check);
     amounts.forEach(
@@ -80,11 +91,11 @@ public record BowRules(
   }
 
   public BowRules withSlurs(Slurs other) {
-    return new BowRules(other, bows, joints, kinds, sounds, starts, spots, amounts);
+    return new BowRules(other, bows, joints, kinds, sounds, starts, spots, amounts, contacts);
   }
 
   public BowRules withBows(Map<Integer, Signs.Bow> other) {
-    return new BowRules(slurs, other, joints, kinds, sounds, starts, spots, amounts);
+    return new BowRules(slurs, other, joints, kinds, sounds, starts, spots, amounts, contacts);
   }
 
   /** These rules with a bowing held under them: what is decided stands over what is held. */
@@ -100,22 +111,22 @@ public record BowRules(
         });
     allBows.putAll(bows);
     allJoints.putAll(joints);
-    return new BowRules(slurs, allBows, allJoints, kinds, sounds, starts, spots, amounts);
+    return new BowRules(slurs, allBows, allJoints, kinds, sounds, starts, spots, amounts, contacts);
   }
 
   public BowRules withJoints(Map<Integer, Joint> other) {
-    return new BowRules(slurs, bows, other, kinds, sounds, starts, spots, amounts);
+    return new BowRules(slurs, bows, other, kinds, sounds, starts, spots, amounts, contacts);
   }
 
   public BowRules withKinds(Map<Integer, StrokeKind> other) {
-    return new BowRules(slurs, bows, joints, other, sounds, starts, spots, amounts);
+    return new BowRules(slurs, bows, joints, other, sounds, starts, spots, amounts, contacts);
   }
 
   public BowRules withStarts(Map<Integer, Double> other) {
-    return new BowRules(slurs, bows, joints, kinds, sounds, other, spots, amounts);
+    return new BowRules(slurs, bows, joints, kinds, sounds, other, spots, amounts, contacts);
   }
 
   public BowRules withAmounts(Map<Integer, Double> other) {
-    return new BowRules(slurs, bows, joints, kinds, sounds, starts, spots, other);
+    return new BowRules(slurs, bows, joints, kinds, sounds, starts, spots, other, contacts);
   }
 }

@@ -310,7 +310,9 @@ final class BowTerms {
   }
 
   private double misplaced(BowSpan s, double place) {
-    if (s.window().isPresent() || s.spot().isPresent()) {
+    // Articulated legato lives at the tip at any loudness.
+    boolean placed = s.window().isPresent() || s.spot().isPresent();
+    if (placed || s.kind() == StrokeKind.ARTICULATED) {
       return 0;
     }
     double level = s.first().level();

@@ -120,7 +120,7 @@ final class Bowings {
               shares[i] / Math.max(1e-6, m.timeMs() / 1000 * sounds),
               ofNatural,
               sounds,
-              Contact.mm(task.instrument(), m, ofNatural),
+              contactMm(m, ofNatural),
               m.level(),
               m.isAccented(),
               task.habits()
@@ -132,6 +132,12 @@ final class Bowings {
       at = to;
     }
     return notes;
+  }
+
+  private double contactMm(BowMoment m, double ofNatural) {
+    ContactWish wish = task.rules().contacts().get(m.slice().index());
+    double planned = Contact.mm(task.instrument(), m, ofNatural);
+    return wish == null ? planned : wish.middle() * planned;
   }
 
   /**

@@ -39,7 +39,9 @@ public final class HabitFigures {
       case LAST ->
           Said.of(
               id,
-              count(m -> m.isBowed() && m.restMs() > 1),
+              way == Way.EACH_BOW
+                  ? bowing.strokes().stream().filter(s -> s.notes().size() > 1).count()
+                  : count(m -> m.isBowed() && m.restMs() > 1),
               Math.round(100 * BowHabits.OVER_SHARE));
       case INNER ->
           Said.of(

@@ -12,6 +12,9 @@ public record FlagLayer(String id, Concern concern) implements WholeLayer<Boolea
   /** All slides are hidden, as before a jury; what was marked as heard waits and comes back. */
   public static final FlagLayer SLIDES_HIDDEN = new FlagLayer("slides-hidden", Concern.HAND);
 
+  /** Alike hairpins in a row go on from each other; else each begins again. */
+  public static final FlagLayer HAIRPINS_GO_ON = new FlagLayer("hairpins-go-on", Concern.BOW);
+
   /** The position is named on the page where it changes. */
   public static final FlagLayer POSITIONS = new FlagLayer("positions", Concern.NOTHING);
 

@@ -72,6 +72,7 @@ public final class Layers {
                 ReductionLayer.REDUCTION,
                 FlagLayer.SLIDES_HIDDEN,
                 FlagLayer.POSITIONS,
+                FlagLayer.HAIRPINS_GO_ON,
                 ReturnsLayer.RETURNS,
                 VibratoRuleLayer.RULE));
     BowLayers.ALL.stream().filter(l -> l != BowLayer.BOW).forEach(all::add);

@@ -1,6 +1,7 @@
 package fret.score;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.NavigableMap;
@@ -41,14 +42,11 @@ public final class LoudnessLine {
 
   /** The line as printed. */
   public static LoudnessLine of(Score score) {
-    return of(score, Map.of());
+    return of(score, OwnLine.NONE);
   }
 
-  /**
-   * The line with the player's own levels over the printed ones; each holds until the next printed
-   * or own one.
-   */
-  public static LoudnessLine of(Score score, Map<Fraction, Double> own) {
+  /** The line with the player's own over the printed one. */
+  public static LoudnessLine of(Score score, OwnLine own) {
     TreeMap<Fraction, Double> levels = new TreeMap<>();
     List<Direction> hairpins = new ArrayList<>();
     for (Bar bar : score.bars()) {
@@ -65,12 +63,17 @@ public final class LoudnessLine {
         }
       }
     }
-    levels.putAll(own);
-    return new LoudnessLine().laid(score, levels, hairpins);
+    levels.putAll(own.levels());
+    for (OwnLine.Hairpin h : own.hairpins()) {
+      hairpins.removeIf(h::hides);
+      hairpins.addAll(h.signs());
+    }
+    hairpins.sort(Comparator.comparing(Direction::onset));
+    return new LoudnessLine().laid(score, levels, hairpins, own.rowsGoOn());
   }
 
   private LoudnessLine laid(
-      Score score, TreeMap<Fraction, Double> levels, List<Direction> hairpins) {
+      Score score, TreeMap<Fraction, Double> levels, List<Direction> hairpins, boolean rowsGoOn) {
     Fraction start = score.bars().get(0).start();
     Fraction end = score.end();
     put(start, MEZZO_FORTE, MEZZO_FORTE, end);
@@ -80,7 +83,7 @@ public final class LoudnessLine {
       Direction d = hairpins.get(i);
       if (d.kind() != Direction.Kind.HAIRPIN_END) {
         Fraction stop = i + 1 < hairpins.size() ? hairpins.get(i + 1).onset() : barEnd(score, d);
-        boolean row = before != null && before.isAlike(d, stop, levels);
+        boolean row = !rowsGoOn && before != null && before.isAlike(d, stop, levels);
         before = slope(d, stop, row ? before.began() : levelAt(d.onset()), levels, end);
       }
     }

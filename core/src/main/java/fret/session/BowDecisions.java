@@ -260,6 +260,7 @@ public final class BowDecisions {
     return slurred
         ? List.of(
             StrokeKind.LEGATO,
+            StrokeKind.ARTICULATED,
             StrokeKind.PORTATO,
             StrokeKind.FLYING_STACCATO,
             StrokeKind.RICOCHET,

@@ -4,9 +4,12 @@ import fret.base.Said;
 import fret.bowing.BowLayers;
 import fret.bowing.BowRules;
 import fret.bowing.Bowing;
+import fret.bowing.ContactWish;
+import fret.bowing.HairWish;
 import fret.bowing.PhraseMark;
 import fret.bowing.Stroke;
 import fret.bowing.StrokeKind;
+import fret.bowing.Swell;
 import fret.mark.BowLayer;
 import fret.mark.Marks;
 import fret.mark.NoteLayer;
@@ -260,18 +263,44 @@ public final class BowSelection {
     return changed(BowDecisions.name(session, from, BowLayers.LEVEL.told(told), true), after);
   }
 
+  /** The player's own hairpin over what is selected; again takes it back. */
+  public Optional<Change> swell(Swell swell) {
+    return toggled(BowLayers.SWELL, IntStream.rangeClosed(from, to).boxed().toList(), swell);
+  }
+
+  /** The next place between bridge and fingerboard after that of the first note. */
+  public Optional<Change> nextContact() {
+    return next(BowLayers.CONTACT, bowed(), ContactWish.values());
+  }
+
+  /** The next way the hair lies after that of the first stroke. */
+  public Optional<Change> nextHair() {
+    return next(BowLayers.HAIR, starts(), HairWish.values());
+  }
+
+  /** Who moves the bow, the next after that of the first stroke. */
+  public Optional<Change> nextMover() {
+    return next(BowLayers.MOVER, starts(), StrokeKind.Mover.values());
+  }
+
+  private <E extends Enum<E>> Optional<Change> next(
+      NoteLayer<E> layer, List<Integer> moments, E[] ways) {
+    if (moments.isEmpty()) {
+      return Optional.empty();
+    }
+    int next = BowDecisions.at(session, layer, moments.get(0)).map(w -> w.ordinal() + 1).orElse(0);
+    return all(layer, moments, next < ways.length ? Optional.of(ways[next]) : Optional.empty());
+  }
+
   /** The next way of vibrato after that of the first note. */
   public Optional<Change> nextVibrato() {
     if (isOne()) {
       return Optional.of(LineDecisions.nextVibrato(session, from));
     }
-    VibratoWish[] ways = VibratoWish.values();
-    int next =
-        BowDecisions.at(session, VibratoLayer.VIBRATO, from).map(w -> w.ordinal() + 1).orElse(0);
-    return all(
+    return next(
         VibratoLayer.VIBRATO,
         IntStream.rangeClosed(from, to).boxed().toList(),
-        next < ways.length ? Optional.of(ways[next]) : Optional.empty());
+        VibratoWish.values());
   }
 
   /** A phrase: its top on its highest note, the first of equal ones, or its end on its last. */

@@ -15,6 +15,7 @@ import fret.mark.NoteLayer;
 import fret.mark.Place;
 import fret.passage.Passage;
 import fret.score.LoudnessLine;
+import fret.score.OwnLine;
 import fret.score.ResolvedPassage;
 import fret.score.SoundingNote;
 import fret.tempo.TempoMap;
@@ -43,7 +44,6 @@ final class BowTasks {
     BowSetup setup = passage.settings().bow();
     Instrument instrument = passage.settings().setup().strung();
     Marks marks = passage.marks();
-    Map<Fraction, Double> levels = levels(marks, printed, version);
     Map<Fraction, Double> offsets = new HashMap<>();
     Strands.offsets(marks, printed)
         .forEach((slice, level) -> offsets.put(printed.slices().get(slice).onset(), level));
@@ -58,13 +58,14 @@ final class BowTasks {
             at(marks, BowLayers.SOUNDS, printed, version),
             at(marks, BowLayers.PLACE, printed, version),
             at(marks, BowLayers.SPOT, printed, version),
-            at(marks, BowLayers.AMOUNT, printed, version));
+            at(marks, BowLayers.AMOUNT, printed, version),
+            at(marks, BowLayers.CONTACT, printed, version));
     return new BowTask(
         printed,
         tempo,
         instrument,
         Hands.of(printed, fingering),
-        LoudnessLine.of(printed.score(), levels)
+        LoudnessLine.of(printed.score(), ownLine(marks, printed, version))
             .shaped(setup.shape().of(printed, at(marks, BowLayers.PHRASE, printed, version)))
             .offset(offsets),
         setup.bow(instrument),
@@ -76,12 +77,13 @@ final class BowTasks {
         setup.habits());
   }
 
-  /** The player's own loudness by onset. */
-  static Map<Fraction, Double> levels(Marks marks, ResolvedPassage printed, String version) {
-    Map<Fraction, Double> levels = new HashMap<>();
-    at(marks, BowLayers.LEVEL, printed, version)
-        .forEach((slice, level) -> levels.put(printed.slices().get(slice).onset(), level));
-    return levels;
+  /** The player's own loudness. */
+  static OwnLine ownLine(Marks marks, ResolvedPassage printed, String version) {
+    return OwnLines.of(
+        marks,
+        printed.slices(),
+        at(marks, BowLayers.LEVEL, printed, version),
+        at(marks, BowLayers.SWELL, printed, version));
   }
 
   /** What a layer says in a version, by moment. */

@@ -3,7 +3,9 @@ package fret.session;
 import fret.base.Said;
 import fret.bowing.BowLayers;
 import fret.bowing.PhraseMark;
+import fret.mark.FlagLayer;
 import fret.mark.Marks;
+import fret.mark.Place;
 import fret.mark.VibratoLayer;
 import fret.mark.VibratoWish;
 import java.util.Optional;
@@ -67,6 +69,17 @@ public final class LineDecisions {
     return next < all.length
         ? BowDecisions.decide(s, VibratoLayer.VIBRATO, moment, all[next])
         : BowDecisions.toggle(s, VibratoLayer.VIBRATO, moment, all[all.length - 1]);
+  }
+
+  /** Alike printed hairpins in a row go on from each other, or each begins again. */
+  public static Change hairpinsGoOn(Session s, boolean goOn) {
+    Marks after =
+        s.passage()
+            .marks()
+            .with(
+                FlagLayer.HAIRPINS_GO_ON, Place.WHOLE, goOn ? Optional.of(true) : Optional.empty());
+    return Change.of(
+        Said.of(goOn ? "hairpins.go-on" : "hairpins.again"), s.passage().marks(), after);
   }
 
   /** A phrase has its top or its end on a moment; again takes it back. */

@@ -9,6 +9,7 @@ import fret.bowing.Bowing;
 import fret.bowing.HandAt;
 import fret.bowing.PhraseMark;
 import fret.bowing.Stroke;
+import fret.bowing.Swell;
 import fret.mark.Anchor;
 import fret.mark.BowLayer;
 import fret.mark.Marks;
@@ -111,9 +112,11 @@ public final class Passes {
       List<Integer> order) {
     Passage.Settings s = passage.settings();
     List<HandAt> hand = moments.stream().map(at -> printed.hand().get(at.moment())).toList();
-    Map<Fraction, Double> levels = new HashMap<>();
+    Map<Integer, Double> levels = new HashMap<>();
+    Map<Integer, Swell> swells = new HashMap<>();
     Map<Integer, PhraseMark> phrases = new HashMap<>();
     Map<Integer, Double> ownLevels = written(passage, printed, BowLayers.LEVEL, 0);
+    Map<Integer, Swell> ownSwells = written(passage, printed, BowLayers.SWELL, 0);
     Map<Integer, PhraseMark> ownPhrases = written(passage, printed, BowLayers.PHRASE, 0);
     Map<Integer, Double> lines = Strands.offsets(passage.marks(), printed.passage());
     Map<Fraction, Double> offsets = new HashMap<>();
@@ -124,7 +127,10 @@ public final class Passes {
       Double level = ownLevels.get(moments.get(m).moment());
       PhraseMark phrase = ownPhrases.get(moments.get(m).moment());
       if (level != null) {
-        levels.put(played.slices().get(m).onset(), level);
+        levels.put(m, level);
+      }
+      if (ownSwells.containsKey(moments.get(m).moment())) {
+        swells.put(m, ownSwells.get(moments.get(m).moment()));
       }
       if (phrase != null) {
         phrases.put(m, phrase);
@@ -135,7 +141,8 @@ public final class Passes {
         TempoPlan.played(printed.tempo(), printed.passage().score(), played.score(), order),
         printed.instrument(),
         hand,
-        LoudnessLine.of(played.score(), levels)
+        LoudnessLine.of(
+                played.score(), OwnLines.of(passage.marks(), played.slices(), levels, swells))
             .shaped(s.bow().shape().of(played, phrases))
             .offset(offsets),
         printed.bow(),
@@ -157,7 +164,8 @@ public final class Passes {
             spread(r.sounds(), moments),
             spread(r.starts(), moments),
             spread(r.spots(), moments),
-            spread(r.amounts(), moments));
+            spread(r.amounts(), moments),
+            spread(r.contacts(), moments));
     Map<Integer, Signs.Bow> bows = new HashMap<>(all.bows());
     int last = moments.stream().mapToInt(At::pass).max().orElse(1);
     for (int pass = 1; pass <= last; pass++) {

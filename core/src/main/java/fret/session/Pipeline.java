@@ -172,7 +172,7 @@ public final class Pipeline {
   /** The printed passage with the player's bow marks and dynamics in place of the printed ones. */
   private static ResolvedPassage marked(Passage passage, ResolvedPassage printed) {
     Score bowed = bowed(printed.score(), counting(passage.marks(), BowLayer.BOW));
-    return printed.withScore(OwnLevels.on(bowed, BowTasks.levels(passage.marks(), printed, "")));
+    return printed.withScore(OwnLevels.on(bowed, BowTasks.ownLine(passage.marks(), printed, "")));
   }
 
   private static boolean isSameBow(Passage was, Passage is) {

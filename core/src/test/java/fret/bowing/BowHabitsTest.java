@@ -89,6 +89,19 @@ class BowHabitsTest {
     assertThat(note(over, 1).sounds()).isEqualTo(1.1);
   }
 
+  /** By choice the last note of each slur is full, also under a dot, with a tenth more bow. */
+  @Test
+  void theLastNoteOfEachSlurIsFull() {
+    String words = "(A3:4 G3:4') (A3:4 G3:4)";
+    Bowing usual = new BowSolver(task(words)).best();
+    Bowing full = with(task(words), BowHabit.LAST, Way.EACH_BOW);
+    assertThat(note(usual, 1).sounds()).isLessThan(1);
+    assertThat(note(full, 1).sounds()).isEqualTo(1);
+    double share = note(full, 3).bowCm() / note(full, 2).bowCm();
+    assertThat(share)
+        .isCloseTo(1.1 * note(usual, 3).bowCm() / note(usual, 2).bowCm(), within(0.02));
+  }
+
   @Test
   void aLoudInnerStringIsPlayedCleanly() {
     BowTask t = task("{f} F3:4 A3:4");

@@ -44,7 +44,11 @@ class BowLayersTest {
             new Adopted(Signs.Bow.UP, Optional.of(BowRules.Joint.HOOK)),
             new Adopted(Signs.Bow.NONE, Optional.of(BowRules.Joint.SLUR))));
     comesBack(BowLayers.PHRASE, List.of(PhraseMark.values()));
-    assertThat(BowLayers.ALL.stream().map(NoteLayer::id).distinct()).hasSize(10);
+    comesBack(BowLayers.SWELL, List.of(Swell.values()));
+    comesBack(BowLayers.CONTACT, List.of(ContactWish.values()));
+    comesBack(BowLayers.HAIR, List.of(HairWish.values()));
+    comesBack(BowLayers.MOVER, List.of(StrokeKind.Mover.values()));
+    assertThat(BowLayers.ALL.stream().map(NoteLayer::id).distinct()).hasSize(14);
   }
 
   @Test

@@ -35,6 +35,17 @@ class VibratoAndSpeedTest {
         .isCloseTo(worked / 2, within(0.01));
   }
 
+  /** A long forte under half of its natural bow thins out on the bass; elsewhere weight helps. */
+  @ParameterizedTest
+  @CsvSource({"BASS, 60, true", "BASS, 160, false", "CELLO, 60, false"})
+  void aLongLoudNoteThinsOutOnTheBass(InstrumentType type, double quarters, boolean thin) {
+    BowTask task = Lines.task(type, Lines.of(4, 4, "{f} G2:1"), quarters);
+    assertThat(BowWarning.of(new BowSolver(task).best(), task))
+        .extracting(BowWarning::kind)
+        .filteredOn(k -> k == BowWarning.Kind.THIN)
+        .hasSize(thin ? 1 : 0);
+  }
+
   private static boolean swings(double quarters, String words, Optional<VibratoWish> asked) {
     BowTask task = Lines.task(InstrumentType.VIOLIN, Lines.of(3, 4, words), quarters);
     return Vibrato.of(BowMoments.of(task).get(0), asked).isPresent();

@@ -86,12 +86,48 @@ class LoudnessLineTest {
   @Test
   void thePlayersOwnStandsOverThePrinted() {
     Score printed = score(at(0, Direction.Kind.DYNAMIC, "f"), at(2, Direction.Kind.DYNAMIC, "p"));
-    LoudnessLine line = LoudnessLine.of(printed, Map.of(Fraction.ONE, 6.0));
+    LoudnessLine line =
+        LoudnessLine.of(printed, new OwnLine(Map.of(Fraction.ONE, 6.0), List.of(), false));
     assertThat(line.levelAt(HALF)).isEqualTo(5);
     assertThat(line.levelAt(Fraction.ONE)).isEqualTo(6);
     assertThat(line.levelAt(Fraction.of(2))).isEqualTo(2);
     assertThat(LoudnessLine.level("fp")).isEqualTo(LoudnessLine.PIANO);
     assertThat(LoudnessLine.level("sfz")).isEqualTo(-1);
+  }
+
+  /** An own hairpin, within a bar too, stands in place of the printed ones that begin in it. */
+  @Test
+  void anOwnHairpinStandsOverThePrinted() {
+    Score printed =
+        score(
+            at(0, Direction.Kind.DYNAMIC, "p"),
+            at(0.25, Direction.Kind.DIMINUENDO, ""),
+            at(0.5, Direction.Kind.HAIRPIN_END, ""));
+    OwnLine own =
+        new OwnLine(
+            Map.of(), List.of(new OwnLine.Hairpin(Fraction.ZERO, Fraction.ONE, true)), false);
+    LoudnessLine line = LoudnessLine.of(printed, own);
+    assertThat(line.levelAt(Fraction.ZERO)).isCloseTo(2, within(1e-9));
+    assertThat(line.levelAt(HALF)).isCloseTo(2.5, within(1e-9));
+    assertThat(line.levelBefore(Fraction.ONE)).isCloseTo(3, within(1e-9));
+    assertThat(OwnLevels.on(printed, own).bars().get(0).directions())
+        .extracting(Direction::kind)
+        .containsExactly(Direction.Kind.DYNAMIC, Direction.Kind.CRESCENDO);
+    assertThat(OwnLevels.on(printed, OwnLine.NONE)).isSameAs(printed);
+  }
+
+  /** The other reading of alike hairpins in a row: each goes on from the one before. */
+  @Test
+  void alikeHairpinsMayGoOn() {
+    Score printed =
+        score(
+            at(0, Direction.Kind.CRESCENDO, ""),
+            at(0.75, Direction.Kind.HAIRPIN_END, ""),
+            at(1, Direction.Kind.CRESCENDO, ""),
+            at(1.75, Direction.Kind.HAIRPIN_END, ""));
+    OwnLine onward = new OwnLine(Map.of(), List.of(), true);
+    assertThat(LoudnessLine.of(printed).levelAt(Fraction.of(2))).isCloseTo(5, within(1e-9));
+    assertThat(LoudnessLine.of(printed, onward).levelAt(Fraction.of(2))).isCloseTo(6, within(1e-9));
   }
 
   /** A note that stands out of the line is so from its onset to the next one's, and no further. */

@@ -5,13 +5,18 @@ import static org.assertj.core.api.Assertions.within;
 
 import fret.bowing.BowLayers;
 import fret.bowing.BowRules;
+import fret.bowing.ContactWish;
+import fret.bowing.HairWish;
 import fret.bowing.PhraseMark;
 import fret.bowing.Stroke;
 import fret.bowing.StrokeKind;
+import fret.bowing.Swell;
 import fret.mark.Marks;
 import fret.mark.NoteLayer;
 import fret.mark.VibratoLayer;
 import fret.mark.VibratoWish;
+import fret.score.Bar;
+import fret.score.Direction;
 import fret.search.Token;
 import java.util.List;
 import java.util.Objects;
@@ -177,6 +182,40 @@ class BowSelectionTest {
     assertThat(BowDecisions.at(s, BowLayers.PHRASE, TO)).contains(PhraseMark.END);
   }
 
+  /** An own hairpin over a stretch is one slope, drawn on the page, and taken back by its key. */
+  @Test
+  void anOwnHairpinGoesOverTheSelection() {
+    double before = s.bowing().moments().get(FROM).fromLevel();
+    press(selected -> selected.swell(Swell.GROWS));
+    assertThat(in(BowLayers.SWELL)).containsOnly(Swell.GROWS);
+    assertThat(s.bowing().moments().get(FROM).fromLevel()).isCloseTo(before, within(1e-9));
+    assertThat(s.bowing().moments().get(TO).toLevel()).isCloseTo(before + 1, within(1e-6));
+    assertThat(s.arm().page().score().bars())
+        .flatExtracting(Bar::directions)
+        .extracting(Direction::kind)
+        .contains(Direction.Kind.CRESCENDO);
+    press(selected -> selected.swell(Swell.FADES));
+    assertThat(s.bowing().moments().get(TO).toLevel()).isCloseTo(before - 1, within(1e-6));
+    press(selected -> selected.swell(Swell.FADES));
+    assertThat(in(BowLayers.SWELL)).containsOnlyNulls();
+  }
+
+  @Test
+  void contactHairAndMoverGoRoundForAll() {
+    double planned = at(FROM).at(FROM).contactMm();
+    press(BowSelection::nextContact);
+    assertThat(in(BowLayers.CONTACT)).containsOnly(ContactWish.NEARER);
+    assertThat(at(FROM).at(FROM).contactMm()).isCloseTo(0.75 * planned, within(0.3));
+    press(BowSelection::nextHair);
+    assertThat(in(BowLayers.HAIR)).contains(HairWish.FLAT);
+    press(BowSelection::nextMover);
+    assertThat(in(BowLayers.MOVER)).contains(StrokeKind.Mover.ARM);
+    for (int i = 1; i < ContactWish.values().length + 1; i++) {
+      press(BowSelection::nextContact);
+    }
+    assertThat(in(BowLayers.CONTACT)).containsOnlyNulls();
+  }
+
   /** At the frog, in the middle, near the tip: the middle of every stroke stays there. */
   @Test
   void aStretchStaysOnItsSpot() {
@@ -207,6 +246,10 @@ class BowSelectionTest {
             selected -> selected.louder(1),
             selected -> selected.amount(true),
             BowSelection::nextVibrato,
+            selected -> selected.swell(Swell.GROWS),
+            BowSelection::nextContact,
+            BowSelection::nextHair,
+            BowSelection::nextMover,
             selected -> selected.phrase(PhraseMark.TOP));
     for (int from = 0; from < 5; from++) {
       for (Function<BowSelection, Optional<Change>> key : keys) {

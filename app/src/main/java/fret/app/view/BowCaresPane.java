@@ -10,9 +10,12 @@ import fret.bowing.BowEffort;
 import fret.bowing.BowPreset;
 import fret.bowing.BowSetup;
 import fret.bowing.PhraseShape;
+import fret.mark.FlagLayer;
+import fret.mark.Place;
 import fret.session.Session;
 import java.util.List;
 import javafx.application.Platform;
+import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
@@ -30,6 +33,7 @@ final class BowCaresPane extends Cards {
   private final ComboBox<Double> meaning = new ComboBox<>();
   private final ComboBox<PhraseShape> shape = new ComboBox<>();
   private final ComboBox<ArmPath.Manner> arm = new ComboBox<>();
+  private final CheckBox rows = new CheckBox(Sentences.of("bow.hairpins.go-on"));
   private final HabitRows habits;
   private final WeightRows<BowEffort> weights;
   private boolean showing;
@@ -118,6 +122,15 @@ final class BowCaresPane extends Cards {
             model.decisions().change(Said.of("bow.arm." + manner), b -> b.withArm(manner));
           }
         });
+    rows.setId("hairpins-go-on");
+    rows.selectedProperty()
+        .addListener(
+            o -> {
+              if (!showing && studio.shown() != null) {
+                model.decisions().hairpinsGoOn(rows.isSelected());
+              }
+            });
+    habits.addFirst(Sentences.of("bow.hairpins"), rows);
     habits.addFirst(Sentences.of("bow.arm"), arm);
     habits.addFirst(Sentences.of("bow.shape"), shape);
     habits.addFirst(Sentences.of("bow.forte"), meaning);
@@ -162,6 +175,7 @@ final class BowCaresPane extends Cards {
     meaning.setValue(bow.meaning());
     shape.setValue(bow.shape());
     arm.setValue(bow.arm());
+    rows.setSelected(s.passage().marks().at(FlagLayer.HAIRPINS_GO_ON, Place.WHOLE).isPresent());
     habits.show(s);
     weights.show(k -> s.bowTask().preset().weight(k), s.bowing().explanation().shares());
     weights.showRanges(model.rangesProperty().get());

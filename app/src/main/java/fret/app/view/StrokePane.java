@@ -5,17 +5,21 @@ import fret.app.viewmodel.Studio;
 import fret.app.words.Sentences;
 import fret.app.words.Words;
 import fret.bowing.BowHabit;
+import fret.bowing.BowLayers;
 import fret.bowing.BowMoment;
 import fret.bowing.BowSpeed;
 import fret.bowing.BowWarning;
 import fret.bowing.Bowing;
+import fret.bowing.ContactWish;
 import fret.bowing.Cure;
+import fret.bowing.HairWish;
 import fret.bowing.NoteSpeeds;
 import fret.bowing.Stroke;
 import fret.bowing.StrokeKind;
 import fret.bowing.Vibrato;
 import fret.score.LoudnessLine;
 import fret.search.Explanation;
+import fret.session.BowDecisions;
 import fret.session.Session;
 import java.util.List;
 import java.util.Optional;
@@ -125,7 +129,9 @@ final class StrokePane extends Cards {
     NoteSpeeds speeds = NoteSpeeds.of(s.bowTask(), model.shown().bowing(), n);
     String accent = n.accent() ? accent(stroke, n, speeds) : swells(speeds);
     String hair = Sentences.of(isFlat(s, stroke) ? "hair.flat" : "hair.tilted");
-    String moves = Sentences.of("mover." + stroke.kind().mover().name());
+    StrokeKind.Mover mover =
+        BowDecisions.at(s, BowLayers.MOVER, stroke.fromMoment()).orElse(stroke.kind().mover());
+    String moves = Sentences.of("mover." + mover.name());
     String lifted =
         stroke
             .retake()
@@ -146,6 +152,7 @@ final class StrokePane extends Cards {
                 accent,
                 chord(),
                 connected(stroke),
+                contact(s, n),
                 swings(s),
                 again(stroke))
             .filter(t -> !t.isBlank())
@@ -229,7 +236,26 @@ final class StrokePane extends Cards {
         .orElse("");
   }
 
+  /** How the player's own contact point moves within the note. */
+  private static String contact(Session s, Stroke.Note n) {
+    return BowDecisions.at(s, BowLayers.CONTACT, n.moment())
+        .filter(ContactWish::moves)
+        .map(
+            w -> {
+              double planned = 2 * n.contactMm() / (w.from() + w.to());
+              return Sentences.of(
+                  "stroke.contact-moves",
+                  Math.round(w.from() * planned),
+                  Math.round(w.to() * planned));
+            })
+        .orElse("");
+  }
+
   private static boolean isFlat(Session s, Stroke stroke) {
+    Optional<HairWish> own = BowDecisions.at(s, BowLayers.HAIR, stroke.fromMoment());
+    if (own.isPresent()) {
+      return own.get() == HairWish.FLAT;
+    }
     return switch (s.bowTask().habits().way(BowHabit.HAIR)) {
       case FLAT -> true;
       case TILTED ->

@@ -9,6 +9,7 @@ import fret.bowing.Bowing;
 import fret.bowing.Cure;
 import fret.bowing.PhraseMark;
 import fret.bowing.Stroke;
+import fret.bowing.Swell;
 import fret.session.BowDecisions;
 import fret.session.BowSelection;
 import fret.session.BowVersions;
@@ -139,6 +140,27 @@ public final class StrokeDecisions {
 
   public void nextVibrato() {
     here(BowSelection::nextVibrato);
+  }
+
+  public void swell(Swell swell) {
+    here(selected -> selected.swell(swell));
+  }
+
+  public void nextContact() {
+    here(BowSelection::nextContact);
+  }
+
+  public void nextHair() {
+    here(BowSelection::nextHair);
+  }
+
+  public void nextMover() {
+    here(BowSelection::nextMover);
+  }
+
+  /** Alike hairpins in a row go on from each other, or each begins again. */
+  public void hairpinsGoOn(boolean goOn) {
+    decide(s -> Optional.of(LineDecisions.hairpinsGoOn(s, goOn)));
   }
 
   public void phrase(PhraseMark mark) {
