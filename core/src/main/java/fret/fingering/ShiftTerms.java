@@ -15,14 +15,16 @@ final class ShiftTerms {
   /** What the aim of a shift costs that a rest gives all the time for (from memory). */
   private static final double IN_A_REST = 0.7;
 
+  /** What a shift on one finger costs within a scale of the cello (from memory). */
+  private static final double SAME_ON_THE_CELLO = 0.3;
+
   private static final double LOG_2 = Math.log(2);
 
   private final double[] mmFromNut;
-  private final boolean upperStrings;
+  private final InstrumentType type;
 
   ShiftTerms(Instrument instrument) {
-    this.upperStrings =
-        instrument.type() == InstrumentType.VIOLIN || instrument.type() == InstrumentType.VIOLA;
+    this.type = instrument.type();
     this.mmFromNut = new double[instrument.highestSemitone() + 2];
     for (int n = 0; n < mmFromNut.length; n++) {
       mmFromNut[n] = instrument.mmFromNut(n);
@@ -104,14 +106,15 @@ final class ShiftTerms {
    * On violin and viola, 1 for a shift in the open on a string from the fourth finger up to the
    * first or second, or down from them to the fourth: the whole hand goes past the note, where one
    * between first and third finger goes half as far. Within a scale a little for one that is not to
-   * the first finger going up, from it going down. On the low strings the fourth finger is the rule
-   * (common practice, no source).
+   * the first finger going up, from it going down. On the low strings the fourth finger is the
+   * rule; on the cello a shift on one finger within a scale counts a little (common practice, no
+   * source).
    */
   double farFingers(HandState from, HandState to) {
     HandState.Touch a = from.lead();
     HandState.Touch b = to.lead();
     boolean inTheOpen =
-        upperStrings
+        type != InstrumentType.BASS
             && to.isShiftFrom(from)
             && from.fingersDown() == 1
             && to.fingersDown() == 1
@@ -122,13 +125,16 @@ final class ShiftTerms {
     if (!inTheOpen) {
       return 0;
     }
+    boolean scale = from.moment().contour().isScale() || to.moment().contour().isScale();
+    if (type == InstrumentType.CELLO) {
+      return scale && a.finger() == b.finger() ? SAME_ON_THE_CELLO : 0;
+    }
     boolean up = to.base() > from.base();
     Finger outer = up ? a.finger() : b.finger();
     Finger inner = up ? b.finger() : a.finger();
     if (outer == Finger.FOURTH && inner.rank() < 3) {
       return 1;
     }
-    boolean scale = from.moment().contour().isScale() || to.moment().contour().isScale();
     boolean asTaught = inner == Finger.FIRST && outer != Finger.FIRST;
     return scale && !asTaught ? IN_A_SCALE : 0;
   }

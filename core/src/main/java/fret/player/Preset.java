@@ -53,7 +53,7 @@ public record Preset(String id, Map<EffortKind, Double> weights) {
               Map.entry(EffortKind.SWAP, 0.1),
               Map.entry(EffortKind.START, 0.38),
               Map.entry(EffortKind.PAIR, 0.4),
-              Map.entry(EffortKind.TAKE_OVER, 0.3),
+              Map.entry(EffortKind.TAKE_OVER, 0.5),
               Map.entry(EffortKind.LET_GO, 0.25),
               Map.entry(EffortKind.ANCHOR, 0.05),
               Map.entry(EffortKind.CHORD_HOP, 0.15),

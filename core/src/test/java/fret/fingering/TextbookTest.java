@@ -72,7 +72,11 @@ class TextbookTest {
         out of home were priced; before that the program's first choice was as taught in 61 of 87 used and 93 of 116
         held-back rows. That the fourth finger of the low strings is no weak one was learned from a row of each kind
         (the cello's unisons), and the price of the cello's open hand was set where a note of half a second costs what it did
-        before; with the two the held-back rows went from 108 to 111.
+        before; with the two the held-back rows went from 108 to 111. The last 60 rows (flat frames to sequences) were written
+        after the prices of scales, pedals and broken chords of the bass and before they were first answered: 54 first, 57
+        among five. Then a finger replaced in mid-note was made dearer (a scale had one), a shift on one finger within a scale
+        of the cello was priced, and three answers were added that teachers give as well (half position 1 2 3 4; a scale on one
+        string by 1 2 3 1 2 3 4).
 
         """);
     text.append("| rows | count | first choice | among the first five |\n|---|---|---|---|\n");
