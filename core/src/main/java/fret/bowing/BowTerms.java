@@ -133,7 +133,7 @@ final class BowTerms {
 
   private void sides(List<Term> into) {
     up(into, BowEffort.UP_BEGIN, BowSpan::isFirst);
-    up(into, BowEffort.UP_FIRST, s -> s.first().beat() == BowMoment.Beat.FIRST);
+    into.add(new Term(BowEffort.UP_FIRST, On.SIDE, (s, side) -> isUp(side) ? onFirstBeat(s) : 0));
     up(into, BowEffort.UP_HALF, s -> s.first().beat() == BowMoment.Beat.HALF);
     up(into, BowEffort.UP_BEAT, s -> s.first().beat() == BowMoment.Beat.BEAT);
     up(into, BowEffort.UP_CHORD, s -> s.moments().stream().anyMatch(BowMoment::isChord));
@@ -160,6 +160,12 @@ final class BowTerms {
   private static void up(
       List<Term> into, BowEffort kind, java.util.function.Predicate<BowSpan> counts) {
     into.add(new Term(kind, On.SIDE, (s, side) -> isUp(side) ? if1(counts.test(s)) : 0));
+  }
+
+  /** A loud entry on a first beat asks twice for the down-bow (common practice, from memory). */
+  private static double onFirstBeat(BowSpan s) {
+    boolean loud = s.isEntry() && s.first().fromLevel() > LoudnessLine.FORTE;
+    return s.first().beat() != BowMoment.Beat.FIRST ? 0 : loud ? 2 : 1;
   }
 
   /** Levels from the stroke's first sound to its last. */

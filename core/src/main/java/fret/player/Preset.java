@@ -154,6 +154,7 @@ public record Preset(String id, Map<EffortKind, Double> weights) {
               Map.entry(EffortKind.UNCOVERED, 2.4),
               Map.entry(EffortKind.CROSSING, 0.15),
               Map.entry(EffortKind.SHIFT, 0.2),
+              Map.entry(EffortKind.TAKE_OVER, 0.3),
               Map.entry(EffortKind.OFF_BEAT, 0.5),
               Map.entry(EffortKind.LANDING, 1.0),
               Map.entry(EffortKind.SLIDE_HEARD, 2.0),

@@ -3,6 +3,7 @@ package fret.session;
 import fret.bowing.BowLayers;
 import fret.bowing.Stroke;
 import fret.bowing.StrokeKind;
+import fret.bowing.Swell;
 import fret.score.LoudnessLine;
 import fret.score.NoteKey;
 import fret.score.Signs.Articulation;
@@ -21,12 +22,16 @@ import java.util.Set;
  * @param articulations to add
  * @param dynamic such as "mf"; empty for none
  * @param words for the place of the bow; empty for none
+ * @param hairpin an own one that begins there; empty for none
+ * @param hairpinEnds whether an own one ends with the note
  */
 public record BowSigns(
     NoteKey note,
     Set<Articulation> articulations,
     Optional<String> dynamic,
-    Optional<String> words) {
+    Optional<String> words,
+    Optional<Swell> hairpin,
+    boolean hairpinEnds) {
   /** A place is named where it is no further from it, as a share of the hair. */
   private static final double NEAR = 0.12;
 
@@ -57,6 +62,8 @@ public record BowSigns(
       BowSigns signs = at(s, m);
       if (!signs.articulations().isEmpty()
           || signs.dynamic().isPresent()
+          || signs.hairpin().isPresent()
+          || signs.hairpinEnds()
           || signs.words().isPresent()) {
         all.add(signs);
       }
@@ -83,7 +90,25 @@ public record BowSigns(
         BowDecisions.key(s, moment),
         articulations,
         BowDecisions.at(s, BowLayers.LEVEL, moment).map(LoudnessLine::word),
-        BowDecisions.at(s, BowLayers.PLACE, moment).flatMap(BowSigns::place));
+        BowDecisions.at(s, BowLayers.PLACE, moment).flatMap(BowSigns::place),
+        goesOn(s, moment) ? Optional.empty() : BowDecisions.at(s, BowLayers.SWELL, moment),
+        BowDecisions.at(s, BowLayers.SWELL, moment).isPresent() && !goesOn(s, moment + 1));
+  }
+
+  /** Whether an own hairpin goes on from the moment before. */
+  private static boolean goesOn(Session s, int moment) {
+    if (moment == 0 || moment >= s.bowing().moments().size()) {
+      return false;
+    }
+    Optional<Swell> here = BowDecisions.at(s, BowLayers.SWELL, moment);
+    return here.isPresent()
+        && here.equals(BowDecisions.at(s, BowLayers.SWELL, moment - 1))
+        && BowDecisions.at(s, BowLayers.LEVEL, moment).isEmpty();
+  }
+
+  /** The same signs on another note. */
+  public BowSigns on(NoteKey other) {
+    return new BowSigns(other, articulations, dynamic, words, hairpin, hairpinEnds);
   }
 
   private static Optional<String> place(double share) {

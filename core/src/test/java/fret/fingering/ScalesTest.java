@@ -172,7 +172,7 @@ class ScalesTest {
         weights): on violin and viola a shift along a string goes up to the first finger from the second or third,
         1 2 1 2 3 and 1 2 3 1 2 3 4, and comes down the same way; on cello and bass a higher finger goes up to a lower one,
         the fourth first of all, or to the thumb. Before shifts between far fingers
-        were priced, 37 of 111 of the violin's shifts over three octaves kept the rule.
+        were priced, 35 of 111 of the violin's shifts over three octaves kept the rule.
 
         """);
     text.append(

@@ -1,9 +1,11 @@
 package fret.app.launch;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import fret.bowing.BowRules;
 import fret.bowing.Stroke;
+import fret.bowing.Swell;
 import fret.format.musicxml.MusicXmlFile;
 import fret.format.musicxml.MusicXmlReader;
 import fret.format.part.PartFiles;
@@ -15,6 +17,7 @@ import fret.score.Score;
 import fret.score.Signs;
 import fret.search.Token;
 import fret.session.BowDecisions;
+import fret.session.BowSelection;
 import fret.session.BowVersions;
 import fret.session.Change;
 import fret.session.LineDecisions;
@@ -98,6 +101,24 @@ class BowRoundTripTest {
     long marks =
         opened.score().events().stream().filter(e -> e.signs().bow() != Signs.Bow.NONE).count();
     assertThat(marks).isBetween(1L, (long) s.bowing().strokes().size() / 2);
+  }
+
+  /** An own hairpin is in the file, across a bar line too, and makes the same loudness there. */
+  @Test
+  void anOwnHairpinIsSaved() throws Exception {
+    byte[] file = demo("giants-stairs.musicxml");
+    Session s = session(file, InstrumentType.BASS);
+    for (int to : new int[] {2, 9}) {
+      Session mine = after(s, new BowSelection(s, 1, to).swell(Swell.GROWS).orElseThrow());
+      Session opened =
+          session(
+              FretApplication.FORMATS.write(mine, file, Proposed.LEFT_OUT), InstrumentType.BASS);
+      for (int m = 0; m < s.bowing().moments().size(); m++) {
+        assertThat(opened.bowing().moments().get(m).fromLevel())
+            .as("to %d at %d", to, m)
+            .isCloseTo(mine.bowing().moments().get(m).fromLevel(), within(1e-9));
+      }
+    }
   }
 
   /** Loudness, place, length and kind of stroke come back as signs and words on the page. */

@@ -5,15 +5,19 @@ import static org.assertj.core.api.Assertions.assertThat;
 import fret.app.viewmodel.PaperModel;
 import fret.app.words.Sentences;
 import fret.base.Said;
+import fret.drill.DrillKind;
 import fret.instrument.Finger;
 import fret.journal.Verdict;
 import fret.mark.FingerLayer;
 import fret.mark.Wish;
+import fret.plan.PracticePlan;
 import fret.store.SqliteLibrary;
 import java.io.File;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
+import java.util.stream.IntStream;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.Test;
@@ -122,6 +126,7 @@ class WindowTest extends RealWindow {
     until(() -> !studio.isBehind());
     robot.type(KeyCode.F8);
     assertThat(practice.stand().style().between()).isEqualTo(3);
+    straightOfThisPassage(robot);
     robot.type(KeyCode.SPACE);
     Mockito.verify(player, Mockito.timeout(5000))
         .start(Mockito.any(), Mockito.any(), Mockito.any());
@@ -142,6 +147,20 @@ class WindowTest extends RealWindow {
         .last()
         .extracting(e -> e.verdict())
         .isEqualTo(Verdict.HURTS);
+  }
+
+  /** Goes to an item that one clean play does not close. */
+  private void straightOfThisPassage(FxRobot robot) throws Exception {
+    long open = studio.shown().passage().id();
+    List<PracticePlan.Item> items = practice.items();
+    int at =
+        IntStream.range(0, items.size())
+            .filter(i -> items.get(i).passageId() == open)
+            .filter(i -> items.get(i).drill() == DrillKind.STRAIGHT)
+            .findFirst()
+            .orElseThrow();
+    robot.interact(() -> practice.show(at));
+    until(() -> practice.indexProperty().get() == at && !studio.isBehind());
   }
 
   @Test

@@ -173,9 +173,7 @@ final class FileSigns {
 
   /** Articulations, dynamics and words. */
   List<BowSigns> signs() {
-    return BowSigns.of(session).stream()
-        .map(b -> new BowSigns(inFile(b.note()), b.articulations(), b.dynamic(), b.words()))
-        .toList();
+    return BowSigns.of(session).stream().map(b -> b.on(inFile(b.note()))).toList();
   }
 
   /** What is pencilled over the notes. */
