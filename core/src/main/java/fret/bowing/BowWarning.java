@@ -71,7 +71,7 @@ public record BowWarning(
     }
     all.addAll(UnkeptPage.of(bowing, task));
     if (task.instrument().type() == InstrumentType.BASS) {
-      all.addAll(thin(bowing, task));
+      all.addAll(thin(bowing));
     }
     all.addAll(Clearance.warnings(bowing, task));
     all.addAll(Flips.of(bowing, task));
@@ -156,7 +156,7 @@ public record BowWarning(
   /**
    * The bass's strings ask for bow: a loud long note under half of it thins out (common practice).
    */
-  private static List<BowWarning> thin(Bowing bowing, BowTask task) {
+  private static List<BowWarning> thin(Bowing bowing) {
     List<BowWarning> all = new ArrayList<>();
     for (Stroke s : bowing.strokes()) {
       for (Stroke.Note n : s.notes()) {
