@@ -247,7 +247,9 @@ final class BowProblem implements RulerProblem<BowSpan> {
     StrokeKind kind = kind(from, to, here);
     double[] natural = new double[here.size()];
     for (int i = 0; i < natural.length; i++) {
-      natural[i] = whole[from + i] * sounds(here.get(i), kind);
+      boolean ends = i > 0 && i + 1 == natural.length;
+      double more = task.habits().onLastOfBow(ends);
+      natural[i] = whole[from + i] * more * sounds(here.get(i), kind, ends);
     }
     double within = 0;
     for (int m = from + 1; m <= to; m++) {
@@ -324,14 +326,7 @@ final class BowProblem implements RulerProblem<BowSpan> {
         * m.timeMs()
         / 1000
         * factor
-        * task.habits().onLastOfBow(isLastOfSlur(i))
         * task.habits().share(m.strings());
-  }
-
-  /** The last of two notes or more under one slur. */
-  private boolean isLastOfSlur(int i) {
-    boolean goesOn = i + 1 < moments.size() && moments.get(i + 1).slice().slurredInto();
-    return moments.get(i).slice().slurredInto() && !goesOn;
   }
 
   private double besideAccent(int i) {
@@ -342,12 +337,14 @@ final class BowProblem implements RulerProblem<BowSpan> {
             i + 1 == moments.size() ? null : moments.get(i + 1));
   }
 
-  /** Share of the written length that sounds. */
-  double sounds(BowMoment m, StrokeKind kind) {
+  /**
+   * Share of the written length that sounds.
+   *
+   * @param ends whether it is the last of two notes or more in a bow
+   */
+  double sounds(BowMoment m, StrokeKind kind, boolean ends) {
     Double own = task.rules().sounds().get(m.slice().index());
-    if (own == null
-        && task.habits().has(BowHabit.Way.EACH_BOW)
-        && isLastOfSlur(m.slice().index())) {
+    if (own == null && ends && task.habits().has(BowHabit.Way.EACH_BOW)) {
       return 1;
     }
     return own != null ? own : task.habits().sounds(m, isBeforeShift(m), usualSounds(m, kind));

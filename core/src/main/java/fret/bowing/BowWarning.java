@@ -1,7 +1,6 @@
 package fret.bowing;
 
 import fret.base.Said;
-import fret.instrument.InstrumentType;
 import fret.score.LoudnessLine;
 import java.util.ArrayList;
 import java.util.List;
@@ -70,9 +69,7 @@ public record BowWarning(
       outOfWindow(bowing, s, all);
     }
     all.addAll(UnkeptPage.of(bowing, task));
-    if (task.instrument().type() == InstrumentType.BASS) {
-      all.addAll(thin(bowing));
-    }
+    all.addAll(ThinNotes.warnings(bowing, task));
     all.addAll(Clearance.warnings(bowing, task));
     all.addAll(Flips.of(bowing, task));
     all.addAll(LateSpeaking.warnings(bowing, task));
@@ -145,43 +142,6 @@ public record BowWarning(
     if (spare > 0.5) {
       into.add(new Cure(Cure.Kind.SAVE_EARLIER, s.fromMoment(), spare, 0, 0));
     }
-  }
-
-  // ---- long loud notes of the bass
-  // ---------------------------------------------------------------
-
-  /** From so long on a loud note of the bass is told, in ms (from memory). */
-  private static final double LONG_MS = 1500;
-
-  /**
-   * The bass's strings ask for bow: a loud long note under half of it thins out (common practice).
-   */
-  private static List<BowWarning> thin(Bowing bowing) {
-    List<BowWarning> all = new ArrayList<>();
-    for (Stroke s : bowing.strokes()) {
-      for (Stroke.Note n : s.notes()) {
-        BowMoment m = bowing.moments().get(n.moment());
-        boolean isLong = m.timeMs() >= LONG_MS && m.level() >= LoudnessLine.FORTE;
-        if (isLong && n.ofNatural() <= BowSpeed.EASY && s.missingCm() <= 0) {
-          double most = n.cmPerS() / BowSpeed.EASY;
-          all.add(
-              new BowWarning(
-                  Kind.THIN,
-                  n.moment(),
-                  m.bar(),
-                  0,
-                  0,
-                  0,
-                  Said.of(
-                      "bow.thin",
-                      LoudnessLine.word(m.level()),
-                      Math.round(100 * n.ofNatural()),
-                      Math.round(n.cmPerS())),
-                  List.of(new Cure(Cure.Kind.SOFTER, n.moment(), n.bowCm(), 0, most))));
-        }
-      }
-    }
-    return all;
   }
 
   // ---- retakes and windows ---------------------------------------------------------------------

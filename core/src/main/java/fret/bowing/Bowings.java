@@ -108,7 +108,7 @@ final class Bowings {
     double way = tremolo ? 0 : step.side() == RulerProblem.DOWN ? 1 : -1;
     for (int i = 0; i < shares.length; i++) {
       BowMoment m = span.moments().get(i);
-      double sounds = problem.sounds(m, span.kind());
+      double sounds = problem.sounds(m, span.kind(), i > 0 && i + 1 == shares.length);
       double to = i + 1 == shares.length ? step.end() : at + way * shares[i];
       double ofNatural = Math.max(1e-3, shares[i] / Math.max(1e-9, span.naturalCm(i)));
       notes.add(

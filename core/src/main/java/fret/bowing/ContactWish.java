@@ -35,7 +35,7 @@ public enum ContactWish {
   }
 
   /** Factor in the middle of the note. */
-  double middle() {
+  public double middle() {
     return (from + to) / 2;
   }
 }

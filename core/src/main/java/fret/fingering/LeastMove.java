@@ -8,7 +8,7 @@ import java.util.List;
 
 /**
  * A lower bound of what it takes to get from one hand to the next: the aim of a shift at the widest
- * target there is, its distance, and the strings crossed. Looked up, not computed.
+ * target there is, less in a rest, its distance, and the strings crossed. Looked up, not computed.
  */
 final class LeastMove {
   private final double[][] shift;
@@ -43,6 +43,10 @@ final class LeastMove {
   double atLeast(HandState before, HandState to) {
     HandState from = before.out();
     double least = perString * Terms.crossing(from, to);
-    return to.isShiftFrom(from) ? least + shift[from.base()][to.base()] : least;
+    if (!to.isShiftFrom(from)) {
+      return least;
+    }
+    double share = ShiftTerms.leavesARest(from) ? ShiftTerms.IN_A_REST : 1;
+    return least + share * shift[from.base()][to.base()];
   }
 }

@@ -86,7 +86,8 @@ final class NotePlaces {
     if (heed != HandStates.Heed.NOTHING) {
       found.removeIf(o -> !anyFingerAdmitted(o, heed));
     }
-    if (note.harmonic() == Head.Harmonic.NATURAL_SOUNDING) {
+    boolean alone = passage.slices().get(note.slice()).starting().size() == 1;
+    if (note.harmonic() == Head.Harmonic.NATURAL_SOUNDING && alone) {
       keepMiddle(found);
     }
     return found;

@@ -13,7 +13,7 @@ final class ShiftTerms {
   private static final double IN_A_SCALE = 0.6;
 
   /** What the aim of a shift costs that a rest gives all the time for (from memory). */
-  private static final double IN_A_REST = 0.7;
+  static final double IN_A_REST = 0.7;
 
   /** What a shift on one finger costs within a scale of the cello (from memory). */
   private static final double SAME_ON_THE_CELLO = 0.3;
@@ -56,9 +56,12 @@ final class ShiftTerms {
 
   /** Whether the hand moves in a rest, with the time to aim and to correct on the way. */
   private static boolean restsFor(HandState from, HandState to, double bits) {
-    TimedSlice left = from.left();
-    boolean rest = left != null && left.slice().restAfter().signum() > 0;
-    return rest && to.transitMs(from) >= 1000 * bits / Shift.PRACTISED_BITS_PER_SECOND;
+    return leavesARest(from) && to.transitMs(from) >= 1000 * bits / Shift.PRACTISED_BITS_PER_SECOND;
+  }
+
+  /** Whether a rest follows the note that the hand left last. */
+  static boolean leavesARest(HandState from) {
+    return from.left() != null && from.left().slice().restAfter().signum() > 0;
   }
 
   /** log2(D/W + 1). */

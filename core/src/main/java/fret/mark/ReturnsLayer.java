@@ -5,6 +5,6 @@ public final class ReturnsLayer extends WholeWordLayer<ReturnsWish> {
   public static final ReturnsLayer RETURNS = new ReturnsLayer();
 
   private ReturnsLayer() {
-    super("returns", Concern.HAND, ReturnsWish.class);
+    super("returns", Concern.HAND, ReturnsWish.USUAL);
   }
 }

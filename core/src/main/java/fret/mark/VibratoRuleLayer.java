@@ -5,6 +5,6 @@ public final class VibratoRuleLayer extends WholeWordLayer<VibratoRule> {
   public static final VibratoRuleLayer RULE = new VibratoRuleLayer();
 
   private VibratoRuleLayer() {
-    super("vibrato-rule", Concern.HAND, VibratoRule.class);
+    super("vibrato-rule", Concern.HAND, VibratoRule.USUAL);
   }
 }

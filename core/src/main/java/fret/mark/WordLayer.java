@@ -1,55 +1,18 @@
 package fret.mark;
 
-import fret.base.Form;
-import fret.base.Said;
-
 /**
  * A layer of notes whose values are words.
  *
  * @param <E> the words
  */
-public abstract class WordLayer<E extends Enum<E>> implements NoteLayer<E> {
-  private final String id;
-  private final Concern concern;
-  private final String field;
-  private final String told;
-  private final E otherwise;
-
+public abstract class WordLayer<E extends Enum<E>> extends Words<Anchor.Note, E>
+    implements NoteLayer<E> {
   /**
    * @param field under which the word is stored
    * @param told id of the sentences that tell it, before the word
    * @param otherwise what a form without a word means
    */
   protected WordLayer(String id, Concern concern, String field, String told, E otherwise) {
-    this.id = id;
-    this.concern = concern;
-    this.field = field;
-    this.told = told;
-    this.otherwise = otherwise;
-  }
-
-  @Override
-  public final String id() {
-    return id;
-  }
-
-  @Override
-  public final Concern concern() {
-    return concern;
-  }
-
-  @Override
-  public final Form write(E value) {
-    return Form.version(1).with(field, value.name());
-  }
-
-  @Override
-  public final E read(Form form) {
-    return form.word(field, otherwise.getDeclaringClass(), otherwise);
-  }
-
-  @Override
-  public final Said told(E value) {
-    return Said.of(told + "." + value);
+    super(id, concern, field, told, otherwise);
   }
 }

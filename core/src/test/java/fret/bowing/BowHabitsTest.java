@@ -97,6 +97,12 @@ class BowHabitsTest {
     Bowing full = with(task(words), BowHabit.LAST, Way.EACH_BOW);
     assertThat(note(usual, 1).sounds()).isLessThan(1);
     assertThat(note(full, 1).sounds()).isEqualTo(1);
+    BowTask open = task("(A3:4 G3:4 A3:4 G3:4)");
+    BowTask broken = open.withRules(BowRules.NONE.withJoints(Map.of(2, BowRules.Joint.BREAK)));
+    Bowing halves = with(broken, BowHabit.LAST, Way.EACH_BOW);
+    assertThat(note(halves, 1).bowCm() / note(halves, 0).bowCm())
+        .as("of the bow as it is taken, not as printed")
+        .isCloseTo(1.1, within(0.02));
     double share = note(full, 3).bowCm() / note(full, 2).bowCm();
     assertThat(share)
         .isCloseTo(1.1 * note(usual, 3).bowCm() / note(usual, 2).bowCm(), within(0.02));

@@ -34,14 +34,23 @@ class SearchLawsTest {
     "C", "C#", "D", "Eb", "E", "F", "F#", "G", "Ab", "A", "Bb", "B"
   };
 
-  /** Every other hand creeps. */
   private static FingeringTask random(InstrumentType type, int count, long seed) {
+    return random(type, count, seed, count + 1);
+  }
+
+  /**
+   * Every other hand creeps.
+   *
+   * @param rested after so many notes a rest
+   */
+  private static FingeringTask random(InstrumentType type, int count, long seed, int rested) {
     Random random = new Random(seed);
     int low = fret.instrument.Instrument.standard(type).open(4).midi();
     StringBuilder line = new StringBuilder();
     for (int i = 0; i < count; i++) {
       int midi = low + random.nextInt(30);
       line.append(NAMES[midi % 12]).append(midi / 12 - 1).append(' ');
+      line.append((i + 1) % rested == 0 ? "- - " : "");
     }
     return Exercises.task(
         Exercises.hand(type, Hand.MEDIUM.withCreeping(seed % 2 == 0)),
@@ -79,7 +88,8 @@ class SearchLawsTest {
   @EnumSource(InstrumentType.class)
   void bestAndKBestEqualBruteForce(InstrumentType type) {
     for (long seed = 1; seed <= 3; seed++) {
-      LayeredProblem<HandState> problem = new FingeringSolver(random(type, 3, seed)).problem();
+      LayeredProblem<HandState> problem =
+          new FingeringSolver(random(type, 3, seed, (int) seed)).problem();
       Map<List<Object>, Double> byClass = new HashMap<>();
       everyPath(
           problem,
@@ -356,7 +366,8 @@ class SearchLawsTest {
   @ParameterizedTest
   @EnumSource(InstrumentType.class)
   void theLeastMoveIsNeverMoreThanTheMove(InstrumentType type) {
-    for (FingeringTask task : List.of(random(type, 12, 8), slow(type, 5, 9))) {
+    for (FingeringTask task :
+        List.of(random(type, 12, 8), random(type, 12, 7, 2), slow(type, 5, 9))) {
       LayeredProblem<HandState> problem = new FingeringSolver(task).problem();
       LeastMove bound = new LeastMove(task.hand(), new Terms(task.hand()).weighted(task.preset()));
       int close = 0;

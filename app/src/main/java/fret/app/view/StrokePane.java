@@ -242,7 +242,7 @@ final class StrokePane extends Cards {
         .filter(ContactWish::moves)
         .map(
             w -> {
-              double planned = 2 * n.contactMm() / (w.from() + w.to());
+              double planned = n.contactMm() / w.middle();
               return Sentences.of(
                   "stroke.contact-moves",
                   Math.round(w.from() * planned),
