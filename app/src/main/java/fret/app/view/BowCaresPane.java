@@ -18,6 +18,7 @@ import javafx.application.Platform;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.TextField;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -123,6 +124,8 @@ final class BowCaresPane extends Cards {
           }
         });
     rows.setId("hairpins-go-on");
+    rows.setTooltip(new Tooltip(Sentences.of("bow.hairpins.about")));
+    rows.setAccessibleHelp(Sentences.of("bow.hairpins.about"));
     rows.selectedProperty()
         .addListener(
             o -> {
