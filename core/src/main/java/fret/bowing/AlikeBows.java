@@ -8,6 +8,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * Bars that come back, with the same steps in the same rhythm under the same slurs, and how alike
@@ -157,6 +158,32 @@ final class AlikeBows {
         int[] usual = bars.stream().filter(bar -> way(b, bar).equals(most)).findFirst().get();
         int[] model = bars.stream().filter(this::isMarked).findFirst().orElse(usual);
         bars.forEach(bar -> hold(b, model, bar, all));
+      }
+    }
+    return all;
+  }
+
+  /**
+   * What begins every return of a figure with the other stroke than the place before it; places
+   * that carry a mark, or that a stroke runs into, stay as they are.
+   *
+   * @param decided moments whose direction the player decided
+   */
+  Map<Integer, Adopted> turned(Bowing b, Set<Integer> decided) {
+    Map<Integer, Adopted> all = new HashMap<>();
+    for (List<int[]> bars : figures) {
+      Optional<Boolean> before = Optional.empty();
+      for (int[] bar : bars) {
+        Optional<Stroke> first = b.strokeAt(bar[0]).filter(s -> s.fromMoment() == bar[0]);
+        if (first.isEmpty()) {
+          continue;
+        }
+        boolean free = !isMarked(bar) && !decided.contains(bar[0]);
+        boolean down = free ? !before.orElse(!first.get().down()) : first.get().down();
+        if (free) {
+          all.put(bar[0], new Adopted(down ? Signs.Bow.DOWN : Signs.Bow.UP, Optional.empty()));
+        }
+        before = Optional.of(down);
       }
     }
     return all;

@@ -74,6 +74,20 @@ public final class BowSolver {
     return best;
   }
 
+  /**
+   * The bowing in which each return of a figure begins with the other stroke than the place before
+   * it, for who wants each time another; as easy as that can be, and the best one where it cannot.
+   */
+  public Bowing otherwise() {
+    if (search == null) {
+      return unbowed();
+    }
+    Bowing free = bowing(search.best().orElseThrow());
+    BowRules held = task.rules().over(problem.alike().turned(free, task.rules().bows().keySet()));
+    BowSolver other = new BowSolver(task.withRules(held), token);
+    return other.search.best().map(other::bowing).orElse(free);
+  }
+
   private Bowing unbowed() {
     return new Bowings(task, problem).of(List.of());
   }

@@ -1,6 +1,5 @@
 package fret.fingering;
 
-import fret.instrument.Finger;
 import fret.search.LayeredProblem;
 import fret.search.LayeredSearch;
 import fret.search.Path;
@@ -22,14 +21,8 @@ import java.util.function.BiPredicate;
  * changed place a few notes may move along; all else stays.
  */
 final class Alike {
-  /** What one more place with the known fingering is usually worth (from memory). */
-  static final double PRICE = 0.5;
-
   /** What it is worth where the player wants figures alike. */
   static final double WANTED = 1000;
-
-  /** Another string in a swing is a stumble: so much more is paid for the same (from memory). */
-  private static final double SWING = 3;
 
   private static final int AROUND = 3;
 
@@ -71,18 +64,18 @@ final class Alike {
    * @param figure by the layers at which it starts; its layers follow each other
    */
   void unify(Figures.Figure figure) {
-    Set<List<List<Press>>> patterns = new LinkedHashSet<>();
-    figure.starts().forEach(s -> patterns.add(pattern(figure, s)));
+    Set<FigureWay> patterns = new LinkedHashSet<>();
+    figure.starts().forEach(s -> patterns.add(FigureWay.of(states, figure, s)));
     boolean unified = patterns.size() == 1 || unify(figure, patterns);
     // A swing that goes on is no figure that comes back.
     alike += unified && !figure.swing() ? 1 : 0;
   }
 
-  private boolean unify(Figures.Figure figure, Set<List<List<Press>>> patterns) {
+  private boolean unify(Figures.Figure figure, Set<FigureWay> patterns) {
     List<HandState> before = List.copyOf(states);
     List<HandState> best = null;
     double least = Double.POSITIVE_INFINITY;
-    for (List<List<Press>> pattern : price >= WANTED ? patterns : ofMost(figure, patterns)) {
+    for (FigureWay pattern : price >= WANTED ? patterns : ofMost(figure, patterns)) {
       Optional<Double> extra = impose(pattern, figure);
       if (extra.isPresent() && extra.get() < least) {
         least = extra.get();
@@ -98,9 +91,9 @@ final class Alike {
   }
 
   /** The ways in which most places of a figure are played. */
-  private List<List<List<Press>>> ofMost(Figures.Figure figure, Set<List<List<Press>>> patterns) {
-    Map<List<List<Press>>, Integer> count = new HashMap<>();
-    figure.starts().forEach(s -> count.merge(pattern(figure, s), 1, Integer::sum));
+  private List<FigureWay> ofMost(Figures.Figure figure, Set<FigureWay> patterns) {
+    Map<FigureWay, Integer> count = new HashMap<>();
+    figure.starts().forEach(s -> count.merge(FigureWay.of(states, figure, s), 1, Integer::sum));
     int most = Collections.max(count.values());
     return patterns.stream().filter(p -> count.get(p) == most).toList();
   }
@@ -112,16 +105,16 @@ final class Alike {
   }
 
   /** Extra effort less the price that is paid for likeness; empty where it cannot be. */
-  private Optional<Double> impose(List<List<Press>> pattern, Figures.Figure figure) {
+  private Optional<Double> impose(FigureWay pattern, Figures.Figure figure) {
     int mayDiffer = figure.starts().size() / EACH_MAY_DIFFER;
     Set<Integer> differ = new HashSet<>();
     double sum = 0;
     for (int start : figure.starts()) {
-      if (!pattern(figure, start).equals(pattern)) {
+      if (!FigureWay.of(states, figure, start).equals(pattern)) {
         List<HandState> before = List.copyOf(states);
         boolean stumbles =
-            figure.swing() && !strings(pattern(figure, start)).equals(strings(pattern));
-        double worth = price * (stumbles ? SWING : 1);
+            UnlikeFigures.amount(figure, FigureWay.of(states, figure, start), pattern) > 1;
+        double worth = price * (stumbles ? UnlikeFigures.SWING : 1);
         Optional<Double> extra = imposeAt(pattern, figure, start, differ);
         if (extra.isPresent() && (extra.get() <= worth || stumbles || mayDiffer == 0)) {
           sum += extra.get() - worth;
@@ -139,7 +132,7 @@ final class Alike {
 
   /** What one place costs more with the pattern of others; empty where it cannot be played so. */
   private Optional<Double> imposeAt(
-      List<List<Press>> pattern, Figures.Figure figure, int start, Set<Integer> differ) {
+      FigureWay pattern, Figures.Figure figure, int start, Set<Integer> differ) {
     int length = figure.length();
     int from = Math.max(0, start - AROUND);
     int to = Math.min(states.size() - 1, start + length - 1 + AROUND);
@@ -152,21 +145,16 @@ final class Alike {
         (layer, state) ->
             figure.starts().stream()
                 .filter(s -> layer >= s && layer < s + length && !differ.contains(s))
-                .allMatch(s -> one(state, figure.samePitch()).equals(pattern.get(layer - s)));
-    Optional<Path<HandState>> way =
-        search.bestWithin(
-            from,
-            to,
-            from == 0 ? null : states.get(from - 1),
-            to + 1 == states.size() ? null : states.get(to + 1),
-            admit);
+                .allMatch(
+                    s ->
+                        FigureWay.of(state, figure.samePitch())
+                            .equals(pattern.presses().get(layer - s)));
+    Optional<Path<HandState>> way = within(from, to, admit);
     if (way.isEmpty()) {
       return Optional.empty();
     }
-    for (int i = 0; i < way.get().states().size(); i++) {
-      states.set(from + i, way.get().states().get(i));
-    }
-    return pattern(figure, start).equals(pattern)
+    take(from, way.get());
+    return FigureWay.of(states, figure, start).equals(pattern)
         ? Optional.of(effort(from, to) - now)
         : Optional.empty();
   }
@@ -174,6 +162,67 @@ final class Alike {
   /** An open string carries the hand, and some notes carry their past: they must be free. */
   private static boolean follows(HandState state) {
     return !state.isStopped() || state.moment().remembers();
+  }
+
+  /**
+   * Fingers each return of a figure otherwise than the place before it, as easily as that can be;
+   * where it cannot, it stays.
+   */
+  void vary(Figures.Figure figure) {
+    for (int i = 1; i < figure.starts().size() && !figure.swing(); i++) {
+      FigureWay before = FigureWay.of(states, figure, figure.starts().get(i - 1));
+      int start = figure.starts().get(i);
+      if (FigureWay.of(states, figure, start).equals(before)) {
+        otherwise(figure, start, before);
+      }
+    }
+  }
+
+  /** Of the ways with another press at one moment the easiest. */
+  private void otherwise(Figures.Figure figure, int start, FigureWay before) {
+    int to = Math.min(states.size() - 1, start + figure.length() - 1 + AROUND);
+    while (to + 1 < states.size() && follows(states.get(to + 1))) {
+      to++;
+    }
+    List<HandState> now = List.copyOf(states);
+    List<HandState> best = now;
+    double least = Double.POSITIVE_INFINITY;
+    for (int k = 0; k < figure.length(); k++) {
+      int changed = start + k;
+      List<FigureWay.Press> press = before.presses().get(k);
+      Optional<Path<HandState>> way =
+          within(
+              start,
+              to,
+              (layer, state) ->
+                  layer != changed || !FigureWay.of(state, figure.samePitch()).equals(press));
+      if (way.isPresent()) {
+        take(start, way.get());
+        double effort = effort(start, to);
+        if (effort < least) {
+          least = effort;
+          best = List.copyOf(states);
+        }
+        restore(now);
+      }
+    }
+    restore(best);
+  }
+
+  private Optional<Path<HandState>> within(
+      int from, int to, BiPredicate<Integer, HandState> admit) {
+    return search.bestWithin(
+        from,
+        to,
+        from == 0 ? null : states.get(from - 1),
+        to + 1 == states.size() ? null : states.get(to + 1),
+        admit);
+  }
+
+  private void take(int from, Path<HandState> way) {
+    for (int i = 0; i < way.states().size(); i++) {
+      states.set(from + i, way.states().get(i));
+    }
   }
 
   private double effort(int from, int to) {
@@ -184,36 +233,4 @@ final class Alike {
     }
     return sum;
   }
-
-  private List<List<Press>> pattern(Figures.Figure figure, int start) {
-    List<List<Press>> pattern = new ArrayList<>();
-    for (int i = start; i < start + figure.length(); i++) {
-      pattern.add(one(states.get(i), figure.samePitch()));
-    }
-    return pattern;
-  }
-
-  /** What is the same in two places: the fingers, and at the same pitch the strings too. */
-  private static List<Press> one(HandState state, boolean samePitch) {
-    List<Press> form = new ArrayList<>();
-    for (HandState.Touch t : state.touches()) {
-      if (!t.held()) {
-        Finger after = state.handsOver() ? state.out().lead().finger() : t.finger();
-        form.add(new Press(t.finger(), after, t.harmonic(), samePitch ? t.string() : 0));
-      }
-    }
-    return form;
-  }
-
-  private static List<Integer> strings(List<List<Press>> pattern) {
-    return pattern.stream().flatMap(List::stream).map(Press::string).toList();
-  }
-
-  /**
-   * How a finger plays a note of a figure.
-   *
-   * @param after the finger that takes the note over, or the same
-   * @param string 0 where the figure comes at other pitches
-   */
-  private record Press(Finger finger, Finger after, boolean harmonic, int string) {}
 }

@@ -1,6 +1,7 @@
 package fret.fingering;
 
 import fret.base.Problem;
+import fret.player.EffortKind;
 import fret.search.Explanation;
 import java.util.List;
 import java.util.Optional;
@@ -51,6 +52,11 @@ public record Fingering(
 
   public double effort() {
     return explanation.effort();
+  }
+
+  /** The effort of the hand alone, without what it costs that figures are fingered unlike. */
+  public double handEffort() {
+    return effort() - explanation.effortOf(EffortKind.UNLIKE.id());
   }
 
   /** The reasons at one moment; empty where it cannot be played. */

@@ -4,6 +4,7 @@ import fret.instrument.Finger;
 import fret.instrument.Instrument;
 import fret.mark.ReturnsWish;
 import fret.player.EffortKind;
+import fret.player.Preset;
 import fret.search.Explanation;
 import fret.search.LayeredProblem;
 import fret.search.LayeredSearch;
@@ -36,6 +37,9 @@ public final class FingeringSolver {
   private static final int LEAST_DIFFERENCE = 2;
 
   private static final int LONGEST_ALIKE = 3000;
+  private static final Comparator<Fingering> BY_EFFORT =
+      Comparator.comparingDouble(Fingering::effort);
+
   private static final int MOST_REPLACED = 6;
 
   private final FingeringTask task;
@@ -44,6 +48,7 @@ public final class FingeringSolver {
   private final List<Weighted<HandState>> terms;
   private final HandLayers hands;
   private final LayeredSearch<HandState> search;
+  private List<Figures.Figure> figures;
 
   public FingeringSolver(FingeringTask task) {
     this(task, Token.NEVER);
@@ -104,6 +109,8 @@ public final class FingeringSolver {
     if (chosen.size() < count) {
       fillFromDecisions(chosen, fewest, count);
     }
+    // What stands is the first; what is unlike in the others is known only now.
+    chosen.subList(standing.size(), chosen.size()).sort(BY_EFFORT);
     return List.copyOf(chosen);
   }
 
@@ -112,42 +119,69 @@ public final class FingeringSolver {
    * costs little; what it gives up for that is told.
    */
   public Fingering consistent() {
-    Optional<Path<HandState>> free = search.best();
+    Optional<Path<HandState>> found = search.best();
     ReturnsWish returns = task.wishes().returns();
-    boolean tooLong = hands.layers().size() > LONGEST_ALIKE;
-    if (free.isEmpty() || tooLong || returns == ReturnsWish.VARIED) {
+    if (found.isEmpty() || returns == ReturnsWish.VARIED || figures().isEmpty()) {
       return best();
     }
-    Alike alike =
-        new Alike(
-            hands.problem(),
-            search,
-            free.get(),
-            returns == ReturnsWish.ALIKE ? Alike.WANTED : Alike.PRICE);
-    for (Figures.Figure figure : Figures.of(task.passage(), hands.timed())) {
+    Fingering free = fingering(found.get());
+    double price = returns == ReturnsWish.ALIKE ? Alike.WANTED : weightOfUnlike();
+    Alike alike = new Alike(hands.problem(), search, found.get(), price);
+    for (Figures.Figure figure : figures()) {
       token.check();
-      List<Integer> starts = new ArrayList<>();
-      for (int slice : figure.starts()) {
-        int first = hands.layerOfSlice().get(slice);
-        int last = hands.layerOfSlice().get(slice + figure.length() - 1);
-        if (first >= 0 && last - first == figure.length() - 1) {
-          starts.add(first);
-        }
-      }
-      if (starts.size() > 1) {
-        alike.unify(figure.at(starts));
+      if (returns == ReturnsWish.OTHERWISE) {
+        alike.vary(figure);
+      } else {
+        alike.unify(figure);
       }
     }
-    Fingering found = fingering(new Path<>(alike.states(), 0));
-    double over = Math.max(0, found.effort() - free.get().effort());
+    Fingering made = fingering(new Path<>(alike.states(), 0));
+    boolean wanted = returns != ReturnsWish.USUAL;
+    return wanted || made.effort() < free.effort() - 1e-9
+        ? alike(made, alike.alike(), Math.max(0, made.handEffort() - free.handEffort()))
+        : alike(free, alike.alike(), 0);
+  }
+
+  private static Fingering alike(Fingering found, int figures, double over) {
     return new Fingering(
         found.notes(),
         found.shifts(),
         found.explanation(),
         found.layerOfSlice(),
         found.problems(),
-        new Fingering.Likeness(alike.alike(), over),
+        new Fingering.Likeness(figures, over),
         found.releases());
+  }
+
+  /** The figures that come back, by the layers at which they start. */
+  private List<Figures.Figure> figures() {
+    if (figures == null) {
+      boolean tooLong = hands.layers().size() > LONGEST_ALIKE;
+      figures = new ArrayList<>();
+      for (Figures.Figure figure :
+          tooLong ? List.<Figures.Figure>of() : Figures.of(task.passage(), hands.timed())) {
+        List<Integer> starts = new ArrayList<>();
+        for (int slice : figure.starts()) {
+          int first = hands.layerOfSlice().get(slice);
+          int last = hands.layerOfSlice().get(slice + figure.length() - 1);
+          if (first >= 0 && last - first == figure.length() - 1) {
+            starts.add(first);
+          }
+        }
+        if (starts.size() > 1) {
+          figures.add(figure.at(starts));
+        }
+      }
+    }
+    return figures;
+  }
+
+  /** Nothing where the player wants each place as is easiest there, or unlike. */
+  private double weightOfUnlike() {
+    return switch (task.wishes().returns()) {
+      case USUAL, ALIKE -> task.preset().weight(EffortKind.UNLIKE);
+      case VARIED, OTHERWISE -> 0;
+    };
   }
 
   /**
@@ -158,8 +192,14 @@ public final class FingeringSolver {
    *     to change it up to four times its present height
    */
   public WeightRange weightRange(Fingering chosen, EffortKind kind) {
+    double now = task.preset().weight(kind);
+    if (kind == EffortKind.UNLIKE) {
+      return now == 0
+          ? new WeightRange(0, Double.POSITIVE_INFINITY)
+          : WeightRange.halving(now, w -> likeAt(w).notes().equals(chosen.notes()));
+    }
     return WeightRange.of(
-        task.preset().weight(kind),
+        now,
         chosen.explanation(),
         kind.id(),
         weight -> {
@@ -170,6 +210,11 @@ public final class FingeringSolver {
               new LayeredSearch<>(hands.weighed(other), token).best().orElseThrow();
           return Explanation.of(other, path.states());
         });
+  }
+
+  private Fingering likeAt(double weight) {
+    Preset other = task.preset().with(task.preset().id(), Map.of(EffortKind.UNLIKE, weight));
+    return new FingeringSolver(task.withPreset(other), token).consistent();
   }
 
   /** The best fingerings in order, each with another string or finger on some note. */
@@ -427,7 +472,7 @@ public final class FingeringSolver {
     return new Fingering(
         notes,
         new ShiftFinder(task.passage(), task.hand()).shifts(states),
-        Explanation.of(terms, states),
+        new UnlikeFigures(figures(), weightOfUnlike()).in(Explanation.of(terms, states), states),
         hands.layerOfSlice(),
         hands.problems(),
         Fingering.Likeness.NONE,

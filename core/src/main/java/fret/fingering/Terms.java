@@ -138,6 +138,8 @@ final class Terms {
       case CROSS_BACK -> move(kind, Terms::crossedBack);
       case UNEVEN -> shift(kind, shifts::uneven);
       case ANCHOR -> move(kind, Terms::anchorLost);
+      // Told by a whole fingering, see UnlikeFigures.
+      case UNLIKE -> move(kind, (from, to) -> 0);
       case PEDAL -> own(kind, this::offThePedal);
       case COLOUR -> move(kind, Terms::colour);
       case THEME -> move(kind, Terms::theme);

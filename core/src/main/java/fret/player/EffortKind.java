@@ -49,6 +49,7 @@ public enum EffortKind {
   BARRE("barre", "strings"),
   WEAK_TRILL("weak-trill", "trills"),
   TRILL_EXIT("trill-exit", "trills"),
+  UNLIKE("unlike", "places"),
   PRINTED("printed", "notes");
 
   private final String id;

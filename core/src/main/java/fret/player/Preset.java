@@ -79,6 +79,7 @@ public record Preset(String id, Map<EffortKind, Double> weights) {
               Map.entry(EffortKind.THUMB_CHANGE, 0.6),
               Map.entry(EffortKind.BARRE, 0.5),
               Map.entry(EffortKind.WEAK_TRILL, 0.8),
+              Map.entry(EffortKind.UNLIKE, 0.5),
               Map.entry(EffortKind.PRINTED, 0.4)));
 
   /** One sound across a phrase: stays on a string and climbs it, no long open strings. */

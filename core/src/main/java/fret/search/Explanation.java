@@ -54,6 +54,23 @@ public record Explanation(double effort, List<Share> shares) {
     return new Explanation(total, shares);
   }
 
+  /** The same with another share of one of its terms. */
+  public Explanation with(Share other) {
+    List<Share> all = new ArrayList<>();
+    double total = effort;
+    for (Share s : shares) {
+      boolean replaced = s.id().equals(other.id());
+      total += replaced ? other.effort() - s.effort() : 0;
+      all.add(replaced ? other : s);
+    }
+    return new Explanation(total, all);
+  }
+
+  /** The effort of one term; 0 for a term that is not in it. */
+  public double effortOf(String id) {
+    return shares.stream().filter(s -> s.id().equals(id)).mapToDouble(Share::effort).sum();
+  }
+
   /** The shares that arose at one layer, those with effort only. */
   public List<Share> at(int layer) {
     List<Share> here = new ArrayList<>();

@@ -1,7 +1,9 @@
 package fret.session;
 
 import fret.bowing.Adopted;
+import fret.bowing.BowEffort;
 import fret.bowing.BowLayers;
+import fret.bowing.BowPreset;
 import fret.bowing.BowRules;
 import fret.bowing.BowSetup;
 import fret.bowing.BowSpeed;
@@ -13,6 +15,7 @@ import fret.mark.BowLayer;
 import fret.mark.Marks;
 import fret.mark.NoteLayer;
 import fret.mark.Place;
+import fret.mark.ReturnsWish;
 import fret.passage.Passage;
 import fret.score.LoudnessLine;
 import fret.score.OwnLine;
@@ -27,6 +30,9 @@ import org.apache.commons.numbers.fraction.Fraction;
 
 /** Makes the task of the bow from a passage's marks and settings. */
 final class BowTasks {
+  /** Effort of a bar bowed unlike its like where the player wants them alike. */
+  private static final double WANTED = 10;
+
   private BowTasks() {}
 
   /**
@@ -72,9 +78,18 @@ final class BowTasks {
         new BowSpeed(
             BowSpeed.usual(instrument.type()).instrument(),
             setup.meaning() * setup.habits().speed()),
-        setup.preset(),
+        alike(setup.preset(), Pipeline.returns(passage)),
         rules.over(adopted),
         setup.habits());
+  }
+
+  /** What it is worth that bars which come back are bowed alike. */
+  private static BowPreset alike(BowPreset preset, ReturnsWish returns) {
+    return switch (returns) {
+      case USUAL -> preset;
+      case ALIKE -> preset.with(preset.id(), Map.of(BowEffort.UNLIKE, WANTED));
+      case VARIED, OTHERWISE -> preset.with(preset.id(), Map.of(BowEffort.UNLIKE, 0.0));
+    };
   }
 
   /** The player's own loudness. */

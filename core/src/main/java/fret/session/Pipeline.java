@@ -150,8 +150,9 @@ public final class Pipeline {
   private static Arm standing(Passage passage, BowTask task, Token token) {
     Optional<Passes> passes = Passes.of(passage, task);
     BowRules rules = passes.map(p -> task.rules().over(p.first(token))).orElse(task.rules());
-    Bowing best = new BowSolver(task.withRules(rules), token).best();
-    return arm(passage, task, best, passes, token);
+    BowSolver solver = new BowSolver(task.withRules(rules), token);
+    boolean otherwise = returns(passage) == ReturnsWish.OTHERWISE;
+    return arm(passage, task, otherwise ? solver.otherwise() : solver.best(), passes, token);
   }
 
   /** A bowing with all that is told and shown of it. */
@@ -202,7 +203,7 @@ public final class Pipeline {
         && was.details().tempoMarks().equals(is.details().tempoMarks());
   }
 
-  private static ReturnsWish returns(Passage passage) {
+  static ReturnsWish returns(Passage passage) {
     return passage.marks().at(ReturnsLayer.RETURNS, Place.WHOLE).orElse(ReturnsWish.USUAL);
   }
 

@@ -69,4 +69,23 @@ class AlikeBowsTest {
     Map<Integer, Signs.Bow> same = Map.of(0, Signs.Bow.DOWN, 6, Signs.Bow.DOWN);
     assertThat(unlike(new BowSolver(t.withRules(BowRules.NONE.withBows(same))).best())).isZero();
   }
+
+  /** Each return begins with the other stroke, but one that is printed or decided. */
+  @Test
+  void eachReturnIsBowedAnotherWayWhereThatIsWanted() {
+    String figure = "D5:4 E5:4 F5:4 G5:4 | A5:2 C6:2 | ";
+    BowTask t = task(figure.repeat(4)).withPreset(wish(0));
+    Bowing usual = new BowSolver(t).best();
+    Bowing otherwise = new BowSolver(t).otherwise();
+    assertThat(otherwise.effort()).isGreaterThanOrEqualTo(usual.effort());
+    for (int bar = 1; bar < 4; bar++) {
+      assertThat(otherwise.strokeAt(6 * bar).orElseThrow().down())
+          .as("return %d", bar)
+          .isNotEqualTo(otherwise.strokeAt(6 * (bar - 1)).orElseThrow().down());
+    }
+    BowRules decided = BowRules.NONE.withBows(Map.of(6, Signs.Bow.DOWN));
+    Bowing kept = new BowSolver(t.withRules(decided)).otherwise();
+    assertThat(kept.strokeAt(6).orElseThrow().down()).isTrue();
+    assertThat(kept.strokeAt(12).orElseThrow().down()).isFalse();
+  }
 }

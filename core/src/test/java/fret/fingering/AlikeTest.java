@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import fret.instrument.InstrumentType;
 import fret.mark.ReturnsWish;
 import fret.player.EffortKind;
+import fret.player.Preset;
 import fret.score.ResolvedPassage;
 import fret.search.WeightRange;
 import java.util.List;
@@ -18,6 +19,8 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 /** Figures that come back, how firm a choice is, and further laws of the search. */
 class AlikeTest {
+  private static final double PRICE = Preset.SURE.weight(EffortKind.UNLIKE);
+
   private static final Fraction EIGHTH = Fraction.of(1, 8);
 
   private static List<Figures.Figure> figures(String notes) {
@@ -123,9 +126,12 @@ class AlikeTest {
     FingeringSolver solver = new FingeringSolver(Exercises.task(type, p, 90));
     Fingering free = solver.best();
     Fingering alike = solver.consistent();
-    assertThat(alike.effort() - free.effort())
+    assertThat(alike.handEffort() - free.handEffort())
         .isCloseTo(alike.alike().overFree(), within(1e-9))
-        .isBetween(-1e-9, Alike.PRICE * 4);
+        .isBetween(-1e-9, PRICE * 4);
+    assertThat(alike.effort())
+        .as("with what it costs to be unlike")
+        .isLessThanOrEqualTo(free.effort());
     assertThat(alike.explanation().shares().stream().mapToDouble(s -> s.effort()).sum())
         .isCloseTo(alike.effort(), within(1e-9));
     if (alike.alike().figures() > 0) {
@@ -269,13 +275,14 @@ class AlikeTest {
     Fingering varied = answer(task, ReturnsWish.VARIED);
     Fingering usual = answer(task, ReturnsWish.USUAL);
     Fingering alike = answer(task, ReturnsWish.ALIKE);
-    assertThat(varied).isEqualTo(new FingeringSolver(task).best());
+    assertThat(varied.notes()).isEqualTo(new FingeringSolver(task).best().notes());
+    assertThat(varied.effort()).isEqualTo(varied.handEffort());
     assertThat(varied.alike().figures()).isZero();
     assertThat(alike.alike().figures()).isPositive();
-    assertThat(alike.effort() - varied.effort())
+    assertThat(alike.handEffort() - varied.handEffort())
         .as("its price is told")
         .isCloseTo(alike.alike().overFree(), within(1e-9));
-    assertThat(usual.effort()).isBetween(varied.effort() - 1e-9, alike.effort() + 1e-9);
+    assertThat(usual.handEffort()).isBetween(varied.handEffort() - 1e-9, alike.handEffort() + 1e-9);
     assertThat(fingers(alike, 0)).isEqualTo(fingers(alike, 8));
     assertThat(fingers(varied, 0)).isNotEqualTo(fingers(varied, 8));
   }
@@ -289,7 +296,7 @@ class AlikeTest {
     FingeringTask task = Exercises.task(InstrumentType.VIOLIN, p, quarters);
     Fingering free = new FingeringSolver(task).best();
     Fingering usual = answer(task, ReturnsWish.USUAL);
-    assertThat(usual.effort()).isLessThanOrEqualTo(free.effort() + Alike.PRICE);
+    assertThat(usual.effort()).isLessThanOrEqualTo(free.effort());
     for (int at = 0; at < 16; at += 4) {
       assertThat(fingers(usual, at)).as("at %d", at).isEqualTo(fingers(usual, 0));
       for (int i = at + 1; i < at + 4; i++) {
@@ -298,6 +305,54 @@ class AlikeTest {
             .isNotEqualTo(usual.notes().get(i - 1).orElseThrow().finger());
       }
     }
+  }
+
+  /** One odd place among like ones is a reason of its own, and all reasons sum to the effort. */
+  @ParameterizedTest
+  @ValueSource(ints = {60, 80, 100, 120, 144})
+  void whatIsUnlikeIsAReasonAndAlternativesStandInOrder(int quarters) {
+    String figure = "B5 C6 D6 Eb6 ";
+    String between = "G5 E5 A5 F5 ";
+    ResolvedPassage p =
+        Exercises.line(
+            figure + between + figure + "D5 B4 E5 G5 " + figure + "A5 D5 F5 E5 " + figure + "F6",
+            Fraction.of(1, 16));
+    FingeringTask task = Exercises.task(InstrumentType.VIOLIN, p, quarters);
+    FingeringSolver solver = new FingeringSolver(task);
+    Fingering first = solver.consistent();
+    List<Fingering> others = solver.alternativesTo(first, 4);
+    assertThat(others)
+        .hasSize(4)
+        .isSortedAccordingTo(java.util.Comparator.comparingDouble(Fingering::effort))
+        .allSatisfy(f -> assertThat(f.effort()).isGreaterThanOrEqualTo(first.effort() - 1e-9));
+    for (Fingering f : others) {
+      double unlike = f.effort() - f.handEffort();
+      long odd =
+          java.util.stream.IntStream.range(0, 4)
+              .mapToObj(i -> fingers(f, 8 * i))
+              .collect(
+                  java.util.stream.Collectors.groupingBy(
+                      w -> w, java.util.stream.Collectors.counting()))
+              .values()
+              .stream()
+              .mapToLong(n -> n)
+              .max()
+              .orElseThrow();
+      assertThat(unlike).as("odd places").isCloseTo((4 - odd) * PRICE, within(1e-9));
+      assertThat(f.explanation().shares().stream().mapToDouble(s -> s.effort()).sum())
+          .isCloseTo(f.effort(), within(1e-9));
+    }
+  }
+
+  @Test
+  void eachReturnIsAnotherWayWhereThatIsWanted() {
+    ResolvedPassage p =
+        Exercises.line("E5 F5 G5 A5 B4 C5 D5 E5 E5 F5 G5 A5 E5 F5 G5 A5", Fraction.of(1, 8));
+    FingeringTask task = Exercises.task(InstrumentType.VIOLIN, p, 80);
+    Fingering other = answer(task, ReturnsWish.OTHERWISE);
+    assertThat(fingers(other, 8)).isNotEqualTo(fingers(other, 0));
+    assertThat(fingers(other, 12)).isNotEqualTo(fingers(other, 8));
+    assertThat(other.handEffort()).as("as easily as that can be").isBetween(0.0, 6.0);
   }
 
   private static Fingering answer(FingeringTask task, ReturnsWish returns) {
