@@ -46,6 +46,11 @@ public record Fingering(
     return releases.stream().filter(r -> r.note() == note).findFirst();
   }
 
+  /** The same places but for some notes; its reasons and shifts are those of before. */
+  public Fingering withNotes(List<Optional<NoteFinger>> other) {
+    return new Fingering(other, shifts, explanation, layerOfSlice, problems, alike, releases);
+  }
+
   Fingering withShifts(List<Shift> other) {
     return new Fingering(notes, other, explanation, layerOfSlice, problems, alike, releases);
   }

@@ -406,6 +406,11 @@ public record Session(
     return Pipeline.standing(computed, after, token);
   }
 
+  /** Where the program would now propose less effort than what was adopted. */
+  public List<BetterAnswer> betterAnswers(Token token) {
+    return BetterAnswer.of(this, token);
+  }
+
   /** The bowing that would stand after a change of the bow, with all that is told of it. */
   public Arm bowedAfter(Change change, Token token) {
     return change.isEmpty() ? arm() : after(step(change)).computed(token).arm();

@@ -11,6 +11,7 @@ import fret.fingering.Fingering;
 import fret.fingering.NoteFinger;
 import fret.fingering.TempoRange;
 import fret.fingering.Traits;
+import fret.session.BetterAnswer;
 import fret.session.Session;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -18,6 +19,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
+import java.util.stream.Collectors;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
@@ -31,10 +33,12 @@ import javafx.scene.layout.VBox;
 final class FingeringsPane extends VBox {
   private static final double LANE_HEIGHT = 9;
   private static final double BESIDE = 560;
+  private static final int MOST_DIGITS = 10;
 
   private final Studio studio;
   private final LeftHandModel model;
   private final LanePictures pictures;
+  private final VBox better = new VBox(4);
   private final VBox list = new VBox(8);
   private final Label of = Parts.label("", "quiet");
   private final Label range = Parts.label(Sentences.of("range.looking"), "plain");
@@ -59,13 +63,15 @@ final class FingeringsPane extends VBox {
             Parts.button(Sentences.of("fingerings.let-go"), "release", model::release, "small"),
             of);
     range.setId("tempo-range");
-    VBox inside = new VBox(8, range, list, few, keep);
+    VBox inside = new VBox(8, range, better, list, few, keep);
     VBox card = Parts.card("", Parts.scroll(inside));
     card.setMinHeight(0);
     VBox.setVgrow(card, Priority.ALWAYS);
     getChildren().add(card);
     model.optionsProperty().addListener(o -> show());
     model.tempoRangeProperty().addListener(o -> showRange());
+    model.betterProperty().addListener(o -> showBetter());
+    model.triedProperty().addListener(o -> showBetter());
     model.triedProperty().addListener(o -> show());
     studio.shownProperty().addListener(o -> show());
     parentProperty().addListener(o -> model.setRanging(getParent() != null));
@@ -80,6 +86,55 @@ final class FingeringsPane extends VBox {
             .filter(r -> studio.shown() != null)
             .map(r -> told(studio.shown(), r))
             .orElse(Sentences.of("range.looking")));
+  }
+
+  private void showBetter() {
+    better.getChildren().clear();
+    List<BetterAnswer> all = model.betterProperty().get();
+    Session s = studio.shown();
+    better.setManaged(s != null && !all.isEmpty());
+    if (!better.isManaged()) {
+      return;
+    }
+    better.getChildren().add(Parts.label(Sentences.of("better.title"), "strong"));
+    for (int i = 0; i < all.size(); i++) {
+      BetterAnswer a = all.get(i);
+      boolean tried = model.triedProperty().get().filter(f -> f.equals(a.whole())).isPresent();
+      Button look =
+          Parts.button(
+              Sentences.of(tried ? "fingerings.adopt" : "fingerings.try-it"),
+              "better-" + i,
+              tried ? model::adopt : () -> lookAt(a),
+              "small");
+      better.getChildren().add(Parts.row(8, Parts.label(told(s, a), "plain"), look));
+    }
+  }
+
+  private void lookAt(BetterAnswer answer) {
+    studio.select(answer.fromNote());
+    model.tryOut(answer.whole());
+  }
+
+  private static String told(Session s, BetterAnswer a) {
+    String from = s.resolved().notes().get(a.fromNote()).bar();
+    String to = s.resolved().notes().get(a.toNote()).bar();
+    String where =
+        from.equals(to) ? Sentences.of("better.bar", from) : Sentences.of("better.bars", from, to);
+    return Sentences.of(
+        "better.answer",
+        where,
+        digits(a.whole(), a),
+        digits(s.fingering(), a),
+        Words.one(a.gain()));
+  }
+
+  private static String digits(Fingering f, BetterAnswer a) {
+    int to = Math.min(a.toNote(), a.fromNote() + MOST_DIGITS - 1);
+    String digits =
+        f.notes().subList(a.fromNote(), to + 1).stream()
+            .map(n -> n.map(NoteFinger::digits).orElse("."))
+            .collect(Collectors.joining(" "));
+    return to < a.toNote() ? digits + " ..." : digits;
   }
 
   private static String told(Session s, TempoRange r) {

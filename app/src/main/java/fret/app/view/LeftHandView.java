@@ -60,6 +60,7 @@ final class LeftHandView extends StripArea {
   private final NotePane note;
   private final OrnamentPane ornaments;
   private final Button unkept = Parts.button("", "unkept", this::nextUnkept, "small", "warning");
+  private final Button better = Parts.button("", "better", () -> show(Tab.FINGERINGS), "small");
   private boolean showing;
 
   LeftHandView(Areas.Room room) {
@@ -93,6 +94,8 @@ final class LeftHandView extends StripArea {
     actions.addAll(keys(room.hearing()));
     studio.shownProperty().addListener(o -> paint());
     model.triedProperty().addListener(o -> paint());
+    model.betterProperty().addListener(o -> showBetter());
+    showBetter();
   }
 
   @Override
@@ -193,6 +196,7 @@ final class LeftHandView extends StripArea {
         10,
         summary,
         unkept,
+        better,
         Parts.spring(),
         Parts.line(Sentences.of("hand.care-for"), "quiet"),
         preset,
@@ -242,6 +246,14 @@ final class LeftHandView extends StripArea {
                 mine.size() == 1 ? "hand.unkept.one" : "hand.unkept",
                 mine.size(),
                 b.resolved().notes().get(mine.get(0).note()).bar()));
+  }
+
+  /** Of what was adopted, how many stretches have a better first answer now. */
+  private void showBetter() {
+    int count = model.betterProperty().get().size();
+    better.setVisible(count > 0);
+    better.setManaged(count > 0);
+    better.setText(Sentences.of(count == 1 ? "better.count.one" : "better.count", count));
   }
 
   private void nextUnkept() {

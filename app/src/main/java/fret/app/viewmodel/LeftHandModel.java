@@ -18,6 +18,7 @@ import fret.player.Preset;
 import fret.score.SoundingNote;
 import fret.search.Token;
 import fret.search.WeightRange;
+import fret.session.BetterAnswer;
 import fret.session.Decisions;
 import fret.session.Ear;
 import fret.session.Session;
@@ -70,6 +71,8 @@ public final class LeftHandModel {
       new ReadOnlyObjectWrapper<>(Map.of());
   private final ReadOnlyObjectWrapper<Optional<Integer>> decidedBy =
       new ReadOnlyObjectWrapper<>(Optional.empty());
+  private final ReadOnlyObjectWrapper<List<BetterAnswer>> better =
+      new ReadOnlyObjectWrapper<>(List.of());
   private final ReadOnlyObjectWrapper<Optional<TempoRange>> tempoRange =
       new ReadOnlyObjectWrapper<>(Optional.empty());
   private final ReadOnlyIntegerWrapper anchor = new ReadOnlyIntegerWrapper(-1);
@@ -172,6 +175,7 @@ public final class LeftHandModel {
     }
     options.set(Optional.empty());
     tempoRange.set(Optional.empty());
+    findBetter();
     findChoices();
     findOptions();
     findTempoRange();
@@ -286,6 +290,19 @@ public final class LeftHandModel {
             options(now, part ? now.freeSolver(from, to, token) : now.freeSolver(token), token),
         () -> part == hasRange() && (!part || from == firstSelected() && to == lastSelected()),
         found -> options.set(Optional.of(found)));
+  }
+
+  /** Stretches of what was adopted for which there is a better first answer now. */
+  public ReadOnlyObjectProperty<List<BetterAnswer>> betterProperty() {
+    return better.getReadOnlyProperty();
+  }
+
+  private void findBetter() {
+    Session now = studio.shown();
+    better.set(List.of());
+    if (now != null && now.isAdopted()) {
+      studio.compute("better-answers", Rank.BEHIND, now::betterAnswers, () -> true, better::set);
+    }
   }
 
   /** Between which tempos the fingering that stands stays the cheapest; empty until it is found. */
