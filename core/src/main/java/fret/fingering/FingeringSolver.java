@@ -339,7 +339,7 @@ public final class FingeringSolver {
   /**
    * Every way of playing one note (string, finger, place of the hand, pressed or touched), each
    * with the best whole fingering that has it, cheapest first. Of the ways that put another finger
-   * on the note while it sounds only the cheapest few are given.
+   * on the note while it sounds only the cheapest few are given, one with the thumb among them.
    */
   public List<Fingering> choicesAt(int note) {
     int layer = hands.layerOfNote(note);
@@ -352,7 +352,11 @@ public final class FingeringSolver {
             .filter(Way::isReplaced)
             .sorted(Comparator.comparingDouble(w -> paths.get(w).effort()))
             .toList();
-    replaced.stream().skip(MOST_REPLACED).forEach(paths::remove);
+    Optional<Way> thumb = replaced.stream().filter(w -> w.last() == Finger.THUMB).findFirst();
+    replaced.stream()
+        .skip(MOST_REPLACED)
+        .filter(w -> !thumb.equals(Optional.of(w)))
+        .forEach(paths::remove);
     return paths.values().stream()
         .map(this::fingering)
         .sorted(

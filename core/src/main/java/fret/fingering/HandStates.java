@@ -14,7 +14,9 @@ import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /** Lists every way the hand can play each moment of a passage, within the player's rules. */
 final class HandStates {
@@ -249,9 +251,12 @@ final class HandStates {
           assign(p.base(), p.region(), 0);
         }
       }
-      int extreme = hand.extremeBase(first.semitone());
-      if (isExtreme(first, extreme) && !seen.get(2 * extreme)) {
-        assign(extreme, Region.NECK, 0);
+      for (int fourth = first.semitone(); fourth <= first.semitone() + 1; fourth++) {
+        int extreme = hand.extremeBase(fourth);
+        if (extremeFinger(first, extreme).isPresent() && !seen.get(2 * extreme)) {
+          seen.set(2 * extreme);
+          assign(extreme, Region.NECK, 0);
+        }
       }
       int reaching = hand.reachingBase(first.semitone());
       if (places.isReachedFor(first, heed) && !seen.get(2 * reaching)) {
@@ -260,16 +265,20 @@ final class HandStates {
     }
 
     /**
-     * Whether the player asks for the extreme shape: a fourth finger alone is no such wish, one
-     * with the place of the hand is, or one with the first finger of the same chord.
+     * The finger for which the player asks for the extreme shape: a finger alone is no such wish,
+     * one with the place of the hand is, or one with the first finger of the same chord.
      */
-    private boolean isExtreme(Option option, int base) {
-      return hand.isExtreme(Finger.FOURTH, option.semitone(), base)
-          && !option.harmonic()
-          && places.asksFor(option, Finger.FOURTH, heed)
-          && (places.asksFor(option, base, heed)
-              || chosen.stream()
-                  .anyMatch(o -> o.semitone() == base && places.asksFor(o, Finger.FIRST, heed)));
+    private Optional<Finger> extremeFinger(Option option, int base) {
+      return Stream.of(Finger.FOURTH, Finger.THIRD)
+          .filter(f -> hand.isExtreme(f, option.semitone(), base))
+          .filter(f -> !option.harmonic() && places.asksFor(option, f, heed))
+          .filter(f -> places.asksFor(option, base, heed) || withFirst(base))
+          .findFirst();
+    }
+
+    private boolean withFirst(int base) {
+      return chosen.stream()
+          .anyMatch(o -> o.semitone() == base && places.asksFor(o, Finger.FIRST, heed));
     }
 
     private Option firstStopped() {
@@ -327,8 +336,8 @@ final class HandStates {
         }
         return;
       }
-      if (region == Region.NECK && isExtreme(option, base)) {
-        assignExtreme(option, base, strain);
+      if (region == Region.NECK) {
+        extremeFinger(option, base).ifPresent(f -> assignExtreme(option, f, base, strain));
       }
       if (region == Region.NECK
           && chosen.size() == 1
@@ -389,7 +398,7 @@ final class HandStates {
       return all;
     }
 
-    private void assignExtreme(Option option, int base, double strain) {
+    private void assignExtreme(Option option, Finger finger, int base, double strain) {
       boolean fits =
           touches.stream()
               .allMatch(
@@ -399,7 +408,7 @@ final class HandStates {
                               && t.semitone() == base
                               && Math.abs(t.string() - option.string()) == 1);
       if (fits) {
-        assignTo(option, Finger.FOURTH, base, strain + HandModel.EXTREME_STRAIN);
+        assignTo(option, finger, base, strain + HandModel.EXTREME_STRAIN);
       }
     }
 

@@ -271,7 +271,8 @@ public record Standing(
    * How a note would be played if it were pinned, each way as all would then stand: the same answer
    * that the pin itself gets. What is pinned on the note now is set aside.
    *
-   * @param most so many ways, those that look cheapest within their stretch
+   * @param most so many ways, those that look cheapest within their stretch; one more where the
+   *     thumb can take the note over
    * @return the cheapest first
    */
   public List<Fingering> pinned(
@@ -281,8 +282,12 @@ public record Standing(
     int[] ends = {before(task, base, slice), after(task, base, slice)};
     Set<NoteRule> pins = new LinkedHashSet<>();
     fingering.notes().get(note).map(pin).ifPresent(pins::add);
+    boolean thumb = false;
     for (Fingering way : around(task, base, free, ends, token).choicesAt(note)) {
-      if (pins.size() < most) {
+      boolean toThumb = way.notes().get(note).filter(Standing::isTakenByThumb).isPresent();
+      boolean firstToThumb = toThumb && !thumb;
+      thumb |= toThumb;
+      if (pins.size() < most || firstToThumb) {
         way.notes().get(note).map(pin).ifPresent(pins::add);
       }
     }
@@ -296,6 +301,10 @@ public record Standing(
           .ifPresent(p -> made.putIfAbsent(p.string() + " " + p.digits(), whole));
     }
     return made.values().stream().sorted(Comparator.comparingDouble(Fingering::effort)).toList();
+  }
+
+  private static boolean isTakenByThumb(NoteFinger place) {
+    return place.replaced().isPresent() && place.last().finger() == Finger.THUMB;
   }
 
   /** The task with every decision in it, for comparing and for asking "why not?". */

@@ -387,9 +387,14 @@ public final class HandModel {
     return instrument.mmFromNut(semitone) - instrument.mmFromNut(base);
   }
 
-  /** Whether a finger stands in that shape. */
+  /**
+   * Whether a finger stands in that shape: the fourth, and on the cello the third a semitone below
+   * it.
+   */
   public boolean isExtreme(Finger finger, int semitone, int base) {
-    return finger == Finger.FOURTH && base > 0 && extremeBase(semitone) == base;
+    boolean third = finger == Finger.THIRD && instrument.type() == InstrumentType.CELLO;
+    int fourth = third ? semitone + 1 : semitone;
+    return (third || finger == Finger.FOURTH) && base > 0 && extremeBase(fourth) == base;
   }
 
   /** From one string to the next under the hand, in mm (from memory). */

@@ -79,6 +79,26 @@ class ExtremeShapeTest {
     assertThat(f.shifts()).isEmpty();
   }
 
+  /** First, third and fourth finger over a fourth: the third stands a semitone below the fourth. */
+  @Test
+  void onTheCelloTheThirdFingerStandsInItToo() {
+    FingeringTask asked =
+        task(
+            InstrumentType.CELLO,
+            "E4 G#4 A4 G#4",
+            NoteRule.pin(0, Finger.FIRST, 1),
+            NoteRule.pin(1, Finger.THIRD, 1),
+            NoteRule.inPosition(1, 7),
+            NoteRule.pin(2, Finger.FOURTH, 1),
+            NoteRule.inPosition(2, 7),
+            NoteRule.pin(3, Finger.THIRD, 1),
+            NoteRule.inPosition(3, 7));
+    Fingering f = new FingeringSolver(asked).best();
+    assertThat(f.problems()).isEmpty();
+    assertThat(f.shifts()).isEmpty();
+    assertThat(Exercises.digits(f)).isEqualTo("1343");
+  }
+
   /** Whoever pins a fourth finger did not ask for a hand that hurts: it moves instead. */
   @ParameterizedTest
   @CsvSource({"CELLO, E4 A4 E4, 1", "VIOLIN, C#5 G#5 C#5, 2", "CELLO, Eb4 Ab4 Eb4, 1"})

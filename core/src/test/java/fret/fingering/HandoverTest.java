@@ -103,6 +103,35 @@ class HandoverTest {
     assertThat(f.shifts()).isNotEmpty().allMatch(Shift::isOnHeldNote);
   }
 
+  /** common practice, no source: the thumb comes up behind a long note before thumb position. */
+  @Test
+  void theThumbCanTakeANoteOver() {
+    ResolvedPassage line = Exercises.line("D4 E4 A4 B4 C5", HALF);
+    FingeringTask cello = Exercises.task(InstrumentType.CELLO, line, 60);
+    List<Fingering> ways = new FingeringSolver(cello).choicesAt(1);
+    assertThat(ways)
+        .map(w -> w.notes().get(1).orElseThrow())
+        .anyMatch(n -> n.replaced().isPresent() && n.last().finger() == Finger.THUMB);
+    assertThat(
+            Standing.of(cello, Decided.NOTHING, fret.search.Token.NEVER)
+                .pinned(
+                    1,
+                    3,
+                    p ->
+                        new NoteRule(
+                            1,
+                            Optional.of(p.finger()),
+                            p.replaced().map(NoteFinger.Replacement::by),
+                            p.string(),
+                            0,
+                            p.harmonic(),
+                            false),
+                    fret.search.Token.NEVER))
+        .map(w -> w.notes().get(1).orElseThrow().last().finger())
+        .as("offered beside the three cheapest")
+        .contains(Finger.THUMB);
+  }
+
   @Test
   void quickNotesLeaveNoTimeForIt() {
     Fingering quick = new FingeringSolver(task("B4 D5 F#5 G5", Fraction.of(1, 8), 120)).best();
