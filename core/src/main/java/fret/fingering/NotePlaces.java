@@ -181,12 +181,26 @@ final class NotePlaces {
   }
 
   /**
-   * Whether a finger leaves the hand's shape for it: a harmonic that the page or the player wants.
+   * Whether a finger leaves the hand's shape for it: a harmonic that the page or the player wants,
+   * or one at the top of a line (common practice, no source).
    */
   boolean isReachedFor(Option option, HandStates.Heed heed) {
     return option.harmonic()
         && hand.reachingBase(option.semitone()) > 0
-        && (!isFree(option) || asksFor(option, Finger.THIRD, heed));
+        && (!isFree(option) || isTop(option.note()) || asksFor(option, Finger.THIRD, heed));
+  }
+
+  /** Whether the line turns down from a note: there the octave harmonic is taught. */
+  private boolean isTop(int note) {
+    SoundingNote n = passage.notes().get(note);
+    return isLower(n.slice() - 1, n) && isLower(n.slice() + 1, n);
+  }
+
+  private boolean isLower(int slice, SoundingNote than) {
+    return slice < 0
+        || slice >= passage.slices().size()
+        || passage.slices().get(slice).starting().stream()
+            .allMatch(i -> passage.notes().get(i).pitch().compareTo(than.pitch()) < 0);
   }
 
   /** An artificial harmonic is stopped by the first finger or the thumb, touched a fourth above. */

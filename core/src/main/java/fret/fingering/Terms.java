@@ -73,6 +73,15 @@ final class Terms {
   /** Up to third position violin and viola are nearly at home (from memory). */
   private static final double NEAR_HOME = 0.6;
 
+  /** With the first finger in the middle of the string the thumb is over the neck no more. */
+  private static final int THUMB_OVER_THE_NECK = 12;
+
+  /** Under notes that last so long a thumb on the neck counts double (from memory). */
+  private static final double LOW_THUMB_S = 0.3;
+
+  /** Under notes as short as this it counts once: the block of the hand is worth more. */
+  private static final double THUMB_RUN_S = 0.2;
+
   /** On the bass the hand is at home in half position too, a little less so (from memory). */
   private static final double HALF_ON_THE_BASS = 0.3;
 
@@ -166,7 +175,7 @@ final class Terms {
       case FOURTH_LONG -> own(kind, s -> fourths(s) * longSeconds(s, FOURTH_SHORT_S));
       case HIGH_ON_LOW -> own(kind, this::highOnLow);
       case HEIGHT -> own(kind, this::height);
-      case THUMB -> own(kind, s -> s.isStopped() && s.region() == Region.THUMB ? 1 : 0);
+      case THUMB -> own(kind, this::thumb);
       case THUMB_CHANGE -> move(kind, Terms::thumbChange);
       case BARRE -> own(kind, s -> s.grip().barres());
       case WEAK_TRILL -> own(kind, Terms::weakTrill);
@@ -583,6 +592,17 @@ final class Terms {
         ? weakness
         : weakness * (TRILL_AT_ONCE + s.moment().seconds())
             + s.grip().turnWeakness() * TRILL_AT_ONCE;
+  }
+
+  /** In a line of the cello the thumb is kept for what lies over the neck. */
+  private double thumb(HandState s) {
+    boolean up = s.isStopped() && s.region() == Region.THUMB;
+    boolean line = s.moment().slice().starting().size() == 1 && !s.holds();
+    boolean low = instrument.type() == InstrumentType.CELLO && s.base() < THUMB_OVER_THE_NECK;
+    double sung =
+        Math.min(1, (s.moment().seconds() - THUMB_RUN_S) / (LOW_THUMB_S - THUMB_RUN_S));
+    double extra = line && low ? Math.max(0, sung) : 0;
+    return up ? 1 + extra : 0;
   }
 
   private static double thumbChange(HandState from, HandState to) {

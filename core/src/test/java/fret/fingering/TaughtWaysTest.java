@@ -89,6 +89,10 @@ class TaughtWaysTest {
     "VIOLA, A4 B4 C#5 D5 E5 F#5 G5, 2341234",
     "VIOLA, G4 A4 B4 C5 D5 E5 F5 G5, 12341234",
     "VIOLIN, D5 E5 F#5 G5 A5 B5 C#6 D6, 12341234",
+    // on the neck the first finger, and at the top of the line the octave harmonic
+    "CELLO, A3 E4 A4 E4 A3, 01h310",
+    "CELLO, E4 F#4 G4 A4 G4 F#4 E4, 134h3431",
+    "CELLO, A3 E4 A4 E4 C4 A3, 01h3141",
     // tritones: the lower string has the higher finger
     "VIOLIN, G4+C#5, 32",
     "VIOLA, C4+F#4, 32"
