@@ -34,6 +34,9 @@ final class Terms {
   /** What is heard of a finger that slides by step within a scale (from memory). */
   private static final double IN_A_SCALE = 2.5;
 
+  /** The same on the cello, whose hand would open and close for it (from memory). */
+  private static final double IN_A_SCALE_OF_THE_CELLO = 3.5;
+
   /** What a weak trill costs however short, as if it lasted so many seconds (from memory). */
   private static final double TRILL_AT_ONCE = 0.4;
 
@@ -104,6 +107,7 @@ final class Terms {
   private final boolean upperStrings;
   private final double fourthShare;
   private final boolean goesUpTheString;
+  private final double slideInAScale;
   private final ShiftTerms shifts;
   private final StretchTerms stretches;
   private final Creep creep;
@@ -114,6 +118,8 @@ final class Terms {
         instrument.type() == InstrumentType.VIOLIN || instrument.type() == InstrumentType.VIOLA;
     this.fourthShare = upperStrings ? 1 : BACKED_FOURTH;
     this.goesUpTheString = instrument.type() == InstrumentType.BASS && !hand.goesAcross();
+    this.slideInAScale =
+        instrument.type() == InstrumentType.CELLO ? IN_A_SCALE_OF_THE_CELLO : IN_A_SCALE;
     this.shifts = new ShiftTerms(instrument);
     this.stretches = new StretchTerms(instrument.type());
     this.creep = new Creep(hand);
@@ -156,7 +162,7 @@ final class Terms {
       case TURN_BACK -> move(kind, this::turnedBack);
       case SKIP -> move(kind, Terms::skipped);
       case SAME_FINGER -> move(kind, Terms::sameFinger);
-      case SLIDE -> move(kind, Terms::slide);
+      case SLIDE -> move(kind, this::slide);
       case WEAK_PAIR -> move(kind, this::weakPair);
       case STRETCH -> both(kind, StretchTerms::own, stretches::into);
       case START -> new Term(kind, true, guardOf(kind), this::start);
@@ -480,7 +486,7 @@ final class Terms {
     return share / to.sinceStartSeconds(from);
   }
 
-  private static double slide(HandState from, HandState to) {
+  private double slide(HandState from, HandState to) {
     HandState.Touch a = from.lead();
     HandState.Touch b = to.lead();
     if (a == null || b == null || a.isOpen() || a.finger() != b.finger()) {
@@ -494,7 +500,7 @@ final class Terms {
     }
     boolean sung = to.moment().slice().slurredInto() && from.moment().seconds() >= SUNG_S;
     boolean scale = from.moment().contour().isScale() || to.moment().contour().isScale();
-    double quick = run ? IN_A_RUN : sung ? IN_A_SONG : scale ? IN_A_SCALE : 1;
+    double quick = run ? IN_A_RUN : sung ? IN_A_SONG : scale ? slideInAScale : 1;
     return quick * semitones * Math.max(SLIDE_PER_S, 1 / to.sinceStartSeconds(from));
   }
 
@@ -599,8 +605,7 @@ final class Terms {
     boolean up = s.isStopped() && s.region() == Region.THUMB;
     boolean line = s.moment().slice().starting().size() == 1 && !s.holds();
     boolean low = instrument.type() == InstrumentType.CELLO && s.base() < THUMB_OVER_THE_NECK;
-    double sung =
-        Math.min(1, (s.moment().seconds() - THUMB_RUN_S) / (LOW_THUMB_S - THUMB_RUN_S));
+    double sung = Math.min(1, (s.moment().seconds() - THUMB_RUN_S) / (LOW_THUMB_S - THUMB_RUN_S));
     double extra = line && low ? Math.max(0, sung) : 0;
     return up ? 1 + extra : 0;
   }

@@ -102,6 +102,26 @@ class TaughtWaysTest {
     assertThat(Exercises.digits(f)).isEqualTo(digits);
   }
 
+  /** A run of flats on the cello: the hand shifts as a whole, no finger slides. */
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "C3 Db3 Eb3 F3 Gb3 Ab3 Bb3",
+        "Eb3 F3 Gb3 Ab3 Bb3 C4 Db4 C4 Bb3 Ab3 Gb3 F3 Eb3",
+        "Db4 C4 Bb3 Ab3 Gb3 F3 Eb3 Db3 C3"
+      })
+  void noFingerSlidesInARunOfFlats(String notes) {
+    Fingering f =
+        best(InstrumentType.CELLO, Exercises.line(notes, Fraction.of(1, 8)), 60);
+    for (int i = 1; i < f.notes().size(); i++) {
+      NoteFinger a = at(f, i - 1);
+      NoteFinger b = at(f, i);
+      assertThat(a.string() == b.string() && a.finger() == b.finger())
+          .as(Exercises.digits(f) + " at " + i)
+          .isFalse();
+    }
+  }
+
   /** Octaves are the frame of the hand, high up as well, whatever the player cares for. */
   @ParameterizedTest
   @ValueSource(strings = {"sure", "singing", "quick", "powerful", "gentle"})
