@@ -25,7 +25,10 @@ final class Terms {
 
   private static final double IN_A_RUN = 3;
 
-  /** What is heard of a finger that slides under a slow slur counts so many times (from memory). */
+  /**
+   * What is heard of a finger that slides, or of a string crossed, under a slow slur counts so many
+   * times (from memory).
+   */
   private static final double IN_A_SONG = 2;
 
   /** A pedal that is stopped is worse than a melody note that silences it (from memory). */
@@ -149,7 +152,7 @@ final class Terms {
       case SLIDE_HEARD -> shift(kind, shifts::slideHeard);
       case CROSSING -> move(kind, Terms::crossing);
       case SLUR_CROSSING ->
-          move(kind, (f, t) -> t.moment().slice().slurredInto() ? crossing(f, t) : 0);
+          move(kind, (f, t) -> t.moment().slice().slurredInto() ? heardCrossing(f, t) : 0);
       case CROSS_BACK -> move(kind, Terms::crossedBack);
       case UNEVEN -> shift(kind, shifts::uneven);
       case ANCHOR -> move(kind, Terms::anchorLost);
@@ -502,6 +505,12 @@ final class Terms {
     boolean scale = from.moment().contour().isScale() || to.moment().contour().isScale();
     double quick = run ? IN_A_RUN : sung ? IN_A_SONG : scale ? slideInAScale : 1;
     return quick * semitones * Math.max(SLIDE_PER_S, 1 / to.sinceStartSeconds(from));
+  }
+
+  /** A crossing within a slur is heard the better the longer the notes on both sides are. */
+  private static double heardCrossing(HandState from, HandState to) {
+    double seconds = Math.min(from.moment().seconds(), to.moment().seconds());
+    return crossing(from, to) * (seconds >= SUNG_S ? IN_A_SONG : 1);
   }
 
   private double weakPair(HandState from, HandState to) {

@@ -111,8 +111,7 @@ class TaughtWaysTest {
         "Db4 C4 Bb3 Ab3 Gb3 F3 Eb3 Db3 C3"
       })
   void noFingerSlidesInARunOfFlats(String notes) {
-    Fingering f =
-        best(InstrumentType.CELLO, Exercises.line(notes, Fraction.of(1, 8)), 60);
+    Fingering f = best(InstrumentType.CELLO, Exercises.line(notes, Fraction.of(1, 8)), 60);
     for (int i = 1; i < f.notes().size(); i++) {
       NoteFinger a = at(f, i - 1);
       NoteFinger b = at(f, i);
@@ -120,6 +119,19 @@ class TaughtWaysTest {
           .as(Exercises.digits(f) + " at " + i)
           .isFalse();
     }
+  }
+
+  /** A slow slur stays on its string by a fourth finger, reaching if need be, or from second. */
+  @ParameterizedTest
+  @CsvSource({
+    "VIOLIN, B4 C5 D5 F5 D5 C5, 123432",
+    "VIOLIN, D5 E5 D5 C5, 3432",
+    "VIOLIN, G4 A4 Bb4 A4 G4 F4, 234321",
+    "VIOLA, E4 F4 G4 A4 G4 F4, 123432"
+  })
+  void aSlowSlurKeepsItsString(InstrumentType type, String notes, String digits) {
+    Fingering f = best(type, Exercises.slurred(notes, Fraction.of(1, 8)), 72);
+    assertThat(Exercises.digits(f)).isEqualTo(digits);
   }
 
   /** Octaves are the frame of the hand, high up as well, whatever the player cares for. */
