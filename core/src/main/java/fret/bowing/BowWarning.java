@@ -5,6 +5,7 @@ import fret.score.LoudnessLine;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
+import java.util.Optional;
 
 /**
  * Something that the bow cannot do as planned, or only just, and what mends it.
@@ -31,6 +32,7 @@ public record BowWarning(
     CLEARANCE("clearance"),
     FLIP("flip"),
     SPEAKS_LATE("speaks-late"),
+    WILL_NOT_SPEAK("will-not-speak"),
     /** A long loud note on the bass that has too little bow. */
     THIN("thin"),
     /** A word of the page that the notes are too quick for. */
@@ -63,7 +65,7 @@ public record BowWarning(
     for (int i = 0; i < bowing.strokes().size(); i++) {
       Stroke s = bowing.strokes().get(i);
       if (s.missingCm() > 0) {
-        all.add(runsOut(bowing, s, task));
+        all.add(runsOut(bowing, s, i, task));
       }
       retakeLate(bowing, s, i, all);
       outOfWindow(bowing, s, all);
@@ -73,6 +75,7 @@ public record BowWarning(
     all.addAll(Clearance.warnings(bowing, task));
     all.addAll(Flips.of(bowing, task));
     all.addAll(LateSpeaking.warnings(bowing, task));
+    all.addAll(StartPlaces.warnings(bowing, task));
     bowing.unhooked().forEach(m -> all.add(notKept(bowing, m)));
     all.sort(java.util.Comparator.comparingInt(BowWarning::moment));
     return all;
@@ -86,12 +89,13 @@ public record BowWarning(
 
   // ---- runs out --------------------------------------------------------------------------------
 
-  private static BowWarning runsOut(Bowing bowing, Stroke s, BowTask task) {
+  private static BowWarning runsOut(Bowing bowing, Stroke s, int index, BowTask task) {
     List<Cure> cures = new ArrayList<>();
     double room = s.down() ? s.startCm() : task.bow().hairCm() - s.startCm();
     if (room > 0.5) {
       double way = Math.min(room, s.missingCm());
       cures.add(new Cure(Cure.Kind.START_NEARER, s.fromMoment(), way, BowJoins.needsMs(way), 0));
+      liftAndTravel(bowing, s, index, way).ifPresent(cures::add);
     }
     int middle = middle(s);
     if (middle > s.fromMoment()) {
@@ -114,6 +118,19 @@ public record BowWarning(
             Math.round(s.missingCm()),
             LoudnessLine.word(bowing.moments().get(s.fromMoment()).level())),
         cures);
+  }
+
+  /** Through the air to a better place, where a rest or the note before gives the time. */
+  private static Optional<Cure> liftAndTravel(Bowing bowing, Stroke s, int index, double way) {
+    if (index == 0 || s.retake().isPresent()) {
+      return Optional.empty();
+    }
+    BowMoment before = bowing.moments().get(bowing.strokes().get(index - 1).toMoment());
+    double needs = BowJoins.needsMs(way);
+    boolean time = before.restMs() + BowJoins.MOST_PAID * before.timeMs() >= needs;
+    return time
+        ? Optional.of(new Cure(Cure.Kind.LIFT_AND_TRAVEL, s.fromMoment(), way, needs, 0))
+        : Optional.empty();
   }
 
   /** The moment of a stroke that starts nearest to its half. */

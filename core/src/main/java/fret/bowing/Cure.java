@@ -22,6 +22,7 @@ public record Cure(Kind kind, int moment, double cm, double ms, double cmPerS) {
     HIDDEN_BREAK("hidden-break"),
     ODD_FASTER("odd-faster"),
     LIFT_BACK("lift-back"),
+    LIFT_AND_TRAVEL("lift-and-travel"),
     START_ELSEWHERE("start-elsewhere"),
     TURN_ROUND("turn-round"),
     SHORTEN_BEFORE("shorten-before"),

@@ -130,7 +130,13 @@ final class Flips {
 
   private void stringFlips(int moment, BowTask task) {
     String name = task.instrument().stringNames(bowing.moments().get(moment).strings());
-    found.add(warning(moment, Said.of("bow.flip.string", name), List.of()));
+    Said message = Said.of("bow.flip.string", name, pitch(moment, task), pitch(moment + 1, task));
+    found.add(warning(moment, message, List.of()));
+  }
+
+  private static String pitch(int moment, BowTask task) {
+    List<Integer> notes = task.passage().slices().get(moment).starting();
+    return task.passage().notes().get(notes.get(notes.size() - 1)).pitch().toString();
   }
 
   private BowWarning warning(int moment, Said message, List<Cure> cures) {

@@ -418,9 +418,20 @@ public final class BowDecisions {
     int m = cure.moment();
     Stroke stroke = s.bowing().strokeAt(m).orElseThrow();
     return switch (cure.kind()) {
-      case BREAK -> Optional.of(decide(s, BowLayers.JOINT, m, BowRules.Joint.BREAK));
-      case HIDDEN_BREAK, LIFT_BACK ->
-          Optional.of(decide(s, BowLayers.JOINT, m, BowRules.Joint.RETAKE));
+      case BREAK -> Optional.of(eachTime(s, cure, BowLayers.JOINT, BowRules.Joint.BREAK));
+      case HIDDEN_BREAK -> Optional.of(decide(s, BowLayers.JOINT, m, BowRules.Joint.RETAKE));
+      case LIFT_BACK -> Optional.of(eachTime(s, cure, BowLayers.JOINT, BowRules.Joint.RETAKE));
+      case LIFT_AND_TRAVEL -> {
+        double start = stroke.startCm() + (stroke.down() ? -cure.cm() : cure.cm());
+        Marks lifted =
+            set(s, s.passage().marks(), BowLayers.JOINT, m, Optional.of(BowRules.Joint.RETAKE));
+        double share = start / s.bowTask().bow().hairCm();
+        yield Optional.of(
+            Change.of(
+                name(s, m, BowLayers.JOINT.told(BowRules.Joint.RETAKE), true),
+                s.passage().marks(),
+                set(s, lifted, BowLayers.PLACE, m, Optional.of(share))));
+      }
       case START_NEARER -> {
         double start = stroke.startCm() + (stroke.down() ? -cure.cm() : cure.cm());
         yield place(s, m, start / s.bowTask().bow().hairCm());
@@ -429,7 +440,7 @@ public final class BowDecisions {
       case SOFTER -> Optional.of(LineDecisions.louder(s, m, -1));
       case SAVE_EARLIER -> Optional.of(saved(s, stroke));
       case ODD_FASTER ->
-          Optional.of(decide(s, BowLayers.AMOUNT, m, cure.cm() / stroke.naturalCm()));
+          Optional.of(eachTime(s, cure, BowLayers.AMOUNT, cure.cm() / stroke.naturalCm()));
       case TURN_ROUND -> turn(s, m);
       case SHORTEN_BEFORE -> {
         double whole = s.bowing().moments().get(m).timeMs();
@@ -439,6 +450,23 @@ public final class BowDecisions {
       case NO_START -> Optional.of(decide(s, BowLayers.AMOUNT, m, 1.0));
       case EVEN_OUT -> evenedOut(s, m);
     };
+  }
+
+  /** What mends a drift is decided in each time of the pattern, all else where it is. */
+  private static <V> Change eachTime(Session s, Cure cure, NoteLayer<V> layer, V value) {
+    Optional<Drift> drift =
+        s.arm().report().drifts().stream().filter(d -> d.cures().contains(cure)).findFirst();
+    if (drift.isEmpty()) {
+      return decide(s, layer, cure.moment(), value);
+    }
+    int stroke = s.bowing().indexAt(cure.moment());
+    int into = cure.moment() - s.bowing().strokes().get(stroke).fromMoment();
+    Marks after = s.passage().marks();
+    for (int time = 0; time < drift.get().times(); time++) {
+      Stroke there = s.bowing().strokes().get(stroke + time * drift.get().strokes());
+      after = set(s, after, layer, there.fromMoment() + into, Optional.of(value));
+    }
+    return Change.of(name(s, cure.moment(), layer.told(value), true), s.passage().marks(), after);
   }
 
   /** Every stroke of a drifting pattern takes what makes the pattern end where it began. */

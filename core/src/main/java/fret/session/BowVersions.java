@@ -8,6 +8,7 @@ import fret.fingering.Fingering;
 import fret.mark.Marks;
 import fret.mark.NoteLayer;
 import fret.mark.Place;
+import fret.mark.VibratoLayer;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -39,12 +40,13 @@ public final class BowVersions {
     return after;
   }
 
-  /** The decisions that count are kept under a name, beside them. */
+  /** The decisions that count are kept under a name, beside them, and the vibrato with them. */
   public static Change keep(Session s, String version) {
     Marks after = s.passage().marks();
     for (NoteLayer<?> layer : BowLayers.ALL) {
       after = copied(after, layer, "", version);
     }
+    after = copied(after, VibratoLayer.VIBRATO, "", version);
     return Change.of(Said.of("bow.kept", version), s.passage().marks(), after);
   }
 
@@ -53,6 +55,11 @@ public final class BowVersions {
     Marks after = s.passage().marks();
     for (NoteLayer<?> layer : BowLayers.ALL) {
       after = version.isEmpty() ? cleared(after, layer, "") : copied(after, layer, version, "");
+    }
+    // A version that was kept without vibrato leaves that of now.
+    boolean vibrates = s.passage().marks().versions(VibratoLayer.VIBRATO).contains(version);
+    if (!version.isEmpty() && vibrates) {
+      after = copied(after, VibratoLayer.VIBRATO, version, "");
     }
     Said name = version.isEmpty() ? Said.of("bow.as-printed") : Said.of("bow.used", version);
     return Change.of(name, s.passage().marks(), after);
@@ -63,6 +70,7 @@ public final class BowVersions {
     for (NoteLayer<?> layer : BowLayers.ALL) {
       after = cleared(after, layer, version);
     }
+    after = cleared(after, VibratoLayer.VIBRATO, version);
     return Change.of(Said.of("bow.forgotten", version), s.passage().marks(), after);
   }
 

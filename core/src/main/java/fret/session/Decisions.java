@@ -16,6 +16,8 @@ import fret.mark.Marks;
 import fret.mark.NoteLayer;
 import fret.mark.Place;
 import fret.mark.Reattachment;
+import fret.mark.Reminder;
+import fret.mark.ReminderLayer;
 import fret.mark.ReturnsLayer;
 import fret.mark.ReturnsWish;
 import fret.mark.VibratoRule;
@@ -43,6 +45,9 @@ import java.util.function.UnaryOperator;
 
 /** What the player can decide, as pure functions from a session to the change. */
 public final class Decisions {
+  /** A moment without a word among words. */
+  private static final String SKIPS = ".";
+
   private Decisions() {}
 
   /** Marks of a new page and what became of the old ones. */
@@ -286,6 +291,24 @@ public final class Decisions {
   }
 
   /** A mark is set on a note in place of another one, or taken off where just that is there. */
+  /**
+   * Words or syllables over the moments of a stretch, one after the other; a full stop leaves a
+   * moment free. What is left over falls away, moments behind the last word stay as they are.
+   */
+  public static Change words(Session s, int fromNote, int toNote, List<String> words) {
+    Map<Place, Reminder> all = new HashMap<>();
+    int at = s.resolved().notes().get(fromNote).slice();
+    int last = s.resolved().notes().get(toNote).slice();
+    for (String word : words) {
+      if (at <= last && !word.equals(SKIPS)) {
+        all.put(Place.of(BowDecisions.key(s, at)), Reminder.word(word));
+      }
+      at++;
+    }
+    Said name = Said.of("words.set", Said.words(String.join(" ", words)), note(s, fromNote).bar());
+    return changed(name, s, s.passage().marks().with(ReminderLayer.REMINDER, all));
+  }
+
   public static <V> Change toggle(Session s, NoteLayer<V> layer, int note, V value) {
     SoundingNote n = note(s, note);
     boolean there = s.at(layer, note).filter(value::equals).isPresent();

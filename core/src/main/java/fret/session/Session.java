@@ -251,7 +251,7 @@ public record Session(
         new LaneInput.Bow(
             bowing().within(from, to),
             bowTask().bow(),
-            new BowReport(List.of(), List.of(), List.of(), arm().report().path()),
+            BowReport.withoutTroubles(arm().report()),
             Map.of(),
             Map.of(),
             LoudnessLine.of(drill.score()));

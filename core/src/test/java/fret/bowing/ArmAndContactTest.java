@@ -189,4 +189,27 @@ class ArmAndContactTest {
     double free = Clearance.degrees(cello.angleDegrees(), 15.7, 0.87);
     assertThat(free).isCloseTo(6.8 - 3.2, within(0.1));
   }
+
+  /**
+   * The E string sinks by atan(sunk / spacing); soft notes beside a ringing open string are told.
+   */
+  @Test
+  void roomIsToldInLowPositionsAndBesideARingingString() {
+    BowTask t = Lines.task(InstrumentType.CELLO, Lines.of(4, 4, "{p} D3:4 C3:4 D3:4 Bb2:4"), 72);
+    Bowing b = new BowSolver(t).best();
+    BowMoment c = b.moments().get(1);
+    double mm = b.strokeAt(1).orElseThrow().at(1).contactMm();
+    double room = Clearance.room(t, c, mm).orElseThrow();
+    double tips = Clearance.tips(t, c, mm);
+    assertThat(room).isCloseTo(t.bow().angleDegrees() / 2 - tips, within(1e-9));
+    assertThat(Clearance.tips(t, b.moments().get(0), mm)).as("an open string").isZero();
+    assertThat(BowWarning.of(b, t))
+        .filteredOn(w -> w.kind() == BowWarning.Kind.CLEARANCE)
+        .isNotEmpty()
+        .allSatisfy(w -> assertThat(w.message().id()).isEqualTo("bow.beside-ringing"));
+    BowTask stopped =
+        Lines.task(InstrumentType.CELLO, Lines.of(4, 4, "{p} E3:4 C3:4 E3:4 Bb2:4"), 72);
+    assertThat(BowWarning.of(new BowSolver(stopped).best(), stopped))
+        .noneMatch(w -> w.kind() == BowWarning.Kind.CLEARANCE);
+  }
 }

@@ -206,6 +206,7 @@ class BowHabitsTest {
     List<BowWarning> flips = of(BowWarning.Kind.FLIP, new BowSolver(t).best(), t);
     assertThat(flips).singleElement().satisfies(w -> assertThat(w.bar()).isEqualTo("2"));
     assertThat(flips.get(0).message().id()).isEqualTo("bow.flip.string");
+    assertThat(flips.get(0).message().args()).as("on the player's notes").contains("B3", "D3");
   }
 
   /** High on a lower string: 1.1 times the bow, until the player refuses. */

@@ -121,6 +121,29 @@ class BowDecisionsTest {
   }
 
   @Test
+  void aKeptBowingKeepsItsVibrato() {
+    decide(BowDecisions.decide(s, VibratoLayer.VIBRATO, 2, VibratoWish.WIDE));
+    decide(BowVersions.keep(s, "section"));
+    decide(BowDecisions.decide(s, VibratoLayer.VIBRATO, 2, VibratoWish.NONE));
+    decide(BowDecisions.decide(s, VibratoLayer.VIBRATO, 4, VibratoWish.WIDE));
+    decide(BowVersions.use(s, "section"));
+    assertThat(BowDecisions.at(s, VibratoLayer.VIBRATO, 2)).contains(VibratoWish.WIDE);
+    assertThat(BowDecisions.at(s, VibratoLayer.VIBRATO, 4)).isEmpty();
+    decide(BowVersions.use(s, ""));
+    assertThat(BowDecisions.at(s, VibratoLayer.VIBRATO, 2)).as("no print of vibrato").isPresent();
+  }
+
+  /** Versions that were kept before vibrato was kept with them leave it alone. */
+  @Test
+  void aVersionWithoutVibratoLeavesThatOfNow() {
+    decide(BowDecisions.turn(s, 2).orElseThrow());
+    decide(BowVersions.keep(s, "section"));
+    decide(BowDecisions.decide(s, VibratoLayer.VIBRATO, 2, VibratoWish.WIDE));
+    decide(BowVersions.use(s, "section"));
+    assertThat(BowDecisions.at(s, VibratoLayer.VIBRATO, 2)).contains(VibratoWish.WIDE);
+  }
+
+  @Test
   void anAdoptedBowingDoesNotMoveWithTheTempo() {
     Bowing chosen = s.bowing();
     decide(BowVersions.adopt(s, chosen));
@@ -297,6 +320,25 @@ class BowDecisionsTest {
     decide(BowDecisions.cure(s, even).orElseThrow());
     assertThat(s.arm().report().drifts()).isEmpty();
     assertThat(BowDecisions.cure(s, even)).as("nothing drifts any more").isEmpty();
+  }
+
+  /** Each time of a drifting pattern is mended, at one press, taken back at one. */
+  @Test
+  void theOddStrokeIsFasterInEachTimeOfThePattern() {
+    open("(D5 E5 F5) G5 (D5 E5 F5) G5 (D5 E5 F5) G5 (D5 E5 F5) G5");
+    Drift drift = s.arm().report().drifts().get(0);
+    Cure faster =
+        drift.cures().stream()
+            .filter(c -> c.kind() == Cure.Kind.ODD_FASTER)
+            .findFirst()
+            .orElseThrow();
+    decide(BowDecisions.cure(s, faster).orElseThrow());
+    for (int time = 0; time < drift.times(); time++) {
+      assertThat(BowDecisions.at(s, BowLayers.AMOUNT, 3 + 4 * time))
+          .as("time %d", time)
+          .isPresent();
+    }
+    assertThat(s.passage().marks().of(BowLayers.AMOUNT)).hasSize(drift.times());
   }
 
   @Test

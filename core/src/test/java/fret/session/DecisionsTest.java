@@ -193,4 +193,17 @@ class DecisionsTest {
     assertThatThrownBy(() -> Preset.SURE.with("x", Map.of(EffortKind.SHIFT, Double.NaN)))
         .isInstanceOf(IllegalArgumentException.class);
   }
+
+  /** One word over each moment of the stretch, a full stop leaves one free; one decision. */
+  @Test
+  void wordsAreWrittenOverAStretchAtOnce() {
+    Session s = Lines.session("D5 E5 F5 G5 A5 G5");
+    s = Lines.after(s, Decisions.words(s, 1, 4, List.of("ri", ".", "ver", "run", "on")));
+    assertThat(s.at(ReminderLayer.REMINDER, 0)).isEmpty();
+    assertThat(s.at(ReminderLayer.REMINDER, 1)).contains(Reminder.word("ri"));
+    assertThat(s.at(ReminderLayer.REMINDER, 2)).isEmpty();
+    assertThat(s.at(ReminderLayer.REMINDER, 3)).contains(Reminder.word("ver"));
+    assertThat(s.at(ReminderLayer.REMINDER, 4)).contains(Reminder.word("run"));
+    assertThat(s.at(ReminderLayer.REMINDER, 5)).as("behind the stretch").isEmpty();
+  }
 }

@@ -69,7 +69,7 @@ final class BowArmView extends StripArea {
             decide.drawLevel(slice, value);
           }
         });
-    stroke = new StrokePane(studio, model);
+    stroke = new StrokePane(studio, model, selection);
     ShiftPane.Stand stand =
         (slice, title, drill) -> {
           room.practice().own().putOnStand(slice, title, drill);

@@ -5,13 +5,18 @@ import fret.app.viewmodel.Studio;
 import fret.app.words.Sentences;
 import fret.app.words.Words;
 import fret.bowing.ArmPath;
+import fret.bowing.BowCounts;
 import fret.bowing.BowMoment;
 import fret.bowing.BowReport;
 import fret.bowing.BowWarning;
+import fret.bowing.Clearance;
 import fret.bowing.Crossing;
 import fret.bowing.Cure;
 import fret.bowing.Drift;
+import fret.bowing.Stroke;
+import fret.bowing.Swing;
 import fret.fingering.FingerAhead;
+import fret.instrument.BowGeometry;
 import fret.instrument.Instrument;
 import fret.session.PassBow;
 import fret.session.Session;
@@ -31,6 +36,9 @@ import javafx.scene.layout.VBox;
 
 /** What the bow has to watch: where it runs out or wanders, and every change of string. */
 final class BowWatchPane extends Cards {
+  /** Less is not felt. */
+  private static final double TOLD_DEGREES = 0.5;
+
   private static final int MOST_SHOWN = 40;
 
   private final Studio studio;
@@ -104,7 +112,13 @@ final class BowWatchPane extends Cards {
     if (troubles.getChildren().isEmpty()) {
       troubles.getChildren().add(Parts.label(Sentences.of("watch.nothing"), "quiet"));
     }
+    report.swings().forEach(w -> troubles.getChildren().add(swing(s, w)));
+    troubles.getChildren().add(Parts.label(counts(s, report.counts()), "quiet"));
     crossings(s, report);
+  }
+
+  private VBox swing(Session s, Swing w) {
+    return trouble(told(s, w), w.fromMoment(), List.of());
   }
 
   private static String told(Drift d) {
@@ -159,6 +173,54 @@ final class BowWatchPane extends Cards {
     counted.setText(Sentences.of("watch.counted", shown.size(), single, slurred, skips));
   }
 
+  /** A finger that goes down ahead lowers the next string, and the bow tips so much further. */
+  private String tips(Session s, Crossing c) {
+    Stroke.Note n = model.shown().bowing().strokeAt(c.toMoment()).orElseThrow().at(c.toMoment());
+    BowMoment to = model.shown().bowing().moments().get(c.toMoment());
+    double degrees = Clearance.tips(s.bowTask(), to, n.contactMm());
+    return degrees >= TOLD_DEGREES ? " " + Sentences.of("watch.tips", Words.one(degrees)) : "";
+  }
+
+  private static String counts(Session s, BowCounts counts) {
+    Instrument on = s.bowTask().instrument();
+    String strings =
+        counts.onString().entrySet().stream()
+            .map(
+                e ->
+                    Sentences.of("watch.string", on.stringNames(List.of(e.getKey())), e.getValue()))
+            .collect(Collectors.joining(", "));
+    String strokes =
+        counts.inStroke().entrySet().stream()
+            .map(e -> Sentences.of("watch.in-stroke", e.getKey(), e.getValue()))
+            .collect(Collectors.joining(", "));
+    return Sentences.of("watch.on-strings", strings)
+        + " "
+        + Sentences.of("watch.in-strokes", strokes);
+  }
+
+  private static String told(Session s, Swing w) {
+    Instrument on = s.bowTask().instrument();
+    List<BowMoment> moments = s.bowing().moments();
+    return Sentences.of(
+        w.circle() ? "watch.swing.circle" : "watch.swing.wave",
+        moments.get(w.fromMoment()).bar(),
+        moments.get(w.toMoment()).bar(),
+        on.stringNames(w.strings()),
+        on.stringNames(w.others()),
+        Words.one(w.wideCm()),
+        Words.one(w.highCm()),
+        on.stringNames(w.downOnFirst() ? w.strings() : w.others()));
+  }
+
+  /** How far the arm has gone when the bow changes, of the way from plane to plane. */
+  private static String armShare(Crossing c, ArmPath path, Session s, BowMoment to) {
+    BowGeometry bow = s.bowTask().bow();
+    double from = bow.planeDegrees(c.fromStrings());
+    double way = bow.planeDegrees(c.toStrings()) - from;
+    double gone = Math.max(0, Math.min(1, (path.at(to.startMs()) - from) / way)) * Math.abs(way);
+    return Sentences.of("watch.arm-share", Math.round(gone), Math.round(Math.abs(way)));
+  }
+
   private String told(Crossing c, ArmPath path, Optional<FingerAhead> finger, Session s) {
     Instrument on = s.bowTask().instrument();
     BowMoment to = model.shown().bowing().moments().get(c.toMoment());
@@ -185,8 +247,14 @@ final class BowWatchPane extends Cards {
                         + Sentences.of(
                             f.timeMs() > 0 ? "watch.finger" : "watch.finger.late",
                             f.finger().digit(),
-                            Math.round(f.timeMs())))
+                            Math.round(f.timeMs()))
+                        + tips(s, c))
             .orElse("");
-    return text + arm + first + (c.outer() ? " " + Sentences.of("watch.outer") : "");
+    return text
+        + arm
+        + " "
+        + armShare(c, path, s, to)
+        + first
+        + (c.outer() ? " " + Sentences.of("watch.outer") : "");
   }
 }

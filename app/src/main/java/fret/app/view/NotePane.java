@@ -56,7 +56,7 @@ final class NotePane extends Cards {
   NotePane(Studio studio, LeftHandModel model) {
     this.studio = studio;
     this.model = model;
-    this.word = new PencilField(studio);
+    this.word = new PencilField(studio, model);
     VBox reasonCard = Parts.card("", Parts.scroll(reasons));
     reasonCard.setId("reason-card");
     reasons.setPadding(new Insets(0, 8, 0, 0)); // The figures stand clear of the bar beside them.

@@ -1,6 +1,7 @@
 package fret.app.view;
 
 import fret.app.viewmodel.BowModel;
+import fret.app.viewmodel.LeftHandModel;
 import fret.app.viewmodel.Studio;
 import fret.app.words.Sentences;
 import fret.app.words.Words;
@@ -10,6 +11,7 @@ import fret.bowing.BowMoment;
 import fret.bowing.BowSpeed;
 import fret.bowing.BowWarning;
 import fret.bowing.Bowing;
+import fret.bowing.Clearance;
 import fret.bowing.ContactWish;
 import fret.bowing.Cure;
 import fret.bowing.HairWish;
@@ -23,6 +25,7 @@ import fret.session.BowDecisions;
 import fret.session.Session;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import javafx.geometry.Insets;
@@ -49,12 +52,12 @@ final class StrokePane extends Cards {
   private final VBox cures = new VBox(6);
   private final PencilField word;
 
-  StrokePane(Studio studio, BowModel model) {
+  StrokePane(Studio studio, BowModel model, LeftHandModel selection) {
     this.studio = studio;
     this.model = model;
     // Room for the scroll bar beside the numbers.
     reasons.setPadding(new Insets(0, 14, 0, 0));
-    this.word = new PencilField(studio);
+    this.word = new PencilField(studio, selection);
     VBox what = Parts.card("", title, Parts.scroll(new VBox(6, way, note, how, word)));
     VBox why = Parts.card(Sentences.of("bow.why"), Parts.scroll(reasons));
     VBox other = Parts.card(Sentences.of("bow.or"), Parts.scroll(new VBox(8, turned, cures)));
@@ -153,6 +156,7 @@ final class StrokePane extends Cards {
                 chord(),
                 connected(stroke),
                 contact(s, n),
+                room(s, n),
                 swings(s),
                 again(stroke))
             .filter(t -> !t.isBlank())
@@ -249,6 +253,13 @@ final class StrokePane extends Cards {
                   Math.round(w.to() * planned));
             })
         .orElse("");
+  }
+
+  /** How far the neighbours of an inner string are. */
+  private String room(Session s, Stroke.Note n) {
+    BowMoment m = model.shown().bowing().moments().get(n.moment());
+    OptionalDouble degrees = Clearance.room(s.bowTask(), m, n.contactMm());
+    return degrees.isPresent() ? Sentences.of("stroke.room", Words.one(degrees.getAsDouble())) : "";
   }
 
   private static boolean isFlat(Session s, Stroke stroke) {
