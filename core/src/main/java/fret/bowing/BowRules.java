@@ -4,6 +4,7 @@ import fret.score.Signs;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Set;
 
 /**
  * What was decided of a bowing, by moment: hard rules for the planner.
@@ -19,6 +20,7 @@ import java.util.Objects;
  *     like
  * @param amounts factor of a moment's bow: under 1 saved, over 1 spent, above 0
  * @param contacts where the bow is between bridge and fingerboard, other than planned
+ * @param damped moments at which a finger damps the string beside the one that sounds
  */
 public record BowRules(
     Slurs slurs,
@@ -29,7 +31,8 @@ public record BowRules(
     Map<Integer, Double> starts,
     Map<Integer, Double> spots,
     Map<Integer, Double> amounts,
-    Map<Integer, ContactWish> contacts) {
+    Map<Integer, ContactWish> contacts,
+    Set<Integer> damped) {
   /** What printed slurs mean. */
   public enum Slurs {
     /** Slurs are bowings: they stand. */
@@ -62,7 +65,8 @@ public record BowRules(
           Map.of(),
           Map.of(),
           Map.of(),
-          Map.of());
+          Map.of(),
+          Set.of());
 
   public BowRules {
     Objects.requireNonNull(slurs);
@@ -74,6 +78,7 @@ public record BowRules(
     spots = Map.copyOf(spots);
     amounts = Map.copyOf(amounts);
     contacts = Map.copyOf(contacts);
+    damped = Set.copyOf(damped);
     starts.values().forEach(BowRules::check);
     spots.values().forEach(BowRules::check);
     amounts.forEach(
@@ -91,11 +96,13 @@ public record BowRules(
   }
 
   public BowRules withSlurs(Slurs other) {
-    return new BowRules(other, bows, joints, kinds, sounds, starts, spots, amounts, contacts);
+    return new BowRules(
+        other, bows, joints, kinds, sounds, starts, spots, amounts, contacts, damped);
   }
 
   public BowRules withBows(Map<Integer, Signs.Bow> other) {
-    return new BowRules(slurs, other, joints, kinds, sounds, starts, spots, amounts, contacts);
+    return new BowRules(
+        slurs, other, joints, kinds, sounds, starts, spots, amounts, contacts, damped);
   }
 
   /** These rules with a bowing held under them: what is decided stands over what is held. */
@@ -111,22 +118,31 @@ public record BowRules(
         });
     allBows.putAll(bows);
     allJoints.putAll(joints);
-    return new BowRules(slurs, allBows, allJoints, kinds, sounds, starts, spots, amounts, contacts);
+    return new BowRules(
+        slurs, allBows, allJoints, kinds, sounds, starts, spots, amounts, contacts, damped);
   }
 
   public BowRules withJoints(Map<Integer, Joint> other) {
-    return new BowRules(slurs, bows, other, kinds, sounds, starts, spots, amounts, contacts);
+    return new BowRules(
+        slurs, bows, other, kinds, sounds, starts, spots, amounts, contacts, damped);
   }
 
   public BowRules withKinds(Map<Integer, StrokeKind> other) {
-    return new BowRules(slurs, bows, joints, other, sounds, starts, spots, amounts, contacts);
+    return new BowRules(
+        slurs, bows, joints, other, sounds, starts, spots, amounts, contacts, damped);
   }
 
   public BowRules withStarts(Map<Integer, Double> other) {
-    return new BowRules(slurs, bows, joints, kinds, sounds, other, spots, amounts, contacts);
+    return new BowRules(
+        slurs, bows, joints, kinds, sounds, other, spots, amounts, contacts, damped);
   }
 
   public BowRules withAmounts(Map<Integer, Double> other) {
-    return new BowRules(slurs, bows, joints, kinds, sounds, starts, spots, other, contacts);
+    return new BowRules(slurs, bows, joints, kinds, sounds, starts, spots, other, contacts, damped);
+  }
+
+  public BowRules withDamped(Set<Integer> other) {
+    return new BowRules(
+        slurs, bows, joints, kinds, sounds, starts, spots, amounts, contacts, other);
   }
 }

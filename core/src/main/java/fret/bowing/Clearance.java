@@ -67,7 +67,8 @@ public final class Clearance {
   private static Optional<BowWarning> warning(
       Bowing bowing, BowTask task, Stroke s, Stroke.Note n) {
     BowMoment m = bowing.moments().get(n.moment());
-    if (m.strings().size() > 1 || m.stopped() == 0) {
+    boolean damped = task.rules().damped().contains(n.moment());
+    if (damped || m.strings().size() > 1 || m.stopped() == 0) {
       return Optional.empty();
     }
     double free = degrees(task, m, n.contactMm());

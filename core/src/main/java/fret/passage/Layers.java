@@ -11,6 +11,7 @@ import fret.intonation.TemperamentLayer;
 import fret.intonation.TuningLayer;
 import fret.load.LimitsLayer;
 import fret.mark.BowLayer;
+import fret.mark.DampLayer;
 import fret.mark.FingerLayer;
 import fret.mark.FlagLayer;
 import fret.mark.GuideLayer;
@@ -50,6 +51,7 @@ public final class Layers {
                 VibratoLayer.VIBRATO,
                 LengthLayer.LENGTH,
                 SupportLayer.SUPPORT,
+                DampLayer.DAMP,
                 ReminderLayer.REMINDER,
                 ChunkLayer.CHUNK,
                 OwnChunkLayer.OWN,

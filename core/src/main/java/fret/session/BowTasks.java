@@ -12,6 +12,7 @@ import fret.fingering.Fingering;
 import fret.instrument.Instrument;
 import fret.joint.Hands;
 import fret.mark.BowLayer;
+import fret.mark.DampLayer;
 import fret.mark.Marks;
 import fret.mark.NoteLayer;
 import fret.mark.Place;
@@ -65,7 +66,8 @@ final class BowTasks {
             at(marks, BowLayers.PLACE, printed, version),
             at(marks, BowLayers.SPOT, printed, version),
             at(marks, BowLayers.AMOUNT, printed, version),
-            at(marks, BowLayers.CONTACT, printed, version));
+            at(marks, BowLayers.CONTACT, printed, version),
+            at(marks, DampLayer.DAMP, printed, "").keySet());
     return new BowTask(
         printed,
         tempo,

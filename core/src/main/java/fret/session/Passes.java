@@ -32,6 +32,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 import org.apache.commons.numbers.fraction.Fraction;
 
 /**
@@ -165,7 +166,9 @@ public final class Passes {
             spread(r.starts(), moments),
             spread(r.spots(), moments),
             spread(r.amounts(), moments),
-            spread(r.contacts(), moments));
+            spread(r.contacts(), moments),
+            spread(r.damped().stream().collect(Collectors.toMap(m -> m, m -> m)), moments)
+                .keySet());
     Map<Integer, Signs.Bow> bows = new HashMap<>(all.bows());
     int last = moments.stream().mapToInt(At::pass).max().orElse(1);
     for (int pass = 1; pass <= last; pass++) {

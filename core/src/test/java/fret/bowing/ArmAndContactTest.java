@@ -7,6 +7,7 @@ import fret.instrument.BowGeometry;
 import fret.instrument.Instrument;
 import fret.instrument.InstrumentType;
 import java.util.List;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -207,6 +208,10 @@ class ArmAndContactTest {
         .filteredOn(w -> w.kind() == BowWarning.Kind.CLEARANCE)
         .isNotEmpty()
         .allSatisfy(w -> assertThat(w.message().id()).isEqualTo("bow.beside-ringing"));
+    BowTask damped = t.withRules(BowRules.NONE.withDamped(Set.of(1, 3)));
+    assertThat(BowWarning.of(b, damped))
+        .as("a finger damps it")
+        .noneMatch(w -> w.kind() == BowWarning.Kind.CLEARANCE);
     BowTask stopped =
         Lines.task(InstrumentType.CELLO, Lines.of(4, 4, "{p} E3:4 C3:4 E3:4 Bb2:4"), 72);
     assertThat(BowWarning.of(new BowSolver(stopped).best(), stopped))

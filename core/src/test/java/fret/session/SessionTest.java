@@ -18,6 +18,7 @@ import fret.intonation.Tuned;
 import fret.intonation.TuningSetup;
 import fret.mark.Anchor;
 import fret.mark.BowLayer;
+import fret.mark.DampLayer;
 import fret.mark.FingerLayer;
 import fret.mark.GuideLayer;
 import fret.mark.Layer;
@@ -170,6 +171,7 @@ class SessionTest {
     s = Lines.after(s, Decisions.toggle(s, VibratoLayer.VIBRATO, 6, VibratoWish.USUAL));
     s = Lines.after(s, Decisions.toggle(s, LengthLayer.LENGTH, 6, LengthWish.FULL));
     s = Lines.after(s, Decisions.toggle(s, SupportLayer.SUPPORT, 6, SupportWish.BEHIND));
+    s = Lines.after(s, Decisions.toggle(s, DampLayer.DAMP, 5, Finger.THIRD));
     s = Lines.after(s, Decisions.returns(s, ReturnsWish.ALIKE));
     s = Lines.after(s, Decisions.vibratoRule(s, VibratoRule.FROM_QUARTER));
     s = Lines.after(s, Ornaments.change(s, 5, f -> f.at(9).first(1.5)).orElseThrow());

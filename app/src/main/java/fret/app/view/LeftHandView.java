@@ -140,6 +140,7 @@ final class LeftHandView extends StripArea {
             "support",
             shift(KeyCode.V),
             () -> decide.toggle(SupportLayer.SUPPORT, SupportWish.BEHIND)));
+    all.add(on("damp", shift(KeyCode.X), decide::nextDamp));
     all.add(on("length", shift(KeyCode.H), decide::nextLength));
     all.add(on("chord", shift(KeyCode.C), model.chords()::next));
     all.add(on("slide", key(KeyCode.Z), decide::nextSlide));

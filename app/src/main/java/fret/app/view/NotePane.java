@@ -13,6 +13,7 @@ import fret.fingering.UnderHand;
 import fret.fingering.Unkept;
 import fret.instrument.Finger;
 import fret.instrument.Instrument;
+import fret.mark.DampLayer;
 import fret.mark.FingerLayer;
 import fret.mark.FlagLayer;
 import fret.mark.Place;
@@ -86,6 +87,7 @@ final class NotePane extends Cards {
                 "support",
                 () -> studio.decisions().toggle(SupportLayer.SUPPORT, SupportWish.BEHIND),
                 "small"),
+            Parts.button(Sentences.of("note.damp"), "damp", studio.decisions()::nextDamp, "small"),
             Parts.button(
                 Sentences.of("note.vibrato"),
                 "vibrato",
@@ -385,6 +387,14 @@ final class NotePane extends Cards {
     if (b.passage().marks().at(SupportLayer.SUPPORT, n.key()).isPresent()) {
       asked.getChildren().add(Parts.line(Sentences.of("note.support-is"), "hand"));
     }
+    b.passage()
+        .marks()
+        .at(DampLayer.DAMP, n.key())
+        .ifPresent(
+            f ->
+                asked
+                    .getChildren()
+                    .add(Parts.line(Sentences.of("note.damp-is", f.digit()), "hand")));
     b.passage()
         .marks()
         .at(SlideLayer.SLIDE, n.key())

@@ -6,6 +6,7 @@ import fret.fingering.GuideFingers;
 import fret.fingering.NoteFinger;
 import fret.fingering.Shift;
 import fret.instrument.Finger;
+import fret.mark.DampLayer;
 import fret.mark.FlagLayer;
 import fret.mark.GuideLayer;
 import fret.mark.LengthLayer;
@@ -20,6 +21,8 @@ import fret.session.Decisions;
 import fret.session.Session;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Stream;
 
 /** What one key decides on the selected note: a finger, a string, a bow mark. */
 public final class NoteDecisions {
@@ -168,6 +171,32 @@ public final class NoteDecisions {
                 lowest,
                 next == guides.get(0) ? Optional.empty() : Optional.of(next),
                 Said.of("guide.set", next.digit())));
+  }
+
+  /**
+   * A finger that is free on the selected note damps the string beside it: the next one, and after
+   * the last none.
+   */
+  public void nextDamp() {
+    int note = studio.selectedProperty().get();
+    Session now = studio.shown();
+    if (now == null || note < 0) {
+      return;
+    }
+    int slice = now.resolved().notes().get(note).slice();
+    Set<Integer> busy = now.bowTask().hand().get(slice).fingers();
+    List<Finger> free =
+        Stream.of(Finger.FIRST, Finger.SECOND, Finger.THIRD, Finger.FOURTH)
+            .filter(f -> !busy.contains(f.rank()))
+            .toList();
+    if (free.isEmpty()) {
+      studio.tell(Sentences.of("hand.no-finger-free"));
+      return;
+    }
+    int next = now.at(DampLayer.DAMP, note).map(free::indexOf).orElse(-1) + 1;
+    Optional<Finger> finger = next < free.size() ? Optional.of(free.get(next)) : Optional.empty();
+    Said name = finger.map(f -> Said.of("damp.set", f.digit())).orElse(Said.of("damp.none"));
+    studio.decide(s -> Decisions.mark(s, DampLayer.DAMP, note, finger, name));
   }
 
   /** All slides are hidden, as before a jury, or come back. */
