@@ -78,6 +78,9 @@ public final class BowLayers {
   /** Who moves the bow. */
   public static final NoteLayer<StrokeKind.Mover> MOVER = word("mover", StrokeKind.Mover.class);
 
+  /** What the sound is made of. */
+  public static final NoteLayer<SoundWish> SOUND = word("sound-of", SoundWish.class);
+
   /** Everything that a version of a bowing is made of. */
   public static final List<NoteLayer<?>> ALL =
       List.of(
@@ -94,7 +97,8 @@ public final class BowLayers {
           SWELL,
           CONTACT,
           HAIR,
-          MOVER);
+          MOVER,
+          SOUND);
 
   private BowLayers() {}
 

@@ -315,7 +315,7 @@ final class BowProblem implements RulerProblem<BowSpan> {
 
   /** Natural speed times time, times what the player saves or spends there. */
   private double wholeCm(BowMoment m) {
-    double speed = task.speed().natural(m.fromLevel(), m.toLevel());
+    double speed = SoundWish.speed(task, m, moments);
     int i = m.slice().index();
     BowMoment before = m.slice().slurredInto() && i > 0 ? moments.get(i - 1) : null;
     double start = LateSpeaking.is(m, before) ? LateSpeaking.START : 1;

@@ -20,6 +20,7 @@ import java.util.Set;
  *     like
  * @param amounts factor of a moment's bow: under 1 saved, over 1 spent, above 0
  * @param contacts where the bow is between bridge and fingerboard, other than planned
+ * @param wishes what the sound is made of, other than usual
  * @param damped moments at which a finger damps the string beside the one that sounds
  */
 public record BowRules(
@@ -32,6 +33,7 @@ public record BowRules(
     Map<Integer, Double> spots,
     Map<Integer, Double> amounts,
     Map<Integer, ContactWish> contacts,
+    Map<Integer, SoundWish> wishes,
     Set<Integer> damped) {
   /** What printed slurs mean. */
   public enum Slurs {
@@ -66,6 +68,7 @@ public record BowRules(
           Map.of(),
           Map.of(),
           Map.of(),
+          Map.of(),
           Set.of());
 
   public BowRules {
@@ -78,6 +81,7 @@ public record BowRules(
     spots = Map.copyOf(spots);
     amounts = Map.copyOf(amounts);
     contacts = Map.copyOf(contacts);
+    wishes = Map.copyOf(wishes);
     damped = Set.copyOf(damped);
     starts.values().forEach(BowRules::check);
     spots.values().forEach(BowRules::check);
@@ -97,12 +101,12 @@ public record BowRules(
 
   public BowRules withSlurs(Slurs other) {
     return new BowRules(
-        other, bows, joints, kinds, sounds, starts, spots, amounts, contacts, damped);
+        other, bows, joints, kinds, sounds, starts, spots, amounts, contacts, wishes, damped);
   }
 
   public BowRules withBows(Map<Integer, Signs.Bow> other) {
     return new BowRules(
-        slurs, other, joints, kinds, sounds, starts, spots, amounts, contacts, damped);
+        slurs, other, joints, kinds, sounds, starts, spots, amounts, contacts, wishes, damped);
   }
 
   /** These rules with a bowing held under them: what is decided stands over what is held. */
@@ -119,30 +123,36 @@ public record BowRules(
     allBows.putAll(bows);
     allJoints.putAll(joints);
     return new BowRules(
-        slurs, allBows, allJoints, kinds, sounds, starts, spots, amounts, contacts, damped);
+        slurs, allBows, allJoints, kinds, sounds, starts, spots, amounts, contacts, wishes, damped);
   }
 
   public BowRules withJoints(Map<Integer, Joint> other) {
     return new BowRules(
-        slurs, bows, other, kinds, sounds, starts, spots, amounts, contacts, damped);
+        slurs, bows, other, kinds, sounds, starts, spots, amounts, contacts, wishes, damped);
   }
 
   public BowRules withKinds(Map<Integer, StrokeKind> other) {
     return new BowRules(
-        slurs, bows, joints, other, sounds, starts, spots, amounts, contacts, damped);
+        slurs, bows, joints, other, sounds, starts, spots, amounts, contacts, wishes, damped);
   }
 
   public BowRules withStarts(Map<Integer, Double> other) {
     return new BowRules(
-        slurs, bows, joints, kinds, sounds, other, spots, amounts, contacts, damped);
+        slurs, bows, joints, kinds, sounds, other, spots, amounts, contacts, wishes, damped);
   }
 
   public BowRules withAmounts(Map<Integer, Double> other) {
-    return new BowRules(slurs, bows, joints, kinds, sounds, starts, spots, other, contacts, damped);
+    return new BowRules(
+        slurs, bows, joints, kinds, sounds, starts, spots, other, contacts, wishes, damped);
   }
 
   public BowRules withDamped(Set<Integer> other) {
     return new BowRules(
-        slurs, bows, joints, kinds, sounds, starts, spots, amounts, contacts, other);
+        slurs, bows, joints, kinds, sounds, starts, spots, amounts, contacts, wishes, other);
+  }
+
+  public BowRules withWishes(Map<Integer, SoundWish> other) {
+    return new BowRules(
+        slurs, bows, joints, kinds, sounds, starts, spots, amounts, contacts, other, damped);
   }
 }

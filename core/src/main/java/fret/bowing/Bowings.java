@@ -111,6 +111,7 @@ final class Bowings {
       double sounds = problem.sounds(m, span.kind(), i > 0 && i + 1 == shares.length);
       double to = i + 1 == shares.length ? step.end() : at + way * shares[i];
       double ofNatural = Math.max(1e-3, shares[i] / Math.max(1e-9, span.naturalCm(i)));
+      double ofUsual = ofNatural * SoundWish.share(task, m, problem.moments());
       notes.add(
           new Stroke.Note(
               m.slice().index(),
@@ -120,7 +121,7 @@ final class Bowings {
               shares[i] / Math.max(1e-6, m.timeMs() / 1000 * sounds),
               ofNatural,
               sounds,
-              contactMm(m, ofNatural),
+              contactMm(m, ofUsual),
               m.level(),
               m.isAccented(),
               task.habits()
@@ -128,7 +129,7 @@ final class Bowings {
                       m,
                       problem.isBeforeShift(m),
                       task.instrument().stringCount(),
-                      Contact.force(m, ofNatural))));
+                      Contact.force(m, ofUsual))));
       at = to;
     }
     return notes;

@@ -46,7 +46,12 @@ public record NoteSpeeds(double from, double to, double accent) {
   }
 
   private static NoteSpeeds alone(BowTask task, Bowing bowing, Stroke.Note note) {
-    return of(note, bowing.moments().get(note.moment()), task.speed(), task.habits().onAccent());
+    BowMoment moment = bowing.moments().get(note.moment());
+    NoteSpeeds swelling = of(note, moment, task.speed(), task.habits().onAccent());
+    double even = (swelling.from + swelling.to) / 2;
+    return SoundWish.isEven(task, note.moment())
+        ? new NoteSpeeds(even, even, swelling.accent)
+        : swelling;
   }
 
   /**

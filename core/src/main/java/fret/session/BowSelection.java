@@ -7,6 +7,7 @@ import fret.bowing.Bowing;
 import fret.bowing.ContactWish;
 import fret.bowing.HairWish;
 import fret.bowing.PhraseMark;
+import fret.bowing.SoundWish;
 import fret.bowing.Stroke;
 import fret.bowing.StrokeKind;
 import fret.bowing.Swell;
@@ -281,6 +282,11 @@ public final class BowSelection {
   /** Who moves the bow, the next after that of the first stroke. */
   public Optional<Change> nextMover() {
     return next(BowLayers.MOVER, starts(), StrokeKind.Mover.values());
+  }
+
+  /** What the sound is made of, the next after that of the first note. */
+  public Optional<Change> nextSound() {
+    return next(BowLayers.SOUND, bowed(), SoundWish.values());
   }
 
   private <E extends Enum<E>> Optional<Change> next(

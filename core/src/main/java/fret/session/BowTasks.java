@@ -67,6 +67,7 @@ final class BowTasks {
             at(marks, BowLayers.SPOT, printed, version),
             at(marks, BowLayers.AMOUNT, printed, version),
             at(marks, BowLayers.CONTACT, printed, version),
+            at(marks, BowLayers.SOUND, printed, version),
             at(marks, DampLayer.DAMP, printed, "").keySet());
     return new BowTask(
         printed,

@@ -167,6 +167,7 @@ public final class Passes {
             spread(r.spots(), moments),
             spread(r.amounts(), moments),
             spread(r.contacts(), moments),
+            spread(r.wishes(), moments),
             spread(r.damped().stream().collect(Collectors.toMap(m -> m, m -> m)), moments)
                 .keySet());
     Map<Integer, Signs.Bow> bows = new HashMap<>(all.bows());

@@ -48,7 +48,8 @@ class BowLayersTest {
     comesBack(BowLayers.CONTACT, List.of(ContactWish.values()));
     comesBack(BowLayers.HAIR, List.of(HairWish.values()));
     comesBack(BowLayers.MOVER, List.of(StrokeKind.Mover.values()));
-    assertThat(BowLayers.ALL.stream().map(NoteLayer::id).distinct()).hasSize(14);
+    comesBack(BowLayers.SOUND, List.of(SoundWish.values()));
+    assertThat(BowLayers.ALL.stream().map(NoteLayer::id).distinct()).hasSize(15);
   }
 
   @Test

@@ -8,6 +8,7 @@ import fret.bowing.BowRules;
 import fret.bowing.ContactWish;
 import fret.bowing.HairWish;
 import fret.bowing.PhraseMark;
+import fret.bowing.SoundWish;
 import fret.bowing.Stroke;
 import fret.bowing.StrokeKind;
 import fret.bowing.Swell;
@@ -214,6 +215,38 @@ class BowSelectionTest {
       press(BowSelection::nextContact);
     }
     assertThat(in(BowLayers.CONTACT)).containsOnlyNulls();
+  }
+
+  /** A quarter more bow, a quarter less with the bow nearer the bridge, then as it was. */
+  @Test
+  void whatTheSoundIsMadeOfGoesRoundForAll() {
+    double usual = at(FROM).naturalCm();
+    double far = at(FROM).at(FROM).contactMm();
+    press(BowSelection::nextSound);
+    assertThat(in(BowLayers.SOUND)).containsOnly(SoundWish.MUCH_BOW);
+    assertThat(at(FROM).naturalCm()).isCloseTo(1.25 * usual, within(1e-6));
+    press(BowSelection::nextSound);
+    assertThat(at(FROM).naturalCm()).isCloseTo(0.75 * usual, within(1e-6));
+    assertThat(at(FROM).at(FROM).contactMm()).isLessThan(far);
+    press(BowSelection::nextSound);
+    press(BowSelection::nextSound);
+    assertThat(in(BowLayers.SOUND)).containsOnlyNulls();
+    assertThat(at(FROM).naturalCm()).isCloseTo(usual, within(1e-9));
+  }
+
+  /** Along a swell by weight alone the bow keeps the speed with which the stretch began. */
+  @Test
+  void aSwellByWeightKeepsTheSpeedOfTheBow() {
+    press(selected -> selected.swell(Swell.GROWS));
+    double growing = at(TO).naturalCm();
+    for (int i = 0; i <= SoundWish.SWELL_BY_WEIGHT.ordinal(); i++) {
+      press(BowSelection::nextSound);
+    }
+    assertThat(in(BowLayers.SOUND)).containsOnly(SoundWish.SWELL_BY_WEIGHT);
+    assertThat(at(TO).naturalCm()).isLessThan(growing);
+    double perMs = at(FROM).naturalCm() / at(FROM).timeMs();
+    assertThat(at(TO).naturalCm() / at(TO).timeMs()).isCloseTo(perMs, within(1e-9));
+    assertThat(s.bowing().moments().get(TO).toLevel()).as("as loud as before").isGreaterThan(4);
   }
 
   /** At the frog, in the middle, near the tip: the middle of every stroke stays there. */

@@ -209,6 +209,7 @@ class SessionTest {
     s = Lines.after(s, new BowSelection(s, 7, 8).nextContact().orElseThrow());
     s = Lines.after(s, new BowSelection(s, 7, 8).nextHair().orElseThrow());
     s = Lines.after(s, new BowSelection(s, 7, 8).nextMover().orElseThrow());
+    s = Lines.after(s, new BowSelection(s, 7, 8).nextSound().orElseThrow());
     s = Lines.after(s, BowDecisions.nextKind(s, 5).orElseThrow());
     s = Lines.after(s, new BowSelection(s, 4, 6).nextPlace().orElseThrow());
     s = Lines.after(s, BowDecisions.longer(s, 5, -1).orElseThrow());

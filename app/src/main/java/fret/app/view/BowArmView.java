@@ -126,6 +126,7 @@ final class BowArmView extends StripArea {
     all.add(on("bow-swell", shift(KeyCode.UP), () -> decide.swell(Swell.GROWS)));
     all.add(on("bow-swell-down", shift(KeyCode.DOWN), () -> decide.swell(Swell.FADES)));
     all.add(on("bow-contact", key(KeyCode.G), decide::nextContact));
+    all.add(on("bow-sound", shift(KeyCode.G), decide::nextSound));
     all.add(on("bow-lay", key(KeyCode.P), decide::nextHair));
     all.add(on("bow-mover", key(KeyCode.I), decide::nextMover));
     all.add(on("bow-save", key(KeyCode.A), () -> decide.amount(false)));

@@ -154,6 +154,10 @@ public final class StrokeDecisions {
     here(BowSelection::nextHair);
   }
 
+  public void nextSound() {
+    here(BowSelection::nextSound);
+  }
+
   public void nextMover() {
     here(BowSelection::nextMover);
   }
