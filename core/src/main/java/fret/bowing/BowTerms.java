@@ -42,6 +42,9 @@ final class BowTerms {
   static final double PIN_CM = 1.01;
 
   /** Least length that a ratio is taken of, in cm. */
+  /** What an up-bow on a first beat counts at the beginning (from memory). */
+  private static final double OPENING = 1.3;
+
   private static final double TINY_CM = 0.05;
 
   private static final double PER_OCTAVE = 1 / Math.log(2);
@@ -162,10 +165,15 @@ final class BowTerms {
     into.add(new Term(kind, On.SIDE, (s, side) -> isUp(side) ? if1(counts.test(s)) : 0));
   }
 
-  /** A loud entry on a first beat asks twice for the down-bow (common practice, from memory). */
+  /**
+   * A loud entry on a first beat asks twice for the down-bow, and the beginning of all a little
+   * more than another bar, but where it is soft (common practice, no source; from memory).
+   */
   private static double onFirstBeat(BowSpan s) {
     boolean loud = s.isEntry() && s.first().fromLevel() > LoudnessLine.FORTE;
-    return s.first().beat() != BowMoment.Beat.FIRST ? 0 : loud ? 2 : 1;
+    boolean opens = s.isFirst() && s.first().fromLevel() > LoudnessLine.PIANO;
+    double entry = loud ? 2 : opens ? OPENING : 1;
+    return s.first().beat() != BowMoment.Beat.FIRST ? 0 : entry;
   }
 
   /** Levels from the stroke's first sound to its last. */

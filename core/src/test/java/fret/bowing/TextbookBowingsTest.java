@@ -107,8 +107,9 @@ class TextbookBowingsTest {
         simple". The order of the prices of directions stood before the rows were written. First answered, 26 of the 32
         held-back rows had the first choice and all were among five; after that a tie was mended (where all is equal the
         bow begins down, as the order says), the price of using up an end of the bow was halved for another reason, and
-        one answer that did not fit its notes was taken out of a row. The last 30 rows were written after all prices and
-        before they were first answered: 29 first, all among five; nothing was changed after them.
+        one answer that did not fit its notes was taken out of a row. Thirty more rows were written after all prices and
+        before they were first answered: 29 first, all among five. So were the last 30: 25 first, all among five; after
+        them the beginning of a passage on a first beat, unless it is soft, got a price of its own: 27 first.
 
         | rows | count | first choice | among the first five |
         |---|---|---|---|
