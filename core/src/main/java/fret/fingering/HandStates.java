@@ -109,6 +109,7 @@ final class HandStates {
             0,
             1,
             false,
+            false,
             Pedal.NONE);
     return !new Chooser(moment, List.of(), Heed.NOTHING).all(options).isEmpty();
   }

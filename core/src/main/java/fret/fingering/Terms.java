@@ -158,6 +158,7 @@ final class Terms {
       case ANCHOR -> move(kind, Terms::anchorLost);
       // Told by a whole fingering, see UnlikeFigures.
       case UNLIKE -> move(kind, (from, to) -> 0);
+      case BOUNCED -> move(kind, Terms::notBounced);
       case PEDAL -> own(kind, this::offThePedal);
       case COLOUR -> move(kind, Terms::colour);
       case THEME -> move(kind, Terms::theme);
@@ -319,6 +320,14 @@ final class Terms {
     return from.moment().seconds() >= SUNG_S
         && to.moment().seconds() >= SUNG_S
         && from.moment().slice().restAfter().signum() == 0;
+  }
+
+  /** Two notes of a thrown chord on one string. */
+  private static double notBounced(HandState from, HandState to) {
+    HandState.Touch a = from.lead();
+    HandState.Touch b = to.lead();
+    boolean one = a != null && b != null && a.string() == b.string();
+    return to.moment().bounced() && one ? 1 : 0;
   }
 
   /** A melody note on the open string of its pedal, or the pedal stopped although it is one. */

@@ -18,6 +18,7 @@ import java.util.List;
  * @param interval semitones between the two notes of a double stop; 0 for anything else
  * @param slide what is heard of a slide into it counts so many times, 1 where nothing is asked
  * @param inTheme whether it stands in a stretch of one character, see {@link Themes}
+ * @param bounced whether the bow is thrown into it from another string, see {@link Bouncing}
  * @param pedal the swing round a pedal that it belongs to
  */
 record TimedSlice(
@@ -33,6 +34,7 @@ record TimedSlice(
     int interval,
     double slide,
     boolean inTheme,
+    boolean bounced,
     Pedal pedal) {
   TimedSlice {
     heldWorth = List.copyOf(heldWorth);

@@ -32,12 +32,10 @@ final class Timing {
     double[] patterns = BowPatterns.of(passage);
     boolean[] themes = Themes.of(passage);
     PlayedTimes times = PlayedTimes.of(passage, tempo);
-    Pedal[] pedals =
-        Pedal.of(
-            passage,
-            IntStream.range(0, slices.size())
-                .mapToDouble(i -> times.durationMs(i) / 1000)
-                .toArray());
+    double[] seconds =
+        IntStream.range(0, slices.size()).mapToDouble(i -> times.durationMs(i) / 1000).toArray();
+    Pedal[] pedals = Pedal.of(passage, seconds);
+    boolean[] bounced = Bouncing.of(passage, seconds);
     BowPatterns.goOn(pedals, patterns);
     TreeMap<Fraction, Integer> loudness = loudness(passage);
     List<TimedSlice> timed = new ArrayList<>();
@@ -51,13 +49,14 @@ final class Timing {
               times.endMs()[i],
               level == null ? LoudnessLine.MEZZO_FORTE : level.getValue(),
               onBeat(passage, slice),
-              contour(passage, i, times.durationMs(i) / 1000, patterns),
+              contour(passage, i, seconds[i], patterns),
               slice.starting().stream().anyMatch(wishes.vibrato()::contains),
               LetGo.worth(passage, slice),
               patterns[i],
               interval(passage, slice),
               slide(wishes, slice),
               themes[i],
+              bounced[i],
               pedals[i]));
     }
     return timed;

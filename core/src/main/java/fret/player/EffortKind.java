@@ -19,6 +19,7 @@ public enum EffortKind {
   CROSS_BACK("cross-back", "strings"),
   TURN_BACK("turn-back", "strings"),
   PEDAL("pedal", "notes"),
+  BOUNCED("bounced", "notes"),
   COLOUR("colour", "strings"),
   THEME("theme", "strings"),
   BRILLIANCE("brilliance", "strings"),

@@ -48,6 +48,7 @@ public record Preset(String id, Map<EffortKind, Double> weights) {
               Map.entry(EffortKind.CROSS_BACK, 0.03),
               Map.entry(EffortKind.TURN_BACK, 0.35),
               Map.entry(EffortKind.PEDAL, 0.5),
+              Map.entry(EffortKind.BOUNCED, 0.8),
               Map.entry(EffortKind.COLOUR, 0.05),
               Map.entry(EffortKind.BRILLIANCE, 0.1),
               Map.entry(EffortKind.SWAP, 0.1),

@@ -78,7 +78,9 @@ class BowTermsTest {
       value = {
         "UP_BEGIN; D5:4 E5:4; 0; 1",
         "UP_BEGIN; D5:4 E5:4; 1; 0",
-        "UP_FIRST; D5:4 E5:4; 0; 1",
+        "UP_FIRST; D5:4 E5:4; 0; 1.3",
+        "UP_FIRST; {p} D5:4 E5:4; 0; 1",
+        "UP_FIRST; D5:4 E5:4 F5:4 G5:4 A5:4 B5:4; 4; 1",
         "UP_FIRST; D5:4 E5:4; 1; 0",
         "UP_BEAT; D5:4 E5:4 F5:4 G5:4; 1; 1",
         "UP_BEAT; D5:4 E5:4 F5:4 G5:4; 2; 0",

@@ -203,7 +203,12 @@ class TermsTest {
         .isZero();
     Fingering crossed =
         pinned(InstrumentType.VIOLIN, Exercises.slurred("B4 F5", QUARTER), AT, "A1 E1");
-    assertThat(Exercises.quantity(crossed, EffortKind.SLUR_CROSSING)).isEqualTo(1);
+    assertThat(Exercises.quantity(crossed, EffortKind.SLUR_CROSSING)).isEqualTo(2);
+    Fingering quick =
+        pinned(InstrumentType.VIOLIN, Exercises.slurred("B4 F5", Fraction.of(1, 16)), AT, "A1 E1");
+    assertThat(Exercises.quantity(quick, EffortKind.SLUR_CROSSING))
+        .as("less is heard in quick notes")
+        .isEqualTo(1);
     Fingering apart = pinned(InstrumentType.VIOLIN, Exercises.line("B4 F5", QUARTER), AT, "A1 E1");
     assertThat(Exercises.quantity(apart, EffortKind.SLUR_CROSSING)).isZero();
   }
