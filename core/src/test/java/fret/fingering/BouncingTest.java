@@ -54,6 +54,8 @@ class BouncingTest {
   @CsvSource(
       delimiter = '|',
       value = {
+        // open strings would leave two notes on one string
+        "VIOLIN | E4 A4 C#5 E5 E4 A4 C#5 E5 E4 A4 C#5 E5 E4 A4 C#5 E5",
         "VIOLIN | G3 E4 C5 G5 G3 E4 C5 G5 G3 D4 B4 G5 G3 D4 B4 G5",
         "VIOLIN | G3 F4 D5 A5 G3 F4 D5 A5 G3 E4 C#5 A5 G3 E4 C#5 A5",
         "VIOLA  | C3 A3 F4 C5 C3 A3 F4 C5 C3 G3 E4 C5 C3 G3 E4 C5",
