@@ -126,4 +126,23 @@ class PlaceWindowTest {
     }
     assertThat(inside / (double) strokes).as("of %d strokes", strokes).isGreaterThan(0.95);
   }
+
+  /** The same short strokes in the middle, and after a whole bow that ends at the tip. */
+  @Test
+  void aStrokeThatIsLedToAnEndIsTold() {
+    BowTask free = Lines.task(InstrumentType.VIOLIN, Lines.of(4, 4, "A4:16 A4:16 A4:8 A4:2."), 90);
+    BowTask held = free.withRules(BowRules.NONE.withStarts(java.util.Map.of(0, 0.98, 1, 0.9)));
+    Bowing there = new BowSolver(held).best();
+    LedPlace led = LedPlace.of(held, there, there.strokes().get(0)).orElseThrow();
+    assertThat(led.towardsTip()).isTrue();
+    assertThat(there.strokes().get(0).endCm()).isGreaterThan(led.toCm());
+    Bowing plain =
+        new BowSolver(
+                Lines.task(
+                    InstrumentType.VIOLIN,
+                    Lines.of(4, 4, "A4:8 A4:8 A4:8 A4:8 A4:8 A4:8 A4:8 A4:8"),
+                    100))
+            .best();
+    assertThat(plain.strokes()).allSatisfy(s -> assertThat(LedPlace.of(free, plain, s)).isEmpty());
+  }
 }

@@ -15,6 +15,7 @@ import fret.bowing.Clearance;
 import fret.bowing.ContactWish;
 import fret.bowing.Cure;
 import fret.bowing.HairWish;
+import fret.bowing.LedPlace;
 import fret.bowing.NoteSpeeds;
 import fret.bowing.Stroke;
 import fret.bowing.StrokeKind;
@@ -157,6 +158,7 @@ final class StrokePane extends Cards {
                 connected(stroke),
                 contact(s, n),
                 room(s, n),
+                led(s, stroke),
                 swings(s),
                 again(stroke))
             .filter(t -> !t.isBlank())
@@ -252,6 +254,18 @@ final class StrokePane extends Cards {
                   Math.round(w.from() * planned),
                   Math.round(w.to() * planned));
             })
+        .orElse("");
+  }
+
+  /** A short stroke that what is around it leads to an end of the bow. */
+  private String led(Session s, Stroke stroke) {
+    return LedPlace.of(s.bowTask(), model.shown().bowing(), stroke)
+        .map(
+            p ->
+                Sentences.of(
+                    p.towardsTip() ? "stroke.led.tip" : "stroke.led.frog",
+                    Math.round(p.fromCm()),
+                    Math.round(p.toCm())))
         .orElse("");
   }
 
