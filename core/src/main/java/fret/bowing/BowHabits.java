@@ -7,6 +7,7 @@ import java.util.Collections;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 
 /**
  * How a player uses the bow where players differ, and how much of it each string gets.
@@ -16,9 +17,10 @@ import java.util.Map;
  * @param ways only what differs from the usual one
  * @param strings share of the usual bow by string, the highest first, 0.5 to 1.5; strings beyond
  *     the list get the usual
+ * @param places where plain short strokes live
  */
-public record BowHabits(Map<BowHabit, Way> ways, List<Double> strings) {
-  public static final BowHabits USUAL = new BowHabits(Map.of(), List.of());
+public record BowHabits(Map<BowHabit, Way> ways, List<Double> strings, ShortPlaces places) {
+  public static final BowHabits USUAL = new BowHabits(Map.of(), List.of(), ShortPlaces.USUAL);
 
   /** Natural speed of a player who makes sound by weight. */
   static final double BY_WEIGHT_SPEED = 0.8;
@@ -58,6 +60,7 @@ public record BowHabits(Map<BowHabit, Way> ways, List<Double> strings) {
           }
         });
     ways = Collections.unmodifiableMap(kept);
+    Objects.requireNonNull(places);
     strings = List.copyOf(strings);
     for (double share : strings) {
       if (!(share >= 0.5) || !(share <= 1.5)) {
@@ -78,7 +81,7 @@ public record BowHabits(Map<BowHabit, Way> ways, List<Double> strings) {
     EnumMap<BowHabit, Way> all = new EnumMap<>(BowHabit.class);
     all.putAll(ways);
     all.put(habit, way);
-    return new BowHabits(all, strings);
+    return new BowHabits(all, strings, places);
   }
 
   /** Another share for one string, 1 the highest. */
@@ -88,7 +91,12 @@ public record BowHabits(Map<BowHabit, Way> ways, List<Double> strings) {
       all.add(1.0);
     }
     all.set(string - 1, share);
-    return new BowHabits(ways, all);
+    return new BowHabits(ways, all, places);
+  }
+
+  /** Other places for plain short strokes. */
+  public BowHabits withPlaces(ShortPlaces other) {
+    return new BowHabits(ways, strings, other);
   }
 
   /** Share of the usual bow on a string, 1 the highest. */

@@ -27,9 +27,6 @@ record PlaceWindow(double from, double to) {
   }
 
   private static final double QUICK_RATE = 8;
-  private static final double QUICK = 0.5;
-  private static final double SOFT = 0.6;
-  private static final double BY_LEVEL = 0.05;
 
   /** Levels from p to mf count as one step. */
   private static final double SOFT_STEP = 2;
@@ -64,7 +61,8 @@ record PlaceWindow(double from, double to) {
   static PlaceWindow of(
       InstrumentType type, double level, double rate, boolean accented, BowHabits habits) {
     boolean quick = rate >= QUICK_RATE;
-    double middle = quick ? QUICK : SOFT - BY_LEVEL * steps(level) - lower(type);
+    double middle =
+        quick ? habits.places().quick() : habits.places().middle(steps(level)) - lower(type);
     middle -= accented ? ACCENTED : 0;
     middle += habits.has(BowHabit.Way.UPPER_HALF) ? OWN_HALF : 0;
     middle -= habits.has(BowHabit.Way.LOWER_HALF) ? OWN_HALF : 0;

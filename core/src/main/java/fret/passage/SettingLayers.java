@@ -9,6 +9,7 @@ import fret.bowing.BowHabits;
 import fret.bowing.BowRules;
 import fret.bowing.BowSetup;
 import fret.bowing.PhraseShape;
+import fret.bowing.ShortPlaces;
 import fret.instrument.InstrumentType;
 import fret.instrument.Tuning;
 import fret.mark.Layer.Concern;
@@ -215,6 +216,7 @@ public final class SettingLayers {
         .with("arm", b.arm().name())
         .with("habits", b.habits().ways().values().stream().map(Enum::name).sorted().toList())
         .with("strings", b.habits().strings())
+        .with("places", places(b.habits().places()))
         .with("shape", b.shape().name());
   }
 
@@ -237,6 +239,15 @@ public final class SettingLayers {
         f.word("shape", PhraseShape.class, PhraseShape.PRINTED));
   }
 
+  /** Nothing where they are the usual ones. */
+  private static List<Double> places(ShortPlaces p) {
+    return p.equals(ShortPlaces.USUAL) ? List.of() : List.of(p.soft(), p.loud(), p.quick());
+  }
+
+  private static double share(Object number) {
+    return ((Number) number).doubleValue();
+  }
+
   private static BowHabits readHabits(Form f) {
     BowHabits habits = BowHabits.USUAL;
     List<String> named = f.has("habits") ? f.texts("habits") : List.of();
@@ -249,7 +260,11 @@ public final class SettingLayers {
     for (int i = 0; i < shares.size(); i++) {
       habits = habits.withString(i + 1, ((Number) shares.get(i)).doubleValue());
     }
-    return habits;
+    List<?> places = f.has("places") ? f.list("places") : List.of();
+    return places.size() < 3
+        ? habits
+        : habits.withPlaces(
+            new ShortPlaces(share(places.get(0)), share(places.get(1)), share(places.get(2))));
   }
 
   private static Form reading(Reading r) {

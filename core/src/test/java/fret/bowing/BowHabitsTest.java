@@ -49,7 +49,8 @@ class BowHabitsTest {
 
   @Test
   void nonsenseIsRefusedByName() {
-    assertThatThrownBy(() -> new BowHabits(Map.of(BowHabit.SOUND, Way.TIP), List.of()))
+    assertThatThrownBy(
+            () -> new BowHabits(Map.of(BowHabit.SOUND, Way.TIP), List.of(), ShortPlaces.USUAL))
         .hasMessageContaining("TIP is no way of SOUND");
     assertThatThrownBy(() -> BowHabits.USUAL.withString(2, 1.7)).hasMessageContaining("1.7");
   }

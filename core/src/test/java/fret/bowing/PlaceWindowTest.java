@@ -145,4 +145,35 @@ class PlaceWindowTest {
             .best();
     assertThat(plain.strokes()).allSatisfy(s -> assertThat(LedPlace.of(free, plain, s)).isEmpty());
   }
+
+  /** The player's own numbers move the window; the usual ones are those of p, ff and quick. */
+  @Test
+  void placesAreTheirPlayers() {
+    BowHabits usual = BowHabits.USUAL;
+    BowHabits own = usual.withPlaces(new ShortPlaces(0.8, 0.5, 0.3));
+    double p = fret.score.LoudnessLine.PIANO;
+    assertThat(PlaceWindow.of(InstrumentType.VIOLIN, p, 4, false, usual).middle())
+        .isCloseTo(0.6, within(1e-9));
+    assertThat(PlaceWindow.of(InstrumentType.VIOLIN, p, 4, false, own).middle())
+        .isCloseTo(0.8, within(1e-9));
+    assertThat(PlaceWindow.of(InstrumentType.VIOLIN, p + 4, 4, false, own).middle())
+        .as("ff")
+        .isCloseTo(0.5, within(1e-9));
+    assertThat(PlaceWindow.of(InstrumentType.VIOLIN, p, 9, false, own).middle())
+        .isCloseTo(0.3, within(1e-9));
+    BowTask free =
+        Lines.task(
+            InstrumentType.VIOLIN, Lines.of(4, 4, "A4:8 A4:8 A4:8 A4:8 A4:8 A4:8 A4:8 A4:8"), 100);
+    double usually = middle(free);
+    assertThat(middle(free.withHabits(usual.withPlaces(new ShortPlaces(0.8, 0.8, 0.8)))))
+        .isGreaterThan(usually + 10);
+  }
+
+  private static double middle(BowTask task) {
+    return new BowSolver(task)
+        .best().strokes().stream()
+            .mapToDouble(s -> (s.startCm() + s.endCm()) / 2)
+            .average()
+            .orElseThrow();
+  }
 }

@@ -14,6 +14,7 @@ import fret.bowing.Cure;
 import fret.bowing.Drift;
 import fret.bowing.PhraseMark;
 import fret.bowing.PhraseShape;
+import fret.bowing.ShortPlaces;
 import fret.bowing.Stroke;
 import fret.bowing.StrokeKind;
 import fret.mark.BowLayer;
@@ -367,6 +368,7 @@ class BowDecisionsTest {
         BowSetup.USUAL
             .withHabits(
                 BowHabits.USUAL
+                    .withPlaces(new ShortPlaces(0.7, 0.4, 0.55))
                     .with(BowHabit.START, BowHabit.Way.AIR)
                     .with(BowHabit.SHIFT, BowHabit.Way.STOPPED)
                     .withString(3, 0.8))

@@ -37,11 +37,13 @@ final class BowCaresPane extends Cards {
   private final CheckBox rows = new CheckBox(Sentences.of("bow.hairpins.go-on"));
   private final HabitRows habits;
   private final WeightRows<BowEffort> weights;
+  private final PlaceFields places;
   private boolean showing;
 
   BowCaresPane(Studio studio, BowModel model) {
     this.studio = studio;
     this.model = model;
+    this.places = new PlaceFields(studio, model);
     habits = new HabitRows(model.decisions());
     VBox left = Parts.card(Sentences.of("bow.mine"), Parts.scroll(mine()));
     left.setMinWidth(290);
@@ -133,6 +135,7 @@ final class BowCaresPane extends Cards {
                 model.decisions().hairpinsGoOn(rows.isSelected());
               }
             });
+    habits.addFirst(Sentences.of("bow.places"), places);
     habits.addFirst(Sentences.of("bow.hairpins"), rows);
     habits.addFirst(Sentences.of("bow.arm"), arm);
     habits.addFirst(Sentences.of("bow.shape"), shape);
@@ -180,6 +183,7 @@ final class BowCaresPane extends Cards {
     arm.setValue(bow.arm());
     rows.setSelected(s.passage().marks().at(FlagLayer.HAIRPINS_GO_ON, Place.WHOLE).isPresent());
     habits.show(s);
+    places.show(s);
     weights.show(k -> s.bowTask().preset().weight(k), s.bowing().explanation().shares());
     weights.showRanges(model.rangesProperty().get());
     showing = false;
