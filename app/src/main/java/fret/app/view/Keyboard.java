@@ -19,6 +19,18 @@ final class Keyboard {
   /** After these a field gives the keys back. */
   private static final Set<KeyCode> ENDS_TYPING = EnumSet.of(KeyCode.ENTER, KeyCode.ESCAPE);
 
+  /** With the shortcut key down a field does these itself: all, the clipboard, word by word. */
+  private static final Set<KeyCode> OF_TEXT =
+      EnumSet.of(
+          KeyCode.A,
+          KeyCode.C,
+          KeyCode.V,
+          KeyCode.X,
+          KeyCode.LEFT,
+          KeyCode.RIGHT,
+          KeyCode.BACK_SPACE,
+          KeyCode.DELETE);
+
   private final Supplier<List<Action>> actions;
   private final BooleanSupplier closeHelp;
   private final Runnable givenBack;
@@ -59,6 +71,9 @@ final class Keyboard {
     }
     boolean typing = e.getTarget() instanceof TextInputControl;
     boolean plain = !e.isShortcutDown() && !e.isAltDown() && !e.getCode().isFunctionKey();
+    if (typing && e.isShortcutDown() && OF_TEXT.contains(e.getCode())) {
+      return;
+    }
     for (Action a : actions.get()) {
       if (a.keys().match(e) && !(typing && plain) && a.when().getAsBoolean()) {
         a.handler().run();

@@ -32,7 +32,8 @@ final class PlaceFields extends FlowPane {
     setPrefWrapLength(WRAP);
     for (TextField f : List.of(soft, loud, quick)) {
       Parts.onCommit(f, this::change);
-      HBox one = Parts.row(4, Parts.line(Sentences.of(f.getId()), "quiet"), f);
+      HBox one =
+          Parts.row(4, Parts.line(Sentences.of("bow." + f.getId().replace('-', '.')), "quiet"), f);
       one.setMinWidth(Region.USE_PREF_SIZE);
       getChildren().add(one);
     }
@@ -42,7 +43,7 @@ final class PlaceFields extends FlowPane {
     TextField field = new TextField();
     field.setPrefWidth(WIDTH);
     field.setMinWidth(WIDTH);
-    field.setId("bow.places." + name);
+    field.setId("places-" + name);
     field.setAccessibleText(Sentences.of("bow.places." + name + ".long"));
     return field;
   }

@@ -2,6 +2,7 @@ package fret.app.launch;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import fret.bowing.ShortPlaces;
 import fret.drill.DrillKind;
 import fret.instrument.Finger;
 import fret.player.EffortKind;
@@ -54,6 +55,31 @@ class HabitsWindowTest extends RealWindow {
         .mapToDouble(fret.load.Load.Share::share)
         .max()
         .orElse(0);
+  }
+
+  /** In a field Ctrl+A is the field's own; a wrong number changes nothing. */
+  @Test
+  void shortStrokesLiveWhereThePlayerSays(FxRobot robot) throws Exception {
+    openFirst(robot);
+    robot.type(KeyCode.F5).type(KeyCode.C);
+    TextField soft = robot.lookup("#places-soft").query();
+    does(robot, soft::requestFocus);
+    robot.push(KeyCode.CONTROL, KeyCode.A);
+    robot.write("75").type(KeyCode.ENTER);
+    until(() -> places().soft() == 0.75 && !studio.isBehind());
+    does(
+        robot,
+        () -> {
+          soft.requestFocus();
+          soft.setText("95");
+        });
+    robot.type(KeyCode.ENTER);
+    until(() -> studio.messageProperty().get().contains("15 to 85"));
+    assertThat(places().soft()).isEqualTo(0.75);
+  }
+
+  private ShortPlaces places() {
+    return studio.session().passage().settings().bow().habits().places();
   }
 
   @Test
