@@ -1,6 +1,7 @@
 package fret.fingering;
 
 import fret.instrument.Finger;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
 
@@ -18,10 +19,19 @@ final class ChordMoves {
     return from.fingersDown() > 1 && to.fingersDown() > 1;
   }
 
-  /** Fingers that hop to another string; a place taken over by another finger counts half. */
+  /** Less time than this to set a chord after a single note is haste, in s (from memory). */
+  private static final double HASTY_S = 0.25;
+
+  /** What a finger that is set in no time at all counts (from memory). */
+  private static final double SET_AT_ONCE = 3;
+
+  /**
+   * Fingers that hop to another string; a place taken over by another finger counts half. After a
+   * short single note those that a chord sets anew.
+   */
   static double hops(HandState from, HandState to) {
-    if (!areChords(from, to)) {
-      return 0;
+    if (from.fingersDown() < 2) {
+      return SET_AT_ONCE * setInHaste(from, to);
     }
     double sum = 0;
     for (HandState.Touch a : from.touches()) {
@@ -57,6 +67,26 @@ final class ChordMoves {
     boolean same = a.get(0).finger() == b.get(0).finger() && a.get(1).finger() == b.get(1).finger();
     boolean open = b.get(0).isOpen() && b.get(1).finger() == Finger.THIRD;
     return same ? 0 : open || interval != OCTAVE ? 1 : 4.5;
+  }
+
+  private static double setInHaste(HandState from, HandState to) {
+    boolean joined = from.moment().slice().restAfter().signum() == 0;
+    double haste = Math.max(0, 1 - to.sinceStartSeconds(from) / HASTY_S);
+    if (haste == 0 || !joined || to.fingersDown() < 2) {
+      return 0;
+    }
+    Set<Finger> set = EnumSet.noneOf(Finger.class);
+    for (HandState.Touch b : to.touches()) {
+      boolean anew = !b.isOpen() && !b.held();
+      for (HandState.Touch a : from.touches()) {
+        anew &=
+            a.finger() != b.finger() || a.string() != b.string() || a.semitone() != b.semitone();
+      }
+      if (anew) {
+        set.add(b.finger());
+      }
+    }
+    return haste * set.size();
   }
 
   private static boolean isBarred(HandState state, HandState.Touch touch) {

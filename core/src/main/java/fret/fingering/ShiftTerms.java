@@ -18,6 +18,12 @@ final class ShiftTerms {
   /** What a shift on one finger costs within a scale of the cello (from memory). */
   private static final double SAME_ON_THE_CELLO = 0.3;
 
+  /**
+   * A shift that goes to another string at once, within a slur, counts up to double where it has
+   * less time than this (from memory).
+   */
+  private static final double HASTY_MS = 150;
+
   private static final double LOG_2 = Math.log(2);
 
   private final double[] mmFromNut;
@@ -172,6 +178,11 @@ final class ShiftTerms {
   /** 1 for a shift that a slur leaves open, unless it is meant to be heard. */
   static double slurShift(HandState from, HandState to) {
     boolean inSlur = to.moment().slice().slurredInto() && !to.takesOver();
-    return to.isShiftFrom(from) && from.isStopped() && inSlur ? to.moment().slide() : 0;
+    if (!to.isShiftFrom(from) || !from.isStopped() || !inSlur) {
+      return 0;
+    }
+    boolean across = Terms.crossing(from, to) > 0;
+    double haste = Math.max(0, 1 - to.transitMs(from) / HASTY_MS);
+    return to.moment().slide() * (across ? 1 + haste : 1);
   }
 }

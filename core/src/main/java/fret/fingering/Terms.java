@@ -236,7 +236,8 @@ final class Terms {
           UNEVEN ->
           SHIFTS;
       case CROSSING, SLUR_CROSSING, CROSS_BACK, COLOUR, THEME, TURN_BACK, SKIP -> CROSSES;
-      case CHORD_HOP, CHORD_LOST -> CHORDS;
+      case CHORD_HOP -> (f, t) -> t.fingersDown() > 1;
+      case CHORD_LOST -> CHORDS;
       case ANCHOR -> RETURNS;
       case OPEN_LONG, OPEN_STRING, OPEN_LOUD -> OPEN;
       case FOURTH, FOURTH_LONG -> FOURTHS;

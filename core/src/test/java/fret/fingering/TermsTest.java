@@ -421,4 +421,22 @@ class TermsTest {
         .as("where it is quick it is as easy to begin with the open hand")
         .isCloseTo(0.4 + 0.4, within(1e-9));
   }
+
+  /** A shift that crosses at once under a quick slur; a chord that is set after a short note. */
+  @Test
+  void hasteCountsAcrossStringsAndBeforeChords() {
+    Fraction sixteenth = Fraction.of(1, 16);
+    Fingering across =
+        pinned(InstrumentType.VIOLIN, Exercises.slurred("B4 D6", sixteenth), 60, "A1 E3");
+    // half of 250 ms are there: 1 + 1 - 125 / 150
+    assertThat(Exercises.quantity(across, EffortKind.SLUR_SHIFT))
+        .isCloseTo(2 - 125 / 150.0, within(1e-6));
+    Fingering chord =
+        pinned(InstrumentType.VIOLIN, Exercises.line("B4 F4+D5", sixteenth), 120, "A1 D2 A3");
+    // two fingers, 125 of 250 ms
+    assertThat(Exercises.quantity(chord, EffortKind.CHORD_HOP)).isCloseTo(3.0, within(1e-6));
+    Fingering slow =
+        pinned(InstrumentType.VIOLIN, Exercises.line("B4 F4+D5", QUARTER), 60, "A1 D2 A3");
+    assertThat(Exercises.quantity(slow, EffortKind.CHORD_HOP)).isZero();
+  }
 }
