@@ -111,7 +111,8 @@ final class Bowings {
       double sounds = problem.sounds(m, span.kind(), i > 0 && i + 1 == shares.length);
       double to = i + 1 == shares.length ? step.end() : at + way * shares[i];
       double ofNatural = Math.max(1e-3, shares[i] / Math.max(1e-9, span.naturalCm(i)));
-      double ofUsual = ofNatural * SoundWish.share(task, m, problem.moments());
+      double share = SoundWish.share(task, m, problem.moments());
+      double ofUsual = ofNatural * share;
       notes.add(
           new Stroke.Note(
               m.slice().index(),
@@ -129,7 +130,7 @@ final class Bowings {
                       m,
                       problem.isBeforeShift(m),
                       task.instrument().stringCount(),
-                      Contact.force(m, ofUsual))));
+                      Contact.force(m, ofUsual) + Contact.lean(Math.max(1, share)))));
       at = to;
     }
     return notes;

@@ -28,6 +28,9 @@ final class Contact {
   private static final double SOFT_FORCE = 0.2;
   private static final double LOUD_FORCE = 0.8;
 
+  /** What half of the bow asks of the weight (from memory). */
+  private static final double LEAN = 0.08;
+
   private Contact() {}
 
   /**
@@ -65,8 +68,12 @@ final class Contact {
    */
   static double force(BowMoment m, double ofNatural) {
     double loud = SOFT_FORCE + (LOUD_FORCE - SOFT_FORCE) * Math.min(1, m.level() / 7);
-    double lean = ofNatural < 1 ? 0.08 * Math.log(1 / ofNatural) / Math.log(2) : 0;
-    return Math.min(0.95, loud + lean);
+    return Math.min(0.95, loud + lean(Math.min(1, ofNatural)));
+  }
+
+  /** What weight makes up for a share of the bow, above 0; less than nothing for more of it. */
+  static double lean(double share) {
+    return LEAN * Math.log(1 / share) / Math.log(2);
   }
 
   /** The planned force in relative units. */

@@ -33,7 +33,6 @@ final class Alike {
   private final LayeredSearch<HandState> search;
   private final List<HandState> states;
   private final double price;
-  private int alike;
 
   /**
    * @param price effort that one more place with the known fingering is worth
@@ -53,11 +52,6 @@ final class Alike {
     return List.copyOf(states);
   }
 
-  /** How many figures are fingered alike wherever they come. */
-  int alike() {
-    return alike;
-  }
-
   /**
    * Unifies one figure.
    *
@@ -66,12 +60,12 @@ final class Alike {
   void unify(Figures.Figure figure) {
     Set<FigureWay> patterns = new LinkedHashSet<>();
     figure.starts().forEach(s -> patterns.add(FigureWay.of(states, figure, s)));
-    boolean unified = patterns.size() == 1 || unify(figure, patterns);
-    // A swing that goes on is no figure that comes back.
-    alike += unified && !figure.swing() ? 1 : 0;
+    if (patterns.size() > 1) {
+      unify(figure, patterns);
+    }
   }
 
-  private boolean unify(Figures.Figure figure, Set<FigureWay> patterns) {
+  private void unify(Figures.Figure figure, Set<FigureWay> patterns) {
     List<HandState> before = List.copyOf(states);
     List<HandState> best = null;
     double least = Double.POSITIVE_INFINITY;
@@ -83,11 +77,9 @@ final class Alike {
       }
       restore(before);
     }
-    if (best == null || least > 1e-9) {
-      return false;
+    if (best != null && least <= 1e-9) {
+      restore(best);
     }
-    restore(best);
-    return true;
   }
 
   /** The ways in which most places of a figure are played. */

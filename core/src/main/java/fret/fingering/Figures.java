@@ -2,13 +2,13 @@ package fret.fingering;
 
 import fret.score.ResolvedPassage;
 import fret.score.Slice;
+import java.nio.IntBuffer;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.stream.IntStream;
 import org.apache.commons.numbers.fraction.Fraction;
 
@@ -45,8 +45,52 @@ final class Figures {
   private static final int LONGEST_SWING = 6;
 
   /** One moment without its pitch. */
-  private record Shape(
-      List<Integer> intervals, Fraction duration, Fraction rest, boolean slurred) {}
+  private record Shape(List<Integer> intervals, Fraction duration, Fraction rest, boolean slurred) {
+    /** As the first of a figure: the slur into it counts not. */
+    Shape asFirst() {
+      return new Shape(intervals, duration, rest, false);
+    }
+
+    /** As the last of a figure: the rest after it counts not. */
+    Shape asLast() {
+      return new Shape(intervals, duration, Fraction.ZERO, slurred);
+    }
+  }
+
+  /** What two appearances must share, each moment by a number. */
+  private record Form(int first, IntBuffer inner, int last) {}
+
+  /**
+   * The moments as numbers, equal for what two appearances must share: with its pitch, or with the
+   * step from the moment before; as the first of a figure, within it, and as its last.
+   */
+  private static final class Codes {
+    private final int[] first;
+    private final int[] inner;
+    private final int[] last;
+
+    Codes(int[] lowest, Shape[] shapes, boolean samePitch) {
+      Map<List<Object>, Integer> known = new HashMap<>();
+      first = new int[shapes.length];
+      inner = new int[shapes.length];
+      last = new int[shapes.length];
+      for (int i = 0; i < shapes.length; i++) {
+        int step = samePitch || i == 0 ? lowest[i] : lowest[i] - lowest[i - 1];
+        first[i] = code(known, samePitch ? lowest[i] : 0, shapes[i].asFirst());
+        inner[i] = code(known, step, shapes[i]);
+        last[i] = code(known, step, shapes[i].asLast());
+      }
+    }
+
+    private static int code(Map<List<Object>, Integer> known, int pitch, Shape shape) {
+      return known.computeIfAbsent(List.of(pitch, shape), k -> known.size());
+    }
+
+    Form form(int start, int length) {
+      IntBuffer between = IntBuffer.wrap(inner, start + 1, length - 2);
+      return new Form(first[start], between, last[start + length - 1]);
+    }
+  }
 
   private final List<TimedSlice> moments;
   private final int[] lowest;
@@ -77,8 +121,9 @@ final class Figures {
     Figures finder = new Figures(passage, moments);
     List<Figure> found = finder.swings();
     for (boolean samePitch : new boolean[] {true, false}) {
+      Codes codes = new Codes(finder.lowest, finder.shapes, samePitch);
       for (int length = LONGEST; length >= SHORTEST; length--) {
-        finder.collect(length, samePitch, found);
+        finder.collect(length, samePitch, codes, found);
       }
     }
     return found;
@@ -129,14 +174,14 @@ final class Figures {
     return shapes[at].intervals().size() == 1 && moments.get(at).slice().bowed();
   }
 
-  private void collect(int length, boolean samePitch, List<Figure> into) {
-    Map<List<Object>, List<Integer>> byForm = new LinkedHashMap<>();
-    Map<List<Object>, Integer> endOf = new HashMap<>();
+  private void collect(int length, boolean samePitch, Codes codes, List<Figure> into) {
+    Map<Form, List<Integer>> byForm = new LinkedHashMap<>();
+    Map<Form, Integer> endOf = new HashMap<>();
     for (int start = 0; start + length <= moments.size(); start++) {
       if (!moments.get(start).onBeat() || isTaken(start, length)) {
         continue;
       }
-      List<Object> form = form(start, length, samePitch);
+      Form form = codes.form(start, length);
       if (endOf.getOrDefault(form, 0) <= start) {
         byForm.computeIfAbsent(form, f -> new ArrayList<>()).add(start);
         endOf.put(form, start + length);
@@ -154,22 +199,11 @@ final class Figures {
   }
 
   private boolean isTaken(int start, int length) {
-    return IntStream.range(start, start + length).anyMatch(i -> taken[i]);
-  }
-
-  /** What two appearances must share; the slur into the first note and the rest after count not. */
-  private List<Object> form(int start, int length, boolean samePitch) {
-    List<Object> form = new ArrayList<>();
-    int zero = samePitch ? 0 : lowest[start];
     for (int i = start; i < start + length; i++) {
-      boolean last = i == start + length - 1;
-      Shape s = shapes[i];
-      form.add(lowest[i] - zero);
-      form.add(s.intervals());
-      form.add(s.duration());
-      form.add(last ? Fraction.ZERO : s.rest());
-      form.add(i > start && s.slurred());
+      if (taken[i]) {
+        return true;
+      }
     }
-    return form.stream().map(Objects::requireNonNull).toList();
+    return false;
   }
 }

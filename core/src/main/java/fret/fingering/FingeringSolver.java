@@ -138,18 +138,18 @@ public final class FingeringSolver {
     Fingering made = fingering(new Path<>(alike.states(), 0));
     boolean wanted = returns != ReturnsWish.USUAL;
     return wanted || made.effort() < free.effort() - 1e-9
-        ? alike(made, alike.alike(), Math.max(0, made.handEffort() - free.handEffort()))
-        : alike(free, alike.alike(), 0);
+        ? alike(made, alike.states(), Math.max(0, made.handEffort() - free.handEffort()))
+        : alike(free, found.get().states(), 0);
   }
 
-  private static Fingering alike(Fingering found, int figures, double over) {
+  private Fingering alike(Fingering found, List<HandState> states, double over) {
     return new Fingering(
         found.notes(),
         found.shifts(),
         found.explanation(),
         found.layerOfSlice(),
         found.problems(),
-        new Fingering.Likeness(figures, over),
+        new Fingering.Likeness(new UnlikeFigures(figures(), weightOfUnlike()).alike(states), over),
         found.releases());
   }
 

@@ -248,6 +248,8 @@ final class Terms {
       case TAKE_OVER -> SOUNDS_ON;
       case LET_GO -> (f, t) -> !t.moment().slice().held().isEmpty();
       case SAME_FINGER, SLIDE, WEAK_PAIR, SWAP -> FINGER_TO_FINGER;
+      case BOUNCED -> (f, t) -> t.moment().bounced();
+      case UNLIKE -> (f, t) -> false;
       default -> EffortTerm.Guard.always();
     };
   }

@@ -37,9 +37,15 @@ final class UnlikeFigures {
         new Explanation.Share(kind.id(), kind.unit(), quantity, quantity * weight, causes));
   }
 
-  /** Effort of all that is unlike. */
-  double effort(List<HandState> states) {
-    return weight * causes(states).stream().mapToDouble(Explanation.Cause::quantity).sum();
+  /** How many figures are fingered alike wherever they come; a swing that goes on is none. */
+  int alike(List<HandState> states) {
+    int count = 0;
+    for (Figures.Figure figure : figures) {
+      long ways =
+          figure.starts().stream().map(s -> FigureWay.of(states, figure, s)).distinct().count();
+      count += ways == 1 && !figure.swing() ? 1 : 0;
+    }
+    return count;
   }
 
   private List<Explanation.Cause> causes(List<HandState> states) {

@@ -8,7 +8,9 @@ import fret.bowing.BowRules;
 import fret.bowing.BowSetup;
 import fret.bowing.BowSpeed;
 import fret.bowing.BowTask;
+import fret.bowing.HandAt;
 import fret.fingering.Fingering;
+import fret.instrument.Finger;
 import fret.instrument.Instrument;
 import fret.joint.Hands;
 import fret.mark.BowLayer;
@@ -24,8 +26,10 @@ import fret.score.ResolvedPassage;
 import fret.score.SoundingNote;
 import fret.tempo.TempoMap;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.IntPredicate;
 import org.apache.commons.numbers.fraction.Fraction;
 
@@ -56,6 +60,7 @@ final class BowTasks {
         .forEach((slice, level) -> offsets.put(printed.slices().get(slice).onset(), level));
     Map<Integer, Adopted> adopted = at(marks, BowLayers.ADOPTED, printed, version);
     adopted.keySet().removeIf(m -> !held.test(m));
+    List<HandAt> hand = Hands.of(printed, fingering);
     BowRules rules =
         new BowRules(
             setup.slurs(),
@@ -68,12 +73,12 @@ final class BowTasks {
             at(marks, BowLayers.AMOUNT, printed, version),
             at(marks, BowLayers.CONTACT, printed, version),
             at(marks, BowLayers.SOUND, printed, version),
-            at(marks, DampLayer.DAMP, printed, "").keySet());
+            damped(marks, printed, hand));
     return new BowTask(
         printed,
         tempo,
         instrument,
-        Hands.of(printed, fingering),
+        hand,
         LoudnessLine.of(printed.score(), ownLine(marks, printed, version))
             .shaped(setup.shape().of(printed, at(marks, BowLayers.PHRASE, printed, version)))
             .offset(offsets),
@@ -84,6 +89,13 @@ final class BowTasks {
         alike(setup.preset(), Pipeline.returns(passage)),
         rules.over(adopted),
         setup.habits());
+  }
+
+  /** Where a finger damps that has nothing else to do. */
+  private static Set<Integer> damped(Marks marks, ResolvedPassage printed, List<HandAt> hand) {
+    Map<Integer, Finger> marked = at(marks, DampLayer.DAMP, printed, "");
+    marked.entrySet().removeIf(e -> hand.get(e.getKey()).fingers().contains(e.getValue().rank()));
+    return marked.keySet();
   }
 
   /** What it is worth that bars which come back are bowed alike. */

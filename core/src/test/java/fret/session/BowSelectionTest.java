@@ -222,12 +222,15 @@ class BowSelectionTest {
   void whatTheSoundIsMadeOfGoesRoundForAll() {
     double usual = at(FROM).naturalCm();
     double far = at(FROM).at(FROM).contactMm();
+    double force = at(FROM).at(FROM).force();
     press(BowSelection::nextSound);
     assertThat(in(BowLayers.SOUND)).containsOnly(SoundWish.MUCH_BOW);
     assertThat(at(FROM).naturalCm()).isCloseTo(1.25 * usual, within(1e-6));
+    assertThat(at(FROM).at(FROM).force()).as("little weight").isLessThan(force);
     press(BowSelection::nextSound);
     assertThat(at(FROM).naturalCm()).isCloseTo(0.75 * usual, within(1e-6));
     assertThat(at(FROM).at(FROM).contactMm()).isLessThan(far);
+    assertThat(at(FROM).at(FROM).force()).as("much weight").isGreaterThan(force);
     press(BowSelection::nextSound);
     press(BowSelection::nextSound);
     assertThat(in(BowLayers.SOUND)).containsOnlyNulls();

@@ -8,6 +8,7 @@ import fret.base.Said;
 import fret.fingering.Fingering;
 import fret.instrument.Finger;
 import fret.instrument.InstrumentType;
+import fret.mark.DampLayer;
 import fret.mark.FingerLayer;
 import fret.mark.FingerMark;
 import fret.mark.Reminder;
@@ -205,5 +206,18 @@ class DecisionsTest {
     assertThat(s.at(ReminderLayer.REMINDER, 3)).contains(Reminder.word("ver"));
     assertThat(s.at(ReminderLayer.REMINDER, 4)).contains(Reminder.word("run"));
     assertThat(s.at(ReminderLayer.REMINDER, 5)).as("behind the stretch").isEmpty();
+  }
+
+  /** A finger that is needed for the note damps nothing, whatever was marked. */
+  @Test
+  void aFingerThatPlaysDampsNothing() {
+    Session s = Lines.session("D5 E5 F5 G5 A5 G5");
+    int busy = s.bowTask().hand().get(2).fingers().iterator().next();
+    Finger plays = Finger.values()[busy];
+    Finger free = plays == Finger.FIRST ? Finger.SECOND : Finger.FIRST;
+    Session damped = Lines.after(s, Decisions.toggle(s, DampLayer.DAMP, 2, free));
+    assertThat(damped.bowTask().rules().damped()).containsExactly(2);
+    Session needed = Lines.after(s, Decisions.toggle(s, DampLayer.DAMP, 2, plays));
+    assertThat(needed.bowTask().rules().damped()).isEmpty();
   }
 }

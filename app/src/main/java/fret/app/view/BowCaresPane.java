@@ -184,7 +184,7 @@ final class BowCaresPane extends Cards {
     rows.setSelected(s.passage().marks().at(FlagLayer.HAIRPINS_GO_ON, Place.WHOLE).isPresent());
     habits.show(s);
     places.show(s);
-    weights.show(k -> s.bowTask().preset().weight(k), s.bowing().explanation().shares());
+    weights.show(k -> bow.preset().weight(k), s.bowing().explanation().shares());
     weights.showRanges(model.rangesProperty().get());
     showing = false;
   }

@@ -394,7 +394,14 @@ final class NotePane extends Cards {
             f ->
                 asked
                     .getChildren()
-                    .add(Parts.line(Sentences.of("note.damp-is", f.digit()), "hand")));
+                    .add(
+                        Parts.line(
+                            Sentences.of(
+                                b.bowTask().rules().damped().contains(n.slice())
+                                    ? "note.damp-is"
+                                    : "note.damp-busy",
+                                f.digit()),
+                            "hand")));
     b.passage()
         .marks()
         .at(SlideLayer.SLIDE, n.key())

@@ -218,6 +218,7 @@ public final class LeftHandModel {
     boolean starts = wanted && !compares;
     compares = wanted;
     if (starts) {
+      findBetter();
       findChoices();
       findOptions();
     }
@@ -300,7 +301,7 @@ public final class LeftHandModel {
   private void findBetter() {
     Session now = studio.shown();
     better.set(List.of());
-    if (now != null && now.isAdopted()) {
+    if (now != null && compares && now.isAdopted()) {
       studio.compute("better-answers", Rank.BEHIND, now::betterAnswers, () -> true, better::set);
     }
   }
