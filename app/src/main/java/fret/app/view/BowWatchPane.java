@@ -32,6 +32,7 @@ import javafx.scene.control.ListView;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
 /** What the bow has to watch: where it runs out or wanders, and every change of string. */
@@ -51,6 +52,7 @@ final class BowWatchPane extends Cards {
   BowWatchPane(Studio studio, BowModel model) {
     this.studio = studio;
     this.model = model;
+    counted.setMinHeight(Region.USE_PREF_SIZE);
     crossings.setId("bow-crossings");
     crossings.setPlaceholder(Parts.label(Sentences.of("watch.one-string"), "quiet"));
     crossings.setCellFactory(v -> new Wrapped());
