@@ -224,7 +224,7 @@ public class FretBenchmarks {
   public Tuned tune(Line line) {
     List<HarmonyNote> notes = new ArrayList<>();
     for (SoundingNote n : line.task.passage().notes()) {
-      notes.add(new HarmonyNote(n.onset(), n.duration(), n.pitch().midi()));
+      notes.add(new HarmonyNote(n.onset(), n.duration(), n.pitch()));
     }
     Score score = line.task.passage().score();
     return Tuner.of(

@@ -47,6 +47,11 @@ final class RingLane implements Lane {
     private static final double MOST_CENTS = 24;
 
     private static final double RINGING = 0.62;
+    private static final double NUMERAL = 1.35;
+    private static final double NUMERAL_Y = 3.9;
+
+    /** Figures of an inversion stand over each other. */
+    private static final double FIGURE = 0.85;
 
     private final LaneInput input;
     private final Tuned tuned;
@@ -100,28 +105,65 @@ final class RingLane implements Lane {
       }
     }
 
+    /**
+     * Numerals where chords are clear; where two readings share a place both, each as a question.
+     */
     private void numerals() {
+      List<Numeral> all = new ArrayList<>();
       for (Harmony.ChordSpan c : tuned.harmony().chords()) {
-        for (Slice slice : input.passage().slices()) {
-          if (slice.onset().compareTo(c.onset()) >= 0) {
-            boolean inBar =
-                input.passage().notes().get(slice.starting().get(0)).key().barIndex() == c.bar();
-            if (inBar && axis.has(slice.index())) {
-              Ink ink = c.own() ? Ink.PINNED : Ink.TIME;
-              pen.text(
-                  tuned.harmony().numeral(c),
-                  axis.start(slice.index()) + 0.4,
-                  3.9,
-                  1.35,
-                  Style.BOLD,
-                  false,
-                  ink,
-                  slice.index());
-            }
-            break;
-          }
+        if (c.chord().isPresent()) {
+          sliceOf(c).ifPresent(s -> all.add(new Numeral(c, s, axis.start(s) + 0.4)));
         }
       }
+      for (int i = 0; i < all.size(); i++) {
+        double room = i + 1 < all.size() ? all.get(i + 1).x() - all.get(i).x() : axis.width();
+        numeral(all.get(i), room - 0.4);
+      }
+    }
+
+    private record Numeral(Harmony.ChordSpan chord, int slice, double x) {}
+
+    private Optional<Integer> sliceOf(Harmony.ChordSpan c) {
+      return input.passage().slices().stream()
+          .filter(s -> s.onset().compareTo(c.onset()) >= 0)
+          .findFirst()
+          .filter(
+              s ->
+                  input.passage().notes().get(s.starting().get(0)).key().barIndex() == c.bar()
+                      && axis.has(s.index()))
+          .map(Slice::index);
+    }
+
+    private void numeral(Numeral n, double room) {
+      Harmony.ChordSpan c = n.chord();
+      String plain = tuned.harmony().numeral(c);
+      Optional<String> second = tuned.harmony().secondNumeral(c);
+      // V7/V with figures would be read as a fraction.
+      boolean bare = second.isPresent() || plain.contains("/");
+      List<Integer> figures = bare ? List.of() : c.figures();
+      String stem =
+          figures.isEmpty() || !plain.endsWith("7")
+              ? plain
+              : plain.substring(0, plain.length() - 1);
+      String over =
+          c.bass().filter(Harmony.Bass::over).isPresent()
+              ? " (" + tuned.harmony().bassName(c).orElseThrow() + ")"
+              : "";
+      String told = second.map(s -> plain + "? " + s + "?").orElse(stem + over);
+      boolean fits = width(told) + (figures.isEmpty() ? 0 : 1) <= room;
+      String shown = fits ? told : second.isPresent() ? plain + "?" : plain;
+      Ink ink = c.own() ? Ink.PINNED : second.isPresent() ? Ink.FAINT : Ink.TIME;
+      pen.text(shown, n.x(), NUMERAL_Y, NUMERAL, Style.BOLD, false, ink, n.slice());
+      for (int i = 0; fits && i < figures.size(); i++) {
+        double y = NUMERAL_Y + (figures.size() == 1 ? -0.5 : i == 0 ? -0.62 : 0.15);
+        String figure = String.valueOf(figures.get(i));
+        double x = n.x() + width(shown) + 0.12;
+        pen.text(figure, x, y, FIGURE, Style.BOLD, false, ink, n.slice());
+      }
+    }
+
+    private double width(String text) {
+      return pen.width(text, NUMERAL, Style.BOLD);
     }
 
     /** A line within broken chords goes from place to place of its own notes. */

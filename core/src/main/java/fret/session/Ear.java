@@ -66,7 +66,7 @@ public final class Ear {
   private static void add(List<SoundingNote> notes, List<HarmonyNote> into) {
     for (SoundingNote n : notes) {
       if (!n.isGrace()) {
-        into.add(new HarmonyNote(n.onset(), n.duration(), n.pitch().midi()));
+        into.add(new HarmonyNote(n.onset(), n.duration(), n.pitch()));
       }
     }
   }

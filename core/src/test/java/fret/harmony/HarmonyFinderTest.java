@@ -56,7 +56,7 @@ class HarmonyFinderTest {
   private static List<HarmonyNote> notes(Score score) {
     List<HarmonyNote> all = new ArrayList<>();
     for (SoundingNote n : Resolver.resolve(score).notes()) {
-      all.add(new HarmonyNote(n.onset(), n.duration(), n.pitch().midi()));
+      all.add(new HarmonyNote(n.onset(), n.duration(), n.pitch()));
     }
     return all;
   }

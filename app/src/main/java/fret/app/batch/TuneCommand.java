@@ -6,6 +6,7 @@ import fret.base.Fractions;
 import fret.base.UnusableInput;
 import fret.fingering.NoteFinger;
 import fret.harmony.Harmony;
+import fret.harmony.Key;
 import fret.instrument.Instrument;
 import fret.intonation.Check;
 import fret.intonation.OpenStrings;
@@ -94,16 +95,7 @@ final class TuneCommand implements Callable<Integer> {
     ArrayNode harmony = root.putArray("harmony");
     for (Harmony.ChordSpan c : tuned.harmony().chords()) {
       Bar bar = passage.score().bars().get(c.bar());
-      Fraction beat = bar.placeOf(c.onset()).divide(bar.time().unit()).add(Fraction.ONE);
-      harmony
-          .addObject()
-          .put("bar", bar.number())
-          .put("beat", Fractions.text(beat))
-          .put(
-              "chord",
-              c.chord().map(x -> x.text(tuned.harmony().keyAt(c.bar()).orElseThrow())).orElse("?"))
-          .put("numeral", tuned.harmony().numeral(c))
-          .put("confidence", Json.round(c.confidence(), 3));
+      chord(harmony.addObject(), bar, c, tuned.harmony());
     }
     ArrayNode notes = root.putArray("notes");
     ArrayNode conflicts = Json.object().putArray("conflicts");
@@ -142,6 +134,26 @@ final class TuneCommand implements Callable<Integer> {
     }
     Json.problems(root, s.problems());
     return root;
+  }
+
+  private static void chord(ObjectNode node, Bar bar, Harmony.ChordSpan c, Harmony harmony) {
+    Key key = harmony.keyAt(c.bar()).orElseThrow();
+    Fraction beat = bar.placeOf(c.onset()).divide(bar.time().unit()).add(Fraction.ONE);
+    node.put("bar", bar.number()).put("beat", Fractions.text(beat));
+    node.put("chord", c.chord().map(x -> x.text(key)).orElse("?"));
+    node.put("numeral", harmony.numeral(c));
+    harmony.bassName(c).ifPresent(name -> node.put("bass", name));
+    if (c.bass().filter(Harmony.Bass::over).isPresent()) {
+      node.put("over", harmony.bassName(c).orElseThrow());
+    }
+    node.put("confidence", Json.round(c.confidence(), 3));
+    c.second()
+        .ifPresent(
+            x ->
+                node.putObject("second")
+                    .put("chord", x.chord().text(key))
+                    .put("numeral", x.chord().numeral(key))
+                    .put("confidence", Json.round(x.confidence(), 3)));
   }
 
   private static void note(ObjectNode node, Instrument on, Session s, Tuned.Place p) {

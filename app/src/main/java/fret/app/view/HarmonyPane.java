@@ -71,15 +71,7 @@ final class HarmonyPane extends Cards {
   private Button button(Session s, Harmony h, Harmony.ChordSpan c, boolean selected) {
     String number = s.score().bars().get(c.bar()).number();
     Key key = h.keyAt(c.bar()).orElse(new Key(0, false));
-    String text =
-        c.chord().isPresent()
-            ? Sentences.of(
-                c.own() ? "tuning.chord.own" : "tuning.chord.at",
-                number,
-                h.numeral(c),
-                c.chord().get().text(key),
-                Words.shown("%.0f", 100 * c.confidence()))
-            : Sentences.of("tuning.chord.unclear", number);
+    String text = text(number, h, c, key);
     Button b =
         Parts.button(
             text,
@@ -90,5 +82,35 @@ final class HarmonyPane extends Cards {
       b.getStyleClass().add("strong");
     }
     return b;
+  }
+
+  private static String text(String number, Harmony h, Harmony.ChordSpan c, Key key) {
+    if (c.chord().isEmpty()) {
+      return Sentences.of("tuning.chord.unclear", number);
+    }
+    String chord = c.chord().get().text(key);
+    if (c.own()) {
+      return Sentences.of("tuning.chord.own", number, h.numeral(c), chord);
+    }
+    if (c.second().isPresent()) {
+      return Sentences.of(
+          "tuning.chord.two",
+          number,
+          h.numeral(c),
+          chord,
+          h.secondNumeral(c).orElseThrow(),
+          c.second().get().chord().text(key));
+    }
+    String bass = h.bassName(c).orElse(chord);
+    boolean root = c.figures().isEmpty() && c.bass().filter(Harmony.Bass::over).isEmpty();
+    return Sentences.of(
+        root
+            ? "tuning.chord.at"
+            : c.figures().isEmpty() ? "tuning.chord.over" : "tuning.chord.inverted",
+        number,
+        h.numeral(c),
+        chord,
+        Words.shown("%.0f", 100 * c.confidence()),
+        bass);
   }
 }
