@@ -233,7 +233,8 @@ public class FretBenchmarks {
         line.task.hand(),
         OpenStrings.pure(line.task.hand().instrument(), 440),
         HarmonyFinder.of(score, notes, Map.of()),
-        n -> Temperament.JUST);
+        n -> Temperament.JUST,
+        false);
   }
 
   @Benchmark

@@ -43,7 +43,9 @@ public record DroneLine(List<Span> spans) {
         Pitch pitch = low(tuned, name(passage, tuned, bar, s, pedal));
         boolean same = !spans.isEmpty() && spans.get(spans.size() - 1).pitch().equals(pitch);
         if (!same) {
-          double hertz = tuned.strings().hertz(pitch, OpenStrings.inChain(pitch));
+          Optional<Key> key = tuned.harmony().keyAt(bar(passage, s));
+          double cents = new PurePlaces(tuned.strings(), key, false).cents(pitch);
+          double hertz = tuned.strings().hertz(pitch, cents);
           spans.add(new Span(s.index(), s.onset(), pitch, hertz));
         }
       }

@@ -16,6 +16,9 @@ public record Ratio(int high, int low) {
   /** The other school of the tritone, 7:5. */
   public static final Ratio SEPTIMAL_TRITONE = new Ratio(7, 5);
 
+  /** And its inversion, the diminished fifth. */
+  private static final Ratio SEPTIMAL_FIFTH = new Ratio(10, 7);
+
   /** By steps and semitones within the octave (five-limit, common practice). */
   private static final Map<Interval, Ratio> PURE =
       Map.ofEntries(
@@ -56,6 +59,18 @@ public record Ratio(int high, int low) {
     Interval simple =
         new Interval(interval.steps() - 7 * octaves, interval.semitones() - 12 * octaves);
     return Optional.ofNullable(PURE.get(simple)).map(r -> r.times(1 << octaves));
+  }
+
+  /** The same, with tritones as 7:5 and 10:7 where that is the school. */
+  public static Optional<Ratio> of(Interval interval, boolean septimal) {
+    Optional<Ratio> five = of(interval);
+    boolean tritone = Math.floorMod(interval.semitones(), 12) == 6;
+    if (!septimal || !tritone || five.isEmpty()) {
+      return five;
+    }
+    int octaves = Math.floorDiv(interval.steps(), 7);
+    boolean augmented = Math.floorMod(interval.steps(), 7) == 3;
+    return Optional.of((augmented ? SEPTIMAL_TRITONE : SEPTIMAL_FIFTH).times(1 << octaves));
   }
 
   private Ratio times(int factor) {

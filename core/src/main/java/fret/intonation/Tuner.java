@@ -22,6 +22,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.function.IntFunction;
+import java.util.stream.Stream;
 
 /** Puts every note of a passage in its place and finds what it can be checked against. */
 public final class Tuner {
@@ -34,6 +35,15 @@ public final class Tuner {
   /** Intervals that a player hears as still, in semitones within the octave. */
   private static final Set<Integer> STILL = Set.of(0, 3, 4, 5, 7, 8, 9);
 
+  private static final Set<Integer> PERFECT = Set.of(5, 7);
+
+  /**
+   * Further apart nobody hears whether a third or sixth (10:3), a fourth or fifth (8:3) is pure.
+   */
+  private static final int WIDEST = 21;
+
+  private static final int WIDEST_PERFECT = 24;
+
   /** Places of a string where a light touch speaks, with the partial that sounds there. */
   private static final Map<Integer, Integer> NODES = Map.of(5, 4, 7, 3, 12, 2, 19, 3, 24, 4);
 
@@ -44,6 +54,8 @@ public final class Tuner {
   private final OpenStrings strings;
   private final Harmony harmony;
   private final IntFunction<Temperament> temperaments;
+  private final boolean septimal;
+  private final Map<Key, PurePlaces> places = new HashMap<>();
 
   private Tuner(
       ResolvedPassage passage,
@@ -51,7 +63,8 @@ public final class Tuner {
       HandModel hand,
       OpenStrings strings,
       Harmony harmony,
-      IntFunction<Temperament> temperaments) {
+      IntFunction<Temperament> temperaments,
+      boolean septimal) {
     this.passage = passage;
     this.fingering = fingering;
     this.hand = hand;
@@ -59,12 +72,14 @@ public final class Tuner {
     this.strings = strings;
     this.harmony = harmony;
     this.temperaments = temperaments;
+    this.septimal = septimal;
   }
 
   /**
    * Tunes a passage.
    *
    * @param temperaments which tuning counts for a note, by its index
+   * @param septimal whether tritones are 7:5 rather than 45:32
    */
   public static Tuned of(
       ResolvedPassage passage,
@@ -72,8 +87,9 @@ public final class Tuner {
       HandModel hand,
       OpenStrings strings,
       Harmony harmony,
-      IntFunction<Temperament> temperaments) {
-    return new Tuner(passage, fingering, hand, strings, harmony, temperaments).tuned();
+      IntFunction<Temperament> temperaments,
+      boolean septimal) {
+    return new Tuner(passage, fingering, hand, strings, harmony, temperaments, septimal).tuned();
   }
 
   private Tuned tuned() {
@@ -139,44 +155,35 @@ public final class Tuner {
     };
   }
 
-  /** The chord's root in the chain of fifths, its members pure above it; else the key's tonic. */
+  /** Pure with what sounds at the same time, else with open strings and the key. */
   private double just(SoundingNote note, Pitch pitch) {
     Optional<Key> key = harmony.keyAt(note.key().barIndex());
     if (key.isEmpty()) {
       return OpenStrings.inChain(pitch);
     }
-    Optional<Chord> chord =
-        harmony.at(note.onset()).flatMap(Harmony.ChordSpan::chord).filter(c -> has(c, pitch));
-    Pitch root = chord.map(c -> spelled(c.root(), key.get())).orElseGet(() -> tonic(key.get()));
-    return above(root, pitch)
-        .map(r -> OpenStrings.inChain(root) + r)
-        .orElseGet(() -> OpenStrings.inChain(pitch));
+    PurePlaces places = places(key.get());
+    Slice slice = passage.slices().get(note.slice());
+    List<Pitch> all = new ArrayList<>(List.of(pitch));
+    Stream.concat(slice.starting().stream(), slice.held().stream())
+        .filter(other -> !passage.notes().get(other).equals(note))
+        .forEach(other -> sounds(other).ifPresent(all::add));
+    // In one order for all of them, so that they agree.
+    List<Pitch> sorted = all.stream().sorted(Comparator.comparingInt(Pitch::midi)).toList();
+    return sorted.size() == 1
+        ? places.cents(pitch)
+        : places.together(sorted).get(sorted.indexOf(pitch));
   }
 
-  private static boolean has(Chord chord, Pitch pitch) {
-    return chord.quality().members().contains(Math.floorMod(pitch.midi() - chord.root(), 12));
+  private Optional<Pitch> sounds(int note) {
+    return fingering.notes().get(note).map(NoteFinger::sounding);
   }
 
-  private static Pitch tonic(Key key) {
-    return spelled(key.tonic(), key);
+  private PurePlaces places(Key key) {
+    return places.computeIfAbsent(key, k -> new PurePlaces(strings, Optional.of(k), septimal));
   }
 
   private static Pitch spelled(int pitchClass, Key key) {
     return Pitch.parse(key.nameOf(pitchClass) + "0");
-  }
-
-  /** Cents of a pitch from equal, heard as a pure interval above a root; empty without one. */
-  private static Optional<Double> above(Pitch root, Pitch pitch) {
-    Interval interval = up(root, pitch);
-    return Ratio.of(interval).map(r -> r.cents() - 100 * interval.semitones());
-  }
-
-  /** The interval upwards within the octave from one name to another. */
-  private static Interval up(Pitch from, Pitch to) {
-    int steps = Math.floorMod(to.diatonic() - from.diatonic(), 7);
-    int semitones = Math.floorMod(to.midi() - from.midi(), 12);
-    boolean wraps = steps == 0 && semitones > 6 || steps == 6 && semitones == 0;
-    return new Interval(wraps ? 0 : steps, wraps ? 0 : semitones);
   }
 
   // ---- ring ------------------------------------------------------------------------------------
@@ -188,7 +195,8 @@ public final class Tuner {
         continue;
       }
       int above = f.sounding().midi() - instrument.open(string).midi();
-      boolean full = above >= 0 && above % 12 == 0 || above == 19;
+      // A string an octave above sounds with the second partial of the note.
+      boolean full = above >= -12 && above % 12 == 0 || above == 19;
       boolean faint = above == 7;
       double pure = above % 12 == 0 ? 0 : OpenStrings.FIFTH;
       boolean near = Math.abs(cents - strings.of(string) - pure) <= RINGS;
@@ -249,11 +257,11 @@ public final class Tuner {
   }
 
   /** Cents from equal at which a pitch is pure with a reference. */
-  private static Optional<Double> pure(Pitch pitch, Pitch reference, double referenceCents) {
+  private Optional<Double> pure(Pitch pitch, Pitch reference, double referenceCents) {
     boolean higher = pitch.midi() >= reference.midi();
     Interval interval =
         higher ? Interval.between(reference, pitch) : Interval.between(pitch, reference);
-    return Ratio.of(interval)
+    return Ratio.of(interval, septimal)
         .map(r -> r.cents() - 100 * interval.semitones())
         .map(wider -> referenceCents + (higher ? wider : -wider));
   }
@@ -267,7 +275,7 @@ public final class Tuner {
       int note, NoteFinger f, Check.Kind kind, Pitch against, int string, double cents) {
     Interval interval = between(f.sounding(), against);
     double from = cents - strings.of(f.string());
-    Optional<Ratio> ratio = Ratio.of(interval);
+    Optional<Ratio> ratio = Ratio.of(interval, septimal);
     return ratio.map(
         r ->
             new Check(
@@ -288,7 +296,9 @@ public final class Tuner {
   private void open(int note, NoteFinger f, int string, List<Check> into) {
     Pitch open = instrument.open(string);
     int within = Math.floorMod(f.sounding().midi() - open.midi(), 12);
-    if (STILL.contains(within)) {
+    int apart = Math.abs(f.sounding().midi() - open.midi());
+    boolean near = apart <= (PERFECT.contains(within) ? WIDEST_PERFECT : WIDEST);
+    if (STILL.contains(within) && (within == 0 || near)) {
       pure(f.sounding(), open, strings.of(string))
           .flatMap(c -> check(note, f, Check.Kind.OPEN, open, string, c))
           .ifPresent(into::add);
@@ -312,7 +322,7 @@ public final class Tuner {
               harmonic,
               f.string(),
               interval,
-              Ratio.of(interval).orElseThrow(),
+              Ratio.of(interval, septimal).orElseThrow(),
               cents,
               strings.mm(f.semitone(), cents - strings.of(f.string())),
               false,
@@ -370,7 +380,7 @@ public final class Tuner {
             against,
             0,
             interval,
-            Ratio.of(interval).orElseThrow(),
+            Ratio.of(interval, septimal).orElseThrow(),
             cents.get(),
             strings.mm(f.semitone(), from),
             both,
@@ -423,7 +433,7 @@ public final class Tuner {
         below = below.plus(new Interval(7, 12));
       }
       Interval interval = between(f.sounding(), below);
-      double reference = OpenStrings.inChain(name);
+      double reference = places(key.get()).cents(name);
       Pitch against = below;
       if (STILL.contains(Math.floorMod(interval.semitones(), 12))) {
         Optional<Check> found =

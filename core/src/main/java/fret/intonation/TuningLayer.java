@@ -30,7 +30,8 @@ public final class TuningLayer implements WholeLayer<TuningSetup> {
         .with("strings", value.strings().name())
         .with("own", value.own().stream().map(String::valueOf).collect(Collectors.joining(" ")))
         .with("school", value.school().name())
-        .with("highLeading", value.highLeading());
+        .with("highLeading", value.highLeading())
+        .with("septimal", value.septimal());
   }
 
   @Override
@@ -41,7 +42,8 @@ public final class TuningLayer implements WholeLayer<TuningSetup> {
         form.word("strings", TuningSetup.Strings.class, TuningSetup.Strings.PURE),
         own.isBlank() ? List.of() : Stream.of(own.split(" ")).map(Double::valueOf).toList(),
         form.word("school", Tuned.School.class, Tuned.School.FIFTH_FIRST),
-        form.has("highLeading") && form.flag("highLeading"));
+        form.has("highLeading") && form.flag("highLeading"),
+        form.has("septimal") && form.flag("septimal"));
   }
 
   @Override

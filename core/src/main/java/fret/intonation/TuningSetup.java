@@ -11,13 +11,15 @@ import java.util.Objects;
  * @param own cents from equal of each string, the highest first, where the player measured them
  * @param school in which order chords are tuned
  * @param highLeading whether leading notes that go to their tonic stand high, whatever the tuning
+ * @param septimal whether tritones are 7:5 rather than 45:32
  */
 public record TuningSetup(
     Temperament temperament,
     Strings strings,
     List<Double> own,
     Tuned.School school,
-    boolean highLeading) {
+    boolean highLeading,
+    boolean septimal) {
   /** How open strings are tuned. */
   public enum Strings {
     PURE,
@@ -27,7 +29,8 @@ public record TuningSetup(
 
   /** Pure with the chord, over strings in pure fifths. */
   public static final TuningSetup USUAL =
-      new TuningSetup(Temperament.JUST, Strings.PURE, List.of(), Tuned.School.FIFTH_FIRST, false);
+      new TuningSetup(
+          Temperament.JUST, Strings.PURE, List.of(), Tuned.School.FIFTH_FIRST, false, false);
 
   public TuningSetup {
     Objects.requireNonNull(temperament);
@@ -37,19 +40,23 @@ public record TuningSetup(
   }
 
   public TuningSetup with(Temperament other) {
-    return new TuningSetup(other, strings, own, school, highLeading);
+    return new TuningSetup(other, strings, own, school, highLeading, septimal);
   }
 
   public TuningSetup withStrings(Strings other, List<Double> cents) {
-    return new TuningSetup(temperament, other, cents, school, highLeading);
+    return new TuningSetup(temperament, other, cents, school, highLeading, septimal);
   }
 
   public TuningSetup with(Tuned.School other) {
-    return new TuningSetup(temperament, strings, own, other, highLeading);
+    return new TuningSetup(temperament, strings, own, other, highLeading, septimal);
   }
 
   public TuningSetup withHighLeading(boolean other) {
-    return new TuningSetup(temperament, strings, own, school, other);
+    return new TuningSetup(temperament, strings, own, school, other, septimal);
+  }
+
+  public TuningSetup withSeptimal(boolean other) {
+    return new TuningSetup(temperament, strings, own, school, highLeading, other);
   }
 
   /**

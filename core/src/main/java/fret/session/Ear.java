@@ -91,7 +91,8 @@ public final class Ear {
                     () ->
                         setup.highLeading() && leads(s, harmony, n)
                             ? Temperament.PYTHAGOREAN
-                            : setup.temperament()));
+                            : setup.temperament()),
+        setup.septimal());
   }
 
   /** Whether a note is the seventh step of its key and goes up to the tonic. */

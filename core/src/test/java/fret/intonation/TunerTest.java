@@ -66,7 +66,8 @@ class TunerTest {
         new FingeringTask(passage, TempoMap.steady(new Tempo(Beat.QUARTER, 60)), hand, Preset.SURE);
     Fingering f = new FingeringSolver(task.withRules(rules)).best();
     assertThat(f.problems()).isEmpty();
-    return Tuner.of(passage, f, hand, strings.apply(instrument), Harmony.NONE, n -> temperament);
+    return Tuner.of(
+        passage, f, hand, strings.apply(instrument), Harmony.NONE, n -> temperament, false);
   }
 
   private static Check open(Tuned t, int note, String against) {
@@ -204,6 +205,26 @@ class TunerTest {
     assertThat(t.notes().get(1).orElseThrow().ring()).noneMatch(r -> r.string() == 1);
   }
 
+  /** Violin: E4 on the D string wakes the open E an octave above; E5 on it does not wake itself. */
+  @Test
+  void aNoteRingsWithTheStringAnOctaveAbove() {
+    Tuned t = tuned(InstrumentType.VIOLIN, "E4:3:1", PURE, Temperament.PYTHAGOREAN);
+    assertThat(t.notes().get(0).orElseThrow().ring()).contains(new Tuned.Ring(1, false));
+  }
+
+  /** Two octaves and more above the string: no one hears a sixth of 20:3 or a third of 5:1. */
+  @Test
+  void checksThatNobodyHearsAreLeftOut() {
+    Tuned t = tuned(InstrumentType.CELLO, "A4:1:3 E4:1:1", PURE, Temperament.EQUAL);
+    for (int i = 0; i < 2; i++) {
+      assertThat(t.notes().get(i).orElseThrow().checks())
+          .extracting(c -> c.ratio().toString())
+          .isNotEmpty()
+          .doesNotContain("20:3", "16:3", "24:5", "5:1", "32:5");
+    }
+    assertThat(open(t, 1, "G2").ratio()).hasToString("10:3");
+  }
+
   @Test
   void theHalfwayHarmonicChecksTheOctave() {
     Tuned t = tuned(InstrumentType.CELLO, "A4:1:3", PURE, Temperament.EQUAL);
@@ -266,7 +287,7 @@ class TunerTest {
                 new FingeringTask(
                     passage, TempoMap.steady(new Tempo(Beat.QUARTER, 60)), hand, Preset.SURE))
             .best();
-    Tuned t = Tuner.of(passage, f, hand, PURE.apply(violin), Harmony.NONE, n -> temperament);
+    Tuned t = Tuner.of(passage, f, hand, PURE.apply(violin), Harmony.NONE, n -> temperament, false);
     assertThat(t.notes()).hasSize(42).allMatch(java.util.Optional::isPresent);
   }
 }

@@ -93,7 +93,8 @@ final class TakeCommand implements Callable<Integer> {
             s.task().hand(),
             OpenStrings.pure(s.task().hand().instrument(), a4),
             Ear.harmony(s, List.of()),
-            n -> temperament);
+            n -> temperament,
+            false);
     Expected expected = TakeScore.of(s, tuned);
     TakeReport report = TakeReport.of(recording, expected, Token.NEVER, p -> {});
     List<TakeFindings> findings = TakeFindings.of(s, report);

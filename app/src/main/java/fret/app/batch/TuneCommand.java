@@ -53,6 +53,12 @@ final class TuneCommand implements Callable<Integer> {
       description = "pure (the default) or tempered")
   private String strings;
 
+  @Option(
+      names = "--tritone",
+      defaultValue = "45:32",
+      description = "45:32 (the default) or 7:5, for tritones that sound together")
+  private String tritone;
+
   @Override
   public Integer call() throws UnusableInput {
     if (!(a4 >= 390) || !(a4 <= 470)) {
@@ -63,13 +69,23 @@ final class TuneCommand implements Callable<Integer> {
     if (!pure && !strings.equalsIgnoreCase("tempered")) {
       throw options.usage("--strings " + strings + " is neither pure nor tempered");
     }
+    if (!List.of("45:32", "7:5").contains(tritone)) {
+      throw options.usage("--tritone " + tritone + " is neither 45:32 nor 7:5");
+    }
     Session s = options.session(options.score());
     Instrument instrument = s.task().hand().instrument();
     OpenStrings open =
         pure ? OpenStrings.pure(instrument, a4) : OpenStrings.tempered(instrument, a4);
     Harmony harmony = Ear.harmony(s, options.otherScores());
     Tuned tuned =
-        Tuner.of(s.resolved(), s.fingering(), s.task().hand(), open, harmony, n -> temperament);
+        Tuner.of(
+            s.resolved(),
+            s.fingering(),
+            s.task().hand(),
+            open,
+            harmony,
+            n -> temperament,
+            tritone.equals("7:5"));
     if (options.json) {
       spec.commandLine().getOut().println(Json.text(json(s, tuned, temperament, pure)));
     } else {

@@ -43,6 +43,7 @@ final class StringsPane extends Cards {
   private final Label now = Parts.line("", "plain");
   private final Label heard = Parts.line("", "strong");
   private final CheckBox high = new CheckBox(Sentences.of("tuning.high-leading"));
+  private final CheckBox seven = new CheckBox(Sentences.of("tuning.septimal"));
   private final CheckBox top = new CheckBox(Sentences.of("tuning.from-top"));
   private final List<HeldPitch.Reading> steady = new ArrayList<>();
   private boolean measured;
@@ -73,6 +74,8 @@ final class StringsPane extends Cards {
     HBox.setHgrow(card, Priority.ALWAYS);
     high.setId("high-leading");
     high.setOnAction(e -> model.use(model.setup().withHighLeading(high.isSelected())));
+    seven.setId("tritone-seven");
+    seven.setOnAction(e -> model.use(model.setup().withSeptimal(seven.isSelected())));
     top.setId("chords-from-top");
     top.setOnAction(
         e ->
@@ -80,7 +83,7 @@ final class StringsPane extends Cards {
                 model
                     .setup()
                     .with(top.isSelected() ? Tuned.School.FROM_TOP : Tuned.School.FIFTH_FIRST)));
-    VBox texts = new VBox(6, high, top);
+    VBox texts = new VBox(6, high, seven, top);
     for (String id : List.of("just", "pythagorean", "equal", "comma")) {
       texts.getChildren().add(Parts.label(Sentences.of("tuning.which." + id), "plain"));
     }
@@ -162,6 +165,7 @@ final class StringsPane extends Cards {
       return;
     }
     high.setSelected(model.setup().highLeading());
+    seven.setSelected(model.setup().septimal());
     top.setSelected(model.setup().school() == Tuned.School.FROM_TOP);
     OpenStrings open = model.tunedProperty().get().get().strings();
     Instrument on = s.task().hand().instrument();
