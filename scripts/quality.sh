@@ -13,6 +13,8 @@ mvn -q -B -pl core test -Dtest=TextbookTest,TextbookBowingsTest,ScalesTest -Dsur
 fret_say "written: docs/fingering-quality.md, docs/bowing-quality.md, docs/scales.md"
 mvn -q -B -pl core,format,store,app test -Dtest=TakeQualityTest#report -Dsurefire.failIfNoSpecifiedTests=false \
   -Dfret.takes="$root/docs/take-quality.md" -Dfret.parts="${1:-}" >&2
+mvn -q -B -pl core,format,store,app test -Dtest=FalseAlarmsTest#report -Dsurefire.failIfNoSpecifiedTests=false \
+  -Dfret.alarms="$root/docs/take-quality.md" >&2
 mvn -q -B -pl core,format,store,app test -Dtest=SampledTakesTest -Dsurefire.failIfNoSpecifiedTests=false \
   -Dfret.sampled=4 -Dfret.sampledReport="$root/docs/take-quality.md" >&2 || true
 fret_say "written: docs/take-quality.md"

@@ -9,6 +9,8 @@ import fret.harmony.Harmony;
 import fret.harmony.HarmonyFinder;
 import fret.harmony.HarmonyNote;
 import fret.harmony.Key;
+import fret.instrument.Instrument;
+import fret.intonation.OpenStrings;
 import fret.intonation.Temperament;
 import fret.intonation.TemperamentLayer;
 import fret.intonation.Tuned;
@@ -21,6 +23,7 @@ import fret.score.Bar;
 import fret.score.Resolver;
 import fret.score.Score;
 import fret.score.SoundingNote;
+import fret.take.Expected;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -83,7 +86,7 @@ public final class Ear {
         s.resolved(),
         fingering,
         s.task().hand(),
-        setup.of(s.task().hand().instrument(), s.passage().settings().setup().a4Hz()),
+        setup.of(instrument(s), a4(s)),
         harmony,
         n ->
             s.at(TemperamentLayer.TEMPERAMENT, n)
@@ -93,6 +96,42 @@ public final class Ear {
                             ? Temperament.PYTHAGOREAN
                             : setup.temperament()),
         setup.septimal());
+  }
+
+  /**
+   * The passage in the tunings that nobody chose and that are right as well; none where the player
+   * said how it is tuned, as a whole or in a note.
+   */
+  public static List<Tuned> alsoRight(Session s, Harmony harmony) {
+    boolean chosen =
+        s.passage().marks().at(TuningLayer.TUNING, Place.WHOLE).isPresent()
+            || !s.passage().marks().of(TemperamentLayer.TEMPERAMENT).isEmpty();
+    return chosen ? List.of() : inEveryTuning(s, setup(s).of(instrument(s), a4(s)), harmony);
+  }
+
+  /** The passage in each tuning, over strings that are tuned so. */
+  public static List<Tuned> inEveryTuning(Session s, OpenStrings strings, Harmony harmony) {
+    List<Tuned> all = new ArrayList<>();
+    for (Temperament t : Temperament.values()) {
+      all.add(
+          Tuner.of(s.resolved(), s.fingering(), s.task().hand(), strings, harmony, n -> t, false));
+    }
+    return all;
+  }
+
+  private static Instrument instrument(Session s) {
+    return s.task().hand().instrument();
+  }
+
+  private static double a4(Session s) {
+    return s.passage().settings().setup().a4Hz();
+  }
+
+  /**
+   * What a take of it is checked against: one tuning where it was chosen, else any that is right.
+   */
+  public static Expected expected(Session s, Harmony harmony) {
+    return TakeScore.of(s, tuned(s, harmony), alsoRight(s, harmony));
   }
 
   /** Whether a note is the seventh step of its key and goes up to the tonic. */

@@ -184,4 +184,21 @@ public record TakeFindings(
         };
     return by * f.confidence();
   }
+
+  /** What is to be said of a take before what was found in it. */
+  public static List<Said> reserved(TakeReport report) {
+    Expected e = report.expected();
+    String first = e.barOf(e.moments().get(0)).number();
+    String last = e.barOf(e.moments().get(e.moments().size() - 1)).number();
+    return report.reservations().stream()
+        .map(
+            r ->
+                Said.of(
+                    "take.reserved." + r.kind(),
+                    first,
+                    last,
+                    e.barOf(e.moments().get(r.moment())).number(),
+                    Said.tenths(r.amount())))
+        .toList();
+  }
 }

@@ -33,15 +33,17 @@ public final class TakeScore {
 
   private final Session session;
   private final Tuned tuned;
+  private final List<Tuned> others;
   private final ResolvedPassage passage;
   private final PlayedTimes times;
   private final LoudnessLine line;
   private final Set<Integer> shifts = new HashSet<>();
   private final Set<Integer> crossings = new HashSet<>();
 
-  private TakeScore(Session session, Tuned tuned) {
+  private TakeScore(Session session, Tuned tuned, List<Tuned> others) {
     this.session = session;
     this.tuned = tuned;
+    this.others = others;
     this.passage = session.resolved();
     this.times = PlayedTimes.of(passage, session.task().tempo());
     this.line = session.bowTask().loudness();
@@ -59,7 +61,16 @@ public final class TakeScore {
    * @throws IllegalArgumentException if there is no note in it
    */
   public static Expected of(Session session, Tuned tuned) {
-    return new TakeScore(session, tuned).expected();
+    return new TakeScore(session, tuned, List.of()).expected();
+  }
+
+  /**
+   * The same, where a note that sounds alone is in tune in any of several tunings.
+   *
+   * @param others beside the one that is shown
+   */
+  public static Expected of(Session session, Tuned tuned, List<Tuned> others) {
+    return new TakeScore(session, tuned, others).expected();
   }
 
   private Expected expected() {
@@ -119,13 +130,14 @@ public final class TakeScore {
     double end = times.endMs()[s.index()];
     double share = sounds(s.index());
     boolean follows = before == s.index() - 1;
+    boolean alone = s.starting().size() == 1 && s.held().isEmpty();
     return new Moment(
         s.index(),
         bar,
         start + shift,
         end + shift,
         (end - start) * Math.min(1, share),
-        s.starting().stream().map(this::tone).toList(),
+        s.starting().stream().map(n -> alone ? within(n) : tone(n)).toList(),
         s.held().stream().map(this::tone).toList(),
         !follows
             ? Join.PLAIN
@@ -161,8 +173,25 @@ public final class TakeScore {
   private Tone tone(int note) {
     SoundingNote n = passage.notes().get(note);
     var pitch = session.fingering().notes().get(note).map(f -> f.sounding()).orElse(n.pitch());
-    double cents = tuned.notes().get(note).map(Tuned.Place::cents).orElse(0.0);
+    double cents = cents(tuned, note);
     double a4 = session.passage().settings().setup().a4Hz();
     return new Tone(note, pitch, pitch.hertz(a4) * Math.pow(2, cents / 1200));
+  }
+
+  /** The tone of a note alone, with how far all tunings reach. */
+  private Tone within(int note) {
+    Tone chosen = tone(note);
+    double cents = cents(tuned, note);
+    double below = 0;
+    double above = 0;
+    for (Tuned other : others) {
+      below = Math.min(below, cents(other, note) - cents);
+      above = Math.max(above, cents(other, note) - cents);
+    }
+    return new Tone(note, chosen.pitch(), chosen.hertz(), below, above);
+  }
+
+  private static double cents(Tuned in, int note) {
+    return in.notes().get(note).map(Tuned.Place::cents).orElse(0.0);
   }
 }

@@ -25,8 +25,26 @@ public record Expected(List<Moment> moments, List<Span> bars, double a4) {
    *
    * @param note index of it in the written passage
    * @param hertz where the chosen tuning puts it
+   * @param below cents from there down to the lowest place that is in tune as well, 0 or less
+   * @param above the same upwards, 0 or more
    */
-  public record Tone(int note, Pitch pitch, double hertz) {}
+  public record Tone(int note, Pitch pitch, double hertz, double below, double above) {
+    public Tone {
+      if (below > 0 || above < 0) {
+        throw new IllegalArgumentException("in tune from " + below + " to " + above);
+      }
+    }
+
+    /** Of one place alone. */
+    public Tone(int note, Pitch pitch, double hertz) {
+      this(note, pitch, hertz, 0, 0);
+    }
+
+    /** How far outside of all that is in tune a pitch lies, in cents from the chosen place. */
+    public double outside(double cents) {
+      return cents > above ? cents - above : Math.min(0, cents - below);
+    }
+  }
 
   /**
    * Notes that start together.
@@ -68,6 +86,11 @@ public record Expected(List<Moment> moments, List<Span> bars, double a4) {
     /** Whether one note alone sounds. */
     public boolean isSingle() {
       return starting.size() == 1 && held.isEmpty();
+    }
+
+    /** How far outside of what is in tune a pitch of its one note lies, in cents. */
+    double outside(double cents) {
+      return isSingle() ? starting.get(0).outside(cents) : cents;
     }
 
     boolean soundsLike(Moment other) {

@@ -32,6 +32,14 @@ final class Judge {
   private static final int FEWEST_SHORT = 4;
   private static final double SURE = 0.25;
 
+  /** Three times what nobody plays exactly. */
+  private static final double EXACT_MS = 18;
+
+  private static final double SLOW_SHARE = 0.85;
+
+  /** Of a normal distribution: from the median of distances to its standard deviation. */
+  private static final double SD_BY_MEDIAN = 1.4826;
+
   private final Expected expected;
   private final Heard heard;
   private final TempoLine tempo;
@@ -42,6 +50,9 @@ final class Judge {
   private final List<int[]> uneven = new ArrayList<>();
 
   private double room;
+  private double loose;
+  private double looseEnds;
+  private double usualAttack;
 
   Judge(Expected expected, Heard heard, TempoLine tempo, double middle) {
     this.expected = expected;
@@ -51,7 +62,11 @@ final class Judge {
   }
 
   List<Finding> findings() {
-    room = room();
+    double[] ends = ends();
+    room = room(ends);
+    looseEnds = looseEnds(ends, room);
+    loose = loose();
+    usualAttack = usualAttack();
     restarts();
     bars();
     uneven();
@@ -87,7 +102,8 @@ final class Judge {
   private void bars() {
     for (TempoLine.BarTempo b : tempo.bars()) {
       double by = Math.abs(b.percent());
-      if (by >= Math.max(RUSH_PERCENT, b.exact())) {
+      double exact = b.exact() * Math.max(1, loose / EXACT_MS);
+      if (by >= Math.max(RUSH_PERCENT, exact)) {
         int first = firstOf(b.bar());
         add(b.percent() > 0 ? Kind.RUSH : Kind.DRAG, first, by, sure(by, RUSH_PERCENT));
       }
@@ -224,11 +240,12 @@ final class Judge {
     double late = tempo.lateMs(n.moment()).orElse(0.0);
     // A low note takes half a period longer to be told from the one before.
     double bound = LATE_MS + LATE_SHARE * m.lengthMs() + 500 / m.starting().get(0).hertz();
+    bound = Math.max(bound, loose);
     if (Math.abs(late) >= bound && !isUneven(n.moment())) {
       add(late > 0 ? Kind.LATE : Kind.EARLY, n.moment(), Math.abs(late), sure(late, bound));
     }
     if (n.pitch().isTold() && n.lengthS() >= SHORTEST_PITCH_S) {
-      double cents = n.pitch().cents() - middle;
+      double cents = m.outside(n.pitch().cents() - middle);
       double off = m.ornament() ? ORNAMENT_CENTS : CENTS;
       if (Math.abs(n.pitch().driftCents()) >= DRIFT_CENTS) {
         add(
@@ -248,8 +265,7 @@ final class Judge {
       return;
     }
     length(i, n, m);
-    double usualAttack = usualAttack();
-    if (n.attackMs() >= usualAttack + ATTACK_MS && m.join() != Join.SHIFT) {
+    if (n.attackMs() > usualAttack + Math.max(ATTACK_MS, usualAttack) && m.join() != Join.SHIFT) {
       add(Kind.ATTACK, n.moment(), n.attackMs(), 0.6);
     }
     if (n.pitch().glideMs() >= GLIDE_MS) {
@@ -270,10 +286,24 @@ final class Judge {
     }
   }
 
+  /** So slow five in six notes of the take are not: an instrument and a room have their own. */
   private double usualAttack() {
-    double[] all = heard.notes().stream().mapToDouble(HeardNote::attackMs).toArray();
-    Arrays.sort(all);
-    return all.length == 0 ? 0 : all[all.length / 2];
+    double[] all = heard.notes().stream().mapToDouble(HeardNote::attackMs).sorted().toArray();
+    return all.length == 0 ? 0 : all[(int) (SLOW_SHARE * (all.length - 1))];
+  }
+
+  /**
+   * How far notes lie from the middle of their neighbours in this take, in ms (3 sd, by median).
+   */
+  private double loose() {
+    double[] off =
+        IntStream.range(0, expected.moments().size())
+            .mapToObj(tempo::offMs)
+            .flatMap(java.util.Optional::stream)
+            .mapToDouble(Math::abs)
+            .sorted()
+            .toArray();
+    return off.length == 0 ? 0 : 3 * SD_BY_MEDIAN * off[off.length / 2];
   }
 
   private void length(int i, HeardNote n, Moment m) {
@@ -281,7 +311,9 @@ final class Judge {
     boolean follows = next != null && next.moment() == n.moment() + 1;
     if (m.connected()) {
       boolean stopped =
-          follows && heard.taken().stream().anyMatch(t -> t.moment() == next.moment());
+          follows
+              && (Reservation.isStop(expected, n, next)
+                  || heard.taken().stream().anyMatch(t -> t.moment() == next.moment()));
       if (follows && !stopped) {
         touching(n, next);
       }
@@ -296,7 +328,8 @@ final class Judge {
   }
 
   private double lengthBound(Moment m) {
-    return Math.max(LENGTH_MS, LENGTH_SHARE * m.soundsMs() / tempo.timesIn(m.bar()));
+    double own = Math.max(LENGTH_MS, LENGTH_SHARE * m.soundsMs() / tempo.timesIn(m.bar()));
+    return Math.max(own, looseEnds);
   }
 
   private void touching(HeardNote n, HeardNote next) {
@@ -318,14 +351,26 @@ final class Judge {
     return ends ? n.lengthS() * 1000 - m.soundsMs() / tempo.timesIn(m.bar()) : 0;
   }
 
+  /** By how much notes before rests sound too long, in order. */
+  private double[] ends() {
+    return IntStream.range(0, heard.notes().size())
+        .filter(i -> !moment(heard.notes().get(i)).connected())
+        .mapToDouble(this::tooLong)
+        .sorted()
+        .toArray();
+  }
+
   /** What the room adds to every short note: the usual excess of the take, where it has some. */
-  private double room() {
-    double[] all =
-        IntStream.range(0, heard.notes().size())
-            .filter(i -> !moment(heard.notes().get(i)).connected())
-            .mapToDouble(this::tooLong)
-            .sorted()
-            .toArray();
-    return all.length < FEWEST_SHORT ? 0 : Math.max(0, all[all.length / 2]);
+  private static double room(double[] ends) {
+    return ends.length < FEWEST_SHORT ? 0 : Math.max(0, ends[ends.length / 2]);
+  }
+
+  /** How far ends lie apart in this take (3 sd, by median); of few nobody knows. */
+  private static double looseEnds(double[] ends, double room) {
+    if (ends.length < FEWEST_SHORT) {
+      return 2 * LENGTH_MS;
+    }
+    double[] apart = Arrays.stream(ends).map(e -> Math.abs(e - room)).sorted().toArray();
+    return 3 * SD_BY_MEDIAN * apart[apart.length / 2];
   }
 }

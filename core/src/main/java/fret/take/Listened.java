@@ -13,6 +13,13 @@ record Listened(
     Recording recording, Expected expected, Yin yin, double tuned, double silent, Onsets onsets) {
   private static final double NEAR_CENTS = 60;
   private static final double REACH = 2.3;
+  private static final double OCTAVE_CENTS = 1200;
+  private static final double NEAR = 1.3;
+
+  /** A note that is really an octave up repeats itself no better at the longer period. */
+  private static final double ODD = 0.7;
+
+  private static final double MOST_APERIODIC = 0.35;
   private static final double SHORTEST_MS = 20;
 
   static Listened to(Recording recording, Expected expected) {
@@ -46,7 +53,16 @@ record Listened(
 
   /** The pitch around a time, an octave and more to either side of one that is expected. */
   Yin.Pitch pitch(double at, double hertz) {
-    return yin.at(at, hertz / REACH, hertz * REACH);
+    Yin.Pitch wide = yin.at(at, hertz / REACH, hertz * REACH);
+    double octaves = wide.isHeard() ? Math.abs(cents(wide.hertz(), hertz)) : 0;
+    if (Math.abs(octaves - OCTAVE_CENTS) >= NEAR_CENTS) {
+      return wide;
+    }
+    // Weak odd partials sound an octave up to any measure: the part knows which octave is meant.
+    Yin.Pitch near = yin.at(at, hertz / NEAR, hertz * NEAR);
+    boolean higher = wide.hertz() > hertz;
+    boolean better = near.aperiodic() <= (higher ? ODD * wide.aperiodic() : MOST_APERIODIC);
+    return near.isHeard() && better && near(near.hertz(), hertz) ? near : wide;
   }
 
   /** The same between two. */

@@ -205,8 +205,8 @@ public final class SimulatedPlayer {
     for (Fault f : faults) {
       Sounded s = sounded.get(f.moment());
       switch (f.kind()) {
-        case SHARP -> s.cents += f.amount();
-        case FLAT -> s.cents -= f.amount();
+        case SHARP -> s.cents += tone(f).above() + f.amount();
+        case FLAT -> s.cents += tone(f).below() - f.amount();
         case DRIFT -> s.drift = f.amount();
         case WRONG -> s.semitones = f.amount();
         case CLIPPED, GAP -> s.end = Math.max(s.start + SHORTEST_S / 2, s.end - silence(f));
@@ -221,6 +221,10 @@ public final class SimulatedPlayer {
         }
       }
     }
+  }
+
+  private Expected.Tone tone(Fault f) {
+    return expected.moments().get(f.moment()).starting().get(0);
   }
 
   /** The way to a note is heard before it, so that it is there in time. */

@@ -26,15 +26,17 @@ public record TakeReport(
   /** From what was heard already. */
   public static TakeReport of(Expected expected, Heard heard) {
     TempoLine tempo = new TempoLine(expected, heard);
-    double[] cents =
-        heard.notes().stream()
-            .filter(n -> n.pitch().isTold() && n.confidence() > 0.3)
-            .mapToDouble(n -> n.pitch().cents())
-            .sorted()
-            .toArray();
-    double middle = cents.length == 0 ? 0 : cents[cents.length / 2];
-    return new TakeReport(
-        expected, heard, tempo, middle, new Judge(expected, heard, tempo, middle).findings());
+    double middle = WholeTuning.of(expected, heard);
+    List<Finding> findings =
+        Reservation.of(expected, heard).stream().anyMatch(Reservation::isOfSomethingElse)
+            ? List.of()
+            : new Judge(expected, heard, tempo, middle).findings();
+    return new TakeReport(expected, heard, tempo, middle, findings);
+  }
+
+  /** What is to be said before it is judged; of something else nothing is found. */
+  public List<Reservation> reservations() {
+    return Reservation.of(expected, heard);
   }
 
   /** The A that it is tuned to, in Hz. */

@@ -97,6 +97,7 @@ public final class TempoLine {
           !run.isEmpty()
               && (n.moment() - run.get(run.size() - 1).moment() > 3
                   || n.onsetS() <= run.get(run.size() - 1).onsetS()
+                  || Reservation.isStop(expected, run.get(run.size() - 1), n)
                   || heard.taken().stream().anyMatch(t -> t.moment() == n.moment()));
       if (cut) {
         runs.add(run);

@@ -8,7 +8,6 @@ import fret.base.UnusableInput;
 import fret.format.sound.WavFiles;
 import fret.session.Ear;
 import fret.session.Session;
-import fret.session.TakeScore;
 import fret.take.Expected;
 import fret.take.Expected.Moment;
 import fret.take.Fault;
@@ -61,7 +60,7 @@ final class SimulateCommand implements Callable<Integer> {
       throw new UnusableInput(
           options.file.toString(), Said.of("batch.no-play"), Said.of("batch.no-check.do"));
     }
-    Expected expected = TakeScore.of(s, Ear.tuned(s, Ear.harmony(s, List.of())));
+    Expected expected = Ear.expected(s, Ear.harmony(s, List.of()));
     List<Fault> planted = new ArrayList<>();
     for (String text : faults) {
       planted.add(fault(expected, text));

@@ -7,9 +7,10 @@ import fret.base.Problem;
 import fret.base.Said;
 import fret.base.UnusableInput;
 import fret.format.sound.WavFiles;
+import fret.harmony.Harmony;
 import fret.intonation.OpenStrings;
 import fret.intonation.Temperament;
-import fret.intonation.Tuner;
+import fret.intonation.Tuned;
 import fret.search.Token;
 import fret.session.Ear;
 import fret.session.Session;
@@ -23,6 +24,7 @@ import fret.take.Recording;
 import fret.take.TakeReport;
 import fret.take.TempoLine.BarTempo;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -64,8 +66,10 @@ final class TakeCommand implements Callable<Integer> {
   @Option(names = "--beat", defaultValue = "", description = "note value the tempo counts")
   private String beat;
 
-  @Option(names = "--tuning", defaultValue = "just", description = "just, pythagorean or equal")
-  private String tuning;
+  @Option(
+      names = "--tuning",
+      description = "just, pythagorean or equal; default: a note alone is right in each of them")
+  private Optional<String> tuning = Optional.empty();
 
   @Option(names = "--a4", defaultValue = "440", description = "390 to 470 Hz")
   private double a4;
@@ -79,29 +83,25 @@ final class TakeCommand implements Callable<Integer> {
     if (!(a4 >= 390) || !(a4 <= 470)) {
       throw options.usage("--a4 " + a4 + " is outside 390 to 470");
     }
-    Temperament temperament = options.temperament(tuning);
+    Temperament temperament = options.temperament(tuning.orElse("just"));
     Session s = options.session(options.score());
     if (s.resolved().notes().isEmpty()) {
       throw new UnusableInput(
           part.toString(), Said.of("batch.no-check"), Said.of("batch.no-check.do"));
     }
     Recording recording = WavFiles.read(take);
-    var tuned =
-        Tuner.of(
-            s.resolved(),
-            s.fingering(),
-            s.task().hand(),
-            OpenStrings.pure(s.task().hand().instrument(), a4),
-            Ear.harmony(s, List.of()),
-            n -> temperament,
-            false);
-    Expected expected = TakeScore.of(s, tuned);
+    OpenStrings strings = OpenStrings.pure(s.task().hand().instrument(), a4);
+    Harmony harmony = Ear.harmony(s, List.of());
+    List<Tuned> all = Ear.inEveryTuning(s, strings, harmony);
+    Expected expected =
+        TakeScore.of(s, all.get(temperament.ordinal()), tuning.isPresent() ? List.of() : all);
     TakeReport report = TakeReport.of(recording, expected, Token.NEVER, p -> {});
     List<TakeFindings> findings = TakeFindings.of(s, report);
-    List<Problem> problems =
-        recording.isClipped()
-            ? List.of(Problem.of(Said.of("take.clipped", take.getFileName()), Said.NOTHING))
-            : List.of();
+    List<Problem> problems = new ArrayList<>();
+    if (recording.isClipped()) {
+      problems.add(Problem.of(Said.of("take.clipped", take.getFileName()), Said.NOTHING));
+    }
+    TakeFindings.reserved(report).forEach(r -> problems.add(Problem.of(r, Said.NOTHING)));
     if (json) {
       ObjectNode root = json(s, report, findings);
       Json.problems(root, problems);

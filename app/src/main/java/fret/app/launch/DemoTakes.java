@@ -6,7 +6,6 @@ import fret.passage.Passage;
 import fret.passage.ScoreReader;
 import fret.session.Ear;
 import fret.session.Session;
-import fret.session.TakeScore;
 import fret.shelf.Library;
 import fret.shelf.Take;
 import fret.take.Expected;
@@ -37,7 +36,7 @@ final class DemoTakes {
       Session s =
           Session.of(
               passage, reader.read(passage.sourceName(), source, passage.partName()).value());
-      Expected e = TakeScore.of(s, Ear.tuned(s, Ear.harmony(s, List.of())));
+      Expected e = Ear.expected(s, Ear.harmony(s, List.of()));
       Random random = new Random(11);
       for (int i = 0; i < TAKES; i++) {
         Style style = Style.USUAL.withSeed(40 + i).withTempo(0.9 + 0.02 * i);

@@ -9,8 +9,10 @@ import fret.app.viewmodel.TakesModel;
 import fret.app.viewmodel.TakesModel.Checked;
 import fret.app.words.Sentences;
 import fret.app.words.Words;
+import fret.base.Said;
 import fret.lane.LaneInput;
 import fret.session.Session;
+import fret.session.TakeFindings;
 import fret.shelf.Take;
 import fret.take.TakeReport;
 import java.util.List;
@@ -262,7 +264,15 @@ final class TakesView extends StripArea {
     speakSelected();
   }
 
+  /** What keeps the take from being judged first, then its figures. */
   private static String told(Checked c) {
+    List<Said> reserved = TakeFindings.reserved(c.report());
+    String all = String.join(" ", reserved.stream().map(Sentences::of).toList());
+    boolean other = c.report().reservations().stream().anyMatch(r -> r.isOfSomethingElse());
+    return other ? all : (all + " " + figures(c)).strip();
+  }
+
+  private static String figures(Checked c) {
     return Sentences.of(
         "take.summary",
         Words.shown("%.0f", 100 * c.report().heard().alignedShare()),

@@ -6,7 +6,6 @@ import fret.search.Token;
 import fret.session.Ear;
 import fret.session.Session;
 import fret.session.TakeFindings;
-import fret.session.TakeScore;
 import fret.shelf.Take;
 import fret.shelf.Take.Whose;
 import fret.shelf.Takes;
@@ -220,7 +219,7 @@ public final class TakesModel {
   }
 
   private Expected expected(Session s) throws Exception {
-    return TakeScore.of(s, Ear.tuned(s, Ear.harmony(s, studio.open().otherParts(s.passage()))));
+    return Ear.expected(s, Ear.harmony(s, studio.open().otherParts(s.passage())));
   }
 
   /** The listening is given up. */

@@ -26,7 +26,7 @@ import org.junit.jupiter.api.io.TempDir;
 class SampledTakesTest {
   @TempDir Path folder;
 
-  private static int program(InstrumentType type) {
+  static int program(InstrumentType type) {
     return switch (type) {
       case VIOLIN -> 40;
       case VIOLA -> 41;

@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import fret.instrument.InstrumentType;
 import fret.search.Token;
+import fret.session.Ear;
+import fret.session.Session;
 import fret.take.Expected;
 import fret.take.Recording;
 import fret.take.SimulatedPlayer;
@@ -41,9 +43,14 @@ class TakeQualityTest {
           new Piece("corelli-op2-no2-allemanda-violone", InstrumentType.CELLO, 66));
 
   static Expected expected(Piece p) throws Exception {
+    Session s = session(p);
+    return Ear.expected(s, Ear.harmony(s, List.of()));
+  }
+
+  static Session session(Piece p) throws Exception {
     try (InputStream in =
         TakeQualityTest.class.getResourceAsStream("/fret/app/demo/" + p.file() + ".musicxml")) {
-      return TakeTrials.expected(p.file(), in.readAllBytes(), "", p.type(), p.target());
+      return TakeTrials.session(p.file(), in.readAllBytes(), "", p.type(), p.target());
     }
   }
 
@@ -193,7 +200,7 @@ class TakeQualityTest {
   }
 
   /** Many late echoes that die away by 60 dB in 0.6 s. */
-  private static float[] inARoom(float[] x) {
+  static float[] inARoom(float[] x) {
     Random random = new Random(5);
     float[] y = x.clone();
     for (int e = 0; e < 60; e++) {

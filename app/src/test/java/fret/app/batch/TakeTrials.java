@@ -9,7 +9,6 @@ import fret.search.Token;
 import fret.session.Ear;
 import fret.session.NewPassage;
 import fret.session.Session;
-import fret.session.TakeScore;
 import fret.take.Expected;
 import fret.take.Expected.Moment;
 import fret.take.Fault;
@@ -47,14 +46,20 @@ final class TakeTrials {
   int unheard;
   int sounded;
 
-  static Expected expected(
+  static Session session(
       String name, byte[] bytes, String part, InstrumentType type, double perMinute)
       throws Exception {
     var read = new PartFiles().read(name, bytes, part);
     Passage made = NewPassage.of(name, part, read.value(), Reading.PLAIN, Setup.usual(type));
     Passage.Settings s = made.settings().withTarget(new Tempo(Beat.QUARTER, perMinute));
-    Session session = Session.of(made.withSettings(s), read.value());
-    return TakeScore.of(session, Ear.tuned(session, Ear.harmony(session, List.of())));
+    return Session.of(made.withSettings(s), read.value());
+  }
+
+  static Expected expected(
+      String name, byte[] bytes, String part, InstrumentType type, double perMinute)
+      throws Exception {
+    Session session = session(name, bytes, part, type, perMinute);
+    return Ear.expected(session, Ear.harmony(session, List.of()));
   }
 
   static Recording recorded(SimulatedPlayer.Played played) {

@@ -10,7 +10,6 @@ import fret.app.words.Sentences;
 import fret.journal.Breakage;
 import fret.session.Ear;
 import fret.session.Session;
-import fret.session.TakeScore;
 import fret.shelf.Take;
 import fret.take.Expected;
 import fret.take.Fault;
@@ -53,7 +52,7 @@ class TakesWindowTest extends RealWindow {
 
   private Expected expected() {
     Session s = studio.shown();
-    return TakeScore.of(s, Ear.tuned(s, Ear.harmony(s, List.of())));
+    return Ear.expected(s, Ear.harmony(s, List.of()));
   }
 
   /** What is told of the take that is looked at, as kind and bar. */
