@@ -40,6 +40,11 @@ public record Expected(List<Moment> moments, List<Span> bars, double a4) {
       this(note, pitch, hertz, 0, 0);
     }
 
+    /** In the middle of all that is in tune. */
+    double middleHertz() {
+      return hertz * Math.pow(2, (below + above) / 2400);
+    }
+
     /** How far outside of all that is in tune a pitch lies, in cents from the chosen place. */
     public double outside(double cents) {
       return cents > above ? cents - above : Math.min(0, cents - below);
@@ -95,6 +100,14 @@ public record Expected(List<Moment> moments, List<Span> bars, double a4) {
 
     boolean soundsLike(Moment other) {
       return hertz(starting, held).equals(hertz(other.starting, other.held));
+    }
+
+    /** All that sounds, low to high, each in the middle of where it is in tune. */
+    List<Double> middles() {
+      return java.util.stream.Stream.concat(starting.stream(), held.stream())
+          .map(Tone::middleHertz)
+          .sorted()
+          .toList();
     }
 
     /** All that sounds, low to high. */

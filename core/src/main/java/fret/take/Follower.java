@@ -60,7 +60,7 @@ final class Follower {
     this.startsBar = new boolean[moments.size()];
     Map<List<Double>, Integer> known = new HashMap<>();
     for (int i = 0; i < moments.size(); i++) {
-      List<Double> hertz = moments.get(i).hertz();
+      List<Double> hertz = moments.get(i).middles();
       soundOf[i] =
           known.computeIfAbsent(
               hertz,
