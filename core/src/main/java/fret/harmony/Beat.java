@@ -4,6 +4,8 @@ import fret.score.Bar;
 import fret.score.Score;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
 import org.apache.commons.numbers.fraction.Fraction;
 
 /**
@@ -57,11 +59,32 @@ record Beat(
   private static final class Reader {
     private final List<HarmonyNote> notes;
 
+    /** Onsets and ends as places in the order of all times, so that they compare at once. */
+    private final int[] begins;
+
+    private final int[] ends;
+    private final boolean[] passing;
+
     /** The first note that can sound in the bar at hand, for bars are looked at in order. */
     private int first;
 
     Reader(List<HarmonyNote> notes) {
       this.notes = notes;
+      TreeMap<Fraction, Integer> times = new TreeMap<>();
+      for (HarmonyNote n : notes) {
+        times.put(n.onset(), 0);
+        times.put(n.end(), 0);
+      }
+      int rank = 0;
+      for (Map.Entry<Fraction, Integer> e : times.entrySet()) {
+        e.setValue(rank++);
+      }
+      begins = notes.stream().mapToInt(n -> times.get(n.onset())).toArray();
+      ends = notes.stream().mapToInt(n -> times.get(n.end())).toArray();
+      passing = new boolean[notes.size()];
+      for (int i = 0; i < passing.length; i++) {
+        passing[i] = isPassing(i);
+      }
     }
 
     List<Beat> beats(Bar bar) {
@@ -109,11 +132,11 @@ record Beat(
         Fraction start = n.onset().compareTo(from) > 0 ? n.onset() : from;
         Fraction end = n.end().compareTo(to) < 0 ? n.end() : to;
         double share = end.subtract(start).doubleValue() / length;
-        boolean passing = isPassing(i);
-        double weight = share * (passing ? PASSING : 1) * (n.midi() == lowest ? BASS : 1);
+        boolean passes = passing[i];
+        double weight = share * (passes ? PASSING : 1) * (n.midi() == lowest ? BASS : 1);
         weights[Math.floorMod(n.midi(), 12)] += weight;
-        struck += passing || n.onset().compareTo(from) < 0 ? 0 : 1;
-        firm |= passing ? 0 : 1 << Math.floorMod(n.midi(), 12);
+        struck += passes || n.onset().compareTo(from) < 0 ? 0 : 1;
+        firm |= passes ? 0 : 1 << Math.floorMod(n.midi(), 12);
         total += weight;
         plain += share;
       }
@@ -124,15 +147,12 @@ record Beat(
     private int together(List<Integer> here) {
       int most = 0;
       for (int i : here) {
-        Fraction at = notes.get(i).onset();
-        long sounding =
-            here.stream()
-                .map(notes::get)
-                .filter(n -> n.onset().compareTo(at) <= 0 && n.end().compareTo(at) > 0)
-                .map(n -> Math.floorMod(n.midi(), 12))
-                .distinct()
-                .count();
-        most = (int) Math.max(most, sounding);
+        int sounding = 0;
+        for (int k : here) {
+          boolean with = begins[k] <= begins[i] && ends[k] > begins[i];
+          sounding |= with ? 1 << Math.floorMod(notes.get(k).midi(), 12) : 0;
+        }
+        most = Math.max(most, Integer.bitCount(sounding));
       }
       return most;
     }
@@ -146,9 +166,9 @@ record Beat(
       for (int k = Math.max(0, i - NEAR); k < Math.min(notes.size(), i + NEAR + 1); k++) {
         HarmonyNote other = notes.get(k);
         boolean near = n.isStepFrom(other);
-        into |= near && other.end().equals(n.onset());
-        out |= near && other.onset().equals(n.end());
-        with += other.onset().equals(n.onset()) ? 1 : 0;
+        into |= near && ends[k] == begins[i];
+        out |= near && begins[k] == ends[i];
+        with += begins[k] == begins[i] ? 1 : 0;
       }
       return into && out && with < CHORD && n.duration().compareTo(LONGEST_PASSING) <= 0;
     }

@@ -1,6 +1,7 @@
 package fret.harmony;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
@@ -69,6 +70,24 @@ final class ChordFinder {
 
   private static final List<Chord> ALL = all();
 
+  /** Semitones of each kind above its root. */
+  private static final int[][] MEMBERS =
+      Arrays.stream(Quality.values())
+          .map(q -> q.members().stream().mapToInt(Integer::intValue).toArray())
+          .toArray(int[][]::new);
+
+  private static int[] members(Chord chord) {
+    return MEMBERS[chord.quality().ordinal()];
+  }
+
+  private static int bits(Chord chord) {
+    int all = 0;
+    for (int m : members(chord)) {
+      all |= bit(chord.root() + m);
+    }
+    return all;
+  }
+
   private final IntFunction<Key> keys;
 
   /** Whether most beats hold whole chords: then a bare one is a chord too, and no line. */
@@ -93,10 +112,20 @@ final class ChordFinder {
    *
    * @param shares of each pitch class, summed over its beats, in each of which they make 1
    * @param triads for each beat what sounds in it at least a little, as bits of pitch classes
+   * @param heard pitch classes that count, as bits: a line by step goes through every note, there
+   *     only those at which it stops or leaps
+   * @param sevenths those that count as a seventh, which goes by step wherever it is, if it lasts
    * @param pedal a held lowest note that is the key's tonic or its fifth; -1 for none
    */
   private record Stretch(
-      List<Beat> beats, double[] shares, int[] triads, int pedal, boolean full, Key key) {
+      List<Beat> beats,
+      double[] shares,
+      int[] triads,
+      int heard,
+      int sevenths,
+      int pedal,
+      boolean full,
+      Key key) {
     int size() {
       return beats.size();
     }
@@ -106,19 +135,17 @@ final class ChordFinder {
       return beats.stream().mapToDouble(Beat::said).average().orElse(0);
     }
 
-    /** A line by step goes through every note: there only those count that it stops or leaps at. */
     boolean hears(int pitchClass) {
-      int p = Math.floorMod(pitchClass, 12);
-      return full
-          ? shares[p] >= THERE * size()
-          : beats.stream().anyMatch(b -> (b.firm() & 1 << p) != 0);
+      return (heard & bit(pitchClass)) != 0;
     }
 
-    /** A seventh goes by step wherever it is: there it counts if it lasts. */
     boolean hearsSeventh(int pitchClass) {
-      double least = full ? THERE : THERE_BY_STEP;
-      return shares[Math.floorMod(pitchClass, 12)] >= least * size();
+      return (sevenths & bit(pitchClass)) != 0;
     }
+  }
+
+  private static int bit(int pitchClass) {
+    return 1 << pitchClass % 12;
   }
 
   /**
@@ -159,7 +186,7 @@ final class ChordFinder {
       List<Way> here = new ArrayList<>();
       for (int start = 0; start < end; start++) {
         Stretch s = stretch(bars, bar, start, end);
-        for (Reading r : readings(s).subList(0, KEPT)) {
+        for (Reading r : best(s)) {
           here.add(after(to.get(start), r, s, start > 0));
         }
       }
@@ -214,8 +241,18 @@ final class ChordFinder {
       }
       lowest = Math.min(lowest, b.lowest());
     }
+    int heard = 0;
+    int sevenths = 0;
+    for (int p = 0; p < 12; p++) {
+      heard |= full && shares[p] >= THERE * beats.size() ? bit(p) : 0;
+      sevenths |= shares[p] >= (full ? THERE : THERE_BY_STEP) * beats.size() ? bit(p) : 0;
+    }
+    for (Beat b : beats) {
+      heard |= full ? 0 : b.firm();
+    }
     Key key = keys.apply(bar);
-    return new Stretch(beats, shares, triads, pedal(bars, bar, start, end, lowest, key), full, key);
+    int pedal = pedal(bars, bar, start, end, lowest, key);
+    return new Stretch(beats, shares, triads, heard, sevenths, pedal, full, key);
   }
 
   /** A lowest note that stands before or after it too, and is the tonic or its fifth. */
@@ -245,24 +282,51 @@ final class ChordFinder {
 
   /** All chords as readings of a stretch, the best first. */
   private static List<Reading> readings(Stretch s) {
-    List<Reading> all = new ArrayList<>();
+    List<Reading> all = new ArrayList<>(ALL.size());
     for (Chord c : ALL) {
-      double fit = fit(s, c, -1);
-      boolean over = isOver(s, c);
-      double price = s.pedal() == s.key().tonic() ? OVER_TONIC : OVER_FIFTH;
-      double without = over ? fit(s, c, s.pedal()) - price : Double.NEGATIVE_INFINITY;
-      all.add(new Reading(c, Math.max(fit, without), without > fit));
+      all.add(reading(s, c));
     }
     all.sort(Comparator.comparingDouble(Reading::fit).reversed());
     return all;
   }
 
+  /** The few best ones; what lies far behind never comes first. */
+  private static List<Reading> best(Stretch s) {
+    List<Reading> best = new ArrayList<>(KEPT + 1);
+    for (Chord c : ALL) {
+      if (best.size() == KEPT && (bits(c) & s.heard()) == 0) {
+        continue; // None of it is heard.
+      }
+      Reading r = reading(s, c);
+      int at = best.size();
+      while (at > 0 && best.get(at - 1).fit() < r.fit()) {
+        at--;
+      }
+      if (at < KEPT) {
+        best.add(at, r);
+        if (best.size() > KEPT) {
+          best.remove(KEPT);
+        }
+      }
+    }
+    return best;
+  }
+
+  private static Reading reading(Stretch s, Chord c) {
+    double fit = fit(s, c, -1);
+    if (!isOver(s, c)) {
+      return new Reading(c, fit, false);
+    }
+    double price = s.pedal() == s.key().tonic() ? OVER_TONIC : OVER_FIFTH;
+    double without = fit(s, c, s.pedal()) - price;
+    return new Reading(c, Math.max(fit, without), without > fit);
+  }
+
   /** Whether a chord can stand over the held note: it is neither of it nor its seventh. */
   private static boolean isOver(Stretch s, Chord chord) {
-    int above = Math.floorMod(s.pedal() - chord.root(), 12);
     return s.pedal() >= 0
-        && !chord.has(s.pedal())
-        && above != 10
+        && (bits(chord) & bit(s.pedal())) == 0
+        && Math.floorMod(s.pedal() - chord.root(), 12) != 10
         && s.shares()[s.pedal()] < MOST_HELD * s.size();
   }
 
@@ -272,25 +336,26 @@ final class ChordFinder {
    * @param without a pitch class that is left out; -1 for none
    */
   private static double fit(Stretch s, Chord chord, int without) {
+    int bits = bits(chord);
     double total = s.size() - (without < 0 ? 0 : s.shares()[without]);
     double inside = 0;
     for (int p = 0; p < 12; p++) {
-      inside += chord.has(p) && p != without ? s.shares()[p] : 0;
+      inside += (bits & 1 << p) != 0 && p != without ? s.shares()[p] : 0;
     }
     double fit = ((1 + OUTSIDE) * inside - OUTSIDE * total) / total;
-    List<Integer> members = chord.quality().members();
+    int[] members = members(chord);
     boolean tritone = hasTritone(s, chord);
     double fifth = s.full() || tritone ? NO_FIFTH : NO_FIFTH_THIN;
     double root = tritone ? NO_ROOT_TRITONE : s.full() ? NO_ROOT : NO_ROOT_THIN;
     fit -= s.hears(chord.root()) ? 0 : root;
     boolean known = s.full() || isDominantSeventh(s, chord);
-    fit -= s.hears(chord.root() + members.get(1)) ? 0 : known ? NO_THIRD : NO_THIRD_THIN;
-    fit -= s.hears(chord.root() + members.get(2)) ? 0 : fifth;
-    if (chord.quality().isSeventh()) {
+    fit -= s.hears(chord.root() + members[1]) ? 0 : known ? NO_THIRD : NO_THIRD_THIN;
+    fit -= s.hears(chord.root() + members[2]) ? 0 : fifth;
+    if (members.length > 3) {
       fit -= seventh(s, chord);
     }
     for (int m : members) {
-      fit -= s.key().has(Math.floorMod(chord.root() + m, 12)) ? 0 : CHROMATIC;
+      fit -= s.key().has(chord.root() + m) ? 0 : CHROMATIC;
     }
     boolean even = chord.quality() == Quality.DIMINISHED_SEVENTH; // any of its notes is its root
     return fit + (even ? 0 : DEGREES[Math.floorMod(chord.root() - s.key().tonic(), 12)]);
@@ -309,7 +374,8 @@ final class ChordFinder {
 
   /** What a seventh costs: all where it is not there, some in beats that have their own triad. */
   private static double seventh(Stretch s, Chord chord) {
-    int seventh = Math.floorMod(chord.root() + chord.quality().members().get(3), 12);
+    int[] members = members(chord);
+    int seventh = (chord.root() + members[3]) % 12;
     if (!s.hearsSeventh(seventh)) {
       return 1;
     }
@@ -319,7 +385,7 @@ final class ChordFinder {
     int upper = 0;
     int lower = 0;
     for (int i = 0; i < 4; i++) {
-      int bit = 1 << Math.floorMod(chord.root() + chord.quality().members().get(i), 12);
+      int bit = bit(chord.root() + members[i]);
       upper |= i > 0 ? bit : 0;
       lower |= i < 3 ? bit : 0;
     }
