@@ -16,6 +16,7 @@ import fret.passage.Details;
 import fret.passage.Layers;
 import fret.player.BodyCue;
 import fret.shelf.StoreFailure;
+import fret.take.Reservation;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -57,6 +58,13 @@ class SentencesTest {
     assertThat(told)
         .filteredOn(id -> !id.endsWith("."))
         .allSatisfy(id -> assertThat(Sentences.ids()).contains(id));
+  }
+
+  @Test
+  void allThatKeepsATakeFromBeingJudgedHasWords() {
+    for (Reservation.Kind kind : Reservation.Kind.values()) {
+      assertThat(Sentences.ids()).contains("take.reserved." + kind);
+    }
   }
 
   /** What the window says stands in the bundle: its sources hold no sentence of their own. */
