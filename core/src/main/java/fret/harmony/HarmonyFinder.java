@@ -6,6 +6,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 import org.apache.commons.numbers.fraction.Fraction;
 
 /**
@@ -36,11 +37,12 @@ public final class HarmonyFinder {
   private Harmony find() {
     List<List<Beat>> bars = Beat.of(score, notes);
     List<Harmony.KeySpan> keys = new KeyFinder(score, bars).keys();
-    List<Harmony.ChordSpan> heard = new ChordFinder(b -> keyAt(keys, b)).of(bars);
+    Map<Integer, List<Harmony.ChordSpan>> heard =
+        ChordFinder.of(bars, b -> keyAt(keys, b)).stream()
+            .collect(Collectors.groupingBy(Harmony.ChordSpan::bar));
     List<Harmony.ChordSpan> chords = new ArrayList<>();
     for (int b = 0; b < bars.size(); b++) {
-      int bar = b;
-      List<Harmony.ChordSpan> here = heard.stream().filter(c -> c.bar() == bar).toList();
+      List<Harmony.ChordSpan> here = heard.getOrDefault(b, List.of());
       chords.addAll(asked.containsKey(b) ? named(b, here, asked.get(b)) : here);
     }
     return new Harmony(keys, chords);

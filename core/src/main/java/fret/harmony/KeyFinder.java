@@ -58,7 +58,7 @@ final class KeyFinder {
 
   private void weigh() {
     Key printed = new Key(score.bars().get(0).key().fifths(), false);
-    List<Harmony.ChordSpan> chords = new ChordFinder(b -> printed).of(bars);
+    List<Harmony.ChordSpan> chords = ChordFinder.of(bars, b -> printed);
     for (int k = 0; k < keys.size(); k++) {
       Key key = keys.get(k);
       for (int b = 0; b < bars.size(); b++) {

@@ -11,6 +11,7 @@ import fret.score.LineBuilder;
 import fret.score.Resolver;
 import fret.score.Score;
 import fret.score.Signs;
+import fret.score.Slice;
 import fret.score.SoundingNote;
 import fret.score.TimeSignature;
 import java.io.IOException;
@@ -143,6 +144,36 @@ class ChordTruthTest {
             .isGreaterThanOrEqualTo(block ? 0.92 : 0.95);
       }
     }
+  }
+
+  /** The same in every key: a piece set higher by any interval keeps its numerals. */
+  @Test
+  void everyKeyIsReadAlike() {
+    int looked = 0;
+    for (Piece p : PIECES) {
+      int key = p.score().bars().get(0).key().fifths();
+      List<String> home = numerals(found(p.score()));
+      for (int[] by : new int[][] {{1, 1, -5}, {1, 2, 2}, {2, 3, -3}, {2, 4, 4}, {3, 5, -1}}) {
+        if (Math.abs(key + by[2]) <= 6) {
+          LineBuilder line =
+              new LineBuilder(
+                  p.score().bars().get(0).time(), new KeySignature(key + by[2]), Clef.TREBLE);
+          for (Slice slice : Resolver.resolve(p.score()).slices()) {
+            List<SoundingNote> all = Resolver.resolve(p.score()).notes();
+            line.add(
+                all.get(slice.starting().get(0)).duration(),
+                slice.starting().stream()
+                    .map(n -> all.get(n).pitch().plus(new Interval(by[0], by[1])))
+                    .toArray(Pitch[]::new));
+          }
+          assertThat(numerals(found(line.build("higher", Interval.UNISON))))
+              .as(p.name() + " with " + (key + by[2]) + " fifths")
+              .isEqualTo(home);
+          looked++;
+        }
+      }
+    }
+    assertThat(looked).isGreaterThan(100);
   }
 
   private static Harmony line(int fifths, String... bars) {
