@@ -31,7 +31,8 @@ public final class TuningLayer implements WholeLayer<TuningSetup> {
         .with("own", value.own().stream().map(String::valueOf).collect(Collectors.joining(" ")))
         .with("school", value.school().name())
         .with("highLeading", value.highLeading())
-        .with("septimal", value.septimal());
+        .with("septimal", value.septimal())
+        .with("alone", value.alone());
   }
 
   @Override
@@ -43,7 +44,8 @@ public final class TuningLayer implements WholeLayer<TuningSetup> {
         own.isBlank() ? List.of() : Stream.of(own.split(" ")).map(Double::valueOf).toList(),
         form.word("school", Tuned.School.class, Tuned.School.FIFTH_FIRST),
         form.has("highLeading") && form.flag("highLeading"),
-        form.has("septimal") && form.flag("septimal"));
+        form.has("septimal") && form.flag("septimal"),
+        form.has("alone") && form.flag("alone"));
   }
 
   @Override

@@ -12,6 +12,7 @@ import java.util.Objects;
  * @param school in which order chords are tuned
  * @param highLeading whether leading notes that go to their tonic stand high, whatever the tuning
  * @param septimal whether tritones are 7:5 rather than 45:32
+ * @param alone whether takes are judged by this tuning alone, though it is the usual one
  */
 public record TuningSetup(
     Temperament temperament,
@@ -19,7 +20,8 @@ public record TuningSetup(
     List<Double> own,
     Tuned.School school,
     boolean highLeading,
-    boolean septimal) {
+    boolean septimal,
+    boolean alone) {
   /** How open strings are tuned. */
   public enum Strings {
     PURE,
@@ -30,7 +32,7 @@ public record TuningSetup(
   /** Pure with the chord, over strings in pure fifths. */
   public static final TuningSetup USUAL =
       new TuningSetup(
-          Temperament.JUST, Strings.PURE, List.of(), Tuned.School.FIFTH_FIRST, false, false);
+          Temperament.JUST, Strings.PURE, List.of(), Tuned.School.FIFTH_FIRST, false, false, false);
 
   public TuningSetup {
     Objects.requireNonNull(temperament);
@@ -40,23 +42,32 @@ public record TuningSetup(
   }
 
   public TuningSetup with(Temperament other) {
-    return new TuningSetup(other, strings, own, school, highLeading, septimal);
+    return new TuningSetup(other, strings, own, school, highLeading, septimal, alone);
   }
 
   public TuningSetup withStrings(Strings other, List<Double> cents) {
-    return new TuningSetup(temperament, other, cents, school, highLeading, septimal);
+    return new TuningSetup(temperament, other, cents, school, highLeading, septimal, alone);
   }
 
   public TuningSetup with(Tuned.School other) {
-    return new TuningSetup(temperament, strings, own, other, highLeading, septimal);
+    return new TuningSetup(temperament, strings, own, other, highLeading, septimal, alone);
   }
 
   public TuningSetup withHighLeading(boolean other) {
-    return new TuningSetup(temperament, strings, own, school, other, septimal);
+    return new TuningSetup(temperament, strings, own, school, other, septimal, alone);
   }
 
   public TuningSetup withSeptimal(boolean other) {
-    return new TuningSetup(temperament, strings, own, school, highLeading, other);
+    return new TuningSetup(temperament, strings, own, school, highLeading, other, alone);
+  }
+
+  public TuningSetup withAlone(boolean other) {
+    return new TuningSetup(temperament, strings, own, school, highLeading, septimal, other);
+  }
+
+  /** Whether the player decided on a tuning, so that no other one is right as well. */
+  public boolean isChosen() {
+    return alone || temperament != USUAL.temperament;
   }
 
   /**

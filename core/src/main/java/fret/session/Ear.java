@@ -98,17 +98,6 @@ public final class Ear {
         setup.septimal());
   }
 
-  /**
-   * The passage in the tunings that nobody chose and that are right as well; none where the player
-   * said how it is tuned, as a whole or in a note.
-   */
-  public static List<Tuned> alsoRight(Session s, Harmony harmony) {
-    boolean chosen =
-        s.passage().marks().at(TuningLayer.TUNING, Place.WHOLE).isPresent()
-            || !s.passage().marks().of(TemperamentLayer.TEMPERAMENT).isEmpty();
-    return chosen ? List.of() : inEveryTuning(s, setup(s).of(instrument(s), a4(s)), harmony);
-  }
-
   /** The passage in each tuning, over strings that are tuned so. */
   public static List<Tuned> inEveryTuning(Session s, OpenStrings strings, Harmony harmony) {
     List<Tuned> all = new ArrayList<>();
@@ -128,10 +117,14 @@ public final class Ear {
   }
 
   /**
-   * What a take of it is checked against: one tuning where it was chosen, else any that is right.
+   * What a take of it is checked against: where a tuning was chosen, for the passage or for a note,
+   * that one; else a note alone is in tune in any.
    */
   public static Expected expected(Session s, Harmony harmony) {
-    return TakeScore.of(s, tuned(s, harmony), alsoRight(s, harmony));
+    TuningSetup setup = setup(s);
+    List<Tuned> others =
+        setup.isChosen() ? List.of() : inEveryTuning(s, setup.of(instrument(s), a4(s)), harmony);
+    return TakeScore.of(s, tuned(s, harmony), others);
   }
 
   /** Whether a note is the seventh step of its key and goes up to the tonic. */

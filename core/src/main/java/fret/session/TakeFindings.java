@@ -188,8 +188,8 @@ public record TakeFindings(
   /** What is to be said of a take before what was found in it. */
   public static List<Said> reserved(TakeReport report) {
     Expected e = report.expected();
-    String first = e.barOf(e.moments().get(0)).number();
-    String last = e.barOf(e.moments().get(e.moments().size() - 1)).number();
+    String first = e.bars().get(0).number();
+    String last = e.bars().get(e.bars().size() - 1).number();
     return report.reservations().stream()
         .map(
             r ->

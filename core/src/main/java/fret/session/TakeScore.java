@@ -4,6 +4,7 @@ import fret.bowing.Bowing;
 import fret.bowing.Crossing;
 import fret.bowing.Stroke;
 import fret.fingering.Shift;
+import fret.intonation.TemperamentLayer;
 import fret.intonation.Tuned;
 import fret.score.Bar;
 import fret.score.Head;
@@ -65,7 +66,8 @@ public final class TakeScore {
   }
 
   /**
-   * The same, where a note that sounds alone is in tune in any of several tunings.
+   * The same, where a note that sounds alone, and that the player tuned in no way of its own, is in
+   * tune in any of several tunings.
    *
    * @param others beside the one that is shown
    */
@@ -130,14 +132,17 @@ public final class TakeScore {
     double end = times.endMs()[s.index()];
     double share = sounds(s.index());
     boolean follows = before == s.index() - 1;
-    boolean alone = s.starting().size() == 1 && s.held().isEmpty();
+    boolean free =
+        s.starting().size() == 1
+            && s.held().isEmpty()
+            && session.at(TemperamentLayer.TEMPERAMENT, s.starting().get(0)).isEmpty();
     return new Moment(
         s.index(),
         bar,
         start + shift,
         end + shift,
         (end - start) * Math.min(1, share),
-        s.starting().stream().map(n -> alone ? within(n) : tone(n)).toList(),
+        s.starting().stream().map(n -> free ? within(n) : tone(n)).toList(),
         s.held().stream().map(this::tone).toList(),
         !follows
             ? Join.PLAIN

@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.IntStream;
 
 /**
@@ -299,7 +300,7 @@ final class Judge {
     double[] off =
         IntStream.range(0, expected.moments().size())
             .mapToObj(tempo::offMs)
-            .flatMap(java.util.Optional::stream)
+            .flatMap(Optional::stream)
             .mapToDouble(Math::abs)
             .sorted()
             .toArray();

@@ -186,6 +186,7 @@ class SessionTest {
                     List.of(1.5, 0.0, -2.0, -4.5),
                     Tuned.School.FROM_TOP,
                     true,
+                    true,
                     true)));
     s = Lines.after(s, Ear.tune(s, 3, 3, Temperament.PYTHAGOREAN));
     s = Lines.after(s, Strands.mark(s, 2, 4, Optional.of(Strand.PEDAL)));

@@ -7,6 +7,8 @@ import fret.base.Said;
 import fret.drill.BowDrillKind;
 import fret.drill.DrillKind;
 import fret.drill.Remedy;
+import fret.intonation.Temperament;
+import fret.intonation.TuningSetup;
 import fret.journal.Breakage;
 import fret.score.Bar;
 import fret.score.Score;
@@ -246,5 +248,35 @@ class TakeScoreTest {
             m.ornament(),
             m.level()));
     return new Expected(all, e.bars(), e.a4());
+  }
+
+  private static Expected any(Session s) {
+    return Ear.expected(s, Ear.harmony(s, List.of()));
+  }
+
+  private static boolean isOneEach(Expected e) {
+    return e.moments().stream()
+        .flatMap(m -> m.starting().stream())
+        .allMatch(t -> t.below() == 0 && t.above() == 0);
+  }
+
+  /** F#5 in D: a pure third over D, 15.6 cents low, or in the chain of fifths, 21.5 higher. */
+  @Test
+  void aNoteAloneIsRightInEachTuningUntilOneIsChosen() {
+    Session s = Lines.session("D5 F#5 A5 F#5 D5 E5 D5 A4");
+    Expected.Tone free = any(s).moments().get(1).starting().get(0);
+    assertThat(free.below()).isZero();
+    assertThat(free.above()).isCloseTo(21.5, within(0.05));
+    assertThat(free.outside(10)).isZero();
+    assertThat(free.outside(31.5)).isCloseTo(10, within(0.05));
+    assertThat(free.outside(-9)).isEqualTo(-9);
+    Session melodic = Lines.after(s, Ear.tune(s, TuningSetup.USUAL.with(Temperament.PYTHAGOREAN)));
+    assertThat(isOneEach(any(melodic))).isTrue();
+    Session alone = Lines.after(s, Ear.tune(s, TuningSetup.USUAL.withAlone(true)));
+    assertThat(isOneEach(any(alone))).isTrue();
+    Session one = Lines.after(s, Ear.tune(s, 1, 1, Temperament.PYTHAGOREAN));
+    assertThat(any(one).moments().get(1).starting().get(0).above()).isZero();
+    assertThat(any(one).moments().get(3).starting().get(0).above()).isGreaterThan(21);
+    assertThat(isOneEach(any(Lines.session("D4+F#4 D4+A4 G4+B4 E4+C#5")))).isTrue();
   }
 }

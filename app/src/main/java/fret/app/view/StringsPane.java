@@ -44,6 +44,7 @@ final class StringsPane extends Cards {
   private final Label heard = Parts.line("", "strong");
   private final CheckBox high = new CheckBox(Sentences.of("tuning.high-leading"));
   private final CheckBox seven = new CheckBox(Sentences.of("tuning.septimal"));
+  private final CheckBox alone = new CheckBox(Sentences.of("tuning.alone"));
   private final CheckBox top = new CheckBox(Sentences.of("tuning.from-top"));
   private final List<HeldPitch.Reading> steady = new ArrayList<>();
   private boolean measured;
@@ -76,6 +77,8 @@ final class StringsPane extends Cards {
     high.setOnAction(e -> model.use(model.setup().withHighLeading(high.isSelected())));
     seven.setId("tritone-seven");
     seven.setOnAction(e -> model.use(model.setup().withSeptimal(seven.isSelected())));
+    alone.setId("tuning-alone");
+    alone.setOnAction(e -> model.use(model.setup().withAlone(alone.isSelected())));
     top.setId("chords-from-top");
     top.setOnAction(
         e ->
@@ -83,7 +86,7 @@ final class StringsPane extends Cards {
                 model
                     .setup()
                     .with(top.isSelected() ? Tuned.School.FROM_TOP : Tuned.School.FIFTH_FIRST)));
-    VBox texts = new VBox(6, high, seven, top);
+    VBox texts = new VBox(6, high, seven, alone, top);
     for (String id : List.of("just", "pythagorean", "equal", "comma")) {
       texts.getChildren().add(Parts.label(Sentences.of("tuning.which." + id), "plain"));
     }
@@ -166,6 +169,8 @@ final class StringsPane extends Cards {
     }
     high.setSelected(model.setup().highLeading());
     seven.setSelected(model.setup().septimal());
+    alone.setSelected(model.setup().isChosen());
+    alone.setDisable(model.setup().isChosen() && !model.setup().alone());
     top.setSelected(model.setup().school() == Tuned.School.FROM_TOP);
     OpenStrings open = model.tunedProperty().get().get().strings();
     Instrument on = s.task().hand().instrument();

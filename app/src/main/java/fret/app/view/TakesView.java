@@ -36,7 +36,7 @@ final class TakesView extends StripArea {
   private static final int COUNTDOWN = 3;
 
   private final TakesModel model;
-  private final Label summary = Parts.line("", "quiet");
+  private final Label summary = Parts.label("", "quiet");
   private final ComboBox<Take> which = new ComboBox<>();
   private final ComboBox<Double> speed = new ComboBox<>();
   private final CheckBox reference = new CheckBox(Sentences.of("take.reference"));
@@ -99,6 +99,7 @@ final class TakesView extends StripArea {
     from.setConverter(Parts.named(s -> Sentences.of("take.input." + s)));
     from.setValue(model.inputs().source());
     from.setId("take-input");
+    summary.setId("take-summary");
     from.setAccessibleText(Sentences.of("take.input"));
     from.setMinWidth(120);
     from.setPrefWidth(150);

@@ -7,6 +7,7 @@ import static org.mockito.ArgumentMatchers.anyBoolean;
 import fret.app.viewmodel.Inputs;
 import fret.app.viewmodel.TakesModel;
 import fret.app.words.Sentences;
+import fret.format.sound.WavFiles;
 import fret.journal.Breakage;
 import fret.session.Ear;
 import fret.session.Session;
@@ -22,6 +23,7 @@ import java.util.ArrayList;
 import java.util.List;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
 import javafx.scene.control.Spinner;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
@@ -121,6 +123,22 @@ class TakesWindowTest extends RealWindow {
     assertThat(take.seconds()).isGreaterThan(1);
   }
 
+  /** The violin's dance laid against the cello's tide. */
+  @Test
+  void aRecordingOfSomethingElseIsSaidAndNotJudged(FxRobot robot) throws Exception {
+    robot.interact(() -> studio.open(studio.passages().get(0)));
+    until(() -> studio.shown() != null && !studio.isBehind());
+    var played = SimulatedPlayer.play(expected(), List.of(), Style.USUAL);
+    Path wav = Files.createTempFile(dir, "other", ".wav");
+    Files.write(wav, new WavFiles().wav(played.samples(), 44_100));
+    openTakes(robot);
+    robot.interact(() -> main.openFile(wav.toFile()));
+    until(() -> takes().checkedProperty().get().isPresent() && !studio.isBehind());
+    assertThat(told()).isEmpty();
+    Label summary = robot.lookup("#take-summary").query();
+    until(() -> summary.getText().contains("like bars 1 to 10"));
+  }
+
   @Test
   void aFileIsBroughtInHeardFromANoteAndGoesIntoTheJournal(FxRobot robot) throws Exception {
     openTakes(robot);
@@ -129,7 +147,7 @@ class TakesWindowTest extends RealWindow {
     Planting.inBar(e, Fault.Kind.SHARP, 2, 25).ifPresent(faults::add);
     var played = SimulatedPlayer.play(e, faults, Style.USUAL);
     Path wav = Files.createTempFile(dir, "mine", ".wav");
-    Files.write(wav, new fret.format.sound.WavFiles().wav(played.samples(), 44_100));
+    Files.write(wav, new WavFiles().wav(played.samples(), 44_100));
     robot.interact(() -> main.openFile(wav.toFile()));
     until(() -> takes().checkedProperty().get().isPresent() && !studio.isBehind());
     assertThat(told()).containsExactly("SHARP 3");
