@@ -18,6 +18,13 @@ public interface SoundFiles {
    */
   float[] samples(String name, byte[] file, int rate) throws UnusableInput;
 
+  /**
+   * A file as it is kept: as WAV, which it may be already.
+   *
+   * @throws UnusableInput if it cannot be read or is too long
+   */
+  byte[] kept(String name, byte[] file) throws UnusableInput;
+
   /** A WAV file of one channel. */
   byte[] wav(float[] samples, int rate);
 }

@@ -5,7 +5,7 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import fret.app.work.SafeFile;
 import fret.base.Said;
 import fret.base.UnusableInput;
-import fret.format.sound.WavFiles;
+import fret.format.sound.RecordingFiles;
 import fret.session.Ear;
 import fret.session.Session;
 import fret.take.Expected;
@@ -67,7 +67,7 @@ final class SimulateCommand implements Callable<Integer> {
     }
     Style style = Style.USUAL.withSeed(seed).withNoise(noise);
     Played played = SimulatedPlayer.play(expected, planted, style);
-    save(out, new WavFiles().wav(played.samples(), SimulatedPlayer.RATE));
+    save(out, new RecordingFiles().wav(played.samples(), SimulatedPlayer.RATE));
     if (truth != null) {
       save(truth, Json.text(json(s, expected, planted, played)).getBytes(StandardCharsets.UTF_8));
     }

@@ -6,7 +6,7 @@ import fret.app.words.Sentences;
 import fret.base.Problem;
 import fret.base.Said;
 import fret.base.UnusableInput;
-import fret.format.sound.WavFiles;
+import fret.format.sound.RecordingFiles;
 import fret.harmony.Harmony;
 import fret.intonation.OpenStrings;
 import fret.intonation.Temperament;
@@ -43,7 +43,10 @@ import picocli.CommandLine.Spec;
 final class TakeCommand implements Callable<Integer> {
   @Spec private CommandSpec spec;
 
-  @Parameters(index = "0", paramLabel = "TAKE", description = "WAV, up to 10 minutes")
+  @Parameters(
+      index = "0",
+      paramLabel = "TAKE",
+      description = "a recording (WAV, FLAC, Ogg, MP3, M4A), up to 10 minutes")
   private Path take;
 
   @Option(names = "--part", required = true, description = "the part as MusicXML, MIDI or ABC")
@@ -89,7 +92,7 @@ final class TakeCommand implements Callable<Integer> {
       throw new UnusableInput(
           part.toString(), Said.of("batch.no-check"), Said.of("batch.no-check.do"));
     }
-    Recording recording = WavFiles.read(take);
+    Recording recording = RecordingFiles.read(take);
     OpenStrings strings = OpenStrings.pure(s.task().hand().instrument(), a4);
     Harmony harmony = Ear.harmony(s, List.of());
     List<Tuned> all = Ear.inEveryTuning(s, strings, harmony);

@@ -1,7 +1,7 @@
 package fret.app.launch;
 
 import fret.base.UnusableInput;
-import fret.format.sound.WavFiles;
+import fret.format.sound.RecordingFiles;
 import fret.passage.Passage;
 import fret.passage.ScoreReader;
 import fret.session.Ear;
@@ -54,7 +54,7 @@ final class DemoTakes {
                     played.samples().length / (double) SimulatedPlayer.RATE,
                     s.passage().settings().target().perMinute(),
                     Take.Whose.OWN),
-                new WavFiles().wav(played.samples(), SimulatedPlayer.RATE));
+                new RecordingFiles().wav(played.samples(), SimulatedPlayer.RATE));
       }
     } catch (UnusableInput ex) {
       throw new IllegalStateException(ex);

@@ -15,7 +15,7 @@ import fret.app.widget.Look;
 import fret.app.widget.MusicFont;
 import fret.format.page.PagePrinter;
 import fret.format.part.PartFiles;
-import fret.format.sound.WavFiles;
+import fret.format.sound.RecordingFiles;
 import fret.session.Printer;
 import fret.shelf.StoreFailure;
 import fret.store.LibraryFile;
@@ -165,7 +165,7 @@ public final class FretApplication extends Application {
                 new StreamPassagePlayer(),
                 new StreamPassagePlayer(),
                 new LineMicrophone(),
-                new WavFiles(),
+                new RecordingFiles(),
                 AwakeScreen.ofDesktop()::keep),
             new Look(MusicFont.load()),
             this::demoInstead);

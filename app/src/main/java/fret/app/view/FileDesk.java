@@ -25,7 +25,20 @@ final class FileDesk {
     PICTURE(30_000_000, "*.png", "*.jpg", "*.jpeg", "*.pdf"),
     TABLE(50_000_000, "*.csv", "*.json"),
     /** A recording: ten minutes at the finest that is usual. */
-    RECORDING(400_000_000, "*.wav", "*.wave");
+    RECORDING(
+        400_000_000,
+        "*.wav",
+        "*.wave",
+        "*.flac",
+        "*.ogg",
+        "*.oga",
+        "*.opus",
+        "*.mp3",
+        "*.m4a",
+        "*.mp4",
+        "*.aac",
+        "*.aif",
+        "*.aiff");
 
     private final long largest;
     private final List<String> endings;

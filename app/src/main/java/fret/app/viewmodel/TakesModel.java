@@ -329,7 +329,7 @@ public final class TakesModel {
         "take-read",
         Rank.BESIDE,
         token -> {
-          byte[] bytes = file.get();
+          byte[] bytes = sounds.kept(name, file.get());
           Recording recording = sounds.read(name, bytes);
           Take take = new Take(0, passage, made, name, "", recording.seconds(), perMinute, whose);
           return new Ready(take, bytes, recording.isClipped());

@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
-import fret.format.sound.WavFiles;
+import fret.format.sound.RecordingFiles;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
@@ -154,7 +154,7 @@ class TakeCommandsTest {
     Files.writeString(dir.resolve("text.wav"), "no sound");
     assertThat(take("DIR/text.wav")).isEqualTo(3);
     assertThat(err.toString(StandardCharsets.UTF_8)).contains("not a WAV").hasLineCount(1);
-    Files.write(dir.resolve("silent.wav"), new WavFiles().wav(new float[44_100], 44_100));
+    Files.write(dir.resolve("silent.wav"), new RecordingFiles().wav(new float[44_100], 44_100));
     assertThat(take("DIR/silent.wav")).isEqualTo(3);
     assertThat(err.toString(StandardCharsets.UTF_8)).contains("silent").hasLineCount(1);
   }
@@ -172,7 +172,7 @@ class TakeCommandsTest {
   void theLanguageOfTheMachineChangesNoOutput() throws IOException {
     float[] second = new float[4000];
     java.util.Arrays.fill(second, 0.3f);
-    Files.write(dir.resolve("low.wav"), new WavFiles().wav(second, 4000));
+    Files.write(dir.resolve("low.wav"), new RecordingFiles().wav(second, 4000));
     Locale before = Locale.getDefault();
     try {
       assertThat(take("DIR/low.wav")).isEqualTo(3);

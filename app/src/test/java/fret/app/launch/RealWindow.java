@@ -9,7 +9,7 @@ import fret.app.viewmodel.PracticeModel;
 import fret.app.viewmodel.Studio;
 import fret.app.widget.Look;
 import fret.app.widget.MusicFont;
-import fret.format.sound.WavFiles;
+import fret.format.sound.RecordingFiles;
 import fret.sound.ClickPlayer;
 import fret.sound.ClickTrack;
 import fret.sound.NotePlayer;
@@ -84,7 +84,14 @@ abstract class RealWindow {
             studio,
             practice,
             new Devices(
-                player, notes, keyboard, passage, drone, microphone, new WavFiles(), on -> {}),
+                player,
+                notes,
+                keyboard,
+                passage,
+                drone,
+                microphone,
+                new RecordingFiles(),
+                on -> {}),
             new Look(MusicFont.load()),
             () -> {});
     Scene scene = new Scene(main, 1280, 800);

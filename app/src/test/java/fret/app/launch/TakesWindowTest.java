@@ -7,7 +7,7 @@ import static org.mockito.ArgumentMatchers.anyBoolean;
 import fret.app.viewmodel.Inputs;
 import fret.app.viewmodel.TakesModel;
 import fret.app.words.Sentences;
-import fret.format.sound.WavFiles;
+import fret.format.sound.RecordingFiles;
 import fret.journal.Breakage;
 import fret.session.Ear;
 import fret.session.Session;
@@ -130,7 +130,7 @@ class TakesWindowTest extends RealWindow {
     until(() -> studio.shown() != null && !studio.isBehind());
     var played = SimulatedPlayer.play(expected(), List.of(), Style.USUAL);
     Path wav = Files.createTempFile(dir, "other", ".wav");
-    Files.write(wav, new WavFiles().wav(played.samples(), 44_100));
+    Files.write(wav, new RecordingFiles().wav(played.samples(), 44_100));
     openTakes(robot);
     robot.interact(() -> main.openFile(wav.toFile()));
     until(() -> takes().checkedProperty().get().isPresent() && !studio.isBehind());
@@ -147,7 +147,7 @@ class TakesWindowTest extends RealWindow {
     Planting.inBar(e, Fault.Kind.SHARP, 2, 25).ifPresent(faults::add);
     var played = SimulatedPlayer.play(e, faults, Style.USUAL);
     Path wav = Files.createTempFile(dir, "mine", ".wav");
-    Files.write(wav, new WavFiles().wav(played.samples(), 44_100));
+    Files.write(wav, new RecordingFiles().wav(played.samples(), 44_100));
     robot.interact(() -> main.openFile(wav.toFile()));
     until(() -> takes().checkedProperty().get().isPresent() && !studio.isBehind());
     assertThat(told()).containsExactly("SHARP 3");

@@ -7,8 +7,8 @@ import fret.base.UnusableInput;
 import fret.take.Recording;
 import fret.take.Resampler;
 import fret.take.SoundFiles;
-import java.io.ByteArrayInputStream;
 import java.io.IOException;
+import java.io.InputStream;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.file.Files;
@@ -16,17 +16,17 @@ import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.util.Arrays;
 import javax.sound.sampled.AudioFormat;
-import javax.sound.sampled.AudioInputStream;
-import javax.sound.sampled.AudioSystem;
 import javax.sound.sampled.UnsupportedAudioFileException;
 
 /**
- * Reads and writes recordings. WAV of 8, 16, 24 or 32 bits or floating point, any number of
- * channels up to 8 and any rate from 8000 to 192000 are taken; the channels are mixed to one.
+ * Reads recordings, writes them as WAV. WAV of 8, 16, 24 or 32 bits or floating point, FLAC, Ogg
+ * Vorbis, MP3 and AAC (M4A) are taken, with up to 8 channels, which are mixed to one, and any rate
+ * from 8000 to 192000.
  */
-public final class WavFiles implements SoundFiles {
+public final class RecordingFiles implements SoundFiles {
   private static final int MOST_CHANNELS = 8;
   private static final int CHUNK_FRAMES = 16_384;
+  private static final int KEPT_RATE = 44_100;
   private static final double SHORTEST_S = 0.3;
   private static final double SILENT = 1e-4;
 
@@ -37,7 +37,7 @@ public final class WavFiles implements SoundFiles {
    */
   public static Recording read(Path file) throws UnusableInput {
     try {
-      return new WavFiles().read(file.toString(), Files.readAllBytes(file));
+      return new RecordingFiles().read(file.toString(), Files.readAllBytes(file));
     } catch (NoSuchFileException e) {
       throw new UnusableInput(file.toString(), Said.of("read.no-file"), Said.of("read.no-file.do"));
     } catch (IOException e) {
@@ -59,18 +59,23 @@ public final class WavFiles implements SoundFiles {
 
   @Override
   public float[] samples(String name, byte[] file, int rate) throws UnusableInput {
-    try (var in = AudioSystem.getAudioInputStream(new ByteArrayInputStream(file))) {
-      AudioFormat format = in.getFormat();
-      refuse(name, format, in.getFrameLength());
-      return Resampler.resampled(mixed(in, format), Math.round(format.getSampleRate()), rate);
+    try {
+      Packing.Plain plain = Packing.of(file).open(file);
+      AudioFormat format = plain.format();
+      refuseKind(name, format);
+      refuseLong(name, plain.frames() / format.getSampleRate());
+      float[] mixed = mixed(plain.in(), format);
+      refuseLong(name, mixed.length / format.getSampleRate());
+      return Resampler.resampled(mixed, Math.round(format.getSampleRate()), rate);
     } catch (UnsupportedAudioFileException e) {
       throw new UnusableInput(name, Said.of("read.no-wav"), Said.of("read.no-wav.do"));
-    } catch (IOException | IllegalArgumentException e) {
+    } catch (IOException | RuntimeException e) {
+      // Readers of packed sound end in any way where the file is broken.
       throw new UnusableInput(name, Said.of("read.wav-cut"), Said.of("read.wav-cut.do"));
     }
   }
 
-  private static void refuse(String name, AudioFormat format, long frames) throws UnusableInput {
+  private static void refuseKind(String name, AudioFormat format) throws UnusableInput {
     double rate = format.getSampleRate();
     int bits = format.getSampleSizeInBits();
     boolean known =
@@ -85,27 +90,32 @@ public final class WavFiles implements SoundFiles {
           Said.of("read.wav-kind", Math.round(rate), format.getChannels(), bits),
           Said.of("read.wav-kind.do"));
     }
-    if (frames / rate > Recording.LONGEST_S) {
+  }
+
+  private static void refuseLong(String name, double seconds) throws UnusableInput {
+    if (seconds > Recording.LONGEST_S) {
       throw new UnusableInput(
-          name,
-          Said.of("read.wav-long", Said.tenths(frames / rate / 60)),
-          Said.of("read.wav-long.do"));
+          name, Said.of("read.wav-long", Said.tenths(seconds / 60)), Said.of("read.wav-long.do"));
     }
   }
 
-  private static float[] mixed(AudioInputStream in, AudioFormat format) throws IOException {
+  /** One channel; a little more than the longest that is taken, where there is more. */
+  private static float[] mixed(InputStream in, AudioFormat format) throws IOException {
     int frame = format.getFrameSize();
     int channels = format.getChannels();
     int bytes = frame / channels;
-    long most = Math.round(Recording.LONGEST_S * format.getSampleRate()) + 1;
-    float[] samples = new float[(int) Math.max(0, Math.min(most, in.getFrameLength()))];
+    int most = (int) Math.ceil(Recording.LONGEST_S * format.getSampleRate()) + CHUNK_FRAMES;
+    float[] samples = new float[CHUNK_FRAMES];
     byte[] chunk = new byte[CHUNK_FRAMES * frame];
     int at = 0;
     int read;
-    while (at < samples.length && (read = in.readNBytes(chunk, 0, chunk.length)) > 0) {
+    while (at < most && (read = in.readNBytes(chunk, 0, chunk.length)) > 0) {
       ByteBuffer buffer = ByteBuffer.wrap(chunk);
       buffer.order(format.isBigEndian() ? ByteOrder.BIG_ENDIAN : ByteOrder.LITTLE_ENDIAN);
-      for (int f = 0; f < read / frame && at < samples.length; f++) {
+      if (at + CHUNK_FRAMES > samples.length) {
+        samples = Arrays.copyOf(samples, 2 * samples.length);
+      }
+      for (int f = 0; f < read / frame; f++) {
         double sum = 0;
         for (int c = 0; c < channels; c++) {
           sum += value(buffer, f * frame + c * bytes, bytes, format.getEncoding());
@@ -113,7 +123,7 @@ public final class WavFiles implements SoundFiles {
         samples[at++] = (float) (sum / channels);
       }
     }
-    return at == samples.length ? samples : Arrays.copyOf(samples, at);
+    return Arrays.copyOf(samples, at);
   }
 
   private static double value(ByteBuffer b, int at, int bytes, AudioFormat.Encoding encoding) {
@@ -137,6 +147,11 @@ public final class WavFiles implements SoundFiles {
     int high = b.get(big ? at : at + 2);
     int low = b.get(big ? at + 2 : at) & 0xFF;
     return high << 16 | (b.get(at + 1) & 0xFF) << 8 | low;
+  }
+
+  @Override
+  public byte[] kept(String name, byte[] file) throws UnusableInput {
+    return Packing.of(file) == Packing.NONE ? file : wav(samples(name, file, KEPT_RATE), KEPT_RATE);
   }
 
   @Override

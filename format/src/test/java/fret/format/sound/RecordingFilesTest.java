@@ -13,6 +13,7 @@ import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.file.Path;
 import java.util.Arrays;
+import java.util.Random;
 import javax.sound.sampled.AudioFileFormat;
 import javax.sound.sampled.AudioFormat;
 import javax.sound.sampled.AudioInputStream;
@@ -21,10 +22,11 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
-/** WAV files made by the platform's own writer, of every usual kind, and broken ones. */
-class WavFilesTest {
-  private static final WavFiles FILES = new WavFiles();
+/** WAV files made by the platform's own writer, packed files of other programs, and broken ones. */
+class RecordingFilesTest {
+  private static final RecordingFiles FILES = new RecordingFiles();
 
   @TempDir Path dir;
 
@@ -90,9 +92,56 @@ class WavFilesTest {
     for (int i = 0; i < samples.length; i++) {
       assertThat(again[i]).isCloseTo(samples[i], within(2f / 32_768));
     }
-    try (var in = AudioSystem.getAudioInputStream(new ByteArrayInputStream(wav))) {
-      assertThat(in.getFormat().getSampleRate()).isEqualTo(44_100);
-      assertThat(in.getFrameLength()).isEqualTo(44_100);
+    Packing.Plain in = Packing.NONE.open(wav);
+    assertThat(in.format().getSampleRate()).isEqualTo(44_100);
+    assertThat(in.frames()).isEqualTo(44_100);
+  }
+
+  private static byte[] packed(String name) throws IOException {
+    try (var in = RecordingFilesTest.class.getResourceAsStream("/sounds/" + name)) {
+      return in.readAllBytes();
+    }
+  }
+
+  /** How often a second it goes up through the middle, from 0.3 to 0.9 s. */
+  private static double hertz(float[] samples, int rate) {
+    int ups = 0;
+    for (int i = (int) (0.3 * rate); i < 0.9 * rate; i++) {
+      ups += samples[i - 1] < 0 && samples[i] >= 0 ? 1 : 0;
+    }
+    return ups / 0.6;
+  }
+
+  /** Files of other programs: a block of silence at an end is the packing's own. */
+  @ParameterizedTest
+  @ValueSource(strings = {"a.flac", "a.ogg", "a.opus", "a.mp3", "a.m4a", "a.aac"})
+  void packedSoundIsReadWhateverItsName(String name) throws Exception {
+    byte[] file = packed(name);
+    Recording r = FILES.read("of no kind", file);
+    assertThat(r.seconds()).isBetween(1.199, 1.26);
+    assertThat(r.level(0.3, 0.9)).isCloseTo(0.375 / Math.sqrt(2), within(0.016));
+    byte[] kept = FILES.kept(name, file);
+    assertThat(Packing.of(kept)).isEqualTo(Packing.NONE);
+    assertThat(hertz(FILES.samples(name, kept, 44_100), 44_100)).isCloseTo(440, within(2.0));
+    assertThat(FILES.kept(name, kept)).isSameAs(kept);
+  }
+
+  /** Some can be read up to where they break, the others are refused; none goes on for ever. */
+  @ParameterizedTest
+  @ValueSource(strings = {"a.flac", "a.ogg", "a.opus", "a.mp3", "a.m4a", "a.aac"})
+  void brokenPackingEndsWithTheReason(String name) throws Exception {
+    Random random = new Random(1);
+    for (int t = 0; t < 12; t++) {
+      byte[] file = packed(name);
+      for (int i = 0; i < 10; i++) {
+        file[40 + random.nextInt(file.length - 40)] = (byte) random.nextInt(256);
+      }
+      byte[] cut = Arrays.copyOf(file, file.length - random.nextInt(file.length - 40));
+      try {
+        assertThat(FILES.read(name, cut).seconds()).isBetween(0.3, 5.0);
+      } catch (UnusableInput e) {
+        assertThat(e).hasMessageContaining("read.");
+      }
     }
   }
 
@@ -128,7 +177,7 @@ class WavFilesTest {
 
   @Test
   void aFileThatIsNotThereIsTold() {
-    assertThatThrownBy(() -> WavFiles.read(dir.resolve("none.wav")))
+    assertThatThrownBy(() -> RecordingFiles.read(dir.resolve("none.wav")))
         .isInstanceOf(UnusableInput.class)
         .hasMessageContaining("read.no-file,");
   }
