@@ -27,7 +27,8 @@ public final class PracticeLayer implements WholeLayer<PracticeSetup> {
         .with("start", s.start())
         .with("upper", s.upper())
         .with("under", s.under())
-        .with("line", s.line().name());
+        .with("line", s.line().name())
+        .with("restsCut", s.restsCut());
   }
 
   @Override
@@ -37,7 +38,8 @@ public final class PracticeLayer implements WholeLayer<PracticeSetup> {
         form.decimal("start"),
         form.decimal("upper"),
         form.has("under") && form.flag("under"),
-        form.word("line", PracticeSetup.Line.class));
+        form.word("line", PracticeSetup.Line.class),
+        form.has("restsCut") && form.flag("restsCut"));
   }
 
   @Override

@@ -10,8 +10,10 @@ import java.util.Objects;
  * @param upper upper end of the target where that is a range; 0 for none
  * @param under whether it is run through a notch under the target too, as auditions are often begun
  * @param line whether the click thins instead of the tempo rising
+ * @param restsCut whether long rests are cut in the run-through, its click, the plan and takes
  */
-public record PracticeSetup(double weight, double start, double upper, boolean under, Line line) {
+public record PracticeSetup(
+    double weight, double start, double upper, boolean under, Line line, boolean restsCut) {
   /** Slow lines keep their tempo. */
   public enum Line {
     /** Slow where fewer than two notes a second go by at the target. */
@@ -20,7 +22,7 @@ public record PracticeSetup(double weight, double start, double upper, boolean u
     QUICK
   }
 
-  public static final PracticeSetup USUAL = new PracticeSetup(1, 0, 0, false, Line.BY_NOTES);
+  public static final PracticeSetup USUAL = new PracticeSetup(1, 0, 0, false, Line.BY_NOTES, false);
 
   public PracticeSetup {
     Objects.requireNonNull(line);
@@ -33,18 +35,22 @@ public record PracticeSetup(double weight, double start, double upper, boolean u
   }
 
   public PracticeSetup withWeight(double other) {
-    return new PracticeSetup(other, start, upper, under, line);
+    return new PracticeSetup(other, start, upper, under, line, restsCut);
   }
 
   public PracticeSetup withStart(double other) {
-    return new PracticeSetup(weight, other, upper, under, line);
+    return new PracticeSetup(weight, other, upper, under, line, restsCut);
   }
 
   public PracticeSetup withUnder(boolean other) {
-    return new PracticeSetup(weight, start, upper, other, line);
+    return new PracticeSetup(weight, start, upper, other, line, restsCut);
+  }
+
+  public PracticeSetup withRestsCut(boolean other) {
+    return new PracticeSetup(weight, start, upper, under, line, other);
   }
 
   public PracticeSetup withUpper(double other) {
-    return new PracticeSetup(weight, start, other, under, line);
+    return new PracticeSetup(weight, start, other, under, line, restsCut);
   }
 }

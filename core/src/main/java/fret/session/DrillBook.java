@@ -105,7 +105,7 @@ public final class DrillBook {
   /** A drill of the passage as a whole. */
   public Optional<Drill> ofPassage(DrillKind kind) {
     return switch (kind) {
-      case RUN_THROUGH, MOCK, FIRST_READING -> Optional.of(new Drill(kind, List.of(page())));
+      case RUN_THROUGH, MOCK, FIRST_READING -> Optional.of(new Drill(kind, List.of(run())));
       case WARM_UP -> Optional.of(new Drill(kind, warmUp()));
       case SKILLS -> {
         List<Score> all = skills(Skill.TABLE.size());
@@ -113,6 +113,11 @@ public final class DrillBook {
       }
       default -> Optional.empty();
     };
+  }
+
+  private Score run() {
+    boolean cut = Learning.setup(session.passage()).restsCut();
+    return cut ? Runs.withoutLongRests(page()) : page();
   }
 
   /** A run-through of a stretch, both ends included. */

@@ -21,6 +21,7 @@ import fret.passage.PracticeSetup;
 import fret.plan.Goal;
 import fret.plan.Part;
 import fret.plan.Unit;
+import fret.score.LongRests;
 import fret.score.Score;
 import fret.score.Slice;
 import fret.search.Explanation;
@@ -60,8 +61,6 @@ public record Learning(
     Map<String, Strain> strains,
     Map<String, List<String>> prints) {
   /** Whole bars of rest from which on they are cut. */
-  private static final int LONG_REST_BARS = 2;
-
   /** The drills that a plan may ask for beside straight work. */
   private static final List<DrillKind> PLANNED =
       List.of(
@@ -87,7 +86,7 @@ public record Learning(
    *
    * @param name of the excerpt; empty for the page
    * @param units of it, for the plan
-   * @param wholeNotes length of a run-through, long rests cut
+   * @param wholeNotes length of a run-through
    * @param auditionId what it is for; 0 for what the passage is for
    * @param stretch its notes; empty for the page and for frames
    */
@@ -269,25 +268,13 @@ public record Learning(
     return passage.marks().at(PracticeLayer.PRACTICE, Place.WHOLE).orElse(PracticeSetup.USUAL);
   }
 
-  /** Whole notes of the part, rests of two bars or more left out but for one. */
-  static double wholeNotes(Score score) {
-    double all = score.end().subtract(score.bars().get(0).start()).doubleValue();
-    int run = 0;
-    double length = 0;
-    for (int i = 0; i <= score.bars().size(); i++) {
-      boolean rests =
-          i < score.bars().size()
-              && score.bars().get(i).events().stream().allMatch(fret.score.Event::isRest);
-      if (rests) {
-        run++;
-        length += score.bars().get(i).length().doubleValue();
-      } else {
-        all -= run >= LONG_REST_BARS ? length : 0;
-        run = 0;
-        length = 0;
-      }
-    }
-    return all;
+  /** Whole notes of the part, its long rests cut where that is wanted. */
+  static double wholeNotes(Score score, boolean cut) {
+    return cut
+        ? LongRests.cut(score).stream()
+            .mapToDouble(i -> score.bars().get(i).length().doubleValue())
+            .sum()
+        : score.end().subtract(score.bars().get(0).start()).doubleValue();
   }
 
   private static double effortPerNote(

@@ -5,6 +5,7 @@ import fret.drill.Drill;
 import fret.drill.DrillKind;
 import fret.drill.ScoreCut;
 import fret.score.Bar;
+import fret.score.LongRests;
 import fret.score.Repeats;
 import fret.score.ResolvedPassage;
 import fret.score.Score;
@@ -31,7 +32,8 @@ public final class Runs {
     boolean all = first.index() == 0 && last.index() + 1 == p.slices().size();
     Score page = new DrillBook(s).page();
     Score cut = all ? page : cut(page, first.onset(), end);
-    return new Drill(DrillKind.RUN_THROUGH, List.of(played(cut, repeats)));
+    boolean restsCut = Learning.setup(s.passage()).restsCut();
+    return new Drill(DrillKind.RUN_THROUGH, List.of(played(cut, repeats, restsCut)));
   }
 
   /** A stretch with the repeat signs and endings of its bars. */
@@ -49,8 +51,14 @@ public final class Runs {
     return cut.withBars(bars);
   }
 
-  private static Score played(Score score, boolean repeats) {
-    List<Integer> order = repeats ? Repeats.playingOrder(score) : once(score);
+  /** A page without its long rests; itself where it has none. */
+  static Score withoutLongRests(Score score) {
+    return LongRests.areIn(score) ? played(score, true, true) : score;
+  }
+
+  private static Score played(Score score, boolean repeats, boolean restsCut) {
+    List<Integer> all = repeats ? Repeats.playingOrder(score) : once(score);
+    List<Integer> order = restsCut ? LongRests.cut(score, all) : all;
     boolean plain =
         order.size() == score.bars().size()
             && score.bars().stream().noneMatch(b -> b.repeatStart() || b.repeatEnd());

@@ -186,7 +186,7 @@ final class Sections {
         LocalDate.MIN);
   }
 
-  /** Whole notes of what no excerpt has, long rests cut, as long at the target as they last. */
+  /** Whole notes of what no excerpt has, as long at the target as they last. */
   private double outside(List<Excerpt> excerpts) {
     double all = written();
     for (Excerpt e : excerpts) {
@@ -206,7 +206,7 @@ final class Sections {
     }
     double cut =
         score.end().subtract(score.bars().get(0).start()).doubleValue()
-            - Learning.wholeNotes(score);
+            - Learning.wholeNotes(score, setup.restsCut());
     return Math.max(1.0 / 64, asTarget(score.bars().get(0).start(), score.end()) - cut);
   }
 

@@ -91,7 +91,8 @@ public record TakeFindings(
 
   /** The shift or the crossing on the way to a note that came late. */
   private static Optional<Said> cause(Session session, Moment m, Finding f) {
-    if (f.kind() != Fault.Kind.LATE && f.kind() != Fault.Kind.GLIDE) {
+    boolean early = f.kind() == Fault.Kind.EARLY && m.join() == Join.ENTRY;
+    if (f.kind() != Fault.Kind.LATE && f.kind() != Fault.Kind.GLIDE && !early) {
       return Optional.empty();
     }
     if (m.join() == Join.SHIFT) {
@@ -100,9 +101,11 @@ public record TakeFindings(
           .findFirst()
           .map(TakeFindings::shift);
     }
-    return m.join() == Join.CROSSING
-        ? Optional.of(Said.of("take.cause.crossing"))
-        : Optional.empty();
+    return switch (m.join()) {
+      case CROSSING -> Optional.of(Said.of("take.cause.crossing"));
+      case ENTRY -> Optional.of(Said.of("take.cause.entry"));
+      default -> Optional.empty();
+    };
   }
 
   private static Said shift(Shift s) {

@@ -8,6 +8,7 @@ import fret.intonation.TemperamentLayer;
 import fret.intonation.Tuned;
 import fret.score.Bar;
 import fret.score.Head;
+import fret.score.LongRests;
 import fret.score.LoudnessLine;
 import fret.score.PlayedTimes;
 import fret.score.Repeats;
@@ -87,7 +88,9 @@ public final class TakeScore {
     List<Span> spans = new ArrayList<>();
     double clock = tempo.msAt(bars.get(0).start());
     int before = -1;
-    for (int written : Repeats.playingOrder(passage.score())) {
+    List<Integer> all = Repeats.playingOrder(passage.score());
+    boolean cut = Learning.setup(session.passage()).restsCut();
+    for (int written : cut ? LongRests.cut(passage.score(), all) : all) {
       Bar bar = bars.get(written);
       double start = tempo.msAt(bar.start());
       double length = tempo.msAt(bar.end()) - start;

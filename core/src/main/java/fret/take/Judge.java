@@ -17,14 +17,27 @@ import java.util.stream.IntStream;
 final class Judge {
   private static final double RUSH_PERCENT = 4;
   private static final double LATE_MS = 27;
+
+  /** One for all entries: two that are equally late are both told, or none. */
+  private static final double ENTRY_MS = 42;
+
   private static final double LATE_SHARE = 0.012;
   private static final double CENTS = 12.8;
+
+  /** One wave of a usual vibrato. */
+  private static final double WAVE_S = 0.18;
+
+  private static final double PERIOD_CENTS = 150;
   private static final double CHORD_CENTS = 15;
   private static final double ORNAMENT_CENTS = 20;
   private static final double DRIFT_CENTS = 16;
   private static final double GAP_MS = 25;
   private static final double LENGTH_MS = 30;
   private static final double LENGTH_SHARE = 0.15;
+
+  /** Strings and rooms die away each at its own rate, but none of them before the bow stops. */
+  private static final double DIES_LATER = 1.5;
+
   private static final double SHORTEST_PITCH_S = 0.11;
   private static final double LOUD_DB = 5;
   private static final double UNEVEN_PERCENT = 12;
@@ -44,6 +57,7 @@ final class Judge {
   private final Expected expected;
   private final Heard heard;
   private final TempoLine tempo;
+  private final Entries entries;
   private final double middle;
   private final List<Finding> all = new ArrayList<>();
 
@@ -59,6 +73,7 @@ final class Judge {
     this.expected = expected;
     this.heard = heard;
     this.tempo = tempo;
+    this.entries = Entries.of(expected, tempo);
     this.middle = middle;
   }
 
@@ -238,16 +253,16 @@ final class Judge {
     if (n.confidence() < SURE) {
       return;
     }
-    double late = tempo.lateMs(n.moment()).orElse(0.0);
-    // A low note takes half a period longer to be told from the one before.
-    double bound = LATE_MS + LATE_SHARE * m.lengthMs() + 500 / m.starting().get(0).hertz();
-    bound = Math.max(bound, loose);
-    if (Math.abs(late) >= bound && !isUneven(n.moment())) {
+    Optional<Double> entry = entries.lateMs(n.moment());
+    double late = entry.or(() -> tempo.lateMs(n.moment())).orElse(0.0);
+    double bound = Math.max(loose, entry.isPresent() ? ENTRY_MS : lateBound(m));
+    boolean echo = entry.isPresent() && isEcho(n.moment(), late);
+    if (Math.abs(late) >= bound && !echo && !isUneven(n.moment())) {
       add(late > 0 ? Kind.LATE : Kind.EARLY, n.moment(), Math.abs(late), sure(late, bound));
     }
     if (n.pitch().isTold() && n.lengthS() >= SHORTEST_PITCH_S) {
       double cents = m.outside(n.pitch().cents() - middle);
-      double off = m.ornament() ? ORNAMENT_CENTS : CENTS;
+      double off = m.ornament() ? ORNAMENT_CENTS : centsOf(n, m);
       if (Math.abs(n.pitch().driftCents()) >= DRIFT_CENTS) {
         add(
             Kind.DRIFT,
@@ -266,12 +281,30 @@ final class Judge {
       return;
     }
     length(i, n, m);
-    if (n.attackMs() > usualAttack + Math.max(ATTACK_MS, usualAttack) && m.join() != Join.SHIFT) {
+    boolean slow = n.attackMs() > usualAttack + Math.max(ATTACK_MS, usualAttack);
+    if (slow && m.isSingle() && m.join() != Join.SHIFT) { // Two strings take their time.
       add(Kind.ATTACK, n.moment(), n.attackMs(), 0.6);
     }
     if (n.pitch().glideMs() >= GLIDE_MS) {
       add(Kind.GLIDE, n.moment(), n.pitch().glideMs(), 0.7);
     }
+  }
+
+  /** A late note makes the one before it look early by as much. */
+  private boolean isEcho(int moment, double late) {
+    boolean last = moment + 1 == expected.moments().size();
+    double next = last ? 0 : tempo.lateMs(moment + 1).orElse(0.0);
+    return next * late < 0 && Math.abs(next) > Math.abs(late);
+  }
+
+  /** A low note takes half a period longer to be told from the one before. */
+  private static double lateBound(Moment m) {
+    return LATE_MS + LATE_SHARE * m.lengthMs() + 500 / m.starting().get(0).hertz();
+  }
+
+  /** Of less than a wave of vibrato, or of few periods, the mean is less exact. */
+  private static double centsOf(HeardNote n, Moment m) {
+    return CENTS * Math.max(1, WAVE_S / n.lengthS()) + PERIOD_CENTS / m.starting().get(0).hertz();
   }
 
   /** Of a double stop the note that is furthest off. */
@@ -293,12 +326,20 @@ final class Judge {
     return all.length == 0 ? 0 : all[(int) (SLOW_SHARE * (all.length - 1))];
   }
 
+  /** A late entry makes the notes beside it look early: none of them tells how loose a take is. */
+  private boolean isAtEntry(int moment) {
+    return IntStream.rangeClosed(Math.max(1, moment - 1), moment + 1)
+        .filter(i -> i < expected.moments().size())
+        .anyMatch(i -> expected.moments().get(i).join() == Join.ENTRY);
+  }
+
   /**
    * How far notes lie from the middle of their neighbours in this take, in ms (3 sd, by median).
    */
   private double loose() {
     double[] off =
         IntStream.range(0, expected.moments().size())
+            .filter(i -> !isAtEntry(i))
             .mapToObj(tempo::offMs)
             .flatMap(Optional::stream)
             .mapToDouble(Math::abs)
@@ -320,10 +361,10 @@ final class Judge {
       }
       return; // What follows was not heard: where it should have begun nobody knows.
     }
-    double off = tooLong(i) - room;
-    double bound = lengthBound(m);
+    double off = isFree(i) ? tooLong(i) - room : 0;
+    Kind kind = off > 0 ? Kind.OVER_HELD : Kind.CLIPPED;
+    double bound = lengthBound(m) * (off > 0 ? DIES_LATER : 1);
     if (Math.abs(off) >= bound) {
-      Kind kind = off > 0 ? Kind.OVER_HELD : Kind.CLIPPED;
       add(kind, n.moment(), Math.abs(off), sure(off, bound));
     }
   }
@@ -342,20 +383,25 @@ final class Judge {
     }
   }
 
-  /** By how many ms a note before a rest sounds too long; 0 where the next cuts it off. */
-  private double tooLong(int i) {
+  /** Whether a note ends before the next begins, which else cuts it off. */
+  private boolean isFree(int i) {
     HeardNote n = heard.notes().get(i);
     HeardNote next = i + 1 < heard.notes().size() ? heard.notes().get(i + 1) : null;
     boolean follows = next != null && next.moment() == n.moment() + 1;
-    boolean ends = !follows || next.onsetS() - n.endS() > 0.01;
+    return !follows || next.onsetS() - n.endS() > 0.01;
+  }
+
+  /** By how many ms a note before a rest sounds too long. */
+  private double tooLong(int i) {
+    HeardNote n = heard.notes().get(i);
     Moment m = moment(n);
-    return ends ? n.lengthS() * 1000 - m.soundsMs() / tempo.timesIn(m.bar()) : 0;
+    return n.lengthS() * 1000 - m.soundsMs() / tempo.timesIn(m.bar());
   }
 
   /** By how much notes before rests sound too long, in order. */
   private double[] ends() {
     return IntStream.range(0, heard.notes().size())
-        .filter(i -> !moment(heard.notes().get(i)).connected())
+        .filter(i -> !moment(heard.notes().get(i)).connected() && isFree(i))
         .mapToDouble(this::tooLong)
         .sorted()
         .toArray();

@@ -10,6 +10,7 @@ import java.util.Optional;
 final class PassedOver {
   private static final double DIP_DB = 2.5;
   private static final double DIP_REACH_S = 0.08;
+  private static final double GAP_S = 0.1;
   private static final double TOUCH_S = 0.03;
   private static final double LEAST_PACE = 0.6;
   private static final double LONGER = 1.35;
@@ -59,11 +60,28 @@ final class PassedOver {
 
   private void between(int before, int after) {
     if (after - before == 2) {
-      instead(before).ifPresentOrElse(instead::add, () -> missing.add(before + 1));
+      instead(before)
+          .ifPresentOrElse(
+              instead::add,
+              () -> {
+                if (!isWithin(before)) {
+                  missing.add(before + 1);
+                }
+              });
     } else if (after - before == 3) {
       missing.add(before + 1);
       missing.add(before + 2);
     }
+  }
+
+  /** Whether an ornament runs into the note before: a trill to it, that is held for both. */
+  private boolean isWithin(int before) {
+    HeardNote left = last[before];
+    double own = heard.lastsMs(before) / 1000;
+    double both = own + heard.lastsMs(before + 1) / 1000;
+    return heard.moment(before + 1).ornament()
+        && last[before + 2].onsetS() - left.endS() < GAP_S
+        && left.lengthS() > (own + both) / 2;
   }
 
   /** Something that stands between two notes where one should. */

@@ -16,8 +16,13 @@ record PitchTrack(double[] cents, double[] weights, int first, int last) {
   static final double SHORTEST_OTHER_S = 0.045;
 
   private static final double NEAR_CENTS = 60;
+  private static final double OCTAVE_CENTS = 1200;
+  private static final double TWELFTH_CENTS = 1902;
   private static final double OTHER_CENTS = 75;
   private static final double LONG_S = 0.4;
+
+  /** A third of it is one wave of a slow vibrato: of less it would be the wave that is told. */
+  private static final double DRIFTS_S = 0.6;
 
   /**
    * Below this mean weight of its frames a note is not alone: nine in ten notes of the simulated
@@ -79,7 +84,10 @@ record PitchTrack(double[] cents, double[] weights, int first, int last) {
       return new HeardPitch(mean, 0, 0, 0, glide, 0);
     }
     int third = (last - first) / 3;
-    double drift = mean(last - third, last, middle) - mean(first, first + third, middle);
+    double drift =
+        (last - first) * FRAME_S < DRIFTS_S
+            ? 0
+            : mean(last - third, last, middle) - mean(first, first + third, middle);
     double[] vibrato = vibrato(middle);
     return new HeardPitch(mean, drift, vibrato[0], vibrato[1], glide, 0);
   }
@@ -133,6 +141,13 @@ record PitchTrack(double[] cents, double[] weights, int first, int last) {
     return waves ? new double[] {rate, width} : new double[2];
   }
 
+  /** A low note that dies away is heard as its second or third partial, and is none other. */
+  private static boolean isOther(double cents) {
+    return Math.abs(cents) > NEAR_CENTS
+        && Math.abs(cents - OCTAVE_CENTS) > NEAR_CENTS
+        && Math.abs(cents - TWELFTH_CENTS) > NEAR_CENTS;
+  }
+
   /** Seconds of the longest steady stretch that is another note, its own edges left aside. */
   private double longestOther(double middle) {
     int longest = 0;
@@ -140,7 +155,7 @@ record PitchTrack(double[] cents, double[] weights, int first, int last) {
     while (from < cents.length) {
       int to = from;
       while (to < cents.length
-          && Math.abs(cents[to] - middle) > NEAR_CENTS
+          && isOther(cents[to] - middle)
           && Math.abs(cents[to] - cents[from]) < NEAR_CENTS / 2) {
         to++;
       }

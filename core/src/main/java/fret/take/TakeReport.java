@@ -39,6 +39,11 @@ public record TakeReport(
     return Reservation.of(expected, heard);
   }
 
+  /** How notes come in after rests. */
+  public Entries entries() {
+    return Entries.of(expected, tempo);
+  }
+
   /** The A that it is tuned to, in Hz. */
   public double a4() {
     return expected.a4() * Math.pow(2, (heard.tunedCents() + centsOff) / 1200);

@@ -223,7 +223,8 @@ class SessionTest {
     s =
         Lines.after(
             s,
-            Decisions.practice(s, new PracticeSetup(2, 40, 108, true, PracticeSetup.Line.QUICK)));
+            Decisions.practice(
+                s, new PracticeSetup(2, 40, 108, true, PracticeSetup.Line.QUICK, true)));
     Chunk chunk = Learning.chunks(s).get(0);
     s = Lines.after(s, Decisions.practised(s, chunk).orElseThrow());
     s = Lines.after(s, Decisions.page(s, Said.of("words", "cut"), without(score(), 7)).change());

@@ -121,6 +121,51 @@ class JudgeTest {
     assertThat(found.get(0).amount()).isCloseTo(70, within(8.0));
   }
 
+  private static final List<Integer> ENTRIES = List.of(2, 6, 10, 14);
+
+  private static Expected withEntries() {
+    return expected(
+        all -> {
+          List<Meant> meant = new ArrayList<>(all);
+          for (int i : ENTRIES) {
+            meant.set(i - 1, Meant.SHORT);
+            meant.set(i, new Meant(true, false, 1, Join.ENTRY));
+          }
+          return meant;
+        });
+  }
+
+  /** Each entry by so many ms late. */
+  private static TakeReport entered(double... ms) {
+    Expected e = withEntries();
+    List<HeardNote> notes = exact(e);
+    for (int k = 0; k < ms.length; k++) {
+      int i = ENTRIES.get(k);
+      notes.set(i, notes.get(i).within(notes.get(i).onsetS() + ms[k] / 1000, notes.get(i).endS()));
+    }
+    return TakeReport.of(e, new Heard(12, notes, List.of(), List.of(), List.of(), 0, 1));
+  }
+
+  @Test
+  void equallyLateEntriesAreAllTold() {
+    TakeReport r = entered(50, 0, 50, 2);
+    assertThat(r.findings()).extracting(Finding::kind).containsOnly(Kind.LATE);
+    assertThat(r.findings()).extracting(Finding::moment).containsExactly(2, 10);
+    assertThat(r.entries().all()).extracting(Entries.Entry::moment).isEqualTo(ENTRIES);
+  }
+
+  @Test
+  void whatAllEntriesHaveInCommonIsTakenOutUpToWhatTheMeasureAdds() {
+    TakeReport few = entered(16, 17, 15, 16);
+    assertThat(few.findings()).isEmpty();
+    assertThat(few.entries().commonMs()).isCloseTo(15, within(0.1));
+    assertThat(few.entries().usualMs().orElseThrow()).isCloseTo(1, within(0.1));
+    TakeReport late = entered(70, 72, 69, 71);
+    assertThat(late.findings()).extracting(Finding::moment).isEqualTo(ENTRIES);
+    assertThat(late.entries().commonMs()).isEqualTo(Entries.MOST_COMMON_MS);
+    assertThat(entered(-60, -60, -60, -60).entries().commonMs()).isZero();
+  }
+
   @Test
   void pitchIsToldAgainstTheTakesOwnTuning() {
     List<HeardNote> notes = exact(plain());

@@ -16,6 +16,7 @@ import fret.session.Ear;
 import fret.session.Session;
 import fret.session.TakeFindings;
 import fret.session.TakeScore;
+import fret.take.Entries;
 import fret.take.Expected;
 import fret.take.Expected.Moment;
 import fret.take.Expected.Tone;
@@ -170,6 +171,15 @@ final class TakeCommand implements Callable<Integer> {
           .put("confidence", Json.round(f.finding().confidence(), 3))
           .put("message", words(f))
           .put("drill", f.remedy().id());
+    }
+    ArrayNode entries = root.putArray("entries");
+    for (Entries.Entry entry : r.entries().all()) {
+      Moment m = e.moments().get(entry.moment());
+      entries
+          .addObject()
+          .put("bar", e.barOf(m).number())
+          .put("event", m.slice())
+          .put("lateMs", Json.round(entry.ms(), 1));
     }
     ArrayNode left = root.putArray("leftOut");
     r.heard()

@@ -8,10 +8,13 @@ import fret.app.words.Words;
 import fret.drill.DrillKind;
 import fret.session.TakeFindings;
 import fret.session.TakeVibrato;
+import fret.take.Entries;
 import fret.take.Expected.Join;
 import fret.take.Lateness;
+import fret.take.TakeReport;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import javafx.scene.control.Label;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
@@ -73,6 +76,7 @@ final class FoundPane extends Cards {
     for (int i = 0; i < most.size(); i++) {
       worst.getChildren().add(finding(most.get(i), i));
     }
+    entries(checked.get().report());
     after(checked.get(), Join.SHIFT);
     after(checked.get(), Join.CROSSING);
     for (TakeVibrato v : TakeVibrato.of(studio.shown(), checked.get().report())) {
@@ -99,6 +103,35 @@ final class FoundPane extends Cards {
     if (rest.getChildren().isEmpty()) {
       rest.getChildren().add(Parts.label(Sentences.of("take.rest.none"), "quiet"));
     }
+  }
+
+  /** All entries after rests in one sentence, where there are several. */
+  private void entries(TakeReport report) {
+    Entries entries = report.entries();
+    if (entries.all().size() < 2) {
+      return;
+    }
+    String each =
+        entries.all().stream()
+            .map(e -> Sentences.of("take.entries.each", bar(report, e), signed(e.ms())))
+            .collect(Collectors.joining(", "));
+    long usual = Math.round(entries.usualMs().orElse(0.0));
+    String how =
+        Math.abs(usual) < Entries.IN_TIME_MS
+            ? Sentences.of("take.entries.time")
+            : Sentences.of(usual > 0 ? "take.entries.late" : "take.entries.early", Math.abs(usual));
+    String told = Sentences.of("take.entries", how, entries.all().size(), each);
+    long common = Math.round(entries.commonMs());
+    String left = common == 0 ? "" : " " + Sentences.of("take.entries.common", common);
+    rest.getChildren().add(Parts.label(told + left, "plain"));
+  }
+
+  private static String bar(TakeReport report, Entries.Entry e) {
+    return report.expected().barOf(report.expected().moments().get(e.moment())).number();
+  }
+
+  private static String signed(double ms) {
+    return Words.shown("%+.0f", ms);
   }
 
   /** How late notes come after shifts or crossings, where there are enough cases. */

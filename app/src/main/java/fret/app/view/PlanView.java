@@ -17,6 +17,7 @@ import fret.plan.PlanRequest;
 import fret.plan.PracticePlan;
 import fret.plan.PracticePlan.Item;
 import fret.plan.PracticePlan.Kind;
+import fret.score.LongRests;
 import fret.session.Decisions;
 import fret.session.Learning;
 import fret.session.Lowered;
@@ -403,6 +404,7 @@ final class PlanView extends VBox implements AreaView {
         open && excerpt.isEmpty()
             ? Parts.row(
                 6,
+                rests(e),
                 Parts.button(
                     Sentences.of(e.learning().setup().under() ? "plan.under.on" : "plan.under.off"),
                     "under",
@@ -421,6 +423,19 @@ final class PlanView extends VBox implements AreaView {
             Sentences.of("ready.and", Climbs.readiness(e), Climbs.told(forecast(e), e)), "quiet"),
         help(e),
         line);
+  }
+
+  /** Whether long rests are cut, where there are any. */
+  private Node rests(Planning.Entry e) {
+    boolean cut = e.learning().setup().restsCut();
+    var rests =
+        Parts.button(
+            Sentences.of(cut ? "plan.rests.on" : "plan.rests.off"),
+            "rests-cut",
+            () -> studio.plans().cutRests(!cut),
+            "small");
+    PractiseView.shown(rests, LongRests.areIn(studio.shown().score()));
+    return rests;
   }
 
   /** What would make the forecast fit; nothing where it does. */

@@ -11,7 +11,9 @@ import fret.app.viewmodel.TakesModel;
 import fret.app.words.Sentences;
 import fret.drill.DrillKind;
 import fret.passage.TempoPlan;
+import fret.score.LongRests;
 import fret.score.SoundingNote;
+import fret.session.Learning;
 import fret.session.NoteRange;
 import fret.session.Session;
 import fret.sound.PassagePlayer;
@@ -57,12 +59,14 @@ final class StandTools {
   private final TextField runTempo = new TextField();
   private final Label runCounted = Parts.line("", "quiet");
   private final CheckBox runRepeats = new CheckBox(Sentences.of("practise.run.repeats"));
+  private final CheckBox runRests = new CheckBox(Sentences.of("practise.run.rests"));
   private final FlowPane running =
       Parts.flow(
           6,
           Parts.line(Sentences.of("practise.run.what"), "quiet"),
           runBars,
           runRepeats,
+          runRests,
           Parts.line(Sentences.of("practise.run.at"), "quiet"),
           runCounted,
           runTempo,
@@ -101,6 +105,8 @@ final class StandTools {
     runBars.textProperty().addListener(o -> proposeTempo());
     runRepeats.setId("run-repeats");
     runRepeats.setSelected(true);
+    runRests.setId("run-rests");
+    runRests.setOnAction(e -> studio.plans().cutRests(runRests.isSelected()));
     for (TextField f : List.of(runBars, runTempo)) {
       f.setOnAction(e -> runIt());
       Parts.onEscape(f, () -> PractiseView.shown(running, false));
@@ -116,6 +122,8 @@ final class StandTools {
     stop.run();
     PractiseView.shown(running, !running.isVisible());
     if (running.isVisible()) {
+      PractiseView.shown(runRests, LongRests.areIn(s.score()));
+      runRests.setSelected(Learning.setup(s.passage()).restsCut());
       boolean range = selection.hasRange();
       List<SoundingNote> notes = s.resolved().notes();
       runBars.setText(

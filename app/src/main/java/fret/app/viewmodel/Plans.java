@@ -194,6 +194,14 @@ public final class Plans {
             });
   }
 
+  /** Long rests of the open passage are cut in run-throughs, plan and takes, or no more. */
+  public void cutRests(boolean cut) {
+    studio
+        .open()
+        .decide(
+            s -> Optional.of(Decisions.practice(s, Learning.setup(s.passage()).withRestsCut(cut))));
+  }
+
   /**
    * The audition that a new passage is for. A new library gets a date to plan for; the player
    * changes it in the Plan. Called where things are stored.

@@ -150,7 +150,7 @@ class FalseAlarmsTest {
         SampledStrings.areThere(),
         "skipped: sampled strings need the packages fluidsynth and fluid-soundfont-gm");
     Count count = sampled(parts(), 1, 0);
-    assertThat(count.mean()).as(count.toString()).isLessThanOrEqualTo(2);
+    assertThat(count.mean()).as(count.toString()).isLessThanOrEqualTo(1);
     assertThat(count.most()).as(count.toString()).isLessThanOrEqualTo(3);
   }
 
