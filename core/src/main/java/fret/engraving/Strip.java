@@ -33,6 +33,26 @@ public record Strip(
     onsetX = Collections.unmodifiableNavigableMap(onsetX);
   }
 
+  /** Highest and lowest ink of a part of it, in staff spaces. */
+  public record Reach(double top, double bottom) {
+    public double height() {
+      return bottom - top;
+    }
+  }
+
+  /** How far what stands between two places reaches; at least over the stave itself. */
+  public Reach reach(double from, double to) {
+    double highest = 0;
+    double lowest = 4;
+    for (Primitive p : primitives) {
+      if (p.right() >= from && p.left() <= to) {
+        highest = Math.min(highest, p.top());
+        lowest = Math.max(lowest, p.bottom());
+      }
+    }
+    return new Reach(highest, lowest);
+  }
+
   /** The onset whose notes stand nearest to an x; 0 when there is none. */
   public Fraction onsetAt(double x) {
     Fraction best = Fraction.ZERO;

@@ -34,13 +34,12 @@ import fret.writing.Writing;
 import java.io.File;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import javafx.application.Platform;
 import javafx.css.PseudoClass;
+import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -61,13 +60,13 @@ public final class MainView extends BorderPane {
   private final Runnable demo;
   private final Look look;
   private final List<Area> areas;
-  private final Map<Area, Button> buttons = new LinkedHashMap<>();
   private final StackPane centre = new StackPane();
   private final LeftHandModel leftHandModel;
   private final PartView part;
   private final WritingModel writing;
   private final KeysPage help = new KeysPage();
-  private final VBox side = new VBox(4);
+  private final Rail rail;
+  private final Label question = Parts.line("", "quiet");
   private final List<Action> everywhere;
   private final Beating beating;
   private final TakesModel takes;
@@ -116,10 +115,12 @@ public final class MainView extends BorderPane {
     part = (PartView) area("part").view();
     areas.forEach(this::setLanes);
     everywhere = everywhere();
-    setLeft(side());
+    rail = new Rail(areas, studio.preferences(), this::go, this::toggleHelp);
+    setLeft(rail);
     setTop(new VBox(header(), new Banners(studio)));
-    setBottom(status());
-    setCenter(centre);
+    StatusLine status = new StatusLine(studio);
+    StackPane.setAlignment(status, Pos.BOTTOM_LEFT);
+    setCenter(new StackPane(centre, status));
     centre.getStyleClass().add("centre");
     new Keyboard(this::actions, this::closeHelp, this::takeKeys).on(this);
     setOnDragOver(
@@ -141,7 +142,7 @@ public final class MainView extends BorderPane {
               }
             });
     // After the layout that told of the width: asked for within it, another one would be dropped.
-    widthProperty().addListener(o -> Platform.runLater(this::fitSide));
+    widthProperty().addListener(o -> Platform.runLater(() -> rail.fit(getWidth())));
     paintTheme();
     go("shelf");
   }
@@ -158,6 +159,7 @@ public final class MainView extends BorderPane {
             strip -> {
               Set<String> open = studio.preferences().openLanes(area.id(), area.lanes());
               strip.setLanes(Lanes.ALL, id -> !open.contains(id));
+              strip.setOwnLane(area.lanes().stream().findFirst().orElse(""));
               strip.setOnFold(
                   () ->
                       studio
@@ -222,43 +224,6 @@ public final class MainView extends BorderPane {
     pseudoClassStateChanged(PseudoClass.getPseudoClass("dark"), dark);
   }
 
-  private VBox side() {
-    side.getStyleClass().add("side");
-    side.getChildren().add(Parts.line("Fret", "brand"));
-    for (Area area : areas) {
-      Button b = Parts.button("", "area-" + area.id(), () -> go(area.id()), "area");
-      b.setGraphic(
-          new VBox(
-              1,
-              Parts.line(area.title(), "area-title"),
-              Parts.line(area.question(), "area-question")));
-      b.setAccessibleText(area.title() + ": " + area.question());
-      b.setMaxWidth(Double.MAX_VALUE);
-      buttons.put(area, b);
-      side.getChildren().add(b);
-    }
-    side.getChildren().add(Parts.spring());
-    side.getChildren()
-        .add(Parts.button(Sentences.of("main.all-keys"), "help", this::toggleHelp, "link"));
-    return side;
-  }
-
-  /** A narrow window has room for the words alone. */
-  private void fitSide() {
-    boolean narrow = getWidth() < 1150;
-    double width = narrow ? 126 : getWidth() < 1600 ? 168 : 184;
-    side.setMinWidth(width);
-    side.setPrefWidth(width);
-    buttons
-        .values()
-        .forEach(
-            b -> {
-              Node question = ((VBox) b.getGraphic()).getChildren().get(1);
-              question.setVisible(!narrow);
-              question.setManaged(!narrow);
-            });
-  }
-
   private HBox header() {
     Label title = Parts.line(Sentences.of("main.no-passage"), "passage-title");
     Label facts = Parts.line("", "quiet");
@@ -274,7 +239,7 @@ public final class MainView extends BorderPane {
             });
     Button undo = Parts.button(Sentences.of("main.undo"), "undo", studio::undo, "small");
     Button redo = Parts.button(Sentences.of("main.redo"), "redo", studio::redo, "small");
-    HBox box = Parts.row(14, title, facts, Parts.spring(), undo, redo);
+    HBox box = Parts.row(14, title, facts, Parts.spring(), question, undo, redo);
     studio.shownProperty().addListener(o -> dim(undo, redo));
     studio.deeds().countProperty().addListener(o -> dim(undo, redo));
     dim(undo, redo);
@@ -295,25 +260,6 @@ public final class MainView extends BorderPane {
 
   private Tooltip told(String words, Optional<Deed> deed) {
     return deed.map(d -> new Tooltip(Sentences.of(words, studio.deeds().told(d)))).orElse(null);
-  }
-
-  private HBox status() {
-    Label message = Parts.line("", "quiet");
-    message.setId("message");
-    message.textProperty().bind(studio.messageProperty());
-    Label working = Parts.line("", "quiet");
-    studio
-        .pendingProperty()
-        .addListener((o, a, n) -> working.setText(n.intValue() > 0 ? "working..." : ""));
-    Label waiting = Parts.line("", "quiet");
-    waiting.setId("not-stored-yet");
-    studio
-        .notStoredProperty()
-        .addListener(
-            (o, a, n) -> waiting.setText(n.intValue() > 0 ? Sentences.of("main.not-stored") : ""));
-    HBox box = Parts.row(10, message, Parts.spring(), waiting, working);
-    box.getStyleClass().add("status");
-    return box;
   }
 
   /** Where the last thing was done is shown before it is taken back. */
@@ -362,9 +308,8 @@ public final class MainView extends BorderPane {
               case OPEN -> true;
             };
     centre.getChildren().setAll(nothing ? nothingOpen() : current.view().node());
-    buttons.forEach(
-        (a, b) ->
-            b.pseudoClassStateChanged(PseudoClass.getPseudoClass("current"), a.equals(current)));
+    rail.opened(current);
+    question.setText(current.question());
     current.view().shown();
     takeKeys();
   }

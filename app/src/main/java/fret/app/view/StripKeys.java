@@ -10,6 +10,8 @@ import fret.app.viewmodel.LeftHandModel;
 import fret.app.viewmodel.NoteDecisions;
 import fret.app.viewmodel.Studio;
 import fret.app.widget.StripView;
+import fret.app.words.Sentences;
+import fret.lane.Lanes;
 import fret.mark.Reminder;
 import fret.mark.ReminderLayer;
 import fret.score.Signs;
@@ -17,10 +19,21 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Supplier;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyCodeCombination;
+import javafx.scene.input.KeyCombination;
 
 /** What can be done wherever a strip is shown. */
 final class StripKeys {
   private static final String PLACE = "strip";
+  private static final List<KeyCode> LANE_KEYS =
+      List.of(
+          KeyCode.DIGIT1,
+          KeyCode.DIGIT2,
+          KeyCode.DIGIT3,
+          KeyCode.DIGIT4,
+          KeyCode.DIGIT5,
+          KeyCode.DIGIT6,
+          KeyCode.DIGIT7);
 
   private StripKeys() {}
 
@@ -32,6 +45,9 @@ final class StripKeys {
       Runnable word) {
     List<Action> all = new ArrayList<>(moving(studio, selection, strip));
     all.addAll(on(studio, hearing, strip, word));
+    for (int i = 0; i < Lanes.ALL.size(); i++) {
+      all.add(lane(i, strip));
+    }
     return all;
   }
 
@@ -61,6 +77,16 @@ final class StripKeys {
         remind(decide, "remind-onwards", KeyCode.PERIOD, Reminder.Kind.ONWARDS),
         remind(decide, "remind-back", KeyCode.MINUS, Reminder.Kind.BACK),
         Action.of("remind-word", PLACE, shift(KeyCode.W), word));
+  }
+
+  private static Action lane(int place, Supplier<StripView> strip) {
+    return new Action(
+        "lane-" + (place + 1),
+        PLACE,
+        Sentences.of("key.lane", place + 1),
+        new KeyCodeCombination(LANE_KEYS.get(place), KeyCombination.ALT_DOWN),
+        () -> true,
+        () -> strip.get().foldLane(place));
   }
 
   private static void step(Studio studio, int by) {

@@ -144,6 +144,17 @@ public final class Preferences {
     put("lanes." + area, String.join(" ", open));
   }
 
+  /** How often an area was opened, as far as that is counted. */
+  public int timesOpened(String area) {
+    return get("opened." + area).filter(t -> t.matches("\\d")).map(Integer::valueOf).orElse(0);
+  }
+
+  public void putTimesOpened(String area, int times) {
+    if (times != timesOpened(area)) {
+      put("opened." + area, String.valueOf(times));
+    }
+  }
+
   /** Whether typed notes are heard. */
   public boolean isHeard() {
     return is("typedHeard", true);

@@ -44,6 +44,7 @@ final class LaneStack {
   private double foldedPx = FOLDED;
   private double width;
   private final Map<String, Boolean> folded = new LinkedHashMap<>();
+  private String own = "";
 
   /** Lanes that are open but have no room. */
   private final Set<String> crowded = new HashSet<>();
@@ -71,6 +72,11 @@ final class LaneStack {
     }
   }
 
+  /** The lane that is whole before others have any room. */
+  void setOwn(String id) {
+    own = id;
+  }
+
   List<String> folded() {
     return folded.entrySet().stream().filter(Map.Entry::getValue).map(Map.Entry::getKey).toList();
   }
@@ -90,26 +96,34 @@ final class LaneStack {
     }
   }
 
+  boolean isOpen(String id) {
+    return drawn.ids().contains(id) && !isFolded(id);
+  }
+
   private boolean isFolded(String id) {
     return folded.getOrDefault(id, false) || crowded.contains(id);
   }
 
   /**
-   * Shows as a line what has no room at its least height, the last lanes first; one stays open.
+   * Closes what has no room at its least height, the last lanes first; one stays open: the area's
+   * own where it is.
    *
    * @param room px for all lanes; {@code least} of one that is open
    */
   void makeRoom(Optional<LaneInput> input, double room, double least) {
-    boolean tight = least + (suiting(input).size() - 1) * FOLDED > room;
+    boolean tight = least + 2 * FOLDED > room;
     foldedPx = tight ? FOLDED_TIGHT : FOLDED;
     crowded.clear();
-    List<Lane> all = suiting(input);
+    List<String> all = new ArrayList<>(suiting(input).stream().map(Lane::id).toList());
+    if (all.remove(own)) {
+      all.add(0, own);
+    }
     for (int i = all.size() - 1; i >= 0 && openCount(input) > 1; i--) {
       if (openCount(input) * least + foldedHeight(input) <= room) {
         return;
       }
-      if (!isFolded(all.get(i).id())) {
-        crowded.add(all.get(i).id());
+      if (!isFolded(all.get(i))) {
+        crowded.add(all.get(i));
       }
     }
   }
@@ -125,7 +139,7 @@ final class LaneStack {
     return (int) suiting(input).stream().filter(l -> !isFolded(l.id())).count();
   }
 
-  /** Room of all that are folded, in px. */
+  /** Room of all that are closed, in px. */
   double foldedHeight(Optional<LaneInput> input) {
     List<String> ids = suiting(input).stream().map(Lane::id).toList();
     return boxes(ids).stream().filter(b -> isFolded(b.id()) && b.x() == 0).count() * foldedPx;
@@ -133,7 +147,11 @@ final class LaneStack {
 
   /** How wide the strip is, in px; 0 while that is not known. */
   void setWidth(double px) {
+    boolean first = width <= 0 && px > 0;
     width = px;
+    if (first) {
+      measureLines();
+    }
   }
 
   /** Where a lane stands; {@code at} is its place among those drawn. */
@@ -143,32 +161,28 @@ final class LaneStack {
     }
   }
 
-  /**
-   * Open lanes take the whole width. Folded ones are lines; where there is little room as many of
-   * them as fit stand side by side.
-   */
+  /** Open lanes take the whole width; the names of the closed ones stand below, in one row. */
   private List<Box> boxes(List<String> ids) {
     List<Box> all = new ArrayList<>();
-    double x = 0;
     double y = 0;
     for (int i = 0; i < ids.size(); i++) {
-      String id = ids.get(i);
-      if (!isFolded(id)) {
-        y += x > 0 ? foldedPx : 0;
-        x = 0;
-        all.add(new Box(i, id, 0, y, Double.MAX_VALUE, drawn.height()));
+      if (!isFolded(ids.get(i))) {
+        all.add(new Box(i, ids.get(i), 0, y, Double.MAX_VALUE, drawn.height()));
         y += drawn.height();
-        continue;
       }
-      double needs = lineWidths.getOrDefault(id, width);
-      boolean alone = foldedPx == FOLDED || width <= 0 || x + needs > width;
-      if (x > 0 && alone) {
-        y += foldedPx;
-        x = 0;
+    }
+    double x = 0;
+    for (int i = 0; i < ids.size(); i++) {
+      String id = ids.get(i);
+      if (isFolded(id)) {
+        double needs = width <= 0 ? Double.MAX_VALUE : lineWidths.getOrDefault(id, width);
+        if (x > 0 && x + needs > width) {
+          y += foldedPx;
+          x = 0;
+        }
+        all.add(new Box(i, id, x, y, needs, foldedPx));
+        x += needs;
       }
-      boolean more = foldedPx != FOLDED && width > 0;
-      all.add(new Box(i, id, x, y, more ? needs : Double.MAX_VALUE, foldedPx));
-      x += more ? needs : 1;
     }
     return all;
   }
@@ -187,13 +201,16 @@ final class LaneStack {
 
   void take(Drawn made) {
     drawn = made;
-    if (width <= 0) {
-      return;
+    if (width > 0) {
+      measureLines();
     }
-    for (int i = 0; i < made.ids().size(); i++) {
-      Text line = new Text(line(made, i));
+  }
+
+  private void measureLines() {
+    for (int i = 0; i < drawn.ids().size(); i++) {
+      Text line = new Text(line(drawn, i));
       line.setFont(MusicFont.textFont(Primitive.Text.Style.REGULAR, TEXT_PX));
-      lineWidths.put(made.ids().get(i), LINE_LEFT + line.getLayoutBounds().getWidth() + LINE_LEFT);
+      lineWidths.put(drawn.ids().get(i), LINE_LEFT + line.getLayoutBounds().getWidth() + LINE_LEFT);
     }
   }
 
@@ -222,6 +239,14 @@ final class LaneStack {
   /** Room of all, in px. */
   double height() {
     return boxes(drawn.ids()).stream().mapToDouble(b -> b.y() + b.height()).max().orElse(0);
+  }
+
+  /** Room of those that are open, in px. */
+  double openHeight() {
+    return boxes(drawn.ids()).stream()
+        .filter(b -> !isFolded(b.id()))
+        .mapToDouble(Box::height)
+        .sum();
   }
 
   /** The lane that a click folds or opens: on its name, or anywhere on a folded one. */

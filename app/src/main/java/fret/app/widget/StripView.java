@@ -13,6 +13,7 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.IntConsumer;
+import javafx.animation.PauseTransition;
 import javafx.beans.value.ChangeListener;
 import javafx.beans.value.WeakChangeListener;
 import javafx.geometry.VPos;
@@ -23,6 +24,7 @@ import javafx.scene.input.MouseEvent;
 import javafx.scene.input.ScrollEvent;
 import javafx.scene.layout.Region;
 import javafx.scene.text.TextAlignment;
+import javafx.util.Duration;
 import org.apache.commons.numbers.fraction.Fraction;
 
 /**
@@ -60,8 +62,13 @@ public final class StripView extends Region {
   public record Stretch(int from, int to, String label) {}
 
   private static final double MARGIN = 12;
-  private static final double HEIGHT_STEP = 20;
+  private static final double HEIGHT_STEP = 4;
+  private static final double REST_MS = 250;
   private static final double LEAST_LANE = 80;
+
+  /** Smaller notes are read by nobody. */
+  private static final double LEAST_SPACE = 5.5;
+
   private static final double FIRST_LANE = 110;
   private static final double LARGEST = 1.4;
 
@@ -93,6 +100,11 @@ public final class StripView extends Region {
   private double space = 9;
   private boolean zoomed;
   private double scrollX;
+  private Strip.Reach reach = new Strip.Reach(0, 4);
+
+  /** Heights change when scrolling rests, never while it goes on. */
+  private final PauseTransition resting = new PauseTransition(Duration.millis(REST_MS));
+
   private int selectedSlice = -1;
   private int rangeFrom = -1;
   private int rangeTo = -1;
@@ -135,6 +147,7 @@ public final class StripView extends Region {
     canvas.addEventHandler(MouseEvent.MOUSE_RELEASED, this::release);
     addEventHandler(ScrollEvent.SCROLL, this::scroll);
     focusedProperty().addListener(o -> paint());
+    resting.setOnFinished(e -> settle());
   }
 
   /** Some notes in a card, engraved at once. */
@@ -156,9 +169,40 @@ public final class StripView extends Region {
     drawLanes();
   }
 
+  /** The lane that is whole before anything else has room; empty for none. */
+  public void setOwnLane(String id) {
+    lanes.setOwn(id);
+  }
+
+  /** Closes a lane, or opens it, by its place among those that there are; nothing beyond them. */
+  public void foldLane(int place) {
+    List<Lane> all = lanes.suiting(input());
+    if (place < all.size()) {
+      fold(all.get(place).id());
+    }
+  }
+
   /** Called when a lane was folded or opened. */
   public void setOnFold(Runnable handler) {
     onFold = handler;
+  }
+
+  /**
+   * How the height is dealt, in px.
+   *
+   * @param stave with all that stands at it in sight
+   * @param lane of each that is open
+   * @param lanes of all, with the row of closed ones
+   */
+  public record Heights(double stave, double lane, double lanes) {}
+
+  public Heights heights() {
+    return new Heights(staveHeight(), laneHeight(), lanes.height());
+  }
+
+  /** Whether a lane is drawn and has room. */
+  public boolean isOpen(String lane) {
+    return lanes.isOpen(lane);
   }
 
   /** Ids of the lanes that are folded. */
@@ -196,6 +240,7 @@ public final class StripView extends Region {
           showPlace(placeOnset, placeBar);
           scrollX = Math.max(0, Math.min(scrollX, maxScroll()));
           select(selectedSlice);
+          settle();
           requestLayout();
         });
   }
@@ -282,14 +327,17 @@ public final class StripView extends Region {
     }
     if (x - scrollX < 110) {
       scrollX = Math.max(0, x - 220);
+      resting.playFromStart();
     } else if (x - scrollX > getWidth() - room) {
       scrollX = Math.max(0, Math.min(maxScroll(), x - getWidth() / 2));
+      resting.playFromStart();
     }
   }
 
   /** Shows what comes next, as when a page is turned. */
   public void turn() {
     scrollX = Math.max(0, Math.min(maxScroll(), scrollX + getWidth() * 0.8));
+    resting.playFromStart();
     paint();
   }
 
@@ -369,19 +417,35 @@ public final class StripView extends Region {
     return strip == null ? 0 : Math.max(0, strip.width() * space + 2 * MARGIN - getWidth());
   }
 
+  /** Room for what stands in the bars in sight and a screen to either side. */
+  private void settle() {
+    Strip.Reach now = reachHere();
+    if (!now.equals(reach)) {
+      reach = now;
+      requestLayout();
+      paint();
+    }
+  }
+
+  private Strip.Reach reachHere() {
+    if (strip == null) {
+      return new Strip.Reach(0, 4);
+    }
+    boolean whole = !adapts || getWidth() <= 0;
+    double from = (scrollX - MARGIN - getWidth()) / space;
+    double to = (scrollX - MARGIN + 2 * getWidth()) / space;
+    return whole ? new Strip.Reach(strip.top(), strip.bottom()) : strip.reach(from, to);
+  }
+
   /** Where there is more room than the stave needs it stands in the middle of it. */
   private double staveTop() {
     double free = Math.max(0, staveHeight() - inkHeight());
-    return MARGIN - top() * space + free / 2;
-  }
-
-  private double top() {
-    return strip == null ? 0 : strip.top();
+    return MARGIN - reach.top() * space + free / 2;
   }
 
   /** In coarse steps, so that what stands below seldom moves while zooming. */
   private double inkHeight() {
-    double needed = strip == null ? 160 : (strip.bottom() - strip.top()) * space + 2 * MARGIN;
+    double needed = strip == null ? 160 : reach.height() * space + 2 * MARGIN;
     double step = space < SMALL ? 1 : HEIGHT_STEP;
     return Math.ceil(needed / step) * step;
   }
@@ -434,8 +498,9 @@ public final class StripView extends Region {
     if (adapts && !zoomed && getScene() != null) {
       double fitting = fittingSpace(getScene().getWidth());
       if (Math.abs(fitting - space) >= 0.5) {
+        scrollX = Math.max(0, scrollX * fitting / space);
         space = fitting;
-        scrollX = 0;
+        reach = reachHere();
         requestLayout();
         showPlace(placeOnset, placeBar);
         select(selectedSlice);
@@ -458,13 +523,22 @@ public final class StripView extends Region {
 
   /** Readable from a metre: larger in a larger window, and where the stave has the room alone. */
   private double fittingSpace(double window) {
+    lanes.setWidth(getWidth());
     double usual = window < 1150 ? 8 : window < 1600 ? 10 : 12;
     if (strip == null) {
       return usual;
     }
     double room = getHeight() - foldedHeight() - openCount() * MOST_LANE - 2 * MARGIN - HEIGHT_STEP;
-    double filling = room / Math.max(8, strip.bottom() - strip.top());
-    return Math.rint(Math.max(usual, Math.min(usual * LARGEST, filling)) * 2) / 2;
+    double filling = room / Math.max(8, reach.height());
+    double wanted = Math.max(usual, Math.min(usual * LARGEST, filling));
+    return Math.floor(Math.max(LEAST_SPACE, Math.min(wanted, mostSpace())) * 2) / 2;
+  }
+
+  /** Beyond it the notes would take the room of the area's own lane. */
+  private double mostSpace() {
+    double lane = openCount() == 0 ? 0 : LEAST_LANE;
+    double room = getHeight() - foldedHeight() - lane - 2 * MARGIN - HEIGHT_STEP;
+    return room / Math.max(8, reach.height());
   }
 
   // ---- mouse ---------------------------------------------------------------------------------
@@ -542,6 +616,7 @@ public final class StripView extends Region {
     } else {
       double delta = e.getDeltaX() != 0 ? e.getDeltaX() : e.getDeltaY();
       scrollX = Math.max(0, Math.min(maxScroll(), scrollX - delta));
+      resting.playFromStart();
       paint();
     }
     e.consume();
@@ -622,7 +697,7 @@ public final class StripView extends Region {
   }
 
   private void paintSelection(GraphicsContext g) {
-    double height = staveHeight() + lanes.height() - 8;
+    double height = staveHeight() + lanes.openHeight() - 8;
     if (rangeFrom >= 0 && rangeTo > rangeFrom && !strip.sliceX().isEmpty()) {
       double left = sliceX(rangeFrom) - space * 1.1;
       g.setFill(inks.selection().deriveColor(0, 1, 1, 0.5));

@@ -153,7 +153,9 @@ class TakeCommandsTest {
     assertThat(err.toString(StandardCharsets.UTF_8)).contains("no such file").hasLineCount(1);
     Files.writeString(dir.resolve("text.wav"), "no sound");
     assertThat(take("DIR/text.wav")).isEqualTo(3);
-    assertThat(err.toString(StandardCharsets.UTF_8)).contains("not a WAV").hasLineCount(1);
+    assertThat(err.toString(StandardCharsets.UTF_8))
+        .contains("no recording that can be read")
+        .hasLineCount(1);
     Files.write(dir.resolve("silent.wav"), new RecordingFiles().wav(new float[44_100], 44_100));
     assertThat(take("DIR/silent.wav")).isEqualTo(3);
     assertThat(err.toString(StandardCharsets.UTF_8)).contains("silent").hasLineCount(1);

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import fret.app.viewmodel.LeftHandModel;
+import fret.app.widget.StripView;
 import fret.care.BodyPart;
 import fret.drill.DrillKind;
 import fret.passage.MarksForm;
@@ -13,20 +14,27 @@ import fret.shelf.Planning;
 import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Map;
 import java.util.Random;
+import java.util.concurrent.atomic.AtomicBoolean;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
 
 /** What is decided holds on a part of fifty-eight bars: saved, priced, undone, and left alone. */
 class LongPartWindowTest extends RealWindow {
+  private Stage stage;
+
   @Start
-  void start(Stage stage) throws Exception {
-    show(stage);
+  void start(Stage window) throws Exception {
+    stage = window;
+    show(window);
   }
 
   private void open(FxRobot robot) throws Exception {
@@ -53,6 +61,39 @@ class LongPartWindowTest extends RealWindow {
 
   private void select(FxRobot robot, int note) {
     robot.interact(() -> studio.select(note));
+  }
+
+  /** The lane that one came for has its room, wherever in the part; nothing below it is cut. */
+  @ParameterizedTest
+  @CsvSource({"1024, 640", "1024, 700", "1280, 800", "1920, 1080"})
+  void theLaneOfTheAreaIsWhole(int width, int height, FxRobot robot) throws Exception {
+    robot.interact(
+        () -> {
+          stage.setWidth(width);
+          stage.setHeight(height);
+        });
+    open(robot);
+    int last = studio.shown().resolved().notes().size() - 1;
+    Map<String, String> lanes = Map.of("left-hand", "hand", "bow-arm", "bow", "tuning", "ring");
+    for (String area : lanes.keySet()) {
+      robot.interact(() -> main.go(area));
+      StripView strip = robot.from(main).lookup(".strip").query();
+      for (int note : new int[] {0, last / 3, last / 2, last}) {
+        select(robot, note);
+        until(() -> !studio.isBehind() && strip.isOpen(lanes.get(area)));
+        until(() -> isWhole(robot, strip));
+      }
+    }
+  }
+
+  private static boolean isWhole(FxRobot robot, StripView strip) {
+    AtomicBoolean whole = new AtomicBoolean();
+    robot.interact(
+        () -> {
+          StripView.Heights h = strip.heights();
+          whole.set(h.lane() >= 80 && h.stave() + h.lanes() <= strip.getHeight() + 1);
+        });
+    return whole.get();
   }
 
   /** A, and B: pins, a hook, levels and a word, saved and opened as a new passage. */
