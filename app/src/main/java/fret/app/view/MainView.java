@@ -53,6 +53,8 @@ import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
+import javafx.stage.Window;
+import javafx.stage.WindowEvent;
 
 /** The window: areas at the side, the open passage above, messages below. */
 public final class MainView extends BorderPane {
@@ -66,6 +68,7 @@ public final class MainView extends BorderPane {
   private final WritingModel writing;
   private final KeysPage help = new KeysPage();
   private final Rail rail;
+  private final GoTo goTo;
   private final Label question = Parts.line("", "quiet");
   private final List<Action> everywhere;
   private final Beating beating;
@@ -114,6 +117,7 @@ public final class MainView extends BorderPane {
                 look));
     part = (PartView) area("part").view();
     areas.forEach(this::setLanes);
+    goTo = new GoTo(studio, this::takeKeys);
     everywhere = everywhere();
     rail = new Rail(areas, studio.preferences(), this::go, this::toggleHelp);
     setLeft(rail);
@@ -201,6 +205,8 @@ public final class MainView extends BorderPane {
             beating::toggleFollowing));
     all.add(answer("answer-first", KeyCode.ENTER, 0));
     all.add(answer("answer-second", KeyCode.BACK_SPACE, 1));
+    all.add(Action.of("go-to", here, Action.command(KeyCode.G), goTo::open));
+    all.add(Action.of("quit", here, Action.command(KeyCode.Q), this::quit));
     all.add(Action.of("undo", here, Action.command(KeyCode.Z), studio::undo));
     all.add(Action.of("redo", here, Action.command(KeyCode.Y), studio::redo));
     all.add(
@@ -211,6 +217,12 @@ public final class MainView extends BorderPane {
                 KeyCode.V, KeyCombination.SHORTCUT_DOWN, KeyCombination.SHIFT_DOWN),
             this::pasteTune));
     return all;
+  }
+
+  /** As by the button of the window, which asks where something is not stored yet. */
+  private void quit() {
+    Window window = getScene().getWindow();
+    window.fireEvent(new WindowEvent(window, WindowEvent.WINDOW_CLOSE_REQUEST));
   }
 
   private Action answer(String id, KeyCode code, int which) {
@@ -239,7 +251,7 @@ public final class MainView extends BorderPane {
             });
     Button undo = Parts.button(Sentences.of("main.undo"), "undo", studio::undo, "small");
     Button redo = Parts.button(Sentences.of("main.redo"), "redo", studio::redo, "small");
-    HBox box = Parts.row(14, title, facts, Parts.spring(), question, undo, redo);
+    HBox box = Parts.row(14, title, facts, Parts.spring(), goTo, question, undo, redo);
     studio.shownProperty().addListener(o -> dim(undo, redo));
     studio.deeds().countProperty().addListener(o -> dim(undo, redo));
     dim(undo, redo);

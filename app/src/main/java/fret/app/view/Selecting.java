@@ -1,5 +1,7 @@
 package fret.app.view;
 
+import static fret.app.command.Action.key;
+
 import fret.app.command.Action;
 import fret.app.viewmodel.LeftHandModel;
 import fret.app.viewmodel.Studio;
@@ -73,6 +75,10 @@ final class Selecting {
         on("extend-left", Action.shift(KeyCode.LEFT), () -> selection.extend(-1)),
         on("extend-bar-right", far(KeyCode.RIGHT), () -> selection.extendBar(1)),
         on("extend-bar-left", far(KeyCode.LEFT), () -> selection.extendBar(-1)),
+        on("first-note", key(KeyCode.HOME), selection::selectFirst),
+        on("last-note", key(KeyCode.END), selection::selectLast),
+        on("extend-first", Action.shift(KeyCode.HOME), () -> selection.extendTo(0)),
+        on("extend-last", Action.shift(KeyCode.END), selection::extendToLast),
         on("select-all", Action.command(KeyCode.A), selection::selectAll));
   }
 

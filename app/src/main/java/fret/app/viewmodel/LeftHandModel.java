@@ -199,6 +199,25 @@ public final class LeftHandModel {
     extend(note - studio.selectedProperty().get());
   }
 
+  /** Selects the first note of the passage. */
+  public void selectFirst() {
+    studio.select(0);
+  }
+
+  /** Selects the last one. */
+  public void selectLast() {
+    studio.select(lastNote());
+  }
+
+  /** The selection grows to the last note. */
+  public void extendToLast() {
+    extendTo(lastNote());
+  }
+
+  private int lastNote() {
+    return studio.shown() == null ? 0 : studio.shown().resolved().notes().size() - 1;
+  }
+
   /** The selection grows by a bar: to the end of it, or to its first note. */
   public void extendBar(int direction) {
     studio.barBeside(direction).ifPresent(bar -> extendTo(direction > 0 ? bar.to() : bar.from()));

@@ -170,6 +170,29 @@ class LongPartWindowTest extends RealWindow {
     }
   }
 
+  @Test
+  void theEndsAndABarByItsNumberAreOneKeyAway(FxRobot robot) throws Exception {
+    open(robot);
+    press(robot, KeyCode.F4);
+    int last = studio.shown().resolved().notes().size() - 1;
+    press(robot, KeyCode.END);
+    assertThat(studio.selectedProperty().get()).isEqualTo(last);
+    press(robot, KeyCode.HOME);
+    assertThat(studio.selectedProperty().get()).isZero();
+    press(robot, KeyCode.SHIFT, KeyCode.END);
+    assertThat(main.leftHand().firstSelected()).isZero();
+    assertThat(main.leftHand().lastSelected()).isEqualTo(last);
+    press(robot, KeyCode.CONTROL, KeyCode.G);
+    press(robot, KeyCode.DIGIT3);
+    press(robot, KeyCode.DIGIT4);
+    press(robot, KeyCode.ENTER);
+    int selected = studio.selectedProperty().get();
+    assertThat(studio.shown().resolved().notes().get(selected).bar()).isEqualTo("34");
+    assertThat(main.leftHand().hasRange()).isFalse();
+    press(robot, KeyCode.RIGHT);
+    assertThat(studio.selectedProperty().get()).as("keys are back").isEqualTo(selected + 1);
+  }
+
   /** F: it stops the day, is said with two digits, and no mock audition asks for its bars. */
   @Test
   void whatHurtsIsLeftAlone(FxRobot robot) throws Exception {
