@@ -212,7 +212,8 @@ class TakesWindowTest extends RealWindow {
     Files.writeString(wav, "not a sound");
     robot.interact(() -> main.openFile(wav.toFile()));
     until(() -> studio.errorProperty().get() != null && !studio.isBehind());
-    assertThat(Sentences.of(studio.errorProperty().get())).contains("not a WAV");
+    assertThat(Sentences.of(studio.errorProperty().get()))
+        .contains("no recording that can be read");
     assertThat(takes().takesProperty().get()).isEmpty();
   }
 
