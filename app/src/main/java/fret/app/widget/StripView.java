@@ -402,10 +402,18 @@ public final class StripView extends Region {
   private void setSpace(double other) {
     double before = anchor();
     // Half px steps, so that glyphs drawn before at a size are used again.
-    space = Math.max(5, Math.min(26, Math.rint(other * 2) / 2));
+    double wanted = Math.max(5, Math.min(26, Math.rint(other * 2) / 2));
+    space = Math.min(wanted, roomiest());
     scrollX = Math.max(0, Math.min(maxScroll(), scrollX + anchor() - before));
+    resting.playFromStart();
     requestLayout();
     paint();
+  }
+
+  /** The largest notes that leave the area's own lane its room, in half px. */
+  private double roomiest() {
+    boolean shares = adapts && strip != null && getHeight() > 0;
+    return shares ? Math.max(LEAST_SPACE, Math.floor(mostSpace() * 2) / 2) : Double.MAX_VALUE;
   }
 
   private double anchor() {
@@ -505,6 +513,9 @@ public final class StripView extends Region {
         showPlace(placeOnset, placeBar);
         select(selectedSlice);
       }
+    }
+    if (zoomed && space > roomiest()) {
+      setSpace(space);
     }
     if (canvas.getWidth() != getWidth() || canvas.getHeight() != getHeight()) {
       boolean first = canvas.getWidth() == 0;

@@ -83,6 +83,8 @@ class LongPartWindowTest extends RealWindow {
         until(() -> !studio.isBehind() && strip.isOpen(lanes.get(area)));
         until(() -> isWhole(robot, strip));
       }
+      robot.interact(() -> strip.zoom(3));
+      until(() -> !studio.isBehind() && isWhole(robot, strip));
     }
   }
 
