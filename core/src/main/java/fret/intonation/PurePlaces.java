@@ -10,12 +10,13 @@ import java.util.Map;
 import java.util.Optional;
 
 /**
- * Where notes stand when they are to be pure: each in the chain of fifths on A or a comma beside,
+ * Where notes stand when they are to be pure: each in the chain of fifths on A or a comma or two beside,
  * wherever it agrees with more of the open strings and with the key. A note that bears the name of
  * an open string stands with it; the comma goes where nothing rings. Weights from memory.
  */
 final class PurePlaces {
-  private static final int[] COMMAS = {0, -1, 1};
+  /** The leading note of a key with five sharps lies two beside: a third over a third. */
+  private static final int[] COMMAS = {0, -1, 1, -2, 2};
 
   /** How much the tonic counts beside an open string, and the fifths on either side of it. */
   private static final double TONIC = 1.5;
@@ -103,7 +104,7 @@ final class PurePlaces {
     return OpenStrings.fifths(strings.instrument().open(string));
   }
 
-  /** The best of all ways to place notes that sound at once; few notes, three places each. */
+  /** The best of all ways to place notes that sound at once; few notes, five places each. */
   private double search(List<Pitch> pitches, int[] tried, int from, int[] best, double most) {
     if (from == tried.length) {
       double sum = sum(pitches, tried);

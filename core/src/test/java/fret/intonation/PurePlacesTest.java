@@ -82,6 +82,31 @@ class PurePlacesTest {
     assertThat(looked).isEqualTo(140);
   }
 
+  /** In minor it is the third over the fifth step, or where a string that it is pure with puts it. */
+  @ParameterizedTest
+  @EnumSource(InstrumentType.class)
+  void theRaisedLeadingNoteIsPureOverTheFifthStepOrWithAString(InstrumentType type) {
+    OpenStrings on = strings(type);
+    for (int tonic = -4; tonic <= 8; tonic++) {
+      Key key = new Key(tonic, true);
+      PurePlaces places = places(type, key);
+      Pitch fifth = Pitch.parse(key.nameOf(key.tonic()) + "1").plus(new Interval(4, 7));
+      Pitch leading = fifth.plus(new Interval(16, 28)); // Two octaves and a major third.
+      List<Double> asked = new ArrayList<>();
+      pure(leading, fifth, places.cents(fifth)).ifPresent(asked::add);
+      for (int s = 1; s <= on.instrument().stringCount(); s++) {
+        pure(leading, on.instrument().open(s), on.of(s)).ifPresent(asked::add);
+      }
+      double stands = places.cents(leading);
+      assertThat(asked)
+          .as(type + " " + key.text() + " " + leading)
+          .anyMatch(x -> Math.abs(x - stands) <= HALF_COMMA);
+    }
+    // A third (5:4) over D#, which is one over B: two commas of 21.5 under the chain of fifths.
+    assertThat(places(InstrumentType.VIOLIN, new Key(8, true)).cents(Pitch.parse("F##5")))
+        .isCloseTo(-23.5, within(0.05));
+  }
+
   @ParameterizedTest
   @EnumSource(InstrumentType.class)
   void aNoteOfAnOpenStringsNameStandsWithIt(InstrumentType type) {
