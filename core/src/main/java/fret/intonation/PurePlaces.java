@@ -10,9 +10,9 @@ import java.util.Map;
 import java.util.Optional;
 
 /**
- * Where notes stand when they are to be pure: each in the chain of fifths on A or a comma or two beside,
- * wherever it agrees with more of the open strings and with the key. A note that bears the name of
- * an open string stands with it; the comma goes where nothing rings. Weights from memory.
+ * Where notes stand when they are to be pure: each in the chain of fifths on A or a comma or two
+ * beside, wherever it agrees with more of the open strings and with the key. A note that bears the
+ * name of an open string stands with it; the comma goes where nothing rings. Weights from memory.
  */
 final class PurePlaces {
   /** The leading note of a key with five sharps lies two beside: a third over a third. */

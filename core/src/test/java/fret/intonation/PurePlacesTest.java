@@ -82,7 +82,9 @@ class PurePlacesTest {
     assertThat(looked).isEqualTo(140);
   }
 
-  /** In minor it is the third over the fifth step, or where a string that it is pure with puts it. */
+  /**
+   * In minor it is the third over the fifth step, or where a string that it is pure with puts it.
+   */
   @ParameterizedTest
   @EnumSource(InstrumentType.class)
   void theRaisedLeadingNoteIsPureOverTheFifthStepOrWithAString(InstrumentType type) {
