@@ -2,17 +2,11 @@ package fret.engraving;
 
 import fret.score.Bar;
 import fret.score.Event;
-import fret.score.NoteKey;
 import fret.score.ResolvedPassage;
-import fret.score.Resolver;
 import fret.score.Score;
-import fret.score.SoundingNote;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
-import java.util.TreeMap;
 import java.util.function.Function;
 import org.apache.commons.numbers.fraction.Fraction;
 
@@ -22,7 +16,6 @@ import org.apache.commons.numbers.fraction.Fraction;
  */
 public final class PageMaker {
   private static final double MARGIN_MM = 15;
-  private static final double TIGHTEST = 0.72;
 
   /** Room under each line of music, in staff spaces. */
   private static final double GAP = 2.9;
@@ -38,7 +31,6 @@ public final class PageMaker {
   private final double spaceMm;
   private final int columns;
   private boolean turns = true;
-  private static final double LANE_GAP = 1;
   private final List<Line> lines = new ArrayList<>();
 
   /**
@@ -135,116 +127,25 @@ public final class PageMaker {
       Map<Integer, Boolean> shiftMarks,
       List<Bracket> brackets,
       Function<Axis, List<LaneDrawing>> lanes) {
-    Map<NoteKey, Integer> indices = new HashMap<>();
-    for (int i = 0; i < passage.notes().size(); i++) {
-      indices.put(passage.notes().get(i).key(), i);
-    }
     double room = columnMm() / spaceMm;
-    Score score = passage.score();
-    int from = 0;
-    while (from < score.bars().size()) {
-      int to = lastThatFits(score, from, room);
-      boolean end = to == score.bars().size() - 1;
-      ResolvedPassage line = line(score, from, to);
-      Extract extract = new Extract(line, indices, fingers, shiftMarks, passage);
-      StripStyle style = new StripStyle(1, true, Optional.of(score), extract.marks);
-      Strip strip = filled(line, extract.texts, style, room, end);
-      Strip bracketed = withBrackets(strip, extract, brackets);
-      Axis axis = Axis.of(strip, passage.slices().size(), extract.sliceHere);
-      add(withLanes(bracketed, lanes.apply(axis)), restAround(score, to), room);
-      from = to + 1;
+    for (StaveLines.Line line : StaveLines.lay(passage, fingers, shiftMarks, metrics, room)) {
+      List<LaneDrawing> drawn = lanes.apply(line.axis(passage));
+      StaveLines.Line all = line.with(withBrackets(line, brackets)).withLanes(drawn);
+      add(all.strip(), restAround(passage.score(), line.lastBar()), room);
     }
     return this;
   }
 
-  /** A part of the passage as a passage of its own, with what belongs to its notes. */
-  private static final class Extract {
-    private final List<FingerText> texts = new ArrayList<>();
-    private final Map<Integer, Boolean> marks = new HashMap<>();
-    private final TreeMap<Integer, Integer> sliceHere = new TreeMap<>();
-
-    Extract(
-        ResolvedPassage line,
-        Map<NoteKey, Integer> indices,
-        List<FingerText> fingers,
-        Map<Integer, Boolean> shiftMarks,
-        ResolvedPassage whole) {
-      Map<Integer, FingerText> byNote = new HashMap<>();
-      fingers.forEach(f -> byNote.put(f.note(), f));
-      for (int i = 0; i < line.notes().size(); i++) {
-        SoundingNote note = line.notes().get(i);
-        Integer index = indices.get(note.key());
-        if (index == null) {
-          continue; // It is tied on from the line before.
-        }
-        FingerText text = byNote.get(index);
-        if (text != null) {
-          texts.add(text.at(i));
-        }
-        int slice = whole.notes().get(index).slice();
-        sliceHere.put(slice, note.slice());
-        if (shiftMarks.containsKey(slice)) {
-          marks.put(note.slice(), shiftMarks.get(slice));
-        }
-      }
-    }
-  }
-
-  private static ResolvedPassage line(Score score, int from, int to) {
-    return Resolver.resolve(score.withBars(score.bars().subList(from, to + 1)));
-  }
-
-  /** The last bar of a line; bars of rest in a row stay together. */
-  private int lastThatFits(Score score, int from, double room) {
-    int to = endOfRests(score, from);
-    StripStyle tight = new StripStyle(TIGHTEST, true, Optional.of(score), Map.of());
-    while (to + 1 < score.bars().size()) {
-      int next = endOfRests(score, to + 1);
-      Strip strip = StripEngraver.engrave(line(score, from, next), List.of(), metrics, tight);
-      if (strip.width() > room + 1.5) {
-        return to;
-      }
-      to = next;
-    }
-    return to;
-  }
-
-  private static int endOfRests(Score score, int bar) {
-    return bar + Math.max(1, StripEngraver.restBars(score.bars(), bar)) - 1;
-  }
-
-  /** The line with its notes spread to the margin; a last line keeps its natural width. */
-  private Strip filled(
-      ResolvedPassage line, List<FingerText> texts, StripStyle style, double room, boolean last) {
-    double low = TIGHTEST;
-    double high = 4;
-    Strip natural = StripEngraver.engrave(line, texts, metrics, style);
-    if (last && natural.width() - 1.5 < room * 0.9) {
-      return natural;
-    }
-    Strip best = StripEngraver.engrave(line, texts, metrics, style.withStretch(low));
-    for (int i = 0; i < 14; i++) {
-      double middle = (low + high) / 2;
-      Strip strip = StripEngraver.engrave(line, texts, metrics, style.withStretch(middle));
-      if (strip.width() - 1.5 <= room) {
-        best = strip;
-        low = middle;
-      } else {
-        high = middle;
-      }
-    }
-    return best;
-  }
-
   /** Brackets over the line, in as many levels as they overlap. */
-  private Strip withBrackets(Strip strip, Extract extract, List<Bracket> brackets) {
+  private Strip withBrackets(StaveLines.Line line, List<Bracket> brackets) {
+    Strip strip = line.strip();
     List<Primitive> all = new ArrayList<>(strip.primitives());
     double top = strip.top();
     double[] freeFrom = new double[6];
     int levels = 0;
     for (Bracket b : brackets) {
-      var first = extract.sliceHere.ceilingEntry(b.fromSlice());
-      var last = extract.sliceHere.floorEntry(b.toSlice());
+      var first = line.sliceHere().ceilingEntry(b.fromSlice());
+      var last = line.sliceHere().floorEntry(b.toSlice());
       if (first == null || last == null || first.getKey() > b.toSlice()) {
         continue;
       }
@@ -255,7 +156,7 @@ public final class PageMaker {
         level++;
       }
       double width = metrics.textWidth(b.text(), Primitive.Text.Style.REGULAR) * 1.1;
-      double textLeft = Math.min(left, strip.width() - 1.5 - width);
+      double textLeft = Math.min(left, strip.width() - StaveLines.AFTER - width);
       freeFrom[level] = Math.max(right, left + width) + 0.8;
       levels = Math.max(levels, level + 1);
       double y = top - 0.6 - level * 2.1;
@@ -294,23 +195,9 @@ public final class PageMaker {
     return Math.max(x + 0.7, Math.min(bar, next));
   }
 
-  /** Lanes stand under the stave as parts of the same picture. */
-  private static Strip withLanes(Strip strip, List<LaneDrawing> lanes) {
-    List<Primitive> all = new ArrayList<>(strip.primitives());
-    double bottom = strip.bottom();
-    for (LaneDrawing lane : lanes) {
-      double top = bottom + LANE_GAP;
-      lane.primitives().forEach(p -> all.add(p.lowered(top)));
-      lane.scale().forEach(p -> all.add(p.lowered(top)));
-      bottom = top + lane.height();
-    }
-    return new Strip(
-        all, strip.width(), strip.top(), bottom, strip.sliceX(), strip.bars(), strip.onsetX());
-  }
-
   /** A bar that is too full for the line is set smaller, so that nothing passes the margin. */
   private void add(Strip strip, double rest, double room) {
-    double space = spaceMm * Math.min(1, room / Math.max(1, strip.width() - 1.5));
+    double space = spaceMm * Math.min(1, room / Math.max(1, strip.width() - StaveLines.AFTER));
     double above = -strip.top() * space;
     double height = (strip.bottom() - strip.top()) * space + GAP * space;
     lines.add(

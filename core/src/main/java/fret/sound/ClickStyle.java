@@ -3,6 +3,7 @@ package fret.sound;
 import fret.tempo.Beat;
 import java.util.Objects;
 import java.util.Optional;
+import org.apache.commons.numbers.fraction.Fraction;
 
 /**
  * What the click gives.
@@ -26,6 +27,9 @@ public record ClickStyle(
   public static final ClickStyle PLAIN = new ClickStyle(Optional.empty(), 1, false, 0, 1, 0, false);
 
   public static final int MOST_BETWEEN = 8;
+
+  private static final String FELT = "felt";
+  private static final int FIELDS = 7;
 
   public ClickStyle {
     Objects.requireNonNull(counted);
@@ -59,5 +63,49 @@ public record ClickStyle(
 
   public ClickStyle barsOnly(boolean other) {
     return new ClickStyle(counted, between, offBeat, against, sounding, silent, other);
+  }
+
+  /** As it is stored: the counted value, then the numbers, with spaces between. */
+  public String text() {
+    return counted.map(b -> b.length().toString()).orElse(FELT).replace(" ", "")
+        + " "
+        + between
+        + " "
+        + offBeat
+        + " "
+        + against
+        + " "
+        + sounding
+        + " "
+        + silent
+        + " "
+        + barsOnly;
+  }
+
+  /**
+   * Reads what {@link #text} wrote.
+   *
+   * @return empty for anything else
+   */
+  public static Optional<ClickStyle> read(String text) {
+    String[] f = text.split(" ");
+    if (f.length != FIELDS) {
+      return Optional.empty();
+    }
+    try {
+      Optional<Beat> beat =
+          f[0].equals(FELT) ? Optional.empty() : Optional.of(new Beat(Fraction.parse(f[0])));
+      return Optional.of(
+          new ClickStyle(
+              beat,
+              Integer.parseInt(f[1]),
+              Boolean.parseBoolean(f[2]),
+              Integer.parseInt(f[3]),
+              Integer.parseInt(f[4]),
+              Integer.parseInt(f[5]),
+              Boolean.parseBoolean(f[6])));
+    } catch (IllegalArgumentException e) {
+      return Optional.empty();
+    }
   }
 }

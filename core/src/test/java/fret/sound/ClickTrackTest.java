@@ -350,4 +350,17 @@ class ClickTrackTest {
       assertThat(block).isEqualTo(java.util.Arrays.copyOfRange(whole, at, at + block.length));
     }
   }
+
+  @Test
+  void whatAClickGivesIsReadAsItWasWritten() {
+    ClickStyle odd = ClickStyle.PLAIN.counting(Beat.QUARTER.dotted()).withBetween(3).withAgainst(2);
+    for (ClickStyle s :
+        List.of(ClickStyle.PLAIN, odd, odd.silentFor(2, 2).offBeat(true), odd.barsOnly(true))) {
+      assertThat(ClickStyle.read(s.text())).contains(s);
+    }
+    for (String wrong :
+        List.of("", "felt 1", "felt 99 false 0 1 0 false", "x 1 false 0 1 0 false")) {
+      assertThat(ClickStyle.read(wrong)).isEmpty();
+    }
+  }
 }

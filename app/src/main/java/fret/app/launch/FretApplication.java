@@ -40,7 +40,7 @@ public final class FretApplication extends Application {
   private static final double WIDTH = 1280;
   private static final double HEIGHT = 800;
   private static final double LEAST_WIDTH = 1024;
-  private static final double LEAST_HEIGHT = 700;
+  private static final double LEAST_HEIGHT = 640;
 
   static final PartFiles FORMATS = new PartFiles();
   static final Supplier<Printer> PRINTER = new Lazy();

@@ -33,6 +33,13 @@ final class Parts {
     return label;
   }
 
+  /** A text that is read whole, on as many lines as it needs. */
+  static Label whole(String text, String... styles) {
+    Label label = label(text, styles);
+    label.setMinHeight(Region.USE_PREF_SIZE);
+    return label;
+  }
+
   /**
    * A number as it is typed, with a point or a comma.
    *

@@ -29,17 +29,22 @@ import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import javafx.animation.PauseTransition;
 import javafx.application.Platform;
+import javafx.beans.binding.Bindings;
 import javafx.event.EventHandler;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.util.Duration;
 
@@ -51,6 +56,10 @@ final class PractiseView extends VBox implements AreaView {
           KeyCode.I, KeyCode.S, KeyCode.X, KeyCode.R, KeyCode.U, KeyCode.D, KeyCode.W, KeyCode.O,
           KeyCode.B, KeyCode.T, KeyCode.L, KeyCode.Y, KeyCode.F, KeyCode.P);
 
+  private static final double LEAST_DAY = 214;
+  private static final double MOST_DAY = 300;
+  private static final double DAY_SHARE = 0.19;
+
   private final Studio studio;
   private final PracticeModel practice;
   private final SetRun run;
@@ -60,21 +69,15 @@ final class PractiseView extends VBox implements AreaView {
   private final Beating beating;
   private final Label title = Parts.line("", "title");
   private final Label hint = Parts.label("", "quiet");
-  private final Label tempo = Parts.line("", "tempo");
-  private final Label beat = Parts.line("", "beat");
-  private final Label row = Parts.line("", "tries");
   private final Label left = Parts.line("", "quiet");
   private final Label bounce = Parts.label("", "warning");
-  private final Label after = Parts.label("", "lead");
   private final TodayList list;
+  private final Ledge ledge;
   private final FlowPane broke = new FlowPane(6, 6);
-  private final HBox verdicts;
   private final PainPane pain;
-  private final Button start;
-  private final Label setOf = Parts.line("", "quiet");
   private final Button cure;
   private final StandHabits habits;
-  private boolean habitsOpen;
+  private final StandDrawer drawer;
   private final StandTools tools;
   private final Label focusOn = Parts.line("", "focus");
   private final PauseTransition tapSettles = new PauseTransition(Duration.millis(Pedal.LONG_MS));
@@ -86,10 +89,7 @@ final class PractiseView extends VBox implements AreaView {
   PractiseView(Areas.Room room) {
     this.studio = room.studio();
     this.practice = room.practice();
-    // What it says is read whole, or on two lines.
-    hint.setMinHeight(Region.USE_PREF_SIZE);
-    beat.setWrapText(true);
-    beat.setMinHeight(Region.USE_PREF_SIZE);
+    hint.setMinHeight(Region.USE_PREF_SIZE); // It is read whole.
     this.silence = room.devices().click().description();
     this.run = new SetRun(room.devices().click(), Platform::runLater, watcher());
     this.music = new StandMusic(room);
@@ -98,79 +98,18 @@ final class PractiseView extends VBox implements AreaView {
     this.beating = room.beating();
     beating.setOnTake(this::stop);
     this.list = new TodayList(practice);
-    this.tools = new StandTools(room, this, this::stop, this::loop, after::setText);
+    this.ledge = new Ledge(this::judge, this::toggle, this::takeBack);
+    this.tools = new StandTools(room, this, this::stop, this::loop, ledge::tell);
     focusOn.setId("focus-on");
-    ScrollPane today = Parts.scroll(list);
     this.pedal = new Pedal(studio.preferences().pedal());
-    tempo.setId("tempo");
-    row.setId("clean-row");
-    row.setMinWidth(Region.USE_PREF_SIZE);
     left.setId("minutes-left");
-    start = Parts.button(Sentences.of("practise.start-the"), "start", this::toggle, "primary");
+    left.setMinWidth(Region.USE_PREF_SIZE);
     cure = Parts.button("", "cure", this::toCure, "small");
-    HBox head = Parts.row(14, title, Parts.spring(), setOf, left);
-    HBox click = Parts.row(18, tempo, beat, Parts.spring(), row, start);
-    verdicts =
-        Parts.row(
-            10,
-            verdict(Verdict.CLEAN, "C"),
-            verdict(Verdict.NEARLY, "N"),
-            verdict(Verdict.MISSED, "M"),
-            cure,
-            Parts.spring(),
-            Parts.button(Sentences.of("practise.take-back"), "take-back", this::takeBack, "small"),
-            verdict(Verdict.HURTS, "H"));
-    broke.setId("broke");
-    for (int i = 1; i < Breakage.values().length; i++) {
-      Breakage b = Breakage.values()[i];
-      broke
-          .getChildren()
-          .add(
-              Parts.button(
-                  Sentences.of("broke." + b) + "  (" + BROKE_KEYS.get(i - 1).getName() + ")",
-                  "broke-" + b.name().toLowerCase(Locale.ROOT),
-                  () -> tellBroke(b),
-                  "small"));
-    }
+    askWhat();
     pain = new PainPane(studio);
-    after.setMinHeight(Region.USE_PREF_SIZE);
     habits = new StandHabits(studio, practice, this::habitsChanged);
-    VBox side = Parts.card(Sentences.of("practise.today"), today);
-    side.setPrefWidth(330);
-    side.setMinWidth(250);
-    VBox.setVgrow(today, Priority.ALWAYS);
-    VBox desk =
-        new VBox(
-            8,
-            head,
-            pain,
-            hint,
-            focusOn,
-            music,
-            click,
-            bounce,
-            verdicts,
-            broke,
-            tools.asked(),
-            after,
-            tools.node(),
-            habits.node());
-    tools.add(
-        Parts.button(Sentences.of("practise.bow-below"), "stand-bow", this::toggleBow, "small"));
-    tools.add(Parts.button(Sentences.of("practise.along"), "along", this::toggleAlong, "small"));
-    tools.add(
-        Parts.button(Sentences.of("practise.habits"), "stand-habits", this::toggleHabits, "small"));
-    habits.node().setManaged(false);
-    habits.node().setVisible(false);
-    // What is said of a drill may be long: it wraps, and does not take the room of the day.
-    desk.setPrefWidth(560);
-    HBox.setHgrow(desk, Priority.ALWAYS);
-    HBox room2 = new HBox(16, desk, side);
-    VBox.setVgrow(room2, Priority.ALWAYS);
-    sideOf = side;
-    VBox page = Parts.page(room2);
-    VBox.setVgrow(page, Priority.ALWAYS);
-    getChildren().add(page);
+    drawer = new StandDrawer(practice.stand(), habits, this::drawn);
+    getChildren().add(composed());
     for (Region hidden : List.of(broke, focusOn)) {
       shown(hidden, false);
     }
@@ -197,7 +136,71 @@ final class PractiseView extends VBox implements AreaView {
     showList();
   }
 
-  private final VBox sideOf;
+  /** What broke is asked over the lower edge of the music, so that nothing moves. */
+  private void askWhat() {
+    broke.setId("broke");
+    broke.getStyleClass().add("asked");
+    broke.setMaxHeight(Region.USE_PREF_SIZE);
+    for (int i = 1; i < Breakage.values().length; i++) {
+      Breakage b = Breakage.values()[i];
+      broke
+          .getChildren()
+          .add(
+              Parts.button(
+                  Sentences.of("broke." + b) + "  (" + BROKE_KEYS.get(i - 1).getName() + ")",
+                  "broke-" + b.name().toLowerCase(Locale.ROOT),
+                  () -> tellBroke(b),
+                  "small"));
+    }
+  }
+
+  /** The music over the ledge, the day beside it; the drawer comes over both. */
+  private Node composed() {
+    HBox head =
+        Parts.row(
+            10,
+            title,
+            Parts.spring(),
+            left,
+            Parts.button(
+                Sentences.of("practise.rare"), "stand-more", tools::toggle, "small", "rare"),
+            Parts.button(
+                Sentences.of("practise.habits"), "stand-habits", drawer::toggle, "small", "rare"));
+    cure.setMaxHeight(Region.USE_PREF_SIZE);
+    StackPane sounding = new StackPane(music, broke, cure);
+    StackPane.setAlignment(broke, Pos.BOTTOM_CENTER);
+    StackPane.setAlignment(cure, Pos.BOTTOM_RIGHT);
+    StackPane.setMargin(cure, new Insets(0, 4, 4, 0));
+    sounding.setMinHeight(0);
+    VBox.setVgrow(sounding, Priority.ALWAYS);
+    VBox desk =
+        new VBox(6, head, pain, hint, focusOn, tools.asked(), tools.node(), sounding, bounce);
+    desk.setPadding(new Insets(10, 12, 8, 16));
+    // What is said of a drill may be long: it wraps, and does not take the room of the day.
+    desk.setPrefWidth(560);
+    desk.setMinWidth(0);
+    HBox.setHgrow(desk, Priority.ALWAYS);
+    HBox over = new HBox(desk, day());
+    StackPane all = new StackPane(over, drawer);
+    StackPane.setAlignment(drawer, Pos.CENTER_RIGHT);
+    VBox.setVgrow(all, Priority.ALWAYS);
+    VBox stand = new VBox(all, ledge);
+    VBox.setVgrow(stand, Priority.ALWAYS);
+    return stand;
+  }
+
+  /** Today's visits: a quiet column that keeps its width, whatever is on the stand. */
+  private Node day() {
+    ScrollPane today = Parts.scroll(list);
+    VBox side = new VBox(8, Parts.line(Sentences.of("practise.today"), "card-title"), today);
+    side.getStyleClass().add("day-column");
+    side.prefWidthProperty()
+        .bind(Bindings.max(LEAST_DAY, Bindings.min(MOST_DAY, widthProperty().multiply(DAY_SHARE))));
+    side.setMinWidth(Region.USE_PREF_SIZE);
+    side.setMaxWidth(Region.USE_PREF_SIZE);
+    VBox.setVgrow(today, Priority.ALWAYS);
+    return side;
+  }
 
   private void showList() {
     list.show();
@@ -211,14 +214,6 @@ final class PractiseView extends VBox implements AreaView {
 
   private static long ms() {
     return System.nanoTime() / 1_000_000;
-  }
-
-  private Button verdict(Verdict v, String key) {
-    return Parts.button(
-        Sentences.of("verdict." + v) + "  (" + key + ")",
-        "verdict-" + v.name().toLowerCase(Locale.ROOT),
-        () -> judge(v),
-        v == Verdict.HURTS ? "danger" : "verdict");
   }
 
   @Override
@@ -243,7 +238,7 @@ final class PractiseView extends VBox implements AreaView {
 
   private void play() {
     if (hurts()) {
-      after.setText(Sentences.of("practise.stopped-and"));
+      ledge.tell(Sentences.of("practise.stopped-and"));
       return;
     }
     practice.stand().set(studio.preferences().setPlays()).ifPresent(made -> play(made, false));
@@ -268,7 +263,7 @@ final class PractiseView extends VBox implements AreaView {
     hearing.stop();
     beating.stopClick();
     ask(false);
-    after.setText("");
+    ledge.tell("");
     tools.setStarts();
     beating.following().ready(practice.stand().under(), round);
     practice.stand().ready(made, set -> run.start(set, round));
@@ -291,15 +286,17 @@ final class PractiseView extends VBox implements AreaView {
   /** What sounds now says how far the set has come. */
   private void showClick(Click c, double inPlay) {
     if (c.strength() == Click.Strength.COUNT_IN) {
-      beat.setText(Sentences.of("practise.count-in", c.count()));
-    } else {
-      beat.setText(c.count() > 0 ? String.valueOf(c.count()) : beat.getText());
-      turn(inPlay);
+      ledge.count(String.valueOf(c.count()), Sentences.of("practise.count-in"));
+      return;
     }
-    setOf.setText(
+    if (c.count() > 0) {
+      ledge.count(String.valueOf(c.count()), "");
+    }
+    ledge.play(
         run.isLooping()
             ? Sentences.of("practise.round", c.play() + 1)
             : Sentences.of("practise.play-of", c.play() + 1, run.plays()));
+    turn(inPlay);
   }
 
   /** The notation turns by itself: the note that sounds stays in sight. */
@@ -314,8 +311,7 @@ final class PractiseView extends VBox implements AreaView {
 
   void stop() {
     run.stop();
-    setOf.setText("");
-    beat.setText(silence.startsWith("no") ? silence : "");
+    ledge.count("", "");
   }
 
   private void showPhase(SetRun.Phase now) {
@@ -327,14 +323,15 @@ final class PractiseView extends VBox implements AreaView {
       tools.setEnds();
     }
     if (now == SetRun.Phase.ASKED) {
-      beat.setText(Sentences.of("practise.how"));
+      ledge.count("?", Sentences.of("practise.how"));
     }
-    start.setText(Sentences.of(moving ? "practise.stop" : "practise.start-the"));
-    // While it plays there is nothing but the music.
-    sideOf.setVisible(!moving);
+    ledge.moves(moving);
+    // While it plays there is nothing but the music; nothing changes its place for that.
     hint.setVisible(!moving);
-    habits.node().setVisible(habitsOpen && !moving);
-    tools.node().setVisible(!moving);
+    if (moving) {
+      drawer.close();
+      tools.close();
+    }
   }
 
   // ---- judging -------------------------------------------------------------------------------
@@ -363,7 +360,7 @@ final class PractiseView extends VBox implements AreaView {
     showGate();
     Gate now = practice.stand().gateProperty().get();
     boolean reads = practice.stand().stepTitle().isPresent();
-    after.setText(now == null || reads ? "" : told(verdict, before, now));
+    ledge.tell(now == null || reads ? "" : told(verdict, before, now));
     ask(verdict == Verdict.MISSED || verdict == Verdict.NEARLY);
     if (now != null && now.hurt() && !before.stopped()) {
       pain.ask();
@@ -378,7 +375,7 @@ final class PractiseView extends VBox implements AreaView {
   private void tellBroke(Breakage b) {
     practice.stand().tell(b);
     lastBroke = b;
-    after.setText(Sentences.of("practise.broke", Sentences.of("broke." + b + ".cure")));
+    ledge.tell(Sentences.of("practise.broke", Sentences.of("broke." + b + ".cure")));
     ask(false);
     showCure(b);
   }
@@ -413,7 +410,7 @@ final class PractiseView extends VBox implements AreaView {
   }
 
   private void takeBack() {
-    after.setText(
+    ledge.tell(
         Sentences.of(
             practice.stand().takeBack() ? "practise.taken-back" : "practise.nothing-to-take"));
     pain.forget();
@@ -468,7 +465,7 @@ final class PractiseView extends VBox implements AreaView {
 
   private void changed() {
     stop();
-    after.setText("");
+    ledge.tell("");
     lastBroke = Breakage.NONE;
     ask(false);
     showCure(Breakage.NONE);
@@ -481,7 +478,7 @@ final class PractiseView extends VBox implements AreaView {
     OnStand s = practice.stand().onProperty().get();
     boolean any = drill != null && s != null;
     shown(music, any);
-    verdicts.setVisible(any);
+    ledge.judges(any);
     if (!any) {
       Optional<Item> rest = practice.item().filter(i -> i.kind() == Kind.BREAK);
       title.setText(
@@ -516,41 +513,31 @@ final class PractiseView extends VBox implements AreaView {
         Sentences.of(
             "practise.hint",
             Sentences.of(layer.map(w -> w + ".how").orElse(id + ".purpose")),
-            Sentences.of(layer.map(w -> w + ".listen").orElse(id + ".listen")),
-            Sentences.of(id + ".stop")));
-    boolean one = DrillKind.FOCUS.contains(s.drill().kind());
-    focusOn.setText(one ? Sentences.of("practise.focus-on", name) : "");
-    shown(focusOn, one);
-    showStep();
+            Sentences.of(layer.map(w -> w + ".listen").orElse(id + ".listen"))));
+    hint.setTooltip(new Tooltip(Sentences.of("practise.stops", Sentences.of(id + ".stop"))));
     music.show(s, drill);
     showGate();
   }
 
-  /** Which chunk of a first reading is judged next; that a first play is the cold one. */
-  private void showStep() {
-    Optional<String> step = practice.stand().stepTitle();
-    step.ifPresent(
-        t ->
-            focusOn.setText(
-                Sentences.of(
-                    "practise.reads",
-                    t,
-                    practice.stand().stepProperty().get() + 1,
-                    practice.stand().steps())));
-    boolean cold = step.isEmpty() && practice.stand().isColdAsked();
-    if (cold) {
-      focusOn.setText(Sentences.of("practise.cold"));
-    }
+  /** That one thing alone is judged, or that a first play is the cold one. */
+  private void showFocus() {
     OnStand s = practice.stand().onProperty().get();
     boolean one = s != null && DrillKind.FOCUS.contains(s.drill().kind());
-    shown(focusOn, one || cold || step.isPresent());
+    boolean cold = practice.stand().stepTitle().isEmpty() && practice.stand().isColdAsked();
+    if (one) {
+      focusOn.setText(
+          Sentences.of("practise.focus-on", Sentences.of("drill." + s.drill().kind().id())));
+    } else if (cold) {
+      focusOn.setText(Sentences.of("practise.cold"));
+    }
+    shown(focusOn, one || cold);
   }
 
   private void showGate() {
-    showStep();
+    showFocus();
     Gate g = practice.stand().gateProperty().get();
     OnStand s = practice.stand().onProperty().get();
-    tempo.setText(g == null || studio.shown() == null ? "" : Words.tempo(g.ladder().at(g.level())));
+    ledge.show(practice.stand(), studio.shown() != null);
     String string =
         g == null
             ? ""
@@ -559,35 +546,28 @@ final class PractiseView extends VBox implements AreaView {
                 .collect(Collectors.joining(" "));
     bounce.setText(string);
     shown(bounce, !string.isEmpty());
-    List<Long> joins = practice.stand().joinsMs();
-    if (!joins.isEmpty()) {
-      String ms = joins.stream().map(String::valueOf).collect(Collectors.joining(", "));
-      tempo.setText(Sentences.of("practise.joins", tempo.getText(), ms));
-    }
-    row.setText(g == null ? "" : tries(g, s));
+    ledge.tellUsually(usual());
     // What hurt is over: how to go on with it is no question now.
-    boolean hurt = g != null && g.hurt();
-    shown(hint, !hurt);
-    habits.node().setManaged(habitsOpen && !hurt);
-    habits.node().setVisible(habitsOpen && !hurt && !run.isMoving());
-    row.setAccessibleText(
-        g == null
-            ? ""
-            : g.hurt()
-                ? Sentences.of("practise.it-hurt")
-                : Sentences.of("practise.in-row", g.cleanInRow(), g.settings().cleanNeeded()));
+    shown(hint, g == null || !g.hurt());
     left.setText(Sentences.of("practise.left", Math.round(practice.minutesLeft())));
   }
 
-  /** Clean tries as filled marks, those still asked for as hollow ones. */
-  private static String tries(Gate g, OnStand s) {
-    if (g.hurt()) {
-      return Sentences.of("practise.it-hurt");
+  /**
+   * Which chunk of a first reading is judged next, or how long the joins of a chain may take; else
+   * that no click is heard.
+   */
+  private String usual() {
+    Optional<String> step = practice.stand().stepTitle();
+    if (step.isPresent()) {
+      int now = practice.stand().stepProperty().get() + 1;
+      return Sentences.of("practise.reads", step.get(), now, practice.stand().steps());
     }
-    int needed =
-        s != null && s.drill().kind() != DrillKind.STRAIGHT ? 1 : g.settings().cleanNeeded();
-    int clean = Math.min(needed, g.stopped() ? needed : g.cleanInRow());
-    return "\u25cf ".repeat(clean) + "\u25cb ".repeat(needed - clean);
+    List<Long> joins = practice.stand().joinsMs();
+    if (!joins.isEmpty()) {
+      String ms = joins.stream().map(String::valueOf).collect(Collectors.joining(", "));
+      return Sentences.of("practise.joins", ms);
+    }
+    return silence.startsWith("no") ? Texts.capital(silence) + "." : "";
   }
 
   private static String told(BounceSwitch b, String now) {
@@ -632,14 +612,15 @@ final class PractiseView extends VBox implements AreaView {
     all.add(on("cure", KeyCode.K, this::toCure));
     all.add(on("next-item", KeyCode.DOWN, practice::next));
     all.add(on("previous-item", KeyCode.UP, practice::previous));
-    all.add(on("item-done", KeyCode.ENTER, practice::done));
+    all.add(on("stand-habits", KeyCode.ENTER, drawer::toggle));
     all.add(on("pedal", KeyCode.PAGE_DOWN, this::pedalDown));
     all.add(on("faster", KeyCode.PERIOD, () -> faster(1)));
     all.add(on("slower-tempo", KeyCode.COMMA, () -> faster(-1)));
     all.add(on("tap", KeyCode.A, habits::tap));
-    all.add(Action.of("stand-habits", "practise", Action.shift(KeyCode.C), this::toggleHabits));
-    all.add(Action.of("stand-along", "practise", Action.shift(KeyCode.X), this::toggleAlong));
-    all.add(Action.of("stand-bow", "practise", Action.shift(KeyCode.W), this::toggleBow));
+    all.add(Action.of("item-done", "practise", Action.shift(KeyCode.ENTER), practice::done));
+    all.add(Action.of("stand-more", "practise", Action.shift(KeyCode.M), tools::toggle));
+    all.add(Action.of("stand-along", "practise", Action.shift(KeyCode.X), drawer::toggleAlong));
+    all.add(Action.of("stand-bow", "practise", Action.shift(KeyCode.W), drawer::toggleBow));
     all.addAll(tools.actions());
     for (int n = 1; n <= 9; n++) {
       int plays = n;
@@ -655,20 +636,10 @@ final class PractiseView extends VBox implements AreaView {
     return all;
   }
 
-  /** The settings of sets and clicks come when they are asked for: the music needs the room. */
-  private void toggleHabits() {
-    habitsOpen = !habitsOpen;
-    showGate();
-  }
-
-  private void toggleAlong() {
-    practice.stand().setAlong(!practice.stand().isAlong());
-    String id = practice.stand().isAlong() ? "practise.along.on" : "practise.along.off";
-    studio.tell(Sentences.of(id));
-  }
-
-  private void toggleBow() {
-    if (!music.toggleBow()) {
+  /** Something was switched in the drawer that is seen with the music. */
+  private void drawn() {
+    music.again();
+    if (practice.stand().isBowBelow() && practice.stand().bow().isEmpty()) {
       studio.tell(Sentences.of("practise.no-bow"));
     }
   }

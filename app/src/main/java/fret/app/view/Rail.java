@@ -16,6 +16,9 @@ import javafx.scene.text.Text;
  * then it stands at the head of the area alone.
  */
 final class Rail extends VBox {
+  /** A lower rail has its names alone, in px. */
+  private static final double ROOM_FOR_QUESTIONS = 690;
+
   private static final double USUAL = 112;
   private static final double WIDE = 124;
   private static final double WIDE_WINDOW = 1600;
@@ -51,10 +54,12 @@ final class Rail extends VBox {
     getChildren().add(Parts.spring());
     getChildren().add(Parts.button(Sentences.of("main.all-keys"), "help", help, "link"));
     fit(0);
+    heightProperty().addListener(o -> areas.forEach(this::ask));
   }
 
   private void ask(Area area) {
-    boolean asked = preferences.timesOpened(area.id()) < KNOWN;
+    boolean fits = getHeight() == 0 || getHeight() >= ROOM_FOR_QUESTIONS;
+    boolean asked = fits && preferences.timesOpened(area.id()) < KNOWN;
     questions.get(area).setVisible(asked);
     questions.get(area).setManaged(asked);
   }

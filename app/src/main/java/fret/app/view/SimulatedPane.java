@@ -60,7 +60,7 @@ final class SimulatedPane extends Cards {
     VBox card =
         Parts.card(
             Sentences.of("take.simulated"),
-            Parts.label(Sentences.of("take.simulated.why"), "quiet"),
+            Parts.whole(Sentences.of("take.simulated.why"), "quiet"),
             Parts.flow(
                 8,
                 kind,
@@ -78,7 +78,7 @@ final class SimulatedPane extends Cards {
     VBox models =
         Parts.card(
             Sentences.of("take.model"),
-            Parts.label(Sentences.of("take.model.why"), "quiet"),
+            Parts.whole(Sentences.of("take.model.why"), "quiet"),
             Parts.button(
                 Sentences.of("take.model.bring-in"),
                 "take-model",

@@ -9,14 +9,17 @@ import fret.plan.Pedal;
 import fret.sound.ClickStyle;
 import fret.tempo.Beat;
 import java.util.Optional;
+import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
 import javafx.scene.control.Spinner;
-import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
 
-/** How the player practises at the stand: plays of a set, the gate, the click, the pedal. */
+/** How the player practises at the stand, in groups: the set, the click, the music, the pedal. */
 final class StandHabits {
   /** What a click counts. */
   private enum Counted {
@@ -28,12 +31,24 @@ final class StandHabits {
     BAR
   }
 
+  private static final double NUMBER = 66;
+
   private final Studio studio;
   private final PracticeModel practice;
   private final Runnable changed;
-  private final Spinner<Integer> plays;
-  private final Spinner<Integer> between;
-  private final FlowPane node = new FlowPane(12, 6);
+  private final Spinner<Integer> plays = spinner("set-plays", 1, 9);
+  private final Spinner<Integer> needed = spinner("clean-needed", 1, 10);
+  private final CheckBox slower = box("practise.a-miss", "slower");
+  private final ComboBox<Counted> counted = new ComboBox<>();
+  private final Spinner<Integer> between = spinner("between", 1, ClickStyle.MOST_BETWEEN);
+  private final Spinner<Integer> against = spinner("against", 0, ClickStyle.MOST_BETWEEN);
+  private final Spinner<Integer> silent = spinner("silent-bars", 0, 16);
+  private final CheckBox off = box("click.off-beat", "off-beat");
+  private final ComboBox<Pedal.Way> pedal = new ComboBox<>();
+  private final CheckBox mocks = box("practise.mocks", "mocks-recorded");
+  private final VBox node = new VBox(6);
+  private final VBox music = new VBox(6);
+  private boolean following;
   private int runningHeard;
   private long lastTap;
 
@@ -41,19 +56,46 @@ final class StandHabits {
     this.studio = studio;
     this.practice = practice;
     this.changed = changed;
-    plays = spinner("set-plays", 1, 9, studio.preferences().setPlays());
-    plays
-        .valueProperty()
-        .addListener(
-            o -> {
-              studio.setSetPlays(plays.getValue());
-              changed.run();
-            });
-    Spinner<Integer> needed =
-        spinner("clean-needed", 1, 10, studio.plans().habits().gate().cleanNeeded());
-    CheckBox slower = new CheckBox(Sentences.of("practise.a-miss"));
-    slower.setId("slower");
-    slower.setSelected(studio.plans().habits().gate().slowerAfterMiss());
+    counted.getItems().setAll(Counted.values());
+    counted.setConverter(Parts.named(c -> Sentences.of("click.counts." + c)));
+    counted.setId("counted");
+    counted.setAccessibleText(Sentences.of("click.counts"));
+    pedal.getItems().setAll(Pedal.Way.values());
+    pedal.setConverter(Parts.named(w -> Sentences.of("pedal." + w)));
+    pedal.setId("pedal");
+    pedal.setAccessibleText(Sentences.of("pedal"));
+    follow();
+    listen();
+    // What was taken back elsewhere is shown as it is.
+    studio.deeds().countProperty().addListener(o -> follow());
+    studio.shownProperty().addListener(o -> followRunning());
+    node.setId("stand-drawer");
+    node.getChildren()
+        .addAll(
+            group("practise.group.set"),
+            line("practise.plays", plays),
+            line("practise.clean-tries", needed),
+            slower,
+            group("practise.group.click"),
+            line("click.counts", counted),
+            line("click.between", between),
+            line("click.against", against),
+            line("click.silent", silent),
+            off,
+            group("practise.group.music"),
+            music,
+            group("practise.group.hands"),
+            line("pedal", pedal),
+            mocks);
+  }
+
+  /** A switch of what is seen or heard with the music. */
+  void addMusic(Node tool) {
+    music.getChildren().add(tool);
+  }
+
+  private void listen() {
+    plays.valueProperty().addListener(o -> set(() -> studio.setSetPlays(plays.getValue())));
     Runnable save =
         () ->
             studio
@@ -63,115 +105,116 @@ final class StandHabits {
                         .plans()
                         .habits()
                         .with(new Gate.Settings(needed.getValue(), slower.isSelected())));
-    needed.valueProperty().addListener(o -> save.run());
-    slower.selectedProperty().addListener(o -> save.run());
-    between = spinner("between", 1, ClickStyle.MOST_BETWEEN, 1);
-    between
-        .valueProperty()
-        .addListener(o -> style(practice.stand().style().withBetween(between.getValue())));
-    Spinner<Integer> silent = spinner("silent-bars", 0, 16, 0);
+    needed.valueProperty().addListener(o -> set(save));
+    slower.selectedProperty().addListener(o -> set(save));
+    between.valueProperty().addListener(o -> style(s -> s.withBetween(between.getValue())));
     silent
         .valueProperty()
         .addListener(
-            o ->
-                style(
-                    practice
-                        .stand()
-                        .style()
-                        .silentFor(silent.getValue(), Math.max(1, silent.getValue()))));
-    CheckBox off = new CheckBox(Sentences.of("click.off-beat"));
-    off.setId("off-beat");
-    off.selectedProperty()
-        .addListener(o -> style(practice.stand().style().offBeat(off.isSelected())));
-    Spinner<Integer> against = spinner("against", 0, ClickStyle.MOST_BETWEEN, 0);
-    against
-        .valueProperty()
-        .addListener(o -> style(practice.stand().style().withAgainst(against.getValue())));
-    CheckBox mocks = new CheckBox(Sentences.of("practise.mocks"));
-    mocks.setId("mocks-recorded");
+            o -> style(s -> s.silentFor(silent.getValue(), Math.max(1, silent.getValue()))));
+    off.selectedProperty().addListener(o -> style(s -> s.offBeat(off.isSelected())));
+    against.valueProperty().addListener(o -> style(s -> s.withAgainst(against.getValue())));
+    counted.setOnAction(e -> style(s -> counted(s, counted.getValue())));
+    mocks
+        .selectedProperty()
+        .addListener(o -> set(() -> studio.setRecordsMocks(mocks.isSelected())));
+    pedal.setOnAction(e -> set(() -> studio.setPedal(pedal.getValue())));
+  }
+
+  /** Shows what is set, as it is. */
+  private void follow() {
+    following = true;
+    ClickStyle s = practice.stand().style();
+    plays.getValueFactory().setValue(studio.preferences().setPlays());
+    needed.getValueFactory().setValue(studio.plans().habits().gate().cleanNeeded());
+    slower.setSelected(studio.plans().habits().gate().slowerAfterMiss());
+    between.getValueFactory().setValue(s.between());
+    against.getValueFactory().setValue(s.against());
+    silent.getValueFactory().setValue(s.silent());
+    off.setSelected(s.offBeat());
+    counted.setValue(countedOf(s));
     mocks.setSelected(studio.preferences().recordsMocks());
-    mocks.selectedProperty().addListener(o -> studio.setRecordsMocks(mocks.isSelected()));
-    ComboBox<Counted> counted = new ComboBox<>();
-    counted.getItems().setAll(Counted.values());
-    counted.setConverter(Parts.named(c -> Sentences.of("click.counts." + c)));
-    counted.setValue(Counted.FELT);
-    counted.setId("counted");
-    counted.setAccessibleText(Sentences.of("click.counts"));
-    counted.setOnAction(e -> style(counted(counted.getValue())));
-    ComboBox<Pedal.Way> pedal = new ComboBox<>();
-    pedal.getItems().setAll(Pedal.Way.values());
-    pedal.setConverter(Parts.named(w -> Sentences.of("pedal." + w)));
     pedal.setValue(studio.preferences().pedal());
-    pedal.setId("pedal");
-    pedal.setOnAction(
-        e -> {
-          studio.setPedal(pedal.getValue());
-          changed.run();
-        });
-    // What was taken back elsewhere is shown as it is.
-    studio
-        .deeds()
-        .countProperty()
-        .addListener(
-            o -> {
-              plays.getValueFactory().setValue(studio.preferences().setPlays());
-              needed.getValueFactory().setValue(studio.plans().habits().gate().cleanNeeded());
-              slower.setSelected(studio.plans().habits().gate().slowerAfterMiss());
-              mocks.setSelected(studio.preferences().recordsMocks());
-              pedal.setValue(studio.preferences().pedal());
-            });
-    node.getChildren()
-        .addAll(
-            Parts.row(6, plays, quiet("practise.plays")),
-            Parts.row(6, needed, quiet("practise.clean-tries")),
-            slower,
-            Parts.row(6, quiet("click.counts"), counted),
-            Parts.row(6, between, quiet("click.between")),
-            Parts.row(6, against, quiet("click.against")),
-            Parts.row(6, silent, quiet("click.silent")),
-            off,
-            Parts.row(6, quiet("pedal"), pedal),
-            mocks);
-    studio.shownProperty().addListener(o -> followRunning());
+    following = false;
   }
 
-  private static Node quiet(String id) {
-    return Parts.line(Sentences.of(id), "quiet");
+  private void set(Runnable what) {
+    if (!following) {
+      what.run();
+      changed.run();
+    }
   }
 
-  private static Spinner<Integer> spinner(String id, int from, int to, int value) {
-    Spinner<Integer> s = Parts.number(from, to, value, 1);
+  private void style(java.util.function.UnaryOperator<ClickStyle> other) {
+    set(() -> practice.stand().setStyle(other.apply(practice.stand().style())));
+  }
+
+  private static Label group(String id) {
+    Label name = Parts.line(Sentences.of(id), "card-title");
+    name.setPadding(new javafx.geometry.Insets(8, 0, 0, 0));
+    return name;
+  }
+
+  private static HBox line(String id, Region control) {
+    HBox line = Parts.row(8, Parts.label(Sentences.of(id), "quiet"), Parts.spring(), control);
+    line.setAlignment(Pos.CENTER_LEFT);
+    return line;
+  }
+
+  private static CheckBox box(String words, String id) {
+    CheckBox box = new CheckBox(Sentences.of(words));
+    box.setId(id);
+    return box;
+  }
+
+  private static Spinner<Integer> spinner(String id, int from, int to) {
+    Spinner<Integer> s = Parts.number(from, to, from, 1);
     s.setId(id);
-    s.setPrefWidth(66);
+    s.setPrefWidth(NUMBER);
     s.setMinWidth(Region.USE_PREF_SIZE);
     return s;
   }
 
-  private void style(ClickStyle style) {
-    practice.stand().setStyle(style);
-    changed.run();
+  private static Counted countedOf(ClickStyle s) {
+    if (s.barsOnly()) {
+      return Counted.BAR;
+    }
+    for (Counted c : Counted.values()) {
+      if (s.counted().isPresent() && valueOf(c).equals(s.counted())) {
+        return c;
+      }
+    }
+    return Counted.FELT;
   }
 
-  private ClickStyle counted(Counted what) {
-    ClickStyle s = practice.stand().style();
-    Optional<Beat> beat =
-        switch (what) {
-          case FELT, BAR -> Optional.empty();
-          case QUARTER -> Optional.of(Beat.QUARTER);
-          case EIGHTH -> Optional.of(Beat.EIGHTH);
-          case HALF -> Optional.of(Beat.HALF);
-          case DOTTED_QUARTER -> Optional.of(Beat.QUARTER.dotted());
-        };
+  private static Optional<Beat> valueOf(Counted what) {
+    return switch (what) {
+      case FELT, BAR -> Optional.empty();
+      case QUARTER -> Optional.of(Beat.QUARTER);
+      case EIGHTH -> Optional.of(Beat.EIGHTH);
+      case HALF -> Optional.of(Beat.HALF);
+      case DOTTED_QUARTER -> Optional.of(Beat.QUARTER.dotted());
+    };
+  }
+
+  private static ClickStyle counted(ClickStyle s, Counted what) {
     return new ClickStyle(
-        beat, s.between(), s.offBeat(), s.against(), s.sounding(), s.silent(), what == Counted.BAR);
+        valueOf(what),
+        s.between(),
+        s.offBeat(),
+        s.against(),
+        s.sounding(),
+        s.silent(),
+        what == Counted.BAR);
   }
 
   /** Another passage, or another running value of its accompaniment, sets the click. */
   private void followRunning() {
     int running =
         studio.shown() == null ? 0 : studio.shown().passage().settings().details().running();
-    if (running > 0 && running != runningHeard) {
-      between.getValueFactory().setValue(Math.min(running, Details.MOST_RUNNING));
+    if (running != runningHeard) {
+      practice.stand().accompanied(Math.min(running, Details.MOST_RUNNING));
+      follow();
     }
     runningHeard = running;
   }
@@ -193,5 +236,10 @@ final class StandHabits {
 
   Node node() {
     return node;
+  }
+
+  /** Where writing or choosing begins when the drawer opens. */
+  void focus() {
+    plays.requestFocus();
   }
 }

@@ -4,6 +4,7 @@ import fret.app.viewmodel.OnStand;
 import fret.app.viewmodel.PracticeModel;
 import fret.app.viewmodel.Studio;
 import fret.app.widget.FrameStand;
+import fret.app.widget.LinesView;
 import fret.app.widget.StripView;
 import fret.drill.Frame;
 import fret.engraving.StripStyle;
@@ -22,42 +23,36 @@ import javafx.scene.image.Image;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
-import javafx.scene.shape.Rectangle;
 
 /** What is read at the stand: notation, or the frames of the picture where no note is written. */
 final class StandMusic extends StackPane {
-  /** Staff spaces in the height of the stand: as large as that leaves room for marks. */
-  private static final double STAFF_SHARE = 20;
+  /** Staff spaces in px: read from two metres at the least, and no larger than needed. */
+  private static final double LEAST_SPACE = 11;
 
-  private static final double STAFF_SHARE_WITH_BOW = 30;
+  private static final double MOST_SPACE = 20;
 
   private final Studio studio;
   private final PracticeModel practice;
-  private final StripView strip;
+  private final LinesView strip;
   private final FrameStand picture;
   private List<Frame> frames = List.of();
-  private boolean bowShown;
 
   StandMusic(Areas.Room room) {
     this.studio = room.studio();
     this.practice = room.practice();
-    strip = StripView.small(room.look(), 14.5);
+    strip =
+        new LinesView(
+            room.look(),
+            new StudioAway(studio),
+            Lanes.of("bow").stream().toList(),
+            LEAST_SPACE,
+            MOST_SPACE);
     strip.setId("drill-strip");
-    strip.setMaxHeight(Double.MAX_VALUE);
-    strip.setLanes(Lanes.of("bow").stream().toList(), id -> false);
-    strip
-        .heightProperty()
-        .addListener(o -> strip.fit(bowShown ? STAFF_SHARE_WITH_BOW : STAFF_SHARE));
     picture = new FrameStand(room.look());
     picture.setId("drill-picture");
     VBox.setVgrow(this, Priority.ALWAYS);
     getChildren().addAll(strip, picture);
     setMinHeight(0);
-    // Where there is little room it shows less, and paints over nothing else.
-    Rectangle sight = new Rectangle();
-    sight.widthProperty().bind(widthProperty());
-    sight.heightProperty().bind(heightProperty());
-    setClip(sight);
   }
 
   /** What is on the stand now. */
@@ -66,28 +61,22 @@ final class StandMusic extends StackPane {
     strip.setVisible(frames.isEmpty());
     picture.setVisible(!frames.isEmpty());
     if (frames.isEmpty()) {
-      Optional<LaneInput> bow = bowShown ? practice.stand().bow() : Optional.empty();
+      Optional<LaneInput> bow =
+          practice.stand().isBowBelow() ? practice.stand().bow() : Optional.empty();
       strip.show(new StripView.Music(drill, practice.stand().digits(), StripStyle.PLAIN, bow));
-      strip.fit(bow.isPresent() ? STAFF_SHARE_WITH_BOW : STAFF_SHARE);
     } else {
       picture.show(List.of());
       pages(List.copyOf(new TreeSet<>(frames.stream().map(Frame::page).toList())), new TreeMap<>());
     }
   }
 
-  /**
-   * Shows or hides where in the bow each note lies, in the plan of the target.
-   *
-   * @return whether there is a bow to show
-   */
-  boolean toggleBow() {
-    bowShown = !bowShown;
+  /** The same again, with the bow under it or without. */
+  void again() {
     OnStand on = practice.stand().onProperty().get();
     ResolvedPassage drill = practice.stand().notationProperty().get();
     if (on != null && drill != null) {
       show(on, drill);
     }
-    return !bowShown || practice.stand().bow().isPresent();
   }
 
   /** The pages that the frames are on come one by one. */

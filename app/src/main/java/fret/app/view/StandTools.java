@@ -92,6 +92,7 @@ final class StandTools {
     this.holding = Parts.button("", "stand-held", takes.input()::toggleHeld, "small");
     held.setId("held-pitch");
     build();
+    close();
     PractiseView.shown(skips, false);
     PractiseView.shown(note, false);
     PractiseView.shown(running, false);
@@ -206,9 +207,16 @@ final class StandTools {
     return node;
   }
 
-  /** One more, at the end. */
-  void add(Node tool) {
-    node.getChildren().add(tool);
+  /** Opens the row of what is seldom needed, or closes it. */
+  void toggle() {
+    PractiseView.shown(node, !node.isVisible());
+    if (node.isVisible()) {
+      node.getChildren().get(1).requestFocus();
+    }
+  }
+
+  void close() {
+    PractiseView.shown(node, false);
   }
 
   /** What is asked, while it is. */
@@ -304,6 +312,11 @@ final class StandTools {
             });
   }
 
+  private void choose() {
+    PractiseView.shown(node, true);
+    drills.show();
+  }
+
   private void chosen() {
     DrillKind kind = drills.getValue();
     if (kind != null) {
@@ -373,7 +386,7 @@ final class StandTools {
               () -> true,
               () -> focus(kind)));
     }
-    all.add(on("drill-choice", KeyCode.Q, drills::show));
+    all.add(on("drill-choice", KeyCode.Q, this::choose));
     all.add(Action.of("run-stretch", "practise", Action.shift(KeyCode.Q), this::askRun));
     all.add(Action.of("record-run", "practise", Action.shift(KeyCode.G), takes.input()::record));
     all.add(

@@ -73,6 +73,7 @@ final class StringsPane extends Cards {
             ways,
             Parts.scroll(new VBox(8, strings, Parts.row(14, now, heard), why)));
     HBox.setHgrow(card, Priority.ALWAYS);
+    List.of(high, seven, alone, top).forEach(b -> b.setWrapText(true));
     high.setId("high-leading");
     high.setOnAction(e -> model.use(model.setup().withHighLeading(high.isSelected())));
     seven.setId("tritone-seven");

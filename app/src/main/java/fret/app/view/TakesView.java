@@ -136,7 +136,7 @@ final class TakesView extends StripArea {
     progress();
     return new VBox(
         6,
-        Parts.row(
+        Parts.flow(
             10,
             record,
             input(),
@@ -150,8 +150,7 @@ final class TakesView extends StripArea {
             speed,
             reference,
             bar,
-            cancel,
-            Parts.spring()),
+            cancel),
         summary);
   }
 

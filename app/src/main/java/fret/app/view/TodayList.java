@@ -10,11 +10,12 @@ import java.util.List;
 import java.util.Locale;
 import javafx.application.Platform;
 import javafx.geometry.Bounds;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
-import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
@@ -39,12 +40,12 @@ final class TodayList extends VBox {
       Item first = visit.get(0);
       if (first.session() != session) {
         session = first.session();
-        getChildren().add(Parts.line(Sentences.of("practise.later", session), "section"));
+        getChildren().add(heading(Sentences.of("practise.later", session)));
         passage = 0;
       }
       if (first.passageId() > 0 && first.passageId() != passage) {
         passage = first.passageId();
-        getChildren().add(Parts.line(practice.passage(first), "section"));
+        getChildren().add(heading(practice.passage(first)));
       }
       show(visit, at);
       at += visit.size();
@@ -59,22 +60,28 @@ final class TodayList extends VBox {
     Platform.runLater(this::keepInSight);
   }
 
+  private static Label heading(String text) {
+    Label heading = Parts.label(text, "strong");
+    heading.setMinHeight(Region.USE_PREF_SIZE);
+    return heading;
+  }
+
   private void show(List<Item> visit, int from) {
     int now = practice.indexProperty().get();
     boolean open = now >= from && now < from + visit.size();
     boolean alone = visit.size() == 1;
-    getChildren().add(row(visit, from, open && alone));
+    row(visit, from, open && alone);
     if (open && !alone) {
       long passage = visit.get(0).passageId();
       for (int i = 0; i < visit.size(); i++) {
         boolean other = visit.get(i).passageId() != passage;
         boolean one = visit.stream().map(Item::unit).distinct().count() == 1;
-        getChildren().add(stage(visit.get(i), from + i, other, one));
+        stage(visit.get(i), from + i, other, one);
       }
     }
   }
 
-  private Button row(List<Item> visit, int from, boolean isCurrent) {
+  private void row(List<Item> visit, int from, boolean isCurrent) {
     Item first = visit.get(0);
     boolean alone = visit.size() == 1;
     boolean done = practice.areDone(from, from + visit.size());
@@ -85,10 +92,9 @@ final class TodayList extends VBox {
     b.getStyleClass().add(isCurrent ? "current" : done ? "done" : "other");
     mark(b, done, isCurrent);
     b.setAccessibleText(what + (alone ? ", " + Sentences.of(first.why()) : ""));
-    return b;
   }
 
-  private Button stage(Item item, int at, boolean named, boolean one) {
+  private void stage(Item item, int at, boolean named, boolean one) {
     boolean isCurrent = at == practice.indexProperty().get();
     String what = named ? practice.passage(item) : stageText(item, !one);
     Button b = button(what, item.minutes(), "item-" + at, at);
@@ -96,15 +102,12 @@ final class TodayList extends VBox {
         .addAll("stage", isCurrent ? "current" : practice.isDone(at) ? "done" : "other");
     mark(b, practice.isDone(at), isCurrent);
     b.setAccessibleText(what + ", " + Sentences.of(item.why()));
-    return b;
   }
 
   private void mark(Button b, boolean done, boolean isCurrent) {
-    current = isCurrent ? b : current;
+    current = isCurrent ? b.getParent() : current;
     if (done) {
-      HBox line = (HBox) ((StackPane) b.getGraphic()).getChildren().get(0);
-      Label name = (Label) line.getChildren().get(0);
-      name.setText("\u2713 " + name.getText());
+      b.setText("\u2713 " + b.getText());
     }
   }
 
@@ -119,14 +122,18 @@ final class TodayList extends VBox {
   }
 
   private Button button(String what, double minutes, String id, int shows) {
-    Button b = Parts.button("", id, () -> practice.show(shows), "choice");
-    Label name = Parts.line(Texts.capital(what), "plain");
+    Button b = Parts.button(Texts.capital(what), id, () -> practice.show(shows), "choice", "visit");
+    b.setWrapText(true); // Read whole, on two lines where it is long.
+    b.setMinSize(0, Region.USE_PREF_SIZE);
+    b.setMaxWidth(Double.MAX_VALUE);
     Label time = Parts.line(Sentences.of("practise.minutes", Words.one(minutes)), "figure");
     time.setMinWidth(Region.USE_PREF_SIZE);
-    HBox line = Parts.row(6, name, Parts.spring(), time);
-    line.prefWidthProperty().bind(widthProperty().subtract(34));
-    b.setGraphic(new StackPane(line));
-    b.setMaxWidth(Double.MAX_VALUE);
+    time.setMouseTransparent(true);
+    StackPane row = new StackPane(b, time);
+    StackPane.setAlignment(time, Pos.CENTER_RIGHT);
+    StackPane.setMargin(time, new Insets(0, 10, 0, 0));
+    row.setMinHeight(Region.USE_PREF_SIZE);
+    getChildren().add(row);
     return b;
   }
 

@@ -132,9 +132,9 @@ public final class Deeds {
           if (at >= 0) {
             done.set(at, stored);
           }
-          changed();
           then.accept(stored);
           studio.follow(stored.parts());
+          changed();
         });
   }
 
@@ -218,6 +218,7 @@ public final class Deeds {
             to.set(at, turned);
           }
           studio.follow(back ? inverse(turned) : turned.parts());
+          changed(); // What shows a setting looks again when it is what it was.
         });
     studio.tell(Sentences.of(back ? "undone" : "redone", told(deed)));
   }

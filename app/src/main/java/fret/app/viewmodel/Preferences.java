@@ -10,6 +10,7 @@ import fret.shelf.Deed;
 import fret.shelf.Library;
 import fret.shelf.PlanSettings;
 import fret.shelf.Planning;
+import fret.sound.ClickStyle;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
@@ -39,6 +40,7 @@ public final class Preferences {
   private static final int SKIPS_KEPT = 60;
   private static final String WORD = "word.";
   private static final String FOLDER = "folder.";
+  private static final String CLICK = "click";
   private static final String MOCKS_RECORDED = "mocksRecorded";
 
   private final Map<String, String> newest;
@@ -119,7 +121,7 @@ public final class Preferences {
     return get(name).map(Integer::parseInt).orElse(usual);
   }
 
-  private boolean is(String name, boolean usual) {
+  boolean is(String name, boolean usual) {
     return get(name).map(Boolean::parseBoolean).orElse(usual);
   }
 
@@ -287,6 +289,15 @@ public final class Preferences {
 
   List<Deed.Part> putRecordsMocks(boolean wanted) {
     return changing(Map.of(MOCKS_RECORDED, String.valueOf(wanted)));
+  }
+
+  /** What the click at the stand gives. */
+  public ClickStyle click() {
+    return get(CLICK).flatMap(ClickStyle::read).orElse(ClickStyle.PLAIN);
+  }
+
+  List<Deed.Part> putClick(ClickStyle style) {
+    return changing(Map.of(CLICK, style.text()));
   }
 
   /** Plays of a set. */

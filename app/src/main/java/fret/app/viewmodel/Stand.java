@@ -56,6 +56,8 @@ public final class Stand {
   private static final Set<DrillKind> RHYTHMS =
       EnumSet.of(DrillKind.RHYTHMS, DrillKind.TRIPLET_RHYTHMS);
 
+  private static final String ALONG = "stand.along";
+  private static final String BOW_BELOW = "stand.bow";
   private static final double PAUSE_S = 6;
   private static final int LONGEST_LOOP = 60;
 
@@ -69,12 +71,12 @@ public final class Stand {
   private final ReadOnlyObjectWrapper<ResolvedPassage> notation = new ReadOnlyObjectWrapper<>();
   private final ReadOnlyIntegerWrapper part = new ReadOnlyIntegerWrapper(0);
   private final Deque<Judged> judged = new ArrayDeque<>();
-  private ClickStyle style = ClickStyle.PLAIN;
+
+  /** Clicks to a beat that the accompaniment runs in; 0 for none, or for those of the player. */
+  private int running;
 
   /** Which visit of the day is on it; 0 for none of the plan. */
   private int visit;
-
-  private boolean along;
 
   private final PagePlace place = new PagePlace();
   private Reading reading = Reading.NONE;
@@ -277,16 +279,25 @@ public final class Stand {
 
   /** Whether a set sounds as it should while it is played, to play along. */
   public boolean isAlong() {
-    return along;
+    return studio.preferences().is(ALONG, false);
   }
 
   public void setAlong(boolean wanted) {
-    along = wanted;
+    studio.preferences().put(ALONG, String.valueOf(wanted));
+  }
+
+  /** Whether the bow is seen under the notes, from frog to tip. */
+  public boolean isBowBelow() {
+    return studio.preferences().is(BOW_BELOW, false);
+  }
+
+  public void setBowBelow(boolean wanted) {
+    studio.preferences().put(BOW_BELOW, String.valueOf(wanted));
   }
 
   /** A set as it is to be started: with its music where the player plays along. */
   public void ready(PlaySet set, Consumer<PlaySet> then) {
-    if (!along || notation.get().slices().isEmpty()) {
+    if (!isAlong() || notation.get().slices().isEmpty()) {
       then.accept(set);
       return;
     }
@@ -311,11 +322,19 @@ public final class Stand {
   // ---- playing -------------------------------------------------------------------------------
 
   public ClickStyle style() {
-    return style;
+    ClickStyle own = studio.preferences().click();
+    return running > 0 ? own.withBetween(running) : own;
   }
 
+  /** As the player wants it from now on. */
   public void setStyle(ClickStyle other) {
-    style = other;
+    running = 0;
+    studio.setClick(other);
+  }
+
+  /** What runs under the passage gives the clicks to a beat, until the player says otherwise. */
+  public void accompanied(int values) {
+    running = values;
   }
 
   /** The clicks of a set of plays of what is on the stand, at the gate's level. */
@@ -433,7 +452,7 @@ public final class Stand {
     return Optional.of(ends ? made.withEnds() : made);
   }
 
-  /** On a slow line the rung says how often it clicks; elsewhere the player does. */
+  /** On a slow line the level says how often it clicks; elsewhere the player does. */
   private ClickStyle styleAt(Level level) {
     double each = level.clicks() / level.perMinute();
     if (stand.get().ladder().isSlow() && level.clicks() == 0) {
@@ -442,10 +461,11 @@ public final class Stand {
     if (stand.get().ladder().isSlow()) {
       return each < 1
           ? ClickStyle.PLAIN.barsOnly(true)
-          : style.withBetween((int) Math.min(ClickStyle.MOST_BETWEEN, Math.round(each)));
+          : style().withBetween((int) Math.min(ClickStyle.MOST_BETWEEN, Math.round(each)));
     }
-    boolean halves = each > 1.5 && style.between() == 1;
-    return halves ? style.withBetween(2) : style;
+    ClickStyle own = style();
+    boolean halves = each > 1.5 && own.between() == 1;
+    return halves ? own.withBetween(2) : own;
   }
 
   /** Whether what is on it is over because it hurt. */
@@ -668,6 +688,60 @@ public final class Stand {
         showPart();
       }
     }
+  }
+
+  /**
+   * Where a verdict leads.
+   *
+   * @param tempo counted values a minute, where it leads to another tempo
+   * @param count clean plays then, or the number of the next part; {@code of} how many are needed
+   */
+  public record Next(Where where, double tempo, int count, int of) {
+    /** What comes then. */
+    public enum Where {
+      TEMPO,
+      SAME,
+      ANOTHER_CLEAN,
+      PART,
+      NEXT,
+      DONE
+    }
+
+    private static Next of(Where where) {
+      return new Next(where, 0, 0, 0);
+    }
+  }
+
+  /** Where a verdict on the next play would lead, before it is given. */
+  public Next after(Verdict verdict) {
+    OnStand s = stand.get();
+    Gate g = gate.get();
+    if (s == null || g == null || g.stopped()) {
+      return Next.of(Next.Where.DONE);
+    }
+    if (isReading()) {
+      boolean last = step.get() + 1 >= steps();
+      return last ? Next.of(Next.Where.DONE) : Next.of(Next.Where.NEXT);
+    }
+    if (!s.climbs()) {
+      boolean last = part.get() + 1 >= s.drill().parts().size();
+      boolean on = verdict == Verdict.CLEAN;
+      return !on
+          ? Next.of(Next.Where.SAME)
+          : last
+              ? Next.of(Next.Where.DONE)
+              : new Next(Next.Where.PART, 0, part.get() + 2, s.drill().parts().size());
+    }
+    Gate then = g.after(verdict);
+    if (then.stopped()) {
+      return Next.of(Next.Where.DONE);
+    }
+    if (then.perMinute() != g.perMinute()) {
+      return new Next(Next.Where.TEMPO, then.perMinute(), 0, 0);
+    }
+    return then.cleanInRow() > 0
+        ? new Next(Next.Where.ANOTHER_CLEAN, 0, then.cleanInRow(), then.settings().cleanNeeded())
+        : Next.of(Next.Where.SAME);
   }
 
   /** Takes the last verdict back; what it wrote leaves the record. */

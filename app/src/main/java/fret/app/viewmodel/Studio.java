@@ -30,6 +30,7 @@ import fret.shelf.Deed;
 import fret.shelf.Library;
 import fret.shelf.StoreFailure;
 import fret.shelf.Takes;
+import fret.sound.ClickStyle;
 import fret.writing.Writing;
 import java.time.Clock;
 import java.time.LocalDate;
@@ -545,6 +546,11 @@ public final class Studio {
   /** Whether a mock audition is recorded by itself. */
   public void setRecordsMocks(boolean wanted) {
     does(Said.of("deed.mocks"), 0, preferences.putRecordsMocks(wanted));
+  }
+
+  /** What the click at the stand gives. */
+  public void setClick(ClickStyle style) {
+    does(Said.of("deed.click"), 0, preferences.putClick(style));
   }
 
   /** How many plays a set has. */

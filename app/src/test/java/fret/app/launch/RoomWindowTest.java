@@ -20,7 +20,16 @@ import org.testfx.framework.junit5.Start;
 /** At every size of the window, in every area: no button is cut, and none lies outside. */
 class RoomWindowTest extends RealWindow {
   private static final List<String> AREAS =
-      List.of("shelf", "part", "left-hand", "plan", "practise", "journal");
+      List.of(
+          "shelf",
+          "part",
+          "left-hand",
+          "bow-arm",
+          "tuning",
+          "plan",
+          "practise",
+          "takes",
+          "journal");
 
   private Stage stage;
 

@@ -15,6 +15,7 @@ import fret.journal.Verdict;
 import fret.lane.LaneInput;
 import fret.passage.Passage;
 import fret.passage.TempoMark;
+import fret.plan.Gate;
 import fret.plan.Part;
 import fret.plan.PracticePlan;
 import fret.plan.PracticePlan.Item;
@@ -223,6 +224,45 @@ class PracticeModelTest {
     room.settle();
     assertThat(on().drill().kind()).isEqualTo(DrillKind.STRAIGHT);
     assertThat(room.studio.messageProperty().get()).contains("Stretch");
+  }
+
+  /** What the stair at the stand promises is what a verdict does. */
+  @Test
+  void whereAVerdictLeadsIsToldBeforeItIsGiven() {
+    toStraight();
+    Verdict[] given = {
+      Verdict.CLEAN,
+      Verdict.CLEAN,
+      Verdict.NEARLY,
+      Verdict.CLEAN,
+      Verdict.CLEAN,
+      Verdict.CLEAN,
+      Verdict.MISSED,
+      Verdict.CLEAN
+    };
+    for (Verdict v : given) {
+      Gate before = practice.stand().gateProperty().get();
+      Stand.Next told = practice.stand().after(v);
+      practice.stand().judge(v, Breakage.NONE);
+      Gate now = practice.stand().gateProperty().get();
+      switch (told.where()) {
+        case TEMPO -> assertThat(now.perMinute()).isEqualTo(told.tempo());
+        case SAME -> {
+          assertThat(now.perMinute()).isEqualTo(before.perMinute());
+          assertThat(now.cleanInRow()).isZero();
+        }
+        case ANOTHER_CLEAN -> assertThat(now.cleanInRow()).isEqualTo(told.count());
+        case DONE -> assertThat(now.stopped()).isTrue();
+        default -> throw new AssertionError(told);
+      }
+    }
+    practice.own().drill(DrillKind.ADD_A_NOTE);
+    room.settle();
+    assertThat(practice.stand().after(Verdict.MISSED).where()).isEqualTo(Stand.Next.Where.SAME);
+    Stand.Next next = practice.stand().after(Verdict.CLEAN);
+    practice.stand().judge(Verdict.CLEAN, Breakage.NONE);
+    assertThat(next.where()).isEqualTo(Stand.Next.Where.PART);
+    assertThat(practice.stand().partProperty().get() + 1).isEqualTo(next.count());
   }
 
   @Test

@@ -1,0 +1,93 @@
+package fret.engraving;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import fret.pitch.Clef;
+import fret.pitch.Interval;
+import fret.pitch.KeySignature;
+import fret.pitch.Pitch;
+import fret.score.LineBuilder;
+import fret.score.ResolvedPassage;
+import fret.score.Resolver;
+import fret.score.TimeSignature;
+import java.util.List;
+import java.util.Random;
+import java.util.TreeSet;
+import org.apache.commons.numbers.fraction.Fraction;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** Lines that are all seen at once, as large as they can be. */
+class FittedLinesTest {
+  private static final double LEAST = 11;
+  private static final double MOST = 20;
+
+  private static ResolvedPassage bars(int count, long seed) {
+    Random random = new Random(seed);
+    LineBuilder line = new LineBuilder(TimeSignature.COMMON_TIME, new KeySignature(2), Clef.TREBLE);
+    for (int i = 0; i < count; i++) {
+      int notes = 1 << random.nextInt(5);
+      for (int n = 0; n < notes; n++) {
+        line.add(Fraction.of(1, notes), Pitch.parse("A" + (3 + random.nextInt(4))));
+      }
+    }
+    return Resolver.resolve(line.build("lines", Interval.UNISON));
+  }
+
+  private static FittedLines fit(ResolvedPassage passage, double width, double height) {
+    return FittedLines.fit(
+        passage,
+        List.of(),
+        PlainMetrics.BOXES,
+        new FittedLines.Room(width, height, LEAST, MOST),
+        axis -> List.of());
+  }
+
+  private static double height(FittedLines f) {
+    return f.lines().stream().mapToDouble(FittedLines::heightOf).sum() * f.space();
+  }
+
+  @ParameterizedTest
+  @CsvSource({"1, 900, 500", "4, 900, 500", "8, 900, 500", "8, 600, 300", "30, 900, 560"})
+  void everyMomentStandsOnceInOrderAndNothingLeavesTheRoom(int bars, double width, double height) {
+    for (long seed = 1; seed <= 5; seed++) {
+      ResolvedPassage passage = bars(bars, seed);
+      FittedLines fitted = fit(passage, width, height);
+      TreeSet<Integer> seen = new TreeSet<>();
+      int next = 0;
+      for (StaveLines.Line line : fitted.lines()) {
+        assertThat(line.firstBar()).isEqualTo(next);
+        next = line.lastBar() + 1;
+        assertThat(line.sliceHere().keySet()).noneMatch(seen::contains);
+        seen.addAll(line.sliceHere().keySet());
+        double right = (line.strip().width() - StaveLines.AFTER) * fitted.space();
+        boolean alone = line.firstBar() == line.lastBar();
+        assertThat(alone || right <= width + 1).as("line of %s", next).isTrue();
+      }
+      assertThat(next).isEqualTo(bars);
+      assertThat(seen).hasSize(passage.slices().size());
+      assertThat(fitted.space()).isBetween(LEAST, MOST);
+      if (fitted.isWhole()) {
+        assertThat(height(fitted) - FittedLines.GAP * fitted.space()).isLessThanOrEqualTo(height);
+      }
+    }
+  }
+
+  @Test
+  void aShortPassageIsAsLargeAsCanBeAndALongOneIsTurned() {
+    assertThat(fit(bars(2, 1), 900, 500).space()).isEqualTo(MOST);
+    FittedLines longer = fit(bars(80, 1), 900, 500);
+    assertThat(longer.isWhole()).isFalse();
+    assertThat(longer.space()).isEqualTo(LEAST);
+    int last = longer.lastWith(0, 500);
+    assertThat(last).isBetween(1, longer.lines().size() - 2);
+    double used = 0;
+    for (int i = 0; i <= last; i++) {
+      used += FittedLines.heightOf(longer.lines().get(i)) * LEAST;
+    }
+    assertThat(used - FittedLines.GAP * LEAST).isLessThanOrEqualTo(500);
+    assertThat(longer.lineOf(longer.lines().get(last).sliceHere().firstKey())).isEqualTo(last);
+    assertThat(longer.lineOf(-1)).isEqualTo(-1);
+  }
+}
