@@ -125,6 +125,7 @@ final class BowCaresPane extends Cards {
             model.decisions().change(Said.of("bow.arm." + manner), b -> b.withArm(manner));
           }
         });
+    rows.setWrapText(true);
     rows.setId("hairpins-go-on");
     rows.setTooltip(new Tooltip(Sentences.of("bow.hairpins.about")));
     rows.setAccessibleHelp(Sentences.of("bow.hairpins.about"));

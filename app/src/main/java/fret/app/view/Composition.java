@@ -1,12 +1,15 @@
 package fret.app.view;
 
+import javafx.css.PseudoClass;
+import javafx.event.ActionEvent;
 import javafx.geometry.Insets;
 import javafx.scene.Node;
 import javafx.scene.layout.Region;
 
 /**
- * The strip with its reasons: beside it where the window is wide, below it otherwise. The strip
- * takes most of the room and grows with the window.
+ * The strip with its reasons: beside it where the window is wide, below it otherwise, and in a
+ * drawer over it where there is room for one of both only. The strip takes most of the room and
+ * grows with the window.
  */
 final class Composition extends Region {
   private static final double WIDE = 1500;
@@ -16,23 +19,36 @@ final class Composition extends Region {
   private static final double LEAST_BELOW = 190;
   private static final double LEAST_STRIP = 150;
 
+  /** A strip that is lower than this has no reasons below it, but a drawer. */
+  private static final double READABLE_STRIP = 290;
+
+  private static final double DRAWER = 0.72;
+  private static final double USUAL_LETTERS = 14;
+  private static final PseudoClass AS_DRAWER = PseudoClass.getPseudoClass("drawer");
+
   private final Region head;
   private final Region strip;
   private final Region reasons;
+  private final Region tabs;
   private boolean stripOnly;
   private boolean reasonsFirst;
+  private boolean isOpen;
   private double share = SHARE;
 
   /**
    * @param head a line over the strip
+   * @param tabs what of the reasons is seen while their drawer is closed; pressed, they open it
    */
-  Composition(Region head, Region strip, Region reasons) {
+  Composition(Region head, Region strip, Region reasons, Region tabs) {
     this.head = head;
     this.strip = strip;
     this.reasons = reasons;
+    this.tabs = tabs;
     setPadding(new Insets(8, 16, 10, 16));
     getChildren().addAll(head, strip, reasons);
     reasons.setMinHeight(0);
+    reasons.getStyleClass().add("reasons");
+    tabs.addEventHandler(ActionEvent.ACTION, e -> open(getScene() != null));
   }
 
   /** Gives the strip everything, as while writing; or the reasons their room again. */
@@ -45,7 +61,7 @@ final class Composition extends Region {
   /** Gives the reasons most of the room, as for a picture that is read; or the strip again. */
   void setReasonsFirst(boolean first) {
     reasonsFirst = first;
-    requestLayout();
+    open(first);
   }
 
   /** Gives the strip another share of the height where it stands over the reasons. */
@@ -59,8 +75,43 @@ final class Composition extends Region {
     setShare(SHARE);
   }
 
+  private void open(boolean is) {
+    isOpen = is;
+    requestLayout();
+  }
+
+  /** Opens the drawer, or closes it; nothing where there is none. */
+  void toggle() {
+    open(!isOpen);
+  }
+
+  /** Closes the drawer; false where none is open. */
+  boolean close() {
+    boolean had = isOpen && isDrawer();
+    open(false);
+    return had;
+  }
+
   private boolean isWide() {
     return getScene() != null && getScene().getWidth() >= WIDE;
+  }
+
+  /** How large the letters are against their usual size. */
+  private double letters() {
+    return tabs.lookup(".tab") instanceof javafx.scene.control.Labeled l
+        ? l.getFont().getSize() / USUAL_LETTERS
+        : 1;
+  }
+
+  private boolean isDrawer() {
+    return !stripOnly && !isWide() && below() - LEAST_BELOW * letters() - GAP < READABLE_STRIP;
+  }
+
+  /** Height below the head. */
+  private double below() {
+    double width = getWidth() - getInsets().getLeft() - getInsets().getRight();
+    double used = getInsets().getTop() + snapSizeY(head.prefHeight(width)) + GAP;
+    return getHeight() - used - getInsets().getBottom();
   }
 
   @Override
@@ -68,24 +119,36 @@ final class Composition extends Region {
     Insets in = getInsets();
     double left = in.getLeft();
     double width = getWidth() - left - in.getRight();
-    double top = in.getTop();
-    double headHeight = snapSizeY(head.prefHeight(width));
-    put(head, left, top, width, headHeight);
-    top += headHeight + GAP;
-    double height = getHeight() - top - in.getBottom();
+    put(head, left, in.getTop(), width, snapSizeY(head.prefHeight(width)));
+    double height = below();
+    double top = getHeight() - in.getBottom() - height;
+    boolean drawer = isDrawer();
+    reasons.pseudoClassStateChanged(AS_DRAWER, drawer);
+    reasons.setClip(null);
     if (stripOnly) {
       put(strip, left, top, width, height);
     } else if (isWide()) {
-      double beside = reasonsFirst ? width * SHARE : BESIDE;
+      double beside = reasonsFirst ? width * SHARE : BESIDE * letters();
       put(strip, left, top, width - beside - GAP, height);
       put(reasons, left + width - beside, top, beside, height);
+    } else if (drawer) {
+      layDrawer(left, top, width, height);
     } else {
-      double most = height - GAP - LEAST_BELOW;
+      double most = height - GAP - LEAST_BELOW * letters();
       double usual = Math.max(160, Math.min(most, height * share));
       double upper = snapSizeY(reasonsFirst ? Math.min(LEAST_STRIP, height / 4) : usual);
       put(strip, left, top, width, upper);
       put(reasons, left, top + upper + GAP, width, height - upper - GAP);
     }
+  }
+
+  /** Closed, its tabs alone are seen under the strip; open, it lies over the strip's lower part. */
+  private void layDrawer(double left, double top, double width, double height) {
+    double closed = snapSizeY(tabs.prefHeight(width)) + GAP;
+    put(strip, left, top, width, height - closed);
+    double seen = isOpen ? Math.max(closed, height * DRAWER) : closed;
+    put(reasons, left, top + height - seen, width, seen);
+    reasons.setClip(new javafx.scene.shape.Rectangle(width, seen));
   }
 
   private void put(Node node, double x, double y, double width, double height) {

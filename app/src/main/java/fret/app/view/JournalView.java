@@ -29,6 +29,7 @@ import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ProgressBar;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TableColumn;
 import javafx.scene.control.TableView;
 import javafx.scene.control.TextField;
@@ -47,6 +48,8 @@ final class JournalView extends VBox implements AreaView {
   private static final double LOW = 680;
 
   private static final int BREAKS_SHOWN = 4;
+
+  private static final double LEAST_TABLE = 240;
 
   private final Studio studio;
   private final JournalModel model;
@@ -108,8 +111,10 @@ final class JournalView extends VBox implements AreaView {
             mendRow());
     VBox.setVgrow(card, Priority.ALWAYS);
     VBox page = Parts.page(lead, breaks, shadedBy, strip, days, card);
-    VBox.setVgrow(page, Priority.ALWAYS);
-    getChildren().add(page);
+    card.setMinHeight(LEAST_TABLE);
+    ScrollPane all = Parts.scroll(page);
+    all.setFitToHeight(true); // It scrolls only where large letters leave it no room.
+    getChildren().add(all);
     studio.journal().addListener((ListChangeListener<JournalEntry>) c -> change());
     studio.shownProperty().addListener(o -> change());
     studio.plans().plannedProperty().addListener(o -> change());
@@ -155,7 +160,7 @@ final class JournalView extends VBox implements AreaView {
   }
 
   /** Mends the try that is picked. */
-  private HBox mendRow() {
+  private FlowPane mendRow() {
     verdict.getItems().setAll(Verdict.values());
     verdict.setConverter(Parts.named(v -> v == null ? "" : Sentences.of("verdict." + v)));
     verdict.setId("mend-verdict");
@@ -164,11 +169,11 @@ final class JournalView extends VBox implements AreaView {
     broke.setId("mend-broke");
     note.setId("mend-note");
     note.setPromptText(Sentences.of("journal.note"));
-    HBox.setHgrow(note, Priority.ALWAYS);
+    note.setPrefColumnCount(18);
     verdict.setOnAction(e -> mend());
     broke.setOnAction(e -> mend());
     Parts.onCommit(note, this::mend);
-    return Parts.row(
+    return Parts.flow(
         8,
         Parts.line(Sentences.of("journal.mend"), "quiet"),
         verdict,

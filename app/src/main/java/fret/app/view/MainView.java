@@ -58,6 +58,9 @@ import javafx.stage.WindowEvent;
 
 /** The window: areas at the side, the open passage above, messages below. */
 public final class MainView extends BorderPane {
+  /** In px at 100 percent. */
+  private static final double USUAL_LETTERS = 14;
+
   private final Studio studio;
   private final Runnable demo;
   private final Look look;
@@ -66,7 +69,7 @@ public final class MainView extends BorderPane {
   private final LeftHandModel leftHandModel;
   private final PartView part;
   private final WritingModel writing;
-  private final KeysPage help = new KeysPage();
+  private final FindPage help = new FindPage(this::everything, this::does);
   private final Rail rail;
   private final GoTo goTo;
   private final Label question = Parts.line("", "quiet");
@@ -126,7 +129,7 @@ public final class MainView extends BorderPane {
     StackPane.setAlignment(status, Pos.BOTTOM_LEFT);
     setCenter(new StackPane(centre, status));
     centre.getStyleClass().add("centre");
-    new Keyboard(this::actions, this::closeHelp, this::takeKeys).on(this);
+    new Keyboard(this::actions, this::closeOver, this::takeKeys).on(this);
     setOnDragOver(
         e -> {
           if (e.getDragboard().hasFiles()) {
@@ -137,6 +140,8 @@ public final class MainView extends BorderPane {
         e -> e.getDragboard().getFiles().stream().findFirst().ifPresent(this::openFile));
     studio.deeds().setWay(new Looking());
     studio.preferences().darkProperty().addListener(o -> paintTheme());
+    studio.preferences().lettersProperty().addListener(o -> sizeLetters());
+    sizeLetters();
     studio
         .shownProperty()
         .addListener(
@@ -146,7 +151,7 @@ public final class MainView extends BorderPane {
               }
             });
     // After the layout that told of the width: asked for within it, another one would be dropped.
-    widthProperty().addListener(o -> Platform.runLater(() -> rail.fit(getWidth())));
+    widthProperty().addListener(o -> Platform.runLater(this::sizeLetters));
     paintTheme();
     go("shelf");
   }
@@ -192,6 +197,20 @@ public final class MainView extends BorderPane {
               () -> go(a.id())));
     }
     all.add(Action.of("dark", here, Action.key(KeyCode.F12), studio.preferences()::toggleDark));
+    all.add(
+        Action.of(
+            "letters-larger",
+            here,
+            new KeyCodeCombination(
+                KeyCode.UP, KeyCombination.SHORTCUT_DOWN, KeyCombination.SHIFT_DOWN),
+            () -> studio.preferences().resizeLetters(true)));
+    all.add(
+        Action.of(
+            "letters-smaller",
+            here,
+            new KeyCodeCombination(
+                KeyCode.DOWN, KeyCombination.SHORTCUT_DOWN, KeyCombination.SHIFT_DOWN),
+            () -> studio.preferences().resizeLetters(false)));
     all.add(Action.of("open", here, Action.command(KeyCode.O), this::chooseFile));
     all.add(Action.of("save", here, Action.command(KeyCode.S), this::saveCopy));
     all.add(Action.of("click", here, Action.command(KeyCode.K), beating::toggleClick));
@@ -205,6 +224,9 @@ public final class MainView extends BorderPane {
             beating::toggleFollowing));
     all.add(answer("answer-first", KeyCode.ENTER, 0));
     all.add(answer("answer-second", KeyCode.BACK_SPACE, 1));
+    all.add(
+        Action.of("cards", here, Action.command(KeyCode.J), () -> cards().toggle())
+            .when(() -> current.view().node() instanceof Composition));
     all.add(Action.of("go-to", here, Action.command(KeyCode.G), goTo::open));
     all.add(Action.of("quit", here, Action.command(KeyCode.Q), this::quit));
     all.add(Action.of("undo", here, Action.command(KeyCode.Z), studio::undo));
@@ -217,6 +239,10 @@ public final class MainView extends BorderPane {
                 KeyCode.V, KeyCombination.SHORTCUT_DOWN, KeyCombination.SHIFT_DOWN),
             this::pasteTune));
     return all;
+  }
+
+  private Composition cards() {
+    return (Composition) current.view().node();
   }
 
   /** As by the button of the window, which asks where something is not stored yet. */
@@ -234,6 +260,14 @@ public final class MainView extends BorderPane {
     boolean dark = studio.preferences().darkProperty().get();
     look.inksProperty().set(dark ? Inks.DARK : Inks.LIGHT);
     pseudoClassStateChanged(PseudoClass.getPseudoClass("dark"), dark);
+  }
+
+  /** All letters follow that of the root; pictures are told. */
+  private void sizeLetters() {
+    double letters = studio.preferences().lettersProperty().get() / 100.0;
+    setStyle("-fx-font-size: " + USUAL_LETTERS * letters + "px;");
+    look.lettersProperty().set(letters);
+    rail.fit(getWidth(), letters);
   }
 
   private HBox header() {
@@ -349,17 +383,53 @@ public final class MainView extends BorderPane {
     return centre.getChildren().remove(help);
   }
 
+  /** What lies over the area goes at Escape: the page of keys, or else the drawer of the cards. */
+  private boolean closeOver() {
+    if (closeHelp()) {
+      takeKeys();
+      return true;
+    }
+    return current.view().node() instanceof Composition c && c.close();
+  }
+
   private void toggleHelp() {
     if (!closeHelp()) {
       List<Action> all = new ArrayList<>(current.view().actions());
       if (current.view().hasMode()) {
         all.removeIf(a -> !a.when().getAsBoolean());
       } else {
-        all.addAll(0, everywhere);
+        all.addAll(everywhere);
         all.removeIf(a -> a.place().equals(PartView.WRITING));
       }
       help.fill(all);
       centre.getChildren().add(help);
+      help.focus();
+    }
+  }
+
+  /** What can be done anywhere. */
+  private List<Action> everything() {
+    List<Action> all = new ArrayList<>(everywhere);
+    areas.forEach(a -> a.view().actions().forEach(all::add));
+    all.removeIf(a -> a.place().equals(PartView.WRITING) && !current.view().hasMode());
+    return all;
+  }
+
+  /** Does what was found, in its area. */
+  private void does(Action found) {
+    closeHelp();
+    boolean elsewhere =
+        areas.stream().anyMatch(a -> a.id().equals(found.place()))
+            && !found.place().equals(current.id());
+    if (elsewhere) {
+      go(found.place());
+    } else {
+      takeKeys();
+    }
+    if (found.when().getAsBoolean()) {
+      found.handler().run();
+    } else {
+      studio.tell(Sentences.of("find.not-now", found.words()));
     }
   }
 

@@ -110,10 +110,10 @@ final class PartView implements AreaView {
     picture = new PicturePane(room);
     pictureTab = Parts.tab(tabs, pane, Sentences.of("part.picture"), "tab-picture", picture.node());
     Parts.tab(tabs, pane, Sentences.of("part.chunks"), "tab-chunks", chunks.node());
-    Parts.tab(tabs, pane, Sentences.of("part.paper"), "tab-paper", paper.out());
+    Parts.tab(tabs, pane, Sentences.of("part.paper"), "tab-paper", Parts.scroll(paper.out()));
     VBox card = Parts.card("", tabs, pane);
     VBox.setVgrow(pane, Priority.ALWAYS);
-    node = new Composition(banner, strip, card);
+    node = new Composition(banner, strip, card, tabs);
     pane.getChildren()
         .addListener(
             (ListChangeListener<Node>)

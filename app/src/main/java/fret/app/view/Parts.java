@@ -189,6 +189,7 @@ final class Parts {
   static ScrollPane scroll(Node content) {
     ScrollPane scroll = new ScrollPane(content);
     scroll.setFitToWidth(true);
+    scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
     scroll.getStyleClass().add("plain-scroll");
     VBox.setVgrow(scroll, Priority.ALWAYS);
     return scroll;

@@ -18,6 +18,7 @@ import java.util.Locale;
 import java.util.Optional;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
@@ -55,8 +56,8 @@ final class PlanDay {
     return title.getText();
   }
 
-  private HBox dayButtons() {
-    return Parts.row(
+  private FlowPane dayButtons() {
+    return Parts.flow(
         6,
         Parts.button(Sentences.of("plan.little", LITTLE), "little", this::little, "small"),
         Parts.button(Sentences.of("plan.day-off"), "day-off", this::off, "small"),

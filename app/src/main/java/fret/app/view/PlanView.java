@@ -43,6 +43,7 @@ import javafx.scene.Node;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.control.Spinner;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
@@ -144,8 +145,9 @@ final class PlanView extends VBox implements AreaView {
                 Parts.button(
                     Sentences.of("plan.calendar"), "plan-calendar", () -> save(true), "small"),
                 Parts.button(Sentences.of("plan.csv"), "plan-csv", () -> save(false), "small")));
-    VBox.setVgrow(page, Priority.ALWAYS);
-    getChildren().add(page);
+    ScrollPane all = Parts.scroll(page);
+    all.setFitToHeight(true); // It scrolls only where large letters leave it no room.
+    getChildren().add(all);
     studio.plans().plannedProperty().addListener(o -> change());
     studio.plans().outlookProperty().addListener(o -> change());
     studio.shownProperty().addListener(o -> change());
@@ -160,8 +162,8 @@ final class PlanView extends VBox implements AreaView {
   }
 
   /** Minutes of each day of the week. */
-  private HBox minutesRow() {
-    HBox row = Parts.row(5, Parts.line(Sentences.of("plan.minutes-a"), "quiet"));
+  private FlowPane minutesRow() {
+    FlowPane row = Parts.flow(5, Parts.line(Sentences.of("plan.minutes-a"), "quiet"));
     for (DayOfWeek d : DayOfWeek.values()) {
       TextField f = new TextField();
       f.setPrefWidth(44);
@@ -172,8 +174,7 @@ final class PlanView extends VBox implements AreaView {
       row.getChildren()
           .addAll(Parts.line(d.getDisplayName(TextStyle.SHORT, Locale.UK), "quiet"), f);
     }
-    row.getChildren()
-        .addAll(Parts.spring(), WeeksView.mark(room.look(), WeeksView.WARM_UP), warmUp);
+    row.getChildren().addAll(WeeksView.mark(room.look(), WeeksView.WARM_UP), warmUp);
     return row;
   }
 

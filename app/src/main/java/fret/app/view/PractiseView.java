@@ -6,6 +6,7 @@ import fret.app.viewmodel.DaySummary;
 import fret.app.viewmodel.OnStand;
 import fret.app.viewmodel.PracticeModel;
 import fret.app.viewmodel.Studio;
+import fret.app.widget.Look;
 import fret.app.words.Sentences;
 import fret.app.words.Words;
 import fret.drill.DrillKind;
@@ -62,6 +63,7 @@ final class PractiseView extends VBox implements AreaView {
 
   private final Studio studio;
   private final PracticeModel practice;
+  private final Look look;
   private final SetRun run;
   private final StandMusic music;
   private final Consumer<Boolean> awake;
@@ -89,6 +91,7 @@ final class PractiseView extends VBox implements AreaView {
   PractiseView(Areas.Room room) {
     this.studio = room.studio();
     this.practice = room.practice();
+    this.look = room.look();
     hint.setMinHeight(Region.USE_PREF_SIZE); // It is read whole.
     this.silence = room.devices().click().description();
     this.run = new SetRun(room.devices().click(), Platform::runLater, watcher());
@@ -161,7 +164,6 @@ final class PractiseView extends VBox implements AreaView {
             10,
             title,
             Parts.spring(),
-            left,
             Parts.button(
                 Sentences.of("practise.rare"), "stand-more", tools::toggle, "small", "rare"),
             Parts.button(
@@ -192,10 +194,17 @@ final class PractiseView extends VBox implements AreaView {
   /** Today's visits: a quiet column that keeps its width, whatever is on the stand. */
   private Node day() {
     ScrollPane today = Parts.scroll(list);
-    VBox side = new VBox(8, Parts.line(Sentences.of("practise.today"), "card-title"), today);
+    HBox heading =
+        Parts.row(
+            6, Parts.line(Sentences.of("practise.today"), "card-title"), Parts.spring(), left);
+    VBox side = new VBox(8, heading, today);
     side.getStyleClass().add("day-column");
     side.prefWidthProperty()
-        .bind(Bindings.max(LEAST_DAY, Bindings.min(MOST_DAY, widthProperty().multiply(DAY_SHARE))));
+        .bind(
+            look.lettersProperty()
+                .multiply(
+                    Bindings.max(
+                        LEAST_DAY, Bindings.min(MOST_DAY, widthProperty().multiply(DAY_SHARE)))));
     side.setMinWidth(Region.USE_PREF_SIZE);
     side.setMaxWidth(Region.USE_PREF_SIZE);
     VBox.setVgrow(today, Priority.ALWAYS);

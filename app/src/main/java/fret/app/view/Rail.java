@@ -26,6 +26,8 @@ final class Rail extends VBox {
   private static final int KNOWN = 3;
 
   private final Preferences preferences;
+  private final List<Area> areas;
+  private double least = ROOM_FOR_QUESTIONS;
   private final Map<Area, Button> buttons = new LinkedHashMap<>();
   private final Map<Area, Text> questions = new LinkedHashMap<>();
 
@@ -36,6 +38,7 @@ final class Rail extends VBox {
   Rail(List<Area> areas, Preferences preferences, Consumer<String> go, Runnable help) {
     super(4);
     this.preferences = preferences;
+    this.areas = areas;
     getStyleClass().add("side");
     getChildren().add(Parts.line("Fret", "brand"));
     for (Area area : areas) {
@@ -53,12 +56,12 @@ final class Rail extends VBox {
     }
     getChildren().add(Parts.spring());
     getChildren().add(Parts.button(Sentences.of("main.all-keys"), "help", help, "link"));
-    fit(0);
+    fit(0, 1);
     heightProperty().addListener(o -> areas.forEach(this::ask));
   }
 
   private void ask(Area area) {
-    boolean fits = getHeight() == 0 || getHeight() >= ROOM_FOR_QUESTIONS;
+    boolean fits = getHeight() == 0 || getHeight() >= least;
     boolean asked = fits && preferences.timesOpened(area.id()) < KNOWN;
     questions.get(area).setVisible(asked);
     questions.get(area).setManaged(asked);
@@ -72,9 +75,16 @@ final class Rail extends VBox {
         (a, b) -> b.pseudoClassStateChanged(PseudoClass.getPseudoClass("current"), a.equals(area)));
   }
 
-  /** Fits it to a window of so many px. */
-  void fit(double window) {
-    double width = window < WIDE_WINDOW ? USUAL : WIDE;
+  /**
+   * Fits it to a window of so many px.
+   *
+   * @param letters how large they are against the usual size
+   */
+  void fit(double window, double letters) {
+    double width = (window < WIDE_WINDOW ? USUAL : WIDE) * letters;
+    questions.values().forEach(q -> q.setWrappingWidth(QUESTION * letters));
+    least = ROOM_FOR_QUESTIONS * letters;
+    areas.forEach(this::ask);
     setMinWidth(width);
     setPrefWidth(width);
     setMaxWidth(width);

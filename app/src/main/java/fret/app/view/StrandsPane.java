@@ -92,7 +92,7 @@ final class StrandsPane extends Cards {
     show();
   }
 
-  private HBox row(Strand strand) {
+  private FlowPane row(Strand strand) {
     Label count = Parts.line("", "quiet");
     count.setMinWidth(90);
     counts.put(strand, count);
@@ -114,7 +114,7 @@ final class StrandsPane extends Cards {
     levels.put(strand, level);
     Label name = Parts.line(Sentences.of("strand." + strand), "strong");
     name.setMinWidth(96);
-    return Parts.row(
+    return Parts.flow(
         8,
         name,
         count,

@@ -54,7 +54,7 @@ final class StringsPane extends Cards {
     this.model = model;
     this.input = input;
     this.listen = Parts.button("", "strings-listen", this::listen, "small");
-    HBox ways = Parts.row(8);
+    FlowPane ways = Parts.flow(8);
     for (TuningSetup.Strings how :
         List.of(TuningSetup.Strings.PURE, TuningSetup.Strings.TEMPERED)) {
       ways.getChildren()

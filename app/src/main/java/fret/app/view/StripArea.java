@@ -59,7 +59,7 @@ abstract class StripArea implements AreaView {
 
   /** Puts the area together under a line of tools. */
   void compose(Region tools) {
-    node = new Composition(tools, strip, new VBox(6, tabs, pane));
+    node = new Composition(tools, strip, new VBox(6, tabs, pane), tabs);
   }
 
   /** Another selection is shown. */

@@ -18,7 +18,7 @@ import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
-import javafx.scene.layout.HBox;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.Region;
 import javafx.util.StringConverter;
 
@@ -73,7 +73,7 @@ final class TuningView extends StripArea {
     model.selected().flatMap(p -> p.checks().stream().findFirst()).ifPresent(model.sounds()::hear);
   }
 
-  private HBox tools() {
+  private FlowPane tools() {
     temperament.setId("temperament");
     temperament.getItems().setAll(Temperament.values());
     temperament.setConverter(
@@ -103,10 +103,9 @@ final class TuningView extends StripArea {
     summary.setWrapText(true);
     temperament.setMinWidth(Region.USE_PREF_SIZE);
     others.setMinWidth(Region.USE_PREF_SIZE);
-    return Parts.row(
+    return Parts.flow(
         10,
         summary,
-        Parts.spring(),
         temperament,
         Parts.button(
             Sentences.of("tuning.hear"), "tuning-hear", model.sounds()::hearPassage, "normal"),

@@ -27,6 +27,8 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanWrapper;
+import javafx.beans.property.ReadOnlyIntegerProperty;
+import javafx.beans.property.ReadOnlyIntegerWrapper;
 
 /**
  * What the player set for the whole program. It counts at once and is stored off the interface
@@ -47,12 +49,20 @@ public final class Preferences {
   private final Storing storing;
   private final Library library;
   private Glossary glossary;
+
+  /** In percent. */
+  private static final List<Integer> LETTERS = List.of(100, 125, 150);
+
+  private final ReadOnlyIntegerWrapper letters = new ReadOnlyIntegerWrapper(LETTERS.get(0));
   private final ReadOnlyBooleanWrapper dark = new ReadOnlyBooleanWrapper();
 
   Preferences(Map<String, String> stored, Storing storing, Library library) {
     this.newest = new HashMap<>(stored);
     this.storing = storing;
     this.library = library;
+    LETTERS.stream()
+        .filter(n -> get("letters").filter(String.valueOf(n)::equals).isPresent())
+        .forEach(letters::set);
     dark.set(get("theme").filter("dark"::equals).isPresent());
   }
 
@@ -123,6 +133,18 @@ public final class Preferences {
 
   boolean is(String name, boolean usual) {
     return get(name).map(Boolean::parseBoolean).orElse(usual);
+  }
+
+  /** How large the letters are, in percent. */
+  public ReadOnlyIntegerProperty lettersProperty() {
+    return letters.getReadOnlyProperty();
+  }
+
+  /** The next larger letters, or the next smaller ones; the last stay. */
+  public void resizeLetters(boolean larger) {
+    int at = LETTERS.indexOf(letters.get());
+    letters.set(LETTERS.get(Math.max(0, Math.min(LETTERS.size() - 1, at + (larger ? 1 : -1)))));
+    put("letters", String.valueOf(letters.get()));
   }
 
   /** Whether the window is dark. */

@@ -75,13 +75,13 @@ public final class ClimbLine extends Painted {
     LocalDate last =
         climb.band().map(Band::latest).filter(climb.ready()::isBefore).orElse(climb.ready());
     double days = Math.max(1, ChronoUnit.DAYS.between(first(), last));
-    double left = labelled ? 44 : PAD;
+    double left = labelled ? 44 * letters() : PAD;
     return left
         + ChronoUnit.DAYS.between(first(), day) / days * (canvas.getWidth() - left - PAD - 4);
   }
 
   private double y(double tempo) {
-    double bottom = canvas.getHeight() - (labelled ? 24 : PAD);
+    double bottom = canvas.getHeight() - (labelled ? 24 * letters() : PAD);
     double top = labelled ? 14 : PAD + 2;
     double share = (tempo - climb.start()) / Math.max(1, climb.target() - climb.start());
     return bottom - Math.max(-0.05, Math.min(1.05, share)) * (bottom - top);
@@ -144,7 +144,7 @@ public final class ClimbLine extends Painted {
   }
 
   private void labels(GraphicsContext g, Inks inks) {
-    g.setFont(MusicFont.textFont(Style.REGULAR, 12));
+    g.setFont(MusicFont.textFont(Style.REGULAR, 12 * letters()));
     g.setTextBaseline(VPos.CENTER);
     g.setFill(inks.time());
     g.setTextAlign(TextAlignment.RIGHT);

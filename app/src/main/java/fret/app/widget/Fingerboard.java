@@ -104,11 +104,11 @@ public final class Fingerboard extends Painted {
   }
 
   private double x(double mm) {
-    return SIDE + mm / mostMm * (canvas.getWidth() - SIDE - 14);
+    return SIDE * letters() + mm / mostMm * (canvas.getWidth() - SIDE * letters() - 14);
   }
 
   private double y(int string) {
-    double room = canvas.getHeight() - TOP - BOTTOM;
+    double room = canvas.getHeight() - TOP - BOTTOM * letters();
     return TOP + room * (string - 0.5) / instrument.stringCount();
   }
 
@@ -119,7 +119,7 @@ public final class Fingerboard extends Painted {
     if (shift == null || canvas.getWidth() < 60) {
       return;
     }
-    double bottom = canvas.getHeight() - BOTTOM;
+    double bottom = canvas.getHeight() - BOTTOM * letters();
     g.setFill(inks().lane());
     g.fillRect(x(0), TOP, x(mostMm) - x(0), bottom - TOP);
     frame(g, shift.fromBase(), false, bottom);
@@ -152,13 +152,13 @@ public final class Fingerboard extends Painted {
   private void strings(GraphicsContext g) {
     g.setStroke(inks().ebony());
     g.setLineWidth(4);
-    g.strokeLine(x(0), TOP, x(0), canvas.getHeight() - BOTTOM);
+    g.strokeLine(x(0), TOP, x(0), canvas.getHeight() - BOTTOM * letters());
     for (int s = 1; s <= instrument.stringCount(); s++) {
       g.setStroke(inks().stave());
       g.setLineWidth(0.7 + 0.5 * s);
       g.strokeLine(x(0), y(s), x(mostMm), y(s));
       g.setFill(inks().faint());
-      g.setFont(Font.font("Lato", 12));
+      g.setFont(Font.font("Lato", 12 * letters()));
       g.setTextAlign(TextAlignment.RIGHT);
       g.setTextBaseline(VPos.CENTER);
       g.fillText(instrument.stringName(s), x(0) - 9, y(s));
@@ -181,7 +181,7 @@ public final class Fingerboard extends Painted {
     g.setFill(inks().faint());
     g.setStroke(inks().rule());
     g.setLineWidth(1);
-    g.setFont(Font.font("Lato", 11));
+    g.setFont(Font.font("Lato", 11 * letters()));
     g.setTextBaseline(VPos.TOP);
     double step = mostMm > 400 ? 100 : mostMm > 160 ? 50 : 20;
     for (double mm = 0; mm <= mostMm; mm += step) {
@@ -223,7 +223,7 @@ public final class Fingerboard extends Painted {
 
   private void digit(GraphicsContext g, String digit, double x, double y, boolean onInk) {
     g.setFill(onInk ? inks().paper() : inks().hand());
-    g.setFont(Font.font("Lato", FontWeight.BOLD, 12));
+    g.setFont(Font.font("Lato", FontWeight.BOLD, 12 * letters()));
     g.setTextAlign(TextAlignment.CENTER);
     g.setTextBaseline(VPos.CENTER);
     g.fillText(digit, x, y);

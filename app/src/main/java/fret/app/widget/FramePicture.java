@@ -156,7 +156,7 @@ public final class FramePicture extends Painted implements OwnKeys {
       return;
     }
     g.drawImage(image, 0, 0, w, h);
-    g.setFont(MusicFont.textFont(Style.BOLD, 12));
+    g.setFont(MusicFont.textFont(Style.BOLD, 12 * letters()));
     g.setTextAlign(TextAlignment.LEFT);
     g.setTextBaseline(VPos.CENTER);
     for (Shown f : frames) {

@@ -45,6 +45,7 @@ final class LaneStack {
   private double width;
   private final Map<String, Boolean> folded = new LinkedHashMap<>();
   private String own = "";
+  private double letters = 1;
 
   /** Lanes that are open but have no room. */
   private final Set<String> crowded = new HashSet<>();
@@ -61,6 +62,14 @@ final class LaneStack {
 
   LaneStack(MusicFont font) {
     this.font = font;
+  }
+
+  /** How large names and figures of lanes are against their usual size. */
+  void setLetters(double other) {
+    letters = other;
+    if (width > 0) {
+      measureLines();
+    }
   }
 
   void set(List<Lane> of, Predicate<String> isFolded) {
@@ -111,8 +120,8 @@ final class LaneStack {
    * @param room px for all lanes; {@code least} of one that is open
    */
   void makeRoom(Optional<LaneInput> input, double room, double least) {
-    boolean tight = least + 2 * FOLDED > room;
-    foldedPx = tight ? FOLDED_TIGHT : FOLDED;
+    boolean tight = least + 2 * FOLDED * letters > room;
+    foldedPx = (tight ? FOLDED_TIGHT : FOLDED) * letters;
     crowded.clear();
     List<String> all = new ArrayList<>(suiting(input).stream().map(Lane::id).toList());
     if (all.remove(own)) {
@@ -209,7 +218,7 @@ final class LaneStack {
   private void measureLines() {
     for (int i = 0; i < drawn.ids().size(); i++) {
       Text line = new Text(line(drawn, i));
-      line.setFont(MusicFont.textFont(Primitive.Text.Style.REGULAR, TEXT_PX));
+      line.setFont(MusicFont.textFont(Primitive.Text.Style.REGULAR, TEXT_PX * letters));
       lineWidths.put(drawn.ids().get(i), LINE_LEFT + line.getLayoutBounds().getWidth() + LINE_LEFT);
     }
   }
@@ -316,12 +325,12 @@ final class LaneStack {
     }
   }
 
-  private static void text(
-      GraphicsContext g, Inks inks, String text, double x, double y, boolean bold) {
+  private void text(GraphicsContext g, Inks inks, String text, double x, double y, boolean bold) {
     g.setFill(bold ? inks.hand() : inks.ebony());
     g.setFont(
         MusicFont.textFont(
-            bold ? Primitive.Text.Style.BOLD : Primitive.Text.Style.REGULAR, TEXT_PX));
+            bold ? Primitive.Text.Style.BOLD : Primitive.Text.Style.REGULAR,
+            bold ? TEXT_PX : TEXT_PX * letters));
     g.setTextAlign(TextAlignment.LEFT);
     g.setTextBaseline(VPos.CENTER);
     g.fillText(text, x, y);

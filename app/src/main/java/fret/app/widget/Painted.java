@@ -17,6 +17,7 @@ abstract class Painted extends Region {
     this.look = look;
     getChildren().add(canvas);
     look.inksProperty().addListener(new WeakInvalidationListener(recolour));
+    look.lettersProperty().addListener(new WeakInvalidationListener(recolour));
   }
 
   /** Paints all of it on {@link #canvas}. */
@@ -28,6 +29,11 @@ abstract class Painted extends Region {
 
   final Inks inks() {
     return look.inksProperty().get();
+  }
+
+  /** How large letters are, 1 to 1.5. */
+  final double letters() {
+    return look.lettersProperty().get();
   }
 
   @Override

@@ -14,6 +14,9 @@ import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.IntConsumer;
 import javafx.animation.PauseTransition;
+import javafx.beans.InvalidationListener;
+import javafx.beans.WeakInvalidationListener;
+import javafx.beans.property.ReadOnlyDoubleProperty;
 import javafx.beans.value.ChangeListener;
 import javafx.beans.value.WeakChangeListener;
 import javafx.geometry.VPos;
@@ -95,6 +98,7 @@ public final class StripView extends Region {
   private double pressedY;
   private final LaneStack lanes;
   private Inks inks;
+  private final ReadOnlyDoubleProperty letters;
   private Music wanted;
   private Strip strip;
   private double space = 9;
@@ -126,6 +130,9 @@ public final class StripView extends Region {
         paint();
       };
 
+  /** Letters became larger or smaller: the rows of the lanes do too, and the notes that adapt. */
+  private final InvalidationListener resize = o -> resized();
+
   /** A strip in the window: it takes the room there is, and its notes grow with the window. */
   public StripView(Look look, Away away) {
     this(look, away, true);
@@ -138,6 +145,9 @@ public final class StripView extends Region {
     this.away = away;
     this.adapts = adapts;
     look.inksProperty().addListener(new WeakChangeListener<>(recolour));
+    this.letters = look.lettersProperty();
+    letters.addListener(new WeakInvalidationListener(resize));
+    lanes.setLetters(letters.get());
     getChildren().add(canvas);
     getStyleClass().add("strip");
     setFocusTraversable(true);
@@ -421,6 +431,12 @@ public final class StripView extends Region {
     return has ? strip.sliceX().get(selectedSlice) * space : 0;
   }
 
+  private void resized() {
+    lanes.setLetters(letters.get());
+    requestLayout();
+    paint();
+  }
+
   private double maxScroll() {
     return strip == null ? 0 : Math.max(0, strip.width() * space + 2 * MARGIN - getWidth());
   }
@@ -535,7 +551,7 @@ public final class StripView extends Region {
   /** Readable from a metre: larger in a larger window, and where the stave has the room alone. */
   private double fittingSpace(double window) {
     lanes.setWidth(getWidth());
-    double usual = window < 1150 ? 8 : window < 1600 ? 10 : 12;
+    double usual = (window < 1150 ? 8 : window < 1600 ? 10 : 12) * letters.get();
     if (strip == null) {
       return usual;
     }
@@ -701,7 +717,7 @@ public final class StripView extends Region {
     g.strokeLine(left, y, left, y - 5);
     g.strokeLine(right, y, right, y - 5);
     g.setFill(inks.hand());
-    g.setFont(MusicFont.textFont(Primitive.Text.Style.ITALIC, 12));
+    g.setFont(MusicFont.textFont(Primitive.Text.Style.ITALIC, 12 * letters.get()));
     g.setTextAlign(TextAlignment.LEFT);
     g.setTextBaseline(VPos.BOTTOM);
     g.fillText(w.label(), Math.max(left + 4, 8), y - 2);

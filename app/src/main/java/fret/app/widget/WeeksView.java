@@ -102,7 +102,7 @@ public final class WeeksView extends Painted {
 
   private void press(MouseEvent e) {
     requestFocus();
-    pick((int) Math.floor((e.getX() - LEFT) / step()));
+    pick((int) Math.floor((e.getX() - LEFT * letters()) / step()));
   }
 
   private void key(KeyEvent e) {
@@ -127,7 +127,7 @@ public final class WeeksView extends Painted {
   }
 
   private double step() {
-    return Math.min(34, (canvas.getWidth() - LEFT - 8) / Math.max(1, days.size()));
+    return Math.min(34, (canvas.getWidth() - LEFT * letters() - 8) / Math.max(1, days.size()));
   }
 
   @Override
@@ -142,12 +142,12 @@ public final class WeeksView extends Painted {
     double most =
         Math.max(
             5, days.stream().mapToDouble(d -> Math.max(d.budget(), d.minutes())).max().orElse(1));
-    double bottom = canvas.getHeight() - FOOT;
+    double bottom = canvas.getHeight() - FOOT * letters();
     double perMinute = (bottom - HEAD) / most;
     scale(g, inks, most, bottom, perMinute);
     double step = step();
     for (int i = 0; i < days.size(); i++) {
-      double x = LEFT + i * step;
+      double x = LEFT * letters() + i * step;
       Day day = days.get(i);
       if (i == selected) {
         g.setFill(inks.selection());
@@ -157,7 +157,7 @@ public final class WeeksView extends Painted {
         g.setStroke(inks.rule());
         g.setLineWidth(1);
         g.strokeLine(x, HEAD, x, canvas.getHeight() - 4);
-        boolean fits = x + 4 + LABEL <= canvas.getWidth();
+        boolean fits = x + 4 + LABEL * letters() <= canvas.getWidth();
         text(
             g,
             inks.faint(),
@@ -195,16 +195,16 @@ public final class WeeksView extends Painted {
     g.setLineWidth(1);
     for (int minutes = every; minutes <= most; minutes += every) {
       double y = bottom - minutes * perMinute;
-      g.strokeLine(LEFT - 4, y, canvas.getWidth() - 8, y);
-      text(g, inks.faint(), minutes + " min", LEFT - 6, y, TextAlignment.RIGHT);
+      g.strokeLine(LEFT * letters() - 4, y, canvas.getWidth() - 8, y);
+      text(g, inks.faint(), minutes + " min", LEFT * letters() - 6, y, TextAlignment.RIGHT);
     }
     g.setStroke(inks.faint());
-    g.strokeLine(LEFT - 4, bottom, canvas.getWidth() - 8, bottom);
+    g.strokeLine(LEFT * letters() - 4, bottom, canvas.getWidth() - 8, bottom);
   }
 
-  private static void text(
+  private void text(
       GraphicsContext g, Color color, String text, double x, double y, TextAlignment align) {
-    g.setFont(MusicFont.textFont(Style.REGULAR, 11.5));
+    g.setFont(MusicFont.textFont(Style.REGULAR, 11.5 * letters()));
     g.setTextBaseline(VPos.CENTER);
     g.setTextAlign(align);
     g.setFill(color);

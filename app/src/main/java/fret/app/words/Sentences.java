@@ -30,7 +30,8 @@ public final class Sentences {
   }
 
   /**
-   * A sentence by its id; {@code {0}}, {@code {1}} and so on stand for the arguments.
+   * A sentence by its id; {@code {0}}, {@code {1}} and so on stand for the arguments, {@code
+   * {0#day|days}} for the one word or the other by the number.
    *
    * @throws IllegalArgumentException if the bundle has no words for it
    */
@@ -51,14 +52,26 @@ public final class Sentences {
         return sentence.append(text, at, text.length()).toString();
       }
       sentence.append(text, at, open);
-      int number = Integer.parseInt(text.substring(open + 1, close));
-      if (number >= texts.size()) {
-        throw new IllegalArgumentException(id + " asks for argument " + number);
-      }
-      sentence.append(texts.get(number));
+      sentence.append(filled(id, text.substring(open + 1, close), texts));
       at = close + 1;
     }
     return sentence.toString();
+  }
+
+  /**
+   * What stands for {@code 0}, or for {@code 0#day|days}: the first word for one, else the other.
+   */
+  private static String filled(String id, String mark, List<String> texts) {
+    int words = mark.indexOf('#');
+    int number = Integer.parseInt(words < 0 ? mark : mark.substring(0, words));
+    if (number >= texts.size()) {
+      throw new IllegalArgumentException(id + " asks for argument " + number);
+    }
+    if (words < 0) {
+      return texts.get(number);
+    }
+    String[] forms = mark.substring(words + 1).split("\\|", 2);
+    return texts.get(number).equals("1") ? forms[0] : forms[1];
   }
 
   /** A problem in one line: where, what, and what to do. */

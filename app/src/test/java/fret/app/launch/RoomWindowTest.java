@@ -40,12 +40,22 @@ class RoomWindowTest extends RealWindow {
   }
 
   @ParameterizedTest
-  @CsvSource({"1024, 700", "1280, 800", "1920, 1080"})
-  void everyButtonHasItsRoom(int width, int height, FxRobot robot) throws Exception {
+  @CsvSource({
+    "1024, 640, 100",
+    "1024, 640, 150",
+    "1280, 800, 100",
+    "1280, 800, 125",
+    "1920, 1080, 100",
+    "1920, 1080, 150"
+  })
+  void everyButtonHasItsRoom(int width, int height, int letters, FxRobot robot) throws Exception {
     robot.interact(
         () -> {
           stage.setWidth(width);
           stage.setHeight(height);
+          while (studio.preferences().lettersProperty().get() < letters) {
+            studio.preferences().resizeLetters(true);
+          }
         });
     openFirst(robot);
     until(() -> Math.abs(stage.getScene().getWidth() - width) < 2);

@@ -1,0 +1,82 @@
+package fret.app.launch;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import javafx.geometry.Bounds;
+import javafx.scene.Node;
+import javafx.scene.control.Labeled;
+import javafx.scene.control.ScrollBar;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.stage.Stage;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.Start;
+
+/** F1: a word finds what can be done, and what it means. */
+class FindWindowTest extends RealWindow {
+  private Stage stage;
+
+  @Start
+  void start(Stage window) throws Exception {
+    stage = window;
+    show(window);
+  }
+
+  @Test
+  void aWordFindsAnActionOfAnyAreaAndEnterDoesIt(FxRobot robot) throws Exception {
+    openFirst(robot);
+    robot.type(KeyCode.F1);
+    assertThat(robot.lookup("#find").queryAs(TextField.class).isFocused()).isTrue();
+    robot.write("look shifts");
+    assertThat(robot.lookup(".found").queryAll()).hasSize(1);
+    robot.type(KeyCode.ENTER);
+    until(() -> robot.lookup("#keys-page").tryQuery().isEmpty());
+    assertThat(robot.lookup("#tab-shifts").query().getPseudoClassStates().toString())
+        .contains("current");
+    // The second of several, by the arrows, in another area.
+    robot.type(KeyCode.F2, KeyCode.F1);
+    robot.write("drawer");
+    robot.type(KeyCode.DOWN, KeyCode.ENTER);
+    until(() -> robot.lookup("#drawer").tryQuery().filter(Node::isVisible).isPresent());
+  }
+
+  @Test
+  void aWordIsExplainedAndNothingIsSaidOfOthers(FxRobot robot) throws Exception {
+    openFirst(robot);
+    robot.type(KeyCode.F1);
+    robot.write("guide n");
+    assertThat(robot.lookup(".term").queryAs(Labeled.class).getText()).startsWith("guide note: ");
+    robot.write("xyz");
+    assertThat(robot.lookup(".term").tryQuery()).isEmpty();
+    robot.type(KeyCode.ESCAPE);
+    until(() -> robot.lookup("#keys-page").tryQuery().isEmpty());
+  }
+
+  @ParameterizedTest
+  @CsvSource({"1024, 640, 100", "1024, 640, 150", "1920, 1080, 100"})
+  void thePageFits(int width, int height, int letters, FxRobot robot) throws Exception {
+    robot.interact(
+        () -> {
+          stage.setWidth(width);
+          stage.setHeight(height);
+          while (studio.preferences().lettersProperty().get() < letters) {
+            studio.preferences().resizeLetters(true);
+          }
+        });
+    openFirst(robot);
+    robot.type(KeyCode.F1);
+    robot.interact(() -> stage.getScene().getRoot().layout());
+    Node page = robot.lookup("#keys-page").query();
+    Bounds at = page.localToScene(page.getLayoutBounds());
+    assertThat(at.getMinX()).isGreaterThanOrEqualTo(0);
+    assertThat(at.getMaxX()).isLessThanOrEqualTo(width + 0.5);
+    assertThat(at.getMaxY()).isLessThanOrEqualTo(height + 0.5);
+    assertThat(
+            robot.from(page).lookup((Node n) -> n instanceof ScrollBar).queryAllAs(ScrollBar.class))
+        .filteredOn(b -> b.getOrientation() == javafx.geometry.Orientation.HORIZONTAL)
+        .noneMatch(Node::isVisible);
+  }
+}
