@@ -1,5 +1,6 @@
 package fret.bowing;
 
+import fret.base.Leanings;
 import fret.instrument.BowGeometry;
 import fret.instrument.Instrument;
 import java.util.Collections;
@@ -18,6 +19,7 @@ import java.util.Objects;
  * @param arm how much the hand gives
  * @param habits where players differ
  * @param shape what the line does beside its printed dynamics
+ * @param leanings over both: a reason weighs as in the preset, or as the player said, times these
  */
 public record BowSetup(
     BowRules.Slurs slurs,
@@ -27,7 +29,8 @@ public record BowSetup(
     double meaning,
     ArmPath.Manner arm,
     BowHabits habits,
-    PhraseShape shape) {
+    PhraseShape shape,
+    Leanings<BowLeaning> leanings) {
   public static final BowSetup USUAL =
       new BowSetup(
           BowRules.Slurs.BOWING,
@@ -37,7 +40,8 @@ public record BowSetup(
           1,
           ArmPath.Manner.HAND_GIVES,
           BowHabits.USUAL,
-          PhraseShape.PRINTED);
+          PhraseShape.PRINTED,
+          Leanings.none());
 
   public BowSetup {
     Objects.requireNonNull(slurs);
@@ -45,6 +49,7 @@ public record BowSetup(
     Objects.requireNonNull(arm);
     Objects.requireNonNull(habits);
     Objects.requireNonNull(shape);
+    Objects.requireNonNull(leanings);
     if (hairCm != 0 && (!(hairCm >= 20) || !(hairCm <= 75))) {
       throw new IllegalArgumentException("hair of " + hairCm + " cm is outside 20 to 75");
     }
@@ -57,39 +62,43 @@ public record BowSetup(
   }
 
   public BowSetup withSlurs(BowRules.Slurs other) {
-    return new BowSetup(other, hairCm, presetId, weights, meaning, arm, habits, shape);
+    return new BowSetup(other, hairCm, presetId, weights, meaning, arm, habits, shape, leanings);
   }
 
   public BowSetup withHair(double cm) {
-    return new BowSetup(slurs, cm, presetId, weights, meaning, arm, habits, shape);
+    return new BowSetup(slurs, cm, presetId, weights, meaning, arm, habits, shape, leanings);
   }
 
   /** Another preset; own weights go. */
   public BowSetup withPreset(String id) {
-    return new BowSetup(slurs, hairCm, id, Map.of(), meaning, arm, habits, shape);
+    return new BowSetup(slurs, hairCm, id, Map.of(), meaning, arm, habits, shape, leanings);
   }
 
   public BowSetup withWeight(BowEffort kind, double weight) {
     Map<BowEffort, Double> all = new EnumMap<>(BowEffort.class);
     all.putAll(weights);
     all.put(kind, weight);
-    return new BowSetup(slurs, hairCm, presetId, all, meaning, arm, habits, shape);
+    return new BowSetup(slurs, hairCm, presetId, all, meaning, arm, habits, shape, leanings);
   }
 
   public BowSetup withMeaning(double factor) {
-    return new BowSetup(slurs, hairCm, presetId, weights, factor, arm, habits, shape);
+    return new BowSetup(slurs, hairCm, presetId, weights, factor, arm, habits, shape, leanings);
   }
 
   public BowSetup withArm(ArmPath.Manner other) {
-    return new BowSetup(slurs, hairCm, presetId, weights, meaning, other, habits, shape);
+    return new BowSetup(slurs, hairCm, presetId, weights, meaning, other, habits, shape, leanings);
   }
 
   public BowSetup withHabits(BowHabits other) {
-    return new BowSetup(slurs, hairCm, presetId, weights, meaning, arm, other, shape);
+    return new BowSetup(slurs, hairCm, presetId, weights, meaning, arm, other, shape, leanings);
   }
 
   public BowSetup withShape(PhraseShape other) {
-    return new BowSetup(slurs, hairCm, presetId, weights, meaning, arm, habits, other);
+    return new BowSetup(slurs, hairCm, presetId, weights, meaning, arm, habits, other, leanings);
+  }
+
+  public BowSetup withLeanings(Leanings<BowLeaning> other) {
+    return new BowSetup(slurs, hairCm, presetId, weights, meaning, arm, habits, shape, other);
   }
 
   public BowGeometry bow(Instrument instrument) {
@@ -99,6 +108,7 @@ public record BowSetup(
 
   public BowPreset preset() {
     BowPreset preset = BowPreset.named(presetId).orElse(BowPreset.SURE);
-    return weights.isEmpty() ? preset : preset.with(preset.id(), weights);
+    return BowLeaning.over(
+        weights.isEmpty() ? preset : preset.with(preset.id(), weights), leanings);
   }
 }

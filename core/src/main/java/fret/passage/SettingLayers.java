@@ -2,10 +2,12 @@ package fret.passage;
 
 import fret.base.Form;
 import fret.base.Fractions;
+import fret.base.Leanings;
 import fret.bowing.ArmPath;
 import fret.bowing.BowEffort;
 import fret.bowing.BowHabit;
 import fret.bowing.BowHabits;
+import fret.bowing.BowLeaning;
 import fret.bowing.BowRules;
 import fret.bowing.BowSetup;
 import fret.bowing.PhraseShape;
@@ -17,6 +19,7 @@ import fret.mark.Marks;
 import fret.mark.Place;
 import fret.player.EffortKind;
 import fret.player.Hand;
+import fret.player.HandHabit;
 import fret.player.HandSize;
 import fret.player.School;
 import fret.score.Divided;
@@ -165,7 +168,8 @@ public final class SettingLayers {
         .with("fourthCaution", hand.fourthCaution())
         .with("thumbFrom", hand.thumbFrom())
         .with("creeps", hand.creeps())
-        .with("across", hand.across());
+        .with("across", hand.across())
+        .with("habits", leanings(s.habits()));
   }
 
   private static Setup readSetup(Form f) {
@@ -191,7 +195,8 @@ public final class SettingLayers {
             f.flag("fourthCaution"),
             f.whole("thumbFrom", 0),
             f.has("creeps") && f.flag("creeps"),
-            f.has("across") && f.flag("across")));
+            f.has("across") && f.flag("across")),
+        readLeanings(f, "habits", HandHabit.class));
   }
 
   private static Tuning readTuning(Form f) {
@@ -200,6 +205,24 @@ public final class SettingLayers {
         Tuning.parse(f.text("strings"), false).strings(),
         f.whole("extension", 0),
         f.flag("partFollows"));
+  }
+
+  private static Form leanings(Leanings<?> leanings) {
+    Form form = Form.EMPTY;
+    for (Map.Entry<? extends Enum<?>, Integer> l : leanings.steps().entrySet()) {
+      form = form.with(l.getKey().name(), l.getValue());
+    }
+    return form;
+  }
+
+  /** What is not known leans nowhere. */
+  private static <H extends Enum<H>> Leanings<H> readLeanings(Form f, String name, Class<H> of) {
+    Form form = f.findForm(name).orElse(Form.EMPTY);
+    Leanings<H> all = Leanings.none();
+    for (H habit : of.getEnumConstants()) {
+      all = all.with(habit, form.whole(habit.name(), 0));
+    }
+    return all;
   }
 
   private static Form bow(BowSetup b) {
@@ -217,7 +240,8 @@ public final class SettingLayers {
         .with("habits", b.habits().ways().values().stream().map(Enum::name).sorted().toList())
         .with("strings", b.habits().strings())
         .with("places", places(b.habits().places()))
-        .with("shape", b.shape().name());
+        .with("shape", b.shape().name())
+        .with("leanings", leanings(b.leanings()));
   }
 
   private static BowSetup readBow(Form f) {
@@ -236,7 +260,8 @@ public final class SettingLayers {
         f.decimal("meaning", 1),
         f.word("arm", ArmPath.Manner.class),
         readHabits(f),
-        f.word("shape", PhraseShape.class, PhraseShape.PRINTED));
+        f.word("shape", PhraseShape.class, PhraseShape.PRINTED),
+        readLeanings(f, "leanings", BowLeaning.class));
   }
 
   /** Nothing where they are the usual ones. */

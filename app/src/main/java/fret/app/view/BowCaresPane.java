@@ -7,6 +7,7 @@ import fret.app.words.Words;
 import fret.base.Said;
 import fret.bowing.ArmPath;
 import fret.bowing.BowEffort;
+import fret.bowing.BowLeaning;
 import fret.bowing.BowPreset;
 import fret.bowing.BowSetup;
 import fret.bowing.PhraseShape;
@@ -14,7 +15,7 @@ import fret.mark.FlagLayer;
 import fret.mark.Place;
 import fret.session.Session;
 import java.util.List;
-import javafx.application.Platform;
+import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.TextField;
@@ -25,9 +26,6 @@ import javafx.scene.layout.VBox;
 
 /** The player's bow and arm, and what each reason of a bowing weighs; effects show at once. */
 final class BowCaresPane extends Cards {
-  /** Below this width what a weight does stands under its slider. */
-  private static final double NARROW = 800;
-
   private final Studio studio;
   private final BowModel model;
   private final TextField hair = new TextField();
@@ -36,6 +34,7 @@ final class BowCaresPane extends Cards {
   private final ComboBox<ArmPath.Manner> arm = new ComboBox<>();
   private final CheckBox rows = new CheckBox(Sentences.of("bow.hairpins.go-on"));
   private final HabitRows habits;
+  private final LeaningRows<BowLeaning> leanings;
   private final WeightRows<BowEffort> weights;
   private final PlaceFields places;
   private boolean showing;
@@ -53,31 +52,23 @@ final class BowCaresPane extends Cards {
             List.of(BowEffort.values()),
             BowEffort::id,
             "bow-effort.",
-            k -> preset().weight(k),
+            this::usual,
             model.decisions()::weigh,
             "bow-weight-");
-    VBox right =
-        Parts.card(
-            "",
-            Parts.flow(
-                8,
-                Parts.line(Sentences.of("cares.weights"), "card-title"),
-                Parts.button(
-                    Sentences.of("cares.weights-of"),
-                    "bow-weights-reset",
-                    () ->
-                        model
-                            .decisions()
-                            .change(
-                                Said.of("set.weights-of-the-preset"),
-                                b -> b.withPreset(b.presetId())),
-                    "small"),
-                Parts.button(
-                    Sentences.of("cares.how-firm"), "bow-ranges", model::findRanges, "small")),
-            Parts.scroll(weights));
-    right
-        .widthProperty()
-        .addListener(o -> Platform.runLater(() -> weights.setNarrow(right.getWidth() < NARROW)));
+    leanings =
+        new LeaningRows<>(List.of(BowLeaning.values()), "bow-leaning.", model.decisions()::lean);
+    Button reset =
+        Parts.button(
+            Sentences.of("cares.weights-of"),
+            "bow-weights-reset",
+            () ->
+                model
+                    .decisions()
+                    .change(Said.of("set.weights-of-the-preset"), b -> b.withPreset(b.presetId())),
+            "small");
+    Button ranges =
+        Parts.button(Sentences.of("cares.how-firm"), "bow-ranges", model::findRanges, "small");
+    WeightsCard right = new WeightsCard("bow-", leanings, weights, List.of(ranges, reset));
     right.setMinWidth(370);
     right.setPrefWidth(440);
     for (VBox card : List.of(left, right)) {
@@ -170,6 +161,12 @@ final class BowCaresPane extends Cards {
         .orElse(BowPreset.SURE);
   }
 
+  /** As the preset and the leanings have it. */
+  private double usual(BowEffort kind) {
+    BowSetup bow = studio.shown().passage().settings().bow();
+    return preset().weight(kind) * BowLeaning.factor(kind, bow.leanings());
+  }
+
   private void show() {
     Session s = studio.shown();
     if (s == null) {
@@ -185,6 +182,7 @@ final class BowCaresPane extends Cards {
     rows.setSelected(s.passage().marks().at(FlagLayer.HAIRPINS_GO_ON, Place.WHOLE).isPresent());
     habits.show(s);
     places.show(s);
+    leanings.show(bow.leanings(), h -> true);
     weights.show(k -> bow.preset().weight(k), s.bowing().explanation().shares());
     weights.showRanges(model.rangesProperty().get());
     showing = false;

@@ -1,5 +1,6 @@
 package fret.app.view;
 
+import java.util.Arrays;
 import java.util.List;
 import javafx.geometry.Insets;
 import javafx.geometry.Orientation;
@@ -10,12 +11,6 @@ import javafx.scene.layout.HBox;
 class Cards extends HBox {
   private static final double GAP = 12;
   private static final double LEAST_BESIDE = 700;
-
-  /** No card but the last takes more than this part of the height. */
-  private static final double SHARE = 0.4;
-
-  /** How much of the height that no card asks for goes to the first one. */
-  private static final double FIRST_OF_SPARE = 0.7;
 
   private final double leastBeside;
 
@@ -63,16 +58,43 @@ class Cards extends HBox {
     double bottom = getHeight() - in.getBottom();
     double top = in.getTop();
     List<Node> cards = getManagedChildren();
-    boolean fits = stacked(getWidth()) <= getHeight() + 1;
-    double most = fits ? getHeight() : getHeight() * SHARE;
-    // What is to be read in the first card wraps, and so wants more than it says.
-    double spare = fits ? FIRST_OF_SPARE * (getHeight() - stacked(getWidth())) : 0;
+    double gaps = (cards.size() - 1) * getSpacing();
+    double[] heights = dealt(cards, width, bottom - top - gaps);
     for (int i = 0; i < cards.size(); i++) {
-      double wanted = cards.get(i).prefHeight(width) + (i == 0 ? spare : 0);
-      double height = i == cards.size() - 1 ? bottom - top : Math.min(most, snapSizeY(wanted));
-      cards.get(i).resizeRelocate(snapPositionX(in.getLeft()), snapPositionY(top), width, height);
-      top += height + getSpacing();
+      cards
+          .get(i)
+          .resizeRelocate(snapPositionX(in.getLeft()), snapPositionY(top), width, heights[i]);
+      top += heights[i] + getSpacing();
     }
+  }
+
+  /** Each has what it asks for; where that is too much those that ask for most give way alike. */
+  private double[] dealt(List<Node> cards, double width, double room) {
+    double[] wanted = new double[cards.size()];
+    for (int i = 0; i < wanted.length; i++) {
+      wanted[i] = snapSizeY(cards.get(i).prefHeight(width));
+    }
+    double most = mostEach(wanted, room);
+    double[] heights = new double[wanted.length];
+    for (int i = 0; i < wanted.length; i++) {
+      heights[i] = Math.floor(Math.min(wanted[i], most));
+    }
+    return heights;
+  }
+
+  /** How much a card may have at most, so that all of them fill the room. */
+  private static double mostEach(double[] wanted, double room) {
+    double[] sorted = wanted.clone();
+    Arrays.sort(sorted);
+    double left = room;
+    for (int i = 0; i < sorted.length; i++) {
+      double share = left / (sorted.length - i);
+      if (sorted[i] > share) {
+        return share;
+      }
+      left -= sorted[i];
+    }
+    return Double.MAX_VALUE;
   }
 
   @Override

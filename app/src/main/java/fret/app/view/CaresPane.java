@@ -13,6 +13,7 @@ import fret.mark.VibratoRuleLayer;
 import fret.passage.Setup;
 import fret.player.EffortKind;
 import fret.player.Hand;
+import fret.player.HandHabit;
 import fret.player.HandModel;
 import fret.player.HandSize;
 import fret.player.Preset;
@@ -24,7 +25,6 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.function.BiFunction;
 import java.util.function.UnaryOperator;
-import javafx.application.Platform;
 import javafx.geometry.Insets;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
@@ -51,6 +51,7 @@ final class CaresPane extends Cards {
   private final CheckBox caution = new CheckBox(Sentences.of("cares.never-stretch"));
   private final ComboBox<Thumb> thumb = new ComboBox<>();
   private final WeightRows<EffortKind> weights;
+  private final LeaningRows<HandHabit> habits;
   private final LimitRows limits;
   private boolean showing;
 
@@ -70,9 +71,6 @@ final class CaresPane extends Cards {
     }
   }
 
-  /** Below this width what a weight does stands under its slider. */
-  private static final double NARROW = 800;
-
   CaresPane(Studio studio, LeftHandModel model) {
     this.studio = studio;
     this.model = model;
@@ -87,7 +85,7 @@ final class CaresPane extends Cards {
             List.of(EffortKind.values()),
             EffortKind::id,
             "effort.",
-            k -> named().weight(k),
+            this::usual,
             model::weigh,
             "weight-");
     Button ranges =
@@ -102,13 +100,8 @@ final class CaresPane extends Cards {
                     Said.of("set.weights-of-the-preset"),
                     s -> s.withSetup(s.setup().withWeights(Map.of()))),
             "small");
-    VBox card =
-        Parts.card(
-            "",
-            Parts.flow(8, Parts.line(Sentences.of("cares.weights"), "card-title"), ranges, reset),
-            Parts.scroll(weights));
-    card.widthProperty()
-        .addListener(o -> Platform.runLater(() -> weights.setNarrow(card.getWidth() < NARROW)));
+    habits = new LeaningRows<>(List.of(HandHabit.values()), "hand-habit.", model::lean);
+    WeightsCard card = new WeightsCard("", habits, weights, List.of(ranges, reset));
     HBox.setHgrow(card, Priority.ALWAYS);
     getChildren().addAll(hand, card);
     studio.shownProperty().addListener(o -> show());
@@ -218,6 +211,12 @@ final class CaresPane extends Cards {
     return Preset.named(setup.presetId()).orElse(Preset.SURE);
   }
 
+  /** As the preset and the habits have it. */
+  private double usual(EffortKind kind) {
+    Setup setup = studio.shown().passage().settings().setup();
+    return named().weight(kind) * HandHabit.factor(kind, setup.habits());
+  }
+
   private void show() {
     Session b = studio.shown();
     if (b == null) {
@@ -248,6 +247,7 @@ final class CaresPane extends Cards {
             .filter(t -> t.semitone == setup.hand().thumbFrom())
             .findFirst()
             .orElse(Thumb.USUAL));
+    habits.show(setup.habits(), h -> h.isOf(setup.instrument()));
     weights.show(k -> setup.preset().weight(k), b.fingering().explanation().shares());
     showing = false;
     weights.showRanges(model.rangesProperty().get());

@@ -211,6 +211,9 @@ public final class MainView extends BorderPane {
             new KeyCodeCombination(
                 KeyCode.DOWN, KeyCombination.SHORTCUT_DOWN, KeyCombination.SHIFT_DOWN),
             () -> studio.preferences().resizeLetters(false)));
+    all.add(
+        Action.of(
+            "figures", here, Action.command(KeyCode.PERIOD), studio.preferences()::toggleFigures));
     all.add(Action.of("open", here, Action.command(KeyCode.O), this::chooseFile));
     all.add(Action.of("save", here, Action.command(KeyCode.S), this::saveCopy));
     all.add(Action.of("click", here, Action.command(KeyCode.K), beating::toggleClick));

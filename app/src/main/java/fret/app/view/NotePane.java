@@ -269,27 +269,20 @@ final class NotePane extends Cards {
                 reasons
                     .getChildren()
                     .add(
-                        Parts.row(
-                            8,
-                            Parts.line(name(d.id()), "quiet"),
-                            Parts.spring(),
-                            Parts.line(Words.shown("%+.1f %s", d.quantity(), d.unit()), "figure"),
-                            Parts.line(Words.shown("%+.2f", d.effort()), "effort"))));
+                        new ReasonRow(
+                            name(d.id()),
+                            Words.shown("%+.1f %s", d.quantity(), d.unit()),
+                            d.effort(),
+                            studio.preferences().figuresProperty())));
   }
 
   private static String name(String id) {
     return Sentences.of("effort." + id);
   }
 
-  private static HBox reason(Explanation.Share s) {
-    Label amount = Parts.line(quantity(s), "figure");
-    amount.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
-    return Parts.row(
-        8,
-        Parts.line(name(s.id()), "quiet"),
-        Parts.spring(),
-        amount,
-        Parts.line(Words.shown("%.2f", s.effort()), "effort"));
+  private HBox reason(Explanation.Share s) {
+    return new ReasonRow(
+        name(s.id()), quantity(s), s.effort(), studio.preferences().figuresProperty());
   }
 
   /** A printed finger is not left without a word. */

@@ -190,6 +190,10 @@ final class Parts {
     ScrollPane scroll = new ScrollPane(content);
     scroll.setFitToWidth(true);
     scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+    // It asks for as much as it holds, so that who deals the room can give it that.
+    content
+        .layoutBoundsProperty()
+        .addListener(o -> scroll.setPrefViewportHeight(content.getLayoutBounds().getHeight()));
     scroll.getStyleClass().add("plain-scroll");
     VBox.setVgrow(scroll, Priority.ALWAYS);
     return scroll;

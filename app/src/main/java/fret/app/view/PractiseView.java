@@ -545,7 +545,6 @@ final class PractiseView extends VBox implements AreaView {
   private void showGate() {
     showFocus();
     Gate g = practice.stand().gateProperty().get();
-    OnStand s = practice.stand().onProperty().get();
     ledge.show(practice.stand(), studio.shown() != null);
     String string =
         g == null

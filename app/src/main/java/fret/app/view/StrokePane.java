@@ -330,19 +330,14 @@ final class StrokePane extends Cards {
       reasons.getChildren().add(Parts.label(Sentences.of("bow.as-it-comes"), "plain"));
     }
     for (Explanation.Share s : shares) {
-      Label text =
-          Parts.label(
-              Sentences.of(
-                  "bow.reason",
-                  Sentences.of("bow-effort." + s.id()),
-                  Words.one(s.quantity()),
-                  s.unit()),
-              "plain");
-      HBox.setHgrow(text, Priority.ALWAYS);
-      text.setMaxWidth(Double.MAX_VALUE);
       reasons
           .getChildren()
-          .add(Parts.row(8, text, Parts.line(Words.shown("%.2f", s.effort()), "effort")));
+          .add(
+              new ReasonRow(
+                  Sentences.of("bow-effort." + s.id()),
+                  Words.one(s.quantity()) + " " + s.unit(),
+                  s.effort(),
+                  studio.preferences().figuresProperty()));
     }
   }
 

@@ -14,6 +14,7 @@ import fret.mark.Wish;
 import fret.passage.Passage;
 import fret.player.EffortKind;
 import fret.player.Hand;
+import fret.player.HandHabit;
 import fret.player.Preset;
 import fret.score.SoundingNote;
 import fret.search.Token;
@@ -475,14 +476,21 @@ public final class LeftHandModel {
         found -> found.ifPresent(then));
   }
 
-  /** Gives one kind of effort another weight. */
+  /** Leans to one end of a habit, or back to the middle. */
+  public void lean(HandHabit habit, int steps) {
+    studio.keepChanging(
+        Said.of("lean", Said.of("hand-habit." + habit + (steps < 0 ? ".first" : ".second"))),
+        s -> s.withSetup(s.setup().withHabits(s.setup().habits().with(habit, steps))));
+  }
+
+  /** Gives one kind of effort another weight; the habits stand over it. */
   public void weigh(EffortKind kind, double weight) {
     studio.keepChanging(
         Said.of("weigh", Said.of("effort." + kind.id())),
         s -> {
           Map<EffortKind, Double> all = new EnumMap<>(EffortKind.class);
           all.putAll(s.setup().weights());
-          all.put(kind, weight);
+          all.put(kind, weight / HandHabit.factor(kind, s.setup().habits()));
           return s.withSetup(s.setup().withWeights(all));
         });
   }

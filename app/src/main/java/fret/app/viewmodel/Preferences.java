@@ -54,6 +54,7 @@ public final class Preferences {
   private static final List<Integer> LETTERS = List.of(100, 125, 150);
 
   private final ReadOnlyIntegerWrapper letters = new ReadOnlyIntegerWrapper(LETTERS.get(0));
+  private final ReadOnlyBooleanWrapper figures = new ReadOnlyBooleanWrapper();
   private final ReadOnlyBooleanWrapper dark = new ReadOnlyBooleanWrapper();
 
   Preferences(Map<String, String> stored, Storing storing, Library library) {
@@ -63,6 +64,7 @@ public final class Preferences {
     LETTERS.stream()
         .filter(n -> get("letters").filter(String.valueOf(n)::equals).isPresent())
         .forEach(letters::set);
+    figures.set(is("figures", false));
     dark.set(get("theme").filter("dark"::equals).isPresent());
   }
 
@@ -145,6 +147,16 @@ public final class Preferences {
     int at = LETTERS.indexOf(letters.get());
     letters.set(LETTERS.get(Math.max(0, Math.min(LETTERS.size() - 1, at + (larger ? 1 : -1)))));
     put("letters", String.valueOf(letters.get()));
+  }
+
+  /** Whether reasons show their figures beside their bars. */
+  public ReadOnlyBooleanProperty figuresProperty() {
+    return figures.getReadOnlyProperty();
+  }
+
+  public void toggleFigures() {
+    figures.set(!figures.get());
+    put("figures", String.valueOf(figures.get()));
   }
 
   /** Whether the window is dark. */

@@ -3,6 +3,7 @@ package fret.app.viewmodel;
 import fret.app.words.Sentences;
 import fret.base.Said;
 import fret.bowing.BowEffort;
+import fret.bowing.BowLeaning;
 import fret.bowing.BowRules;
 import fret.bowing.BowSetup;
 import fret.bowing.Bowing;
@@ -247,7 +248,16 @@ public final class StrokeDecisions {
   public void weigh(BowEffort kind, double weight) {
     studio.keepChanging(
         Said.of("weigh", Said.of("bow-effort." + kind.id())),
-        s -> s.withBow(s.bow().withWeight(kind, weight)));
+        s ->
+            s.withBow(
+                s.bow().withWeight(kind, weight / BowLeaning.factor(kind, s.bow().leanings()))));
+  }
+
+  /** Leans to one end of a habit, or back to the middle. */
+  public void lean(BowLeaning habit, int steps) {
+    studio.keepChanging(
+        Said.of("lean", Said.of("bow-leaning." + habit + (steps < 0 ? ".first" : ".second"))),
+        s -> s.withBow(s.bow().withLeanings(s.bow().leanings().with(habit, steps))));
   }
 
   public void change(Said name, UnaryOperator<BowSetup> edit) {

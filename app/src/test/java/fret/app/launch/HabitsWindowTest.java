@@ -1,12 +1,16 @@
 package fret.app.launch;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
+import fret.base.Leanings;
 import fret.bowing.ShortPlaces;
 import fret.drill.DrillKind;
 import fret.instrument.Finger;
+import fret.passage.Setup;
 import fret.player.EffortKind;
 import fret.player.Hand;
+import fret.player.HandHabit;
 import fret.player.HandSize;
 import fret.player.Preset;
 import fret.player.School;
@@ -21,6 +25,7 @@ import javafx.scene.control.Label;
 import javafx.scene.control.Slider;
 import javafx.scene.control.Spinner;
 import javafx.scene.control.TextField;
+import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.Test;
@@ -136,6 +141,7 @@ class HabitsWindowTest extends RealWindow {
   void aWeightIsMovedAndThePassageFollows(FxRobot robot) throws Exception {
     openFirst(robot);
     robot.type(KeyCode.C);
+    does(robot, () -> robot.lookup("#every-weight").queryAs(ToggleButton.class).fire());
     Slider fourth = robot.lookup("#weight-fourth").query();
     double usual = Preset.SURE.weight(EffortKind.FOURTH);
     long before = fourths();
@@ -148,6 +154,41 @@ class HabitsWindowTest extends RealWindow {
                 && fourths() < before);
     robot.push(KeyCode.CONTROL, KeyCode.Z);
     until(() -> fourths() == before && !studio.isBehind());
+  }
+
+  /** A habit is said in words and moves its weights; a weight moved after it stands over it. */
+  @Test
+  void aHabitLeansAndThePassageFollows(FxRobot robot) throws Exception {
+    openFirst(robot);
+    robot.type(KeyCode.C);
+    Slider spared = robot.lookup("#lean-hand-habit-fourth").query();
+    double usual = Preset.SURE.weight(EffortKind.FOURTH);
+    long before = fourths();
+    does(robot, () -> spared.setValue(2));
+    until(() -> leaning() == 2 && !studio.isBehind() && fourths() <= before);
+    assertThat(setup().preset().weight(EffortKind.FOURTH))
+        .isCloseTo(usual * Leanings.factor(2), within(1e-9));
+    assertThat(setup().weights()).as("no weight of the player's own").isEmpty();
+    does(robot, () -> robot.lookup("#every-weight").queryAs(ToggleButton.class).fire());
+    Slider fourth = robot.lookup("#weight-fourth").query();
+    assertThat(fourth.getValue()).as("the middle is what the habit says").isEqualTo(1);
+    does(robot, () -> fourth.setValue(2));
+    until(() -> !setup().weights().isEmpty() && !studio.isBehind());
+    assertThat(setup().preset().weight(EffortKind.FOURTH))
+        .isCloseTo(4 * usual * Leanings.factor(2), within(1e-9));
+    while (!setup().habits().isNone()) {
+      robot.push(KeyCode.CONTROL, KeyCode.Z);
+      until(() -> !studio.isBehind());
+    }
+    assertThat(fourths()).isEqualTo(before);
+  }
+
+  private Setup setup() {
+    return studio.session().passage().settings().setup();
+  }
+
+  private int leaning() {
+    return setup().habits().of(HandHabit.FOURTH);
   }
 
   private long fourths() {

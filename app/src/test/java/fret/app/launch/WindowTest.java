@@ -72,7 +72,7 @@ class WindowTest extends RealWindow {
     robot.type(KeyCode.F4, KeyCode.X);
     assertThat(robot.lookup("#crossings").tryQuery()).isPresent();
     robot.type(KeyCode.C);
-    assertThat(robot.lookup("#weight-shift").tryQuery()).isPresent();
+    assertThat(robot.lookup("#hand-school").tryQuery()).isPresent();
     robot.type(KeyCode.F);
     until(() -> robot.lookup("#try-1").tryQuery().isPresent());
     robot.clickOn("#try-1");
