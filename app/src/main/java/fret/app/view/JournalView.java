@@ -372,6 +372,8 @@ final class JournalView extends VBox implements AreaView {
           model.weakBars().stream()
               .map(w -> new StripView.Stretch(w.from(), w.to(), w.label()))
               .toList());
+      // Where it breaks comes first, not the first bars.
+      model.weakBars().stream().findFirst().ifPresent(w -> strip.bring(w.from()));
     }
   }
 

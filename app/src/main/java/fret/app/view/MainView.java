@@ -365,7 +365,11 @@ public final class MainView extends BorderPane {
 
   /** The strip has the keys, or the area where there is none. */
   private void takeKeys() {
-    current.view().strip().ifPresentOrElse(StripView::requestFocus, centre::requestFocus);
+    current
+        .view()
+        .strip()
+        .filter(Node::isVisible)
+        .ifPresentOrElse(StripView::requestFocus, centre::requestFocus);
   }
 
   private Node nothingOpen() {

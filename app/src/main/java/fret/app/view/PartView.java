@@ -6,6 +6,7 @@ import fret.app.viewmodel.Hearing;
 import fret.app.viewmodel.LeftHandModel;
 import fret.app.viewmodel.Studio;
 import fret.app.viewmodel.WritingModel;
+import fret.app.widget.LinesView;
 import fret.app.widget.StripView;
 import fret.app.words.Sentences;
 import fret.base.Said;
@@ -46,7 +47,21 @@ final class PartView implements AreaView {
   /** What the strip keeps beside a long list. */
   private static final double BESIDE_LIST = 0.36;
 
+  /** Staff space of the part as a page, in px. */
+  private static final double LEAST_SPACE = 6;
+
+  private static final double MOST_SPACE = 11;
+
+  /** How the part is shown: as one stave, as lines beside the cards, as the whole page. */
+  private enum Shown {
+    STRIP,
+    LINES,
+    PAGE
+  }
+
   private final StripView strip;
+  private final LinesView lines;
+  private Shown shownAs = Shown.STRIP;
   private final Selecting selecting;
   private final WritingModel writing;
   private final WritingKeys keys;
@@ -80,7 +95,12 @@ final class PartView implements AreaView {
     this.writing = room.writing();
     this.selection = room.leftHand();
     this.strip = new StripView(room.look(), new StudioAway(studio));
+    this.lines =
+        new LinesView(room.look(), new StudioAway(studio), List.of(), LEAST_SPACE, MOST_SPACE);
+    lines.setId("part-lines");
+    lines.setVisible(false);
     selecting = new Selecting(studio, selection, strip, () -> {});
+    selecting.alsoOn(lines);
     strip.setOnPlace(writing::goTo);
     strip.setId("part-strip");
     keys = new WritingKeys(writing, this::ask);
@@ -113,7 +133,12 @@ final class PartView implements AreaView {
     Parts.tab(tabs, pane, Sentences.of("part.paper"), "tab-paper", Parts.scroll(paper.out()));
     VBox card = Parts.card("", tabs, pane);
     VBox.setVgrow(pane, Priority.ALWAYS);
-    node = new Composition(banner, strip, card, tabs);
+    node =
+        new Composition(
+            banner,
+            new MapOverStrip(studio, room.look(), strip, new StackPane(strip, lines)),
+            card,
+            tabs);
     pane.getChildren()
         .addListener(
             (ListChangeListener<Node>)
@@ -146,11 +171,42 @@ final class PartView implements AreaView {
     actions.add(
         Action.of("write", "part", Action.key(KeyCode.W), this::write)
             .when(() -> !writing.isWriting()));
+    actions.add(
+        Action.of("part-page", "part", Action.key(KeyCode.G), this::nextShown)
+            .when(() -> !writing.isWriting()));
+    actions.add(
+        Action.of("part-turn", "part", Action.key(KeyCode.PAGE_DOWN), lines::turn)
+            .when(() -> !writing.isWriting() && shownAs != Shown.STRIP));
     for (Action a : chunks.actions()) {
       actions.add(a.when(() -> !writing.isWriting()));
     }
     for (Action a : StripKeys.on(studio, selection, hearing, () -> strip, this::askWord)) {
       actions.add(a.when(() -> !writing.isWriting()));
+    }
+  }
+
+  /** As one stave, as lines beside the cards, as the whole page, and round again. */
+  private void nextShown() {
+    showAs(Shown.values()[(shownAs.ordinal() + 1) % Shown.values().length]);
+    studio.tell(Sentences.of("part.shown." + shownAs));
+  }
+
+  private void showAs(Shown how) {
+    shownAs = how;
+    boolean wraps = how != Shown.STRIP && !writing.isWriting();
+    lines.setVisible(wraps);
+    strip.setVisible(!wraps);
+    node.setStripOnly(writing.isWriting() || how == Shown.PAGE);
+    (wraps ? lines : strip).requestFocus();
+    showLines();
+  }
+
+  private void showLines() {
+    Session b = studio.shown();
+    if (b != null && lines.isVisible()) {
+      lines.show(
+          new StripView.Music(b.resolved(), Digits.ofPage(b), StripStyle.PLAIN, Optional.empty()));
+      selecting.show();
     }
   }
 
@@ -290,7 +346,7 @@ final class PartView implements AreaView {
 
   private void showDraft(Draft before, Draft now) {
     boolean on = now != null;
-    node.setStripOnly(on);
+    showAs(shownAs);
     details.character().setVisible(!on);
     details.character().setManaged(!on);
     if (on) {
@@ -341,6 +397,7 @@ final class PartView implements AreaView {
       strip.show(
           new StripView.Music(
               b.resolved(), Digits.ofPage(b), StripStyle.PLAIN, Optional.of(b.laneInput())));
+      showLines();
     }
     noticed.show(b);
     showNoticed();

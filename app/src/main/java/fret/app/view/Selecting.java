@@ -5,9 +5,11 @@ import static fret.app.command.Action.key;
 import fret.app.command.Action;
 import fret.app.viewmodel.LeftHandModel;
 import fret.app.viewmodel.Studio;
+import fret.app.widget.LinesView;
 import fret.app.widget.StripView;
 import fret.session.Session;
 import java.util.List;
+import java.util.Optional;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyCodeCombination;
 import javafx.scene.input.KeyCombination;
@@ -22,6 +24,7 @@ final class Selecting {
   private final LeftHandModel selection;
   private final StripView strip;
   private final Runnable followed;
+  private Optional<LinesView> lines = Optional.empty();
 
   /**
    * @param followed told when what is selected is shown
@@ -36,6 +39,13 @@ final class Selecting {
     // Either end may move: what is painted follows both.
     studio.selectedProperty().addListener(o -> follow());
     selection.anchorProperty().addListener(o -> follow());
+  }
+
+  /** Shows it in lines as well, and selects there. */
+  void alsoOn(LinesView other) {
+    lines = Optional.of(other);
+    other.setOnPick(studio::selectSlice);
+    other.setOnExtend(this::extendTo);
   }
 
   private void follow() {
@@ -64,6 +74,12 @@ final class Selecting {
     int from = Math.max(0, selection.firstSelected());
     int to = Math.max(from, Math.min(last, selection.lastSelected()));
     strip.select(s.resolved().notes().get(selected).slice());
+    lines.ifPresent(
+        l -> {
+          l.selectRange(
+              s.resolved().notes().get(from).slice(), s.resolved().notes().get(to).slice());
+          l.select(s.resolved().notes().get(selected).slice());
+        });
     strip.selectRange(s.resolved().notes().get(from).slice(), s.resolved().notes().get(to).slice());
     return true;
   }

@@ -3,6 +3,7 @@ package fret.app.view;
 import fret.app.command.Action;
 import fret.app.viewmodel.LeftHandModel;
 import fret.app.viewmodel.Studio;
+import fret.app.widget.Look;
 import fret.app.widget.StripView;
 import fret.app.words.Sentences;
 import fret.engraving.StripStyle;
@@ -30,6 +31,7 @@ abstract class StripArea implements AreaView {
   final StripView strip;
   final LeftHandModel selection;
   final List<Action> actions = new ArrayList<>();
+  private final Look look;
   private final Selecting selecting;
   private final String id;
   private final FlowPane tabs = new FlowPane(4, 4);
@@ -43,6 +45,7 @@ abstract class StripArea implements AreaView {
   StripArea(Areas.Room room, String id, String stripId) {
     this.studio = room.studio();
     this.selection = room.leftHand();
+    this.look = room.look();
     this.id = id;
     this.strip = new StripView(room.look(), new StudioAway(studio));
     strip.setId(stripId);
@@ -59,7 +62,9 @@ abstract class StripArea implements AreaView {
 
   /** Puts the area together under a line of tools. */
   void compose(Region tools) {
-    node = new Composition(tools, strip, new VBox(6, tabs, pane), tabs);
+    node =
+        new Composition(
+            tools, new MapOverStrip(studio, look, strip, strip), new VBox(6, tabs, pane), tabs);
   }
 
   /** Another selection is shown. */

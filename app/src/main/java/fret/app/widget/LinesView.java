@@ -62,6 +62,7 @@ public final class LinesView extends Region {
     getChildren().add(canvas);
     getStyleClass().add("lines");
     setAccessibleRole(AccessibleRole.TEXT);
+    setFocusTraversable(true);
     setMinSize(0, 0);
     canvas.addEventHandler(MouseEvent.MOUSE_PRESSED, this::press);
     addEventHandler(ScrollEvent.SCROLL, this::scroll);

@@ -117,6 +117,7 @@ public final class StripView extends Region {
   private IntConsumer onExtend = s -> {};
   private Consumer<Fraction> onPlace = o -> {};
   private Runnable onFold = () -> {};
+  private Sight onSight = (from, to) -> {};
   private boolean writing;
   private Optional<Fraction> placeOnset = Optional.empty();
   private int placeBar = -1;
@@ -189,6 +190,28 @@ public final class StripView extends Region {
     List<Lane> all = lanes.suiting(input());
     if (place < all.size()) {
       fold(all.get(place).id());
+    }
+  }
+
+  /** What of the strip is in sight. */
+  @FunctionalInterface
+  public interface Sight {
+    /**
+     * @param from first moment in sight; {@code to} the last one
+     */
+    void seen(int from, int to);
+  }
+
+  /** Called with what comes in sight. */
+  public void setOnSight(Sight handler) {
+    onSight = handler;
+  }
+
+  /** Scrolls a moment into sight without marking it. */
+  public void bring(int slice) {
+    if (strip != null && slice >= 0 && slice < strip.sliceX().size()) {
+      reveal(strip.sliceX().get(slice) * space + MARGIN, 120);
+      paint();
     }
   }
 
@@ -660,6 +683,9 @@ public final class StripView extends Region {
     }
     double left = (scrollX - MARGIN) / space - 2;
     double right = (scrollX + canvas.getWidth() - MARGIN) / space + 2;
+    if (!strip.sliceX().isEmpty()) {
+      onSight.seen(strip.sliceAt(left + 2), strip.sliceAt(right - 2));
+    }
     g.save();
     g.translate(0, staveHeight());
     lanes.paintGround(g, inks, canvas.getWidth());

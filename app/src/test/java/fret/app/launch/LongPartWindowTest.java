@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import fret.app.viewmodel.LeftHandModel;
+import fret.app.widget.LinesView;
 import fret.app.widget.StripView;
 import fret.care.BodyPart;
 import fret.drill.DrillKind;
@@ -17,9 +18,11 @@ import java.nio.file.Path;
 import java.util.Map;
 import java.util.Random;
 import java.util.concurrent.atomic.AtomicBoolean;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.MouseButton;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -61,6 +64,41 @@ class LongPartWindowTest extends RealWindow {
 
   private void select(FxRobot robot, int note) {
     robot.interact(() -> studio.select(note));
+  }
+
+  /** In lines beside the cards, then as the whole page; what is selected is so in both. */
+  @Test
+  void thePartIsReadAsAPageByOneKey(FxRobot robot) throws Exception {
+    open(robot);
+    press(robot, KeyCode.F3);
+    press(robot, KeyCode.G);
+    LinesView lines = robot.lookup("#part-lines").queryAs(LinesView.class);
+    until(() -> lines.lineCount() > 0 && !studio.isBehind());
+    assertThat(lines.isVisible()).isTrue();
+    assertThat(robot.lookup("#part-strip").query().isVisible()).isFalse();
+    press(robot, KeyCode.G);
+    until(lines::isWhole);
+    assertThat(lines.lineCount()).as("58 bars are one page").isBetween(4, 10);
+    int before = studio.selectedProperty().get();
+    robot.clickOn(lines, MouseButton.PRIMARY);
+    assertThat(studio.selectedProperty().get()).isNotEqualTo(before);
+    press(robot, KeyCode.G);
+    assertThat(lines.isVisible()).isFalse();
+    assertThat(robot.lookup("#part-strip").query().isVisible()).isTrue();
+  }
+
+  /** A press on the map goes there, and shows which of the part is in sight. */
+  @Test
+  void theMapGoesThere(FxRobot robot) throws Exception {
+    open(robot);
+    press(robot, KeyCode.F4);
+    Node map = robot.from(main).lookup("#part-map").query();
+    assertThat(map.isVisible()).isTrue();
+    robot.clickOn(map);
+    int bars = studio.shown().score().bars().size();
+    int bar =
+        studio.shown().resolved().notes().get(studio.selectedProperty().get()).key().barIndex();
+    assertThat(bar).isBetween(bars / 3, 2 * bars / 3);
   }
 
   /** The lane that one came for has its room, wherever in the part; nothing below it is cut. */
