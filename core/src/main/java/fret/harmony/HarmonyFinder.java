@@ -1,5 +1,6 @@
 package fret.harmony;
 
+import fret.score.Bar;
 import fret.score.Score;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -38,28 +39,29 @@ public final class HarmonyFinder {
     List<List<Beat>> bars = Beat.of(score, notes);
     List<Harmony.KeySpan> keys = new KeyFinder(score, bars).keys();
     Map<Integer, List<Harmony.ChordSpan>> heard =
-        ChordFinder.of(bars, b -> keyAt(keys, b)).stream()
+        ChordFinder.of(bars, b -> keyAt(keys, score.bars().get(b).index())).stream()
             .collect(Collectors.groupingBy(Harmony.ChordSpan::bar));
     List<Harmony.ChordSpan> chords = new ArrayList<>();
-    for (int b = 0; b < bars.size(); b++) {
+    for (Bar bar : score.bars()) {
+      int b = bar.index(); // An excerpt does not begin with the first.
       List<Harmony.ChordSpan> here = heard.getOrDefault(b, List.of());
-      chords.addAll(asked.containsKey(b) ? named(b, here, asked.get(b)) : here);
+      chords.addAll(asked.containsKey(b) ? named(bar, here, asked.get(b)) : here);
     }
     return new Harmony(keys, chords);
   }
 
   /** What is heard in a bar, with what the player named in its place. */
-  private List<Harmony.ChordSpan> named(int bar, List<Harmony.ChordSpan> heard, BarChords own) {
+  private List<Harmony.ChordSpan> named(
+      Bar bar, List<Harmony.ChordSpan> heard, BarChords own) {
     TreeMap<Fraction, Harmony.ChordSpan> all = new TreeMap<>();
     if (!own.whole()) {
       heard.forEach(c -> all.put(c.onset(), c));
     }
-    Fraction start = score.bars().get(bar).start();
     own.at()
         .forEach(
             (place, chord) -> {
-              Fraction onset = start.add(place);
-              all.put(onset, Harmony.ChordSpan.said(bar, onset, chord));
+              Fraction onset = bar.start().add(place);
+              all.put(onset, Harmony.ChordSpan.said(bar.index(), onset, chord));
             });
     return List.copyOf(all.values());
   }

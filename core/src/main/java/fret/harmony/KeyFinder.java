@@ -69,6 +69,11 @@ final class KeyFinder {
     }
   }
 
+  /** Index of the first bar: an excerpt's is not 0. */
+  private int first() {
+    return score.bars().get(0).index();
+  }
+
   private static double notes(List<Beat> beats, Key key) {
     double[] degrees = key.minor() ? IN_MINOR : IN_MAJOR;
     double sum = 0;
@@ -89,9 +94,10 @@ final class KeyFinder {
     for (Harmony.ChordSpan c : chords) {
       Chord chord = c.chord().orElse(null);
       if (chord != null) {
-        sum[c.bar()] += degree(chord, key);
-        count[c.bar()]++;
-        suits[c.bar()][k] += before != null && isCadence(before, chord, key) ? CADENCE : 0;
+        int bar = c.bar() - first();
+        sum[bar] += degree(chord, key);
+        count[bar]++;
+        suits[bar][k] += before != null && isCadence(before, chord, key) ? CADENCE : 0;
       }
       before = chord;
     }
@@ -226,7 +232,7 @@ final class KeyFinder {
     for (int from = 0, b = 1; b <= chosen.length; b++) {
       if (b == chosen.length || chosen[b] != chosen[from]) {
         double confidence = confidence(from, b, chosen[from]);
-        all.add(new Harmony.KeySpan(from, b - 1, keys.get(chosen[from]), confidence));
+        all.add(new Harmony.KeySpan(first() + from, first() + b - 1, keys.get(chosen[from]), confidence));
         from = b;
       }
     }

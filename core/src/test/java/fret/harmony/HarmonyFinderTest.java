@@ -99,6 +99,33 @@ class HarmonyFinderTest {
     assertThat(h.keys().get(0).key().text()).isEqualTo("C major");
   }
 
+  /** Where some bars alone are asked for they keep their index in the part. */
+  @Test
+  void barsOfAnExcerptAreReadAtTheirOwnPlace() {
+    LineBuilder line = line(0);
+    for (int times = 0; times < 2; times++) {
+      for (String[] bar : CADENCES) {
+        for (String chord : bar[0].split(" ")) {
+          line.add(
+              Fraction.of(1, 2),
+              Arrays.stream(chord.split("\\+")).map(Pitch::parse).toArray(Pitch[]::new));
+        }
+      }
+    }
+    Score whole = line.build("twice", Interval.UNISON);
+    int from = CADENCES.length;
+    Score excerpt = whole.withBars(whole.bars().subList(from, whole.bars().size()));
+    Chord asked = new Chord(9, Quality.MINOR);
+    Harmony h =
+        HarmonyFinder.of(
+            excerpt, notes(excerpt), Map.of(from + 1, BarChords.whole(asked)));
+    for (int b = 0; b < from; b++) {
+      assertThat(h.keyAt(from + b)).as("key of bar %s", from + b).isPresent();
+      assertThat(bar(h, from + b)).isEqualTo(b == 1 ? "vi" : CADENCES[b][1]);
+    }
+    assertThat(h.keyAt(0)).isEmpty();
+  }
+
   private static void voices(int fifths, String[][] bars, String name, List<String> wrong) {
     LineBuilder line = line(fifths);
     for (String[] bar : bars) {
