@@ -51,8 +51,7 @@ public final class HarmonyFinder {
   }
 
   /** What is heard in a bar, with what the player named in its place. */
-  private List<Harmony.ChordSpan> named(
-      Bar bar, List<Harmony.ChordSpan> heard, BarChords own) {
+  private List<Harmony.ChordSpan> named(Bar bar, List<Harmony.ChordSpan> heard, BarChords own) {
     TreeMap<Fraction, Harmony.ChordSpan> all = new TreeMap<>();
     if (!own.whole()) {
       heard.forEach(c -> all.put(c.onset(), c));

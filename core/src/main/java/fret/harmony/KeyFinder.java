@@ -232,7 +232,9 @@ final class KeyFinder {
     for (int from = 0, b = 1; b <= chosen.length; b++) {
       if (b == chosen.length || chosen[b] != chosen[from]) {
         double confidence = confidence(from, b, chosen[from]);
-        all.add(new Harmony.KeySpan(first() + from, first() + b - 1, keys.get(chosen[from]), confidence));
+        all.add(
+            new Harmony.KeySpan(
+                first() + from, first() + b - 1, keys.get(chosen[from]), confidence));
         from = b;
       }
     }

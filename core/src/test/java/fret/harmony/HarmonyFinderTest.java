@@ -116,9 +116,7 @@ class HarmonyFinderTest {
     int from = CADENCES.length;
     Score excerpt = whole.withBars(whole.bars().subList(from, whole.bars().size()));
     Chord asked = new Chord(9, Quality.MINOR);
-    Harmony h =
-        HarmonyFinder.of(
-            excerpt, notes(excerpt), Map.of(from + 1, BarChords.whole(asked)));
+    Harmony h = HarmonyFinder.of(excerpt, notes(excerpt), Map.of(from + 1, BarChords.whole(asked)));
     for (int b = 0; b < from; b++) {
       assertThat(h.keyAt(from + b)).as("key of bar %s", from + b).isPresent();
       assertThat(bar(h, from + b)).isEqualTo(b == 1 ? "vi" : CADENCES[b][1]);

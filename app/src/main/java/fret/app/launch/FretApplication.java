@@ -172,10 +172,13 @@ public final class FretApplication extends Application {
     scene(main);
   }
 
-  private void demoInstead() {
+  private void demoInstead(boolean tour) {
     if (mayClose()) {
       library.close();
       openDemo();
+      if (tour) {
+        main.takeTour();
+      }
     }
   }
 

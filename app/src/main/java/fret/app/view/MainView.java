@@ -37,6 +37,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Consumer;
 import javafx.application.Platform;
 import javafx.css.PseudoClass;
 import javafx.geometry.Pos;
@@ -62,13 +63,17 @@ public final class MainView extends BorderPane {
   private static final double USUAL_LETTERS = 14;
 
   private final Studio studio;
-  private final Runnable demo;
+
+  /** Opens the demo, with a tour through it or without. */
+  private final Consumer<Boolean> demo;
+
   private final Look look;
   private final List<Area> areas;
   private final StackPane centre = new StackPane();
   private final LeftHandModel leftHandModel;
   private final PartView part;
   private final WritingModel writing;
+  private final Tour tour;
   private final FindPage help = new FindPage(this::everything, this::does);
   private final Rail rail;
   private final GoTo goTo;
@@ -80,7 +85,7 @@ public final class MainView extends BorderPane {
   private Area current;
 
   public MainView(
-      Studio studio, PracticeModel practice, Devices devices, Look look, Runnable demo) {
+      Studio studio, PracticeModel practice, Devices devices, Look look, Consumer<Boolean> demo) {
     this.studio = studio;
     this.demo = demo;
     this.look = look;
@@ -127,7 +132,8 @@ public final class MainView extends BorderPane {
     setTop(new VBox(header(), new Banners(studio)));
     StatusLine status = new StatusLine(studio);
     StackPane.setAlignment(status, Pos.BOTTOM_LEFT);
-    setCenter(new StackPane(centre, status));
+    tour = new Tour(studio, practice, this::go);
+    setCenter(new StackPane(centre, status, tour));
     centre.getStyleClass().add("centre");
     new Keyboard(this::actions, this::closeOver, this::takeKeys).on(this);
     setOnDragOver(
@@ -196,6 +202,7 @@ public final class MainView extends BorderPane {
               () -> true,
               () -> go(a.id())));
     }
+    all.add(Action.of("tour", here, Action.shift(KeyCode.F1), this::takeTour));
     all.add(Action.of("dark", here, Action.key(KeyCode.F12), studio.preferences()::toggleDark));
     all.add(
         Action.of(
@@ -392,7 +399,7 @@ public final class MainView extends BorderPane {
 
   /** What lies over the area goes at Escape: the page of keys, or else the drawer of the cards. */
   private boolean closeOver() {
-    if (closeHelp()) {
+    if (closeHelp() || tour.leave()) {
       takeKeys();
       return true;
     }
@@ -579,7 +586,16 @@ public final class MainView extends BorderPane {
     go("part");
   }
 
+  /** Five steps through the work; with nothing on the shelf they begin once the demo is there. */
+  public void takeTour() {
+    if (studio.passages().isEmpty()) {
+      demo.accept(true);
+    } else {
+      tour.start();
+    }
+  }
+
   void loadDemo() {
-    demo.run();
+    demo.accept(false);
   }
 }

@@ -73,6 +73,9 @@ final class PlanView extends VBox implements AreaView {
   /** Straight plays of a chunk in a visit; 0 for as many as are expected. */
   private static final List<Integer> TRIES = List.of(0, 3, 5, 8);
 
+  /** The minutes of the week stand in one row where there is so much room. */
+  private static final double MINUTES_ROW = 760;
+
   private final ComboBox<PlanRequest.Climb> climb = new ComboBox<>();
   private final ComboBox<Integer> tries = new ComboBox<>();
   private final CheckBox warmUp = new CheckBox(Sentences.of("plan.kind.WARM_UP"));
@@ -164,6 +167,7 @@ final class PlanView extends VBox implements AreaView {
   /** Minutes of each day of the week. */
   private FlowPane minutesRow() {
     FlowPane row = Parts.flow(5, Parts.line(Sentences.of("plan.minutes-a"), "quiet"));
+    row.setPrefWrapLength(MINUTES_ROW);
     for (DayOfWeek d : DayOfWeek.values()) {
       TextField f = new TextField();
       f.setPrefWidth(44);
@@ -172,7 +176,7 @@ final class PlanView extends VBox implements AreaView {
       Parts.onCommit(f, () -> saveMinutes(d, f));
       minutes.put(d, f);
       row.getChildren()
-          .addAll(Parts.line(d.getDisplayName(TextStyle.SHORT, Locale.UK), "quiet"), f);
+          .add(Parts.row(5, Parts.line(d.getDisplayName(TextStyle.SHORT, Locale.UK), "quiet"), f));
     }
     row.getChildren().addAll(WeeksView.mark(room.look(), WeeksView.WARM_UP), warmUp);
     return row;

@@ -163,6 +163,7 @@ final class ShelfView extends VBox implements AreaView {
                   Parts.button(
                       Sentences.of("shelf.open-a"), "first-open", main::chooseFile, "primary"),
                   Parts.button(Sentences.of("shelf.look-at"), "first-demo", main::loadDemo),
+                  Parts.button(Sentences.of("shelf.tour"), "first-tour", main::takeTour),
                   byHand()));
       VBox.setVgrow(page, Priority.ALWAYS);
       getChildren().add(page);

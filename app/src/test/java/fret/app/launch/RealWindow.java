@@ -93,12 +93,17 @@ abstract class RealWindow {
                 new RecordingFiles(),
                 on -> {}),
             new Look(MusicFont.load()),
-            () -> {});
+            tour -> {});
     Scene scene = new Scene(main, 1280, 800);
     scene
         .getStylesheets()
         .add(FretApplication.class.getResource("/fret/app/fret.css").toExternalForm());
     stage.setScene(scene);
+    // The stage outlives a test, and so would another size and place that it was given there.
+    stage.setX(0);
+    stage.setY(0);
+    stage.setWidth(1280);
+    stage.setHeight(800);
     stage.show();
   }
 
