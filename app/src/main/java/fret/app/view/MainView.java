@@ -34,7 +34,9 @@ import fret.writing.Writing;
 import java.io.File;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
@@ -421,10 +423,17 @@ public final class MainView extends BorderPane {
     }
   }
 
-  /** What can be done anywhere. */
+  /** All keys there are, each once, those of an area after those that count everywhere. */
+  public List<Action> keys() {
+    Map<String, Action> once = new LinkedHashMap<>();
+    everywhere.forEach(a -> once.put(a.place() + a.id(), a));
+    areas.forEach(v -> v.view().actions().forEach(a -> once.putIfAbsent(a.place() + a.id(), a)));
+    return List.copyOf(once.values());
+  }
+
+  /** What can be done anywhere, as it counts now. */
   private List<Action> everything() {
-    List<Action> all = new ArrayList<>(everywhere);
-    areas.forEach(a -> a.view().actions().forEach(all::add));
+    List<Action> all = new ArrayList<>(keys());
     all.removeIf(a -> a.place().equals(PartView.WRITING) && !current.view().hasMode());
     return all;
   }

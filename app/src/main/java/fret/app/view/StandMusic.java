@@ -29,7 +29,7 @@ final class StandMusic extends StackPane {
   /** Staff spaces in px: read from two metres at the least, and no larger than needed. */
   private static final double LEAST_SPACE = 11;
 
-  private static final double MOST_SPACE = 20;
+  private static final double MOST_SPACE = 24;
 
   private final Studio studio;
   private final PracticeModel practice;
