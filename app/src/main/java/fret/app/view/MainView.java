@@ -45,7 +45,9 @@ import javafx.css.PseudoClass;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
+import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Label;
+import javafx.scene.control.MenuItem;
 import javafx.scene.control.Tooltip;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
@@ -76,6 +78,7 @@ public final class MainView extends BorderPane {
   private final PartView part;
   private final WritingModel writing;
   private final Tour tour;
+  private final ContextMenu menu = new ContextMenu();
   private final FindPage help = new FindPage(this::everything, this::does);
   private final Rail rail;
   private final GoTo goTo;
@@ -176,6 +179,7 @@ public final class MainView extends BorderPane {
             strip -> {
               Set<String> open = studio.preferences().openLanes(area.id(), area.lanes());
               strip.setLanes(Lanes.ALL, id -> !open.contains(id));
+              strip.setOnMenu((x, y) -> showMenu(strip, x, y));
               strip.setOwnLane(area.lanes().stream().findFirst().orElse(""));
               strip.setOnFold(
                   () ->
@@ -188,6 +192,21 @@ public final class MainView extends BorderPane {
                                   .filter(id -> !strip.foldedLanes().contains(id))
                                   .toList()));
             });
+  }
+
+  /** What can be done in this area with what is selected: all of it by mouse too. */
+  private void showMenu(StripView strip, double x, double y) {
+    menu.getItems().clear();
+    for (Action a : current.view().actions()) {
+      if (a.place().equals(current.id()) && a.when().getAsBoolean()) {
+        MenuItem item =
+            new MenuItem(Sentences.of("main.menu", a.words(), a.keys().getDisplayText()));
+        item.setId("menu-" + a.id());
+        item.setOnAction(e -> a.handler().run());
+        menu.getItems().add(item);
+      }
+    }
+    menu.show(strip, x, y);
   }
 
   private List<Action> everywhere() {

@@ -23,6 +23,7 @@ import javafx.geometry.VPos;
 import javafx.scene.AccessibleRole;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.input.ScrollEvent;
 import javafx.scene.layout.Region;
@@ -117,6 +118,7 @@ public final class StripView extends Region {
   private IntConsumer onExtend = s -> {};
   private Consumer<Fraction> onPlace = o -> {};
   private Runnable onFold = () -> {};
+  private Menu onMenu = (x, y) -> {};
   private Sight onSight = (from, to) -> {};
   private boolean writing;
   private Optional<Fraction> placeOnset = Optional.empty();
@@ -205,6 +207,17 @@ public final class StripView extends Region {
   /** Called with what comes in sight. */
   public void setOnSight(Sight handler) {
     onSight = handler;
+  }
+
+  /** Called with the place on the screen where what can be done is asked for. */
+  public void setOnMenu(Menu handler) {
+    onMenu = handler;
+  }
+
+  /** Shows what can be done, at a place on the screen. */
+  @FunctionalInterface
+  public interface Menu {
+    void accept(double screenX, double screenY);
   }
 
   /** Scrolls a moment into sight without marking it. */
@@ -654,6 +667,13 @@ public final class StripView extends Region {
       double x = (e.getX() + scrollX - MARGIN) / space;
       if (writing) {
         onPlace.accept(strip.onsetAt(x));
+      } else if (e.getButton() == MouseButton.SECONDARY) {
+        int slice = strip.sliceAt(x);
+        boolean within = slice >= rangeFrom && slice <= rangeTo;
+        if (!within) {
+          onPick.accept(slice); // What is selected together stays so.
+        }
+        onMenu.accept(e.getScreenX(), e.getScreenY());
       } else {
         (e.isShiftDown() ? onExtend : onPick).accept(strip.sliceAt(x));
       }

@@ -2,12 +2,14 @@ package fret.app.launch;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import fret.mark.FingerLayer;
 import javafx.geometry.Bounds;
 import javafx.scene.Node;
 import javafx.scene.control.Labeled;
 import javafx.scene.control.ScrollBar;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.MouseButton;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -53,6 +55,30 @@ class FindWindowTest extends RealWindow {
     assertThat(robot.lookup(".term").tryQuery()).isEmpty();
     robot.type(KeyCode.ESCAPE);
     until(() -> robot.lookup("#keys-page").tryQuery().isEmpty());
+  }
+
+  /** What can be done with a note is there by the right button too. */
+  @Test
+  void theRightButtonOpensWhatCanBeDone(FxRobot robot) throws Exception {
+    openFirst(robot);
+    robot.type(KeyCode.F4);
+    until(() -> !studio.isBehind());
+    Node strip = robot.from(main).lookup(".strip").query();
+    Bounds at = strip.localToScreen(strip.getLayoutBounds());
+    robot.clickOn(at.getMinX() + at.getWidth() / 3, at.getMinY() + 60, MouseButton.SECONDARY);
+    until(() -> robot.lookup(".context-menu").tryQuery().isPresent());
+    int note = studio.selectedProperty().get();
+    assertThat(note).isPositive();
+    robot.clickOn("#menu-finger-2");
+    until(
+        () ->
+            studio
+                    .session()
+                    .passage()
+                    .marks()
+                    .at(FingerLayer.PINNED, studio.shown().resolved().notes().get(note).key())
+                    .isPresent()
+                && !studio.isBehind());
   }
 
   @ParameterizedTest
