@@ -198,7 +198,9 @@ public final class MainView extends BorderPane {
   private void showMenu(StripView strip, double x, double y) {
     menu.getItems().clear();
     for (Action a : current.view().actions()) {
-      if (a.place().equals(current.id()) && a.when().getAsBoolean()) {
+      // What is only looked at has its tabs.
+      boolean looks = a.id().startsWith("show-");
+      if (a.place().equals(current.id()) && !looks && a.when().getAsBoolean()) {
         MenuItem item =
             new MenuItem(Sentences.of("main.menu", a.words(), a.keys().getDisplayText()));
         item.setId("menu-" + a.id());
