@@ -1,7 +1,9 @@
 package fret.base;
 
+import java.util.Collections;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.function.ToIntFunction;
 
 /**
  * How far a player leans to one end or the other of some habits, as against what is usual.
@@ -25,7 +27,7 @@ public record Leanings<H extends Enum<H>>(Map<H, Integer> steps) {
         });
     Map<H, Integer> copy = new TreeMap<>(steps);
     copy.values().removeIf(step -> step == 0);
-    steps = java.util.Collections.unmodifiableMap(copy);
+    steps = Collections.unmodifiableMap(copy);
   }
 
   /** In the middle everywhere. */
@@ -51,5 +53,15 @@ public record Leanings<H extends Enum<H>>(Map<H, Integer> steps) {
   /** What a weight is multiplied with, so many steps on; below 1 for steps back. */
   public static double factor(int steps) {
     return Math.pow(STEP, steps);
+  }
+
+  /**
+   * What all habits together make of one weight.
+   *
+   * @param way 1 for a habit towards whose second end it weighs more, -1 for less, 0 for neither
+   */
+  public double factor(ToIntFunction<H> way) {
+    return factor(
+        steps.entrySet().stream().mapToInt(l -> l.getValue() * way.applyAsInt(l.getKey())).sum());
   }
 }

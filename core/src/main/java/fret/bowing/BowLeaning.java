@@ -42,12 +42,7 @@ public enum BowLeaning {
 
   /** What all of them together make of one reason's weight. */
   public static double factor(BowEffort kind, Leanings<BowLeaning> leanings) {
-    int steps = 0;
-    for (Map.Entry<BowLeaning, Integer> l : leanings.steps().entrySet()) {
-      steps += l.getKey().more.contains(kind) ? l.getValue() : 0;
-      steps -= l.getKey().less.contains(kind) ? l.getValue() : 0;
-    }
-    return Leanings.factor(steps);
+    return leanings.factor(h -> h.more.contains(kind) ? 1 : h.less.contains(kind) ? -1 : 0);
   }
 
   /** A preset as a player with habits has it. */

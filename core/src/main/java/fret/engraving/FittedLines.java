@@ -19,9 +19,6 @@ public record FittedLines(List<StaveLines.Line> lines, double space, boolean isW
 
   private static final double STEP = 0.5;
 
-  /** A guess that is too high by this share is tried all the same. */
-  private static final double SLACK = 1.15;
-
   /**
    * Where it stands.
    *
@@ -51,37 +48,45 @@ public record FittedLines(List<StaveLines.Line> lines, double space, boolean isW
       GlyphMetrics metrics,
       Room room,
       Function<Axis, List<LaneDrawing>> lanes) {
-    Strip natural = StripEngraver.engrave(passage, fingers, metrics);
-    double lane = lanes.apply(Axis.of(natural)).stream().mapToDouble(LaneDrawing::height).sum();
-    double line = natural.bottom() - natural.top() + lane + GAP;
-    for (double space = room.most(); space > room.least(); space -= STEP) {
-      double guess = Math.ceil(natural.width() * space / room.width() * 0.8);
-      // Not every line is as tall as all of them together.
-      if (guess * line * space * 0.6 > room.height() * SLACK) {
-        continue;
-      }
-      List<StaveLines.Line> lines = at(space, passage, fingers, metrics, room, lanes);
-      if (height(lines) * space <= room.height() && fitsAcross(lines, space, room)) {
-        return new FittedLines(lines, space, true);
-      }
+    Layout layout = new Layout(passage, fingers, metrics, room, lanes);
+    int least = 0;
+    int most = (int) Math.floor((room.most() - room.least()) / STEP);
+    // The larger the notes the more lines there are: by halves to the largest that fit.
+    while (least < most) {
+      int middle = (least + most + 1) / 2;
+      boolean fits = layout.fits(layout.at(room.least() + middle * STEP, false));
+      least = fits ? middle : least;
+      most = fits ? most : middle - 1;
     }
-    List<StaveLines.Line> lines = at(room.least(), passage, fingers, metrics, room, lanes);
-    return new FittedLines(lines, room.least(), height(lines) * room.least() <= room.height());
+    FittedLines made = layout.at(room.least() + least * STEP, true);
+    // Spread to the margin a line may be a little taller.
+    while (!layout.fits(made) && made.space() > room.least()) {
+      made = layout.at(made.space() - STEP, true);
+    }
+    return new FittedLines(made.lines(), made.space(), layout.fits(made));
   }
 
-  private static List<StaveLines.Line> at(
-      double space,
+  /** What is laid out, and where. */
+  private record Layout(
       ResolvedPassage passage,
       List<FingerText> fingers,
       GlyphMetrics metrics,
       Room room,
       Function<Axis, List<LaneDrawing>> lanes) {
-    List<StaveLines.Line> made = new ArrayList<>();
-    for (StaveLines.Line line :
-        StaveLines.lay(passage, fingers, Map.of(), metrics, room.width() / space)) {
-      made.add(line.withLanes(lanes.apply(line.axis(passage))));
+    FittedLines at(double space, boolean spread) {
+      List<StaveLines.Line> made = new ArrayList<>();
+      double width = room.width() / space;
+      for (StaveLines.Line line :
+          StaveLines.lay(passage, fingers, Map.of(), metrics, width, spread)) {
+        made.add(line.withLanes(lanes.apply(line.axis(passage))));
+      }
+      return new FittedLines(made, space, true);
     }
-    return made;
+
+    boolean fits(FittedLines f) {
+      return height(f.lines()) * f.space() <= room.height()
+          && fitsAcross(f.lines(), f.space(), room);
+    }
   }
 
   private static boolean fitsAcross(List<StaveLines.Line> lines, double space, Room room) {

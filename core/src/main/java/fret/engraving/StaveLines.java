@@ -93,6 +93,22 @@ public final class StaveLines {
       Map<Integer, Boolean> shiftMarks,
       GlyphMetrics metrics,
       double room) {
+    return lay(passage, fingers, shiftMarks, metrics, room, true);
+  }
+
+  /**
+   * Lays a passage out.
+   *
+   * @param spread whether notes are spread to the margin; else they stand as near as can be, which
+   *     is soon done and says which bars a line has and how tall it is
+   */
+  static List<Line> lay(
+      ResolvedPassage passage,
+      List<FingerText> fingers,
+      Map<Integer, Boolean> shiftMarks,
+      GlyphMetrics metrics,
+      double room,
+      boolean spread) {
     Map<NoteKey, Integer> indices = new HashMap<>();
     for (int i = 0; i < passage.notes().size(); i++) {
       indices.put(passage.notes().get(i).key(), i);
@@ -106,7 +122,10 @@ public final class StaveLines {
       ResolvedPassage line = line(score, from, to);
       Extract extract = new Extract(line, indices, fingers, shiftMarks, passage);
       StripStyle style = new StripStyle(1, true, Optional.of(score), extract.marks);
-      Strip strip = filled(line, extract.texts, style, metrics, room, end);
+      Strip strip =
+          spread
+              ? filled(line, extract.texts, style, metrics, room, end)
+              : StripEngraver.engrave(line, extract.texts, metrics, style.withStretch(TIGHTEST));
       lines.add(new Line(strip, extract.sliceHere, from, to));
       from = to + 1;
     }

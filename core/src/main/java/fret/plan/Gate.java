@@ -94,6 +94,19 @@ public record Gate(
     };
   }
 
+  /**
+   * After the plays of a set, judged alike. All of them were at one level: those after the one that
+   * opened the next say nothing of it.
+   */
+  public Gate after(Verdict verdict, int plays) {
+    Gate then = this;
+    for (int i = 0; i < plays; i++) {
+      boolean counts = !then.stopped() && (smallSteps || then.level.equals(level));
+      then = counts ? then.after(verdict) : then;
+    }
+    return then;
+  }
+
   private Gate clean() {
     boolean top = level.equals(ladder.top()) || !ladder.isSlow() && perMinute() >= ladder.target();
     int row = cleanInRow + 1;

@@ -71,6 +71,15 @@ class FittedLinesTest {
       if (fitted.isWhole()) {
         assertThat(height(fitted) - FittedLines.GAP * fitted.space()).isLessThanOrEqualTo(height);
       }
+      if (fitted.isWhole() && fitted.space() < MOST) {
+        double larger = fitted.space() + 0.5;
+        FittedLines.Room room = new FittedLines.Room(width, height, larger, larger);
+        assertThat(
+                FittedLines.fit(passage, List.of(), PlainMetrics.BOXES, room, a -> List.of())
+                    .isWhole())
+            .as("%s px would fit", larger)
+            .isFalse();
+      }
     }
   }
 

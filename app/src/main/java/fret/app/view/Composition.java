@@ -1,10 +1,12 @@
 package fret.app.view;
 
+import fret.app.widget.Look;
 import javafx.css.PseudoClass;
 import javafx.event.ActionEvent;
 import javafx.geometry.Insets;
 import javafx.scene.Node;
 import javafx.scene.layout.Region;
+import javafx.scene.shape.Rectangle;
 
 /**
  * The strip with its reasons: beside it where the window is wide, below it otherwise, and in a
@@ -23,9 +25,9 @@ final class Composition extends Region {
   private static final double READABLE_STRIP = 290;
 
   private static final double DRAWER = 0.72;
-  private static final double USUAL_LETTERS = 14;
   private static final PseudoClass AS_DRAWER = PseudoClass.getPseudoClass("drawer");
 
+  private final Look look;
   private final Region head;
   private final Region strip;
   private final Region reasons;
@@ -39,7 +41,8 @@ final class Composition extends Region {
    * @param head a line over the strip
    * @param tabs what of the reasons is seen while their drawer is closed; pressed, they open it
    */
-  Composition(Region head, Region strip, Region reasons, Region tabs) {
+  Composition(Look look, Region head, Region strip, Region reasons, Region tabs) {
+    this.look = look;
     this.head = head;
     this.strip = strip;
     this.reasons = reasons;
@@ -96,11 +99,8 @@ final class Composition extends Region {
     return getScene() != null && getScene().getWidth() >= WIDE;
   }
 
-  /** How large the letters are against their usual size. */
   private double letters() {
-    return tabs.lookup(".tab") instanceof javafx.scene.control.Labeled l
-        ? l.getFont().getSize() / USUAL_LETTERS
-        : 1;
+    return look.lettersProperty().get();
   }
 
   private boolean isDrawer() {
@@ -148,7 +148,7 @@ final class Composition extends Region {
     put(strip, left, top, width, height - closed);
     double seen = isOpen ? Math.max(closed, height * DRAWER) : closed;
     put(reasons, left, top + height - seen, width, seen);
-    reasons.setClip(new javafx.scene.shape.Rectangle(width, seen));
+    reasons.setClip(new Rectangle(width, seen));
   }
 
   private void put(Node node, double x, double y, double width, double height) {

@@ -7,6 +7,7 @@ import fret.app.words.Terms;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumSet;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -14,6 +15,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
+import javafx.geometry.VPos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -69,7 +71,7 @@ final class FindPage extends VBox {
           }
         });
     page = Parts.scroll(keys);
-    keys.setRowValignment(javafx.geometry.VPos.TOP);
+    keys.setRowValignment(VPos.TOP);
     keys.prefWrapLengthProperty().bind(page.widthProperty().subtract(20));
     getChildren().addAll(Parts.line(Sentences.of("find.title"), "section"), field, page);
   }
@@ -173,7 +175,7 @@ final class FindPage extends VBox {
   /** What can be done here comes first, then in the order of the areas. */
   private List<Action> matching(String wanted) {
     String[] tokens = wanted.toLowerCase(Locale.ROOT).split("\\s+");
-    Set<String> ids = new java.util.HashSet<>();
+    Set<String> ids = new HashSet<>();
     here.forEach(a -> ids.add(a.place() + a.id()));
     return everything.get().stream()
         .filter(a -> has(a, tokens))

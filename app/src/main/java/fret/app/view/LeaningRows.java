@@ -4,6 +4,7 @@ import fret.app.words.Sentences;
 import fret.base.Leanings;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.function.BiConsumer;
 import java.util.function.Predicate;
@@ -13,6 +14,7 @@ import javafx.scene.control.Slider;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.TilePane;
+import javafx.scene.text.TextAlignment;
 
 /**
  * Habits, each a scale between two ends in words; in the middle it is as the preset has it.
@@ -22,6 +24,7 @@ import javafx.scene.layout.TilePane;
 final class LeaningRows<H extends Enum<H>> extends TilePane {
   private static final double END = 118;
   private static final double SCALE = 84;
+  private static final String LEANT = "leant";
 
   private record Row(HBox node, Slider scale, Label first, Label second) {}
 
@@ -43,7 +46,7 @@ final class LeaningRows<H extends Enum<H>> extends TilePane {
 
   private Row row(H habit, String words, BiConsumer<H, Integer> lean) {
     Slider scale = new Slider(-Leanings.MOST, Leanings.MOST, 0);
-    scale.setId("lean-" + words.replace('.', '-').toLowerCase(java.util.Locale.ROOT));
+    scale.setId("lean-" + words.replace('.', '-').toLowerCase(Locale.ROOT));
     scale.setMajorTickUnit(1);
     scale.setMinorTickCount(0);
     scale.setBlockIncrement(1);
@@ -58,7 +61,7 @@ final class LeaningRows<H extends Enum<H>> extends TilePane {
     Label high = Parts.whole(second, "plain");
     low.setPrefWidth(END);
     low.setAlignment(Pos.CENTER_RIGHT);
-    low.setTextAlignment(javafx.scene.text.TextAlignment.RIGHT);
+    low.setTextAlignment(TextAlignment.RIGHT);
     high.setPrefWidth(END);
     HBox node = Parts.row(8, low, scale, high);
     node.setMinWidth(Region.USE_PREF_SIZE);
@@ -89,8 +92,15 @@ final class LeaningRows<H extends Enum<H>> extends TilePane {
 
   /** The end that is leant to is said in bold. */
   private static void mark(Row row, int step) {
-    row.first().setStyle(step < 0 ? "-fx-font-weight: bold;" : "");
-    row.second().setStyle(step > 0 ? "-fx-font-weight: bold;" : "");
+    leant(row.first(), step < 0);
+    leant(row.second(), step > 0);
+  }
+
+  private static void leant(Label end, boolean is) {
+    end.getStyleClass().remove(LEANT);
+    if (is) {
+      end.getStyleClass().add(LEANT);
+    }
   }
 
   /**

@@ -1,5 +1,6 @@
 package fret.app.view;
 
+import fret.app.viewmodel.Lead;
 import fret.app.viewmodel.OnStand;
 import fret.app.viewmodel.Stand;
 import fret.app.words.Sentences;
@@ -12,6 +13,7 @@ import java.util.EnumMap;
 import java.util.Locale;
 import java.util.Map;
 import java.util.function.Consumer;
+import java.util.function.Function;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
@@ -143,8 +145,12 @@ final class Ledge extends HBox {
     counted.setText(play);
   }
 
-  /** The gate, with where each verdict would lead. */
-  void show(Stand stand, boolean any) {
+  /**
+   * The gate, with where each verdict would lead.
+   *
+   * @param leads of a verdict
+   */
+  void show(Stand stand, boolean any, Function<Verdict, Lead> leads) {
     Gate g = stand.gateProperty().get();
     OnStand on = stand.onProperty().get();
     if (g == null || on == null || !any) {
@@ -163,16 +169,16 @@ final class Ledge extends HBox {
         g.hurt()
             ? Sentences.of("practise.it-hurt")
             : Sentences.of("practise.in-row", g.cleanInRow(), g.settings().cleanNeeded()));
-    next.forEach((v, to) -> to.setText(words(stand.after(v))));
+    next.forEach((v, to) -> to.setText(words(leads.apply(v))));
   }
 
-  private static String words(Stand.Next n) {
+  private static String words(Lead n) {
     return switch (n.where()) {
       case TEMPO -> Sentences.of("practise.to-tempo", Level.text(n.tempo()));
-      case SAME -> Sentences.of("practise.same-again");
+      case AGAIN -> Sentences.of("practise.same-again");
       case ANOTHER_CLEAN -> Sentences.of("practise.clean-of", n.count(), n.of());
       case PART -> Sentences.of("practise.next-part", n.count());
-      case NEXT -> Sentences.of("practise.next-bars");
+      case NEXT_BARS -> Sentences.of("practise.next-bars");
       case DONE -> Sentences.of("practise.done");
     };
   }

@@ -137,7 +137,7 @@ public final class MainView extends BorderPane {
     setTop(new VBox(header(), new Banners(studio)));
     StatusLine status = new StatusLine(studio);
     StackPane.setAlignment(status, Pos.BOTTOM_LEFT);
-    tour = new Tour(studio, practice, this::go);
+    tour = new Tour(studio, this::go);
     setCenter(new StackPane(centre, status, tour));
     centre.getStyleClass().add("centre");
     new Keyboard(this::actions, this::closeOver, this::takeKeys).on(this);

@@ -44,7 +44,7 @@ final class MapOverStrip extends VBox {
     strip.setOnSight(this::sight);
     studio.shownProperty().addListener(o -> show());
     studio.plans().plannedProperty().addListener(o -> show());
-    show();
+    sceneProperty().addListener(o -> show());
   }
 
   private void pick(double share) {
@@ -77,7 +77,11 @@ final class MapOverStrip extends VBox {
     return onset.subtract(start).doubleValue() / all;
   }
 
+  /** Made anew when it is looked at, not behind another area. */
   private void show() {
+    if (getScene() == null) {
+      return;
+    }
     Session s = studio.shown();
     boolean isLong = s != null && s.score().bars().size() >= LEAST_BARS;
     PractiseView.shown(map, isLong);

@@ -135,6 +135,7 @@ final class PartView implements AreaView {
     VBox.setVgrow(pane, Priority.ALWAYS);
     node =
         new Composition(
+            room.look(),
             banner,
             new MapOverStrip(studio, room.look(), strip, new StackPane(strip, lines)),
             card,

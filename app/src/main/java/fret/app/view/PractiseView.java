@@ -3,6 +3,7 @@ package fret.app.view;
 import fret.app.command.Action;
 import fret.app.viewmodel.Beating;
 import fret.app.viewmodel.DaySummary;
+import fret.app.viewmodel.Lead;
 import fret.app.viewmodel.OnStand;
 import fret.app.viewmodel.PracticeModel;
 import fret.app.viewmodel.Studio;
@@ -11,7 +12,6 @@ import fret.app.words.Sentences;
 import fret.app.words.Words;
 import fret.drill.DrillKind;
 import fret.journal.Breakage;
-import fret.journal.Cure;
 import fret.journal.Verdict;
 import fret.plan.Gate;
 import fret.plan.Pedal;
@@ -35,13 +35,10 @@ import javafx.event.EventHandler;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
-import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
-import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
-import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -51,12 +48,6 @@ import javafx.util.Duration;
 
 /** Practise: a music stand. Notation, tempo, tries, minutes left; sets with no key between. */
 final class PractiseView extends VBox implements AreaView {
-  /** One key for each thing that breaks, in the order in which they are shown. */
-  private static final List<KeyCode> BROKE_KEYS =
-      List.of(
-          KeyCode.I, KeyCode.S, KeyCode.X, KeyCode.R, KeyCode.U, KeyCode.D, KeyCode.W, KeyCode.O,
-          KeyCode.B, KeyCode.T, KeyCode.L, KeyCode.Y, KeyCode.F, KeyCode.P);
-
   private static final double LEAST_DAY = 214;
   private static final double MOST_DAY = 300;
   private static final double DAY_SHARE = 0.19;
@@ -75,9 +66,8 @@ final class PractiseView extends VBox implements AreaView {
   private final Label bounce = Parts.label("", "warning");
   private final TodayList list;
   private final Ledge ledge;
-  private final FlowPane broke = new FlowPane(6, 6);
+  private final WhatBroke broke;
   private final PainPane pain;
-  private final Button cure;
   private final StandHabits habits;
   private final StandDrawer drawer;
   private final StandTools tools;
@@ -85,8 +75,6 @@ final class PractiseView extends VBox implements AreaView {
   private final PauseTransition tapSettles = new PauseTransition(Duration.millis(Pedal.LONG_MS));
   private final String silence;
   private Pedal pedal;
-  private boolean askingWhat;
-  private Breakage lastBroke = Breakage.NONE;
 
   PractiseView(Areas.Room room) {
     this.studio = room.studio();
@@ -107,15 +95,12 @@ final class PractiseView extends VBox implements AreaView {
     this.pedal = new Pedal(studio.preferences().pedal());
     left.setId("minutes-left");
     left.setMinWidth(Region.USE_PREF_SIZE);
-    cure = Parts.button("", "cure", this::toCure, "small");
-    askWhat();
+    this.broke = new WhatBroke(practice, music, this::stop, ledge::tell);
     pain = new PainPane(studio);
     habits = new StandHabits(studio, practice, this::habitsChanged);
-    drawer = new StandDrawer(practice.stand(), habits, this::drawn);
+    drawer = new StandDrawer(practice.stand(), habits, this::drawn, studio::tell);
     getChildren().add(composed());
-    for (Region hidden : List.of(broke, focusOn)) {
-      shown(hidden, false);
-    }
+    shown(focusOn, false);
     studio.plans().plannedProperty().addListener(o -> showPain());
     practice.stand().notationProperty().addListener(o -> show());
     practice.stand().onProperty().addListener(o -> changed());
@@ -139,24 +124,6 @@ final class PractiseView extends VBox implements AreaView {
     showList();
   }
 
-  /** What broke is asked over the lower edge of the music, so that nothing moves. */
-  private void askWhat() {
-    broke.setId("broke");
-    broke.getStyleClass().add("asked");
-    broke.setMaxHeight(Region.USE_PREF_SIZE);
-    for (int i = 1; i < Breakage.values().length; i++) {
-      Breakage b = Breakage.values()[i];
-      broke
-          .getChildren()
-          .add(
-              Parts.button(
-                  Sentences.of("broke." + b) + "  (" + BROKE_KEYS.get(i - 1).getName() + ")",
-                  "broke-" + b.name().toLowerCase(Locale.ROOT),
-                  () -> tellBroke(b),
-                  "small"));
-    }
-  }
-
   /** The music over the ledge, the day beside it; the drawer comes over both. */
   private Node composed() {
     HBox head =
@@ -168,15 +135,8 @@ final class PractiseView extends VBox implements AreaView {
                 Sentences.of("practise.rare"), "stand-more", tools::toggle, "small", "rare"),
             Parts.button(
                 Sentences.of("practise.habits"), "stand-habits", drawer::toggle, "small", "rare"));
-    cure.setMaxHeight(Region.USE_PREF_SIZE);
-    StackPane sounding = new StackPane(music, broke, cure);
-    StackPane.setAlignment(broke, Pos.BOTTOM_CENTER);
-    StackPane.setAlignment(cure, Pos.BOTTOM_RIGHT);
-    StackPane.setMargin(cure, new Insets(0, 4, 4, 0));
-    sounding.setMinHeight(0);
-    VBox.setVgrow(sounding, Priority.ALWAYS);
-    VBox desk =
-        new VBox(6, head, pain, hint, focusOn, tools.asked(), tools.node(), sounding, bounce);
+    VBox.setVgrow(broke, Priority.ALWAYS);
+    VBox desk = new VBox(6, head, pain, hint, focusOn, tools.asked(), tools.node(), broke, bounce);
     desk.setPadding(new Insets(10, 12, 8, 16));
     // What is said of a drill may be long: it wraps, and does not take the room of the day.
     desk.setPrefWidth(560);
@@ -271,7 +231,7 @@ final class PractiseView extends VBox implements AreaView {
   private void play(PlaySet made, boolean round) {
     hearing.stop();
     beating.stopClick();
-    ask(false);
+    broke.ask(false);
     ledge.tell("");
     tools.setStarts();
     beating.following().ready(practice.stand().under(), round);
@@ -335,6 +295,7 @@ final class PractiseView extends VBox implements AreaView {
       ledge.count("?", Sentences.of("practise.how"));
     }
     ledge.moves(moving);
+    showLedge();
     // While it plays there is nothing but the music; nothing changes its place for that.
     hint.setVisible(!moving);
     if (moving) {
@@ -363,59 +324,21 @@ final class PractiseView extends VBox implements AreaView {
       }
       practice.stand().judge(verdict, Breakage.NONE);
     }
-    lastBroke = Breakage.NONE;
+    broke.judged();
     practice.judged();
     showList();
     showGate();
     Gate now = practice.stand().gateProperty().get();
     boolean reads = practice.stand().stepTitle().isPresent();
     ledge.tell(now == null || reads ? "" : told(verdict, before, now));
-    ask(verdict == Verdict.MISSED || verdict == Verdict.NEARLY);
+    broke.ask(verdict == Verdict.MISSED || verdict == Verdict.NEARLY);
     if (now != null && now.hurt() && !before.stopped()) {
       pain.ask();
     }
     if (goesOn && now != null && !now.stopped()) {
       play();
-      ask(true);
+      broke.ask(true);
     }
-  }
-
-  /** What broke is written to the try that was judged last. */
-  private void tellBroke(Breakage b) {
-    practice.stand().tell(b);
-    lastBroke = b;
-    ledge.tell(Sentences.of("practise.broke", Sentences.of("broke." + b + ".cure")));
-    ask(false);
-    showCure(b);
-  }
-
-  private void ask(boolean what) {
-    askingWhat = what;
-    shown(broke, what);
-    if (what) {
-      shown(cure, false);
-    }
-  }
-
-  private void showCure(Breakage b) {
-    Optional<DrillKind> kind = Cure.of(b);
-    shown(cure, kind.isPresent() || practice.isAside());
-    cure.setText(
-        practice.isAside()
-            ? Sentences.of("practise.back")
-            : kind.map(k -> Sentences.of("practise.to-cure", Sentences.of("drill." + k.id())))
-                .orElse(""));
-  }
-
-  private void toCure() {
-    stop();
-    if (practice.isAside()) {
-      practice.next();
-    } else {
-      practice.own().cure(lastBroke);
-    }
-    lastBroke = Breakage.NONE;
-    ask(false);
   }
 
   private void takeBack() {
@@ -423,7 +346,7 @@ final class PractiseView extends VBox implements AreaView {
         Sentences.of(
             practice.stand().takeBack() ? "practise.taken-back" : "practise.nothing-to-take"));
     pain.forget();
-    ask(false);
+    broke.ask(false);
     practice.judged();
     showList();
   }
@@ -475,9 +398,7 @@ final class PractiseView extends VBox implements AreaView {
   private void changed() {
     stop();
     ledge.tell("");
-    lastBroke = Breakage.NONE;
-    ask(false);
-    showCure(Breakage.NONE);
+    broke.forget();
     show();
     showList();
   }
@@ -522,8 +443,8 @@ final class PractiseView extends VBox implements AreaView {
         Sentences.of(
             "practise.hint",
             Sentences.of(layer.map(w -> w + ".how").orElse(id + ".purpose")),
-            Sentences.of(layer.map(w -> w + ".listen").orElse(id + ".listen"))));
-    hint.setTooltip(new Tooltip(Sentences.of("practise.stops", Sentences.of(id + ".stop"))));
+            Sentences.of(layer.map(w -> w + ".listen").orElse(id + ".listen")),
+            Sentences.of(id + ".stop")));
     music.show(s, drill);
     showGate();
   }
@@ -545,7 +466,7 @@ final class PractiseView extends VBox implements AreaView {
   private void showGate() {
     showFocus();
     Gate g = practice.stand().gateProperty().get();
-    ledge.show(practice.stand(), studio.shown() != null);
+    showLedge();
     String string =
         g == null
             ? ""
@@ -558,6 +479,19 @@ final class PractiseView extends VBox implements AreaView {
     // What hurt is over: how to go on with it is no question now.
     shown(hint, g == null || !g.hurt());
     left.setText(Sentences.of("practise.left", Math.round(practice.minutesLeft())));
+  }
+
+  /** The stair says where a verdict leads that is given now, of all plays that went by. */
+  private void showLedge() {
+    boolean between = run.isMoving();
+    int plays = Math.max(1, run.unjudged());
+    ledge.show(
+        practice.stand(),
+        studio.shown() != null,
+        v ->
+            v == Verdict.CLEAN
+                ? Lead.of(practice.stand(), v, 0, plays)
+                : Lead.of(practice.stand(), v, between ? run.cleanBefore() : 0, 1));
   }
 
   /**
@@ -600,24 +534,13 @@ final class PractiseView extends VBox implements AreaView {
   @Override
   public List<Action> actions() {
     List<Action> all = new ArrayList<>(pain.actions());
-    for (int i = 0; i < BROKE_KEYS.size(); i++) {
-      Breakage b = Breakage.values()[i + 1];
-      all.add(
-          new Action(
-              "broke-" + b,
-              "practise",
-              Sentences.of("key.broke", Sentences.of("broke." + b)),
-              Action.key(BROKE_KEYS.get(i)),
-              () -> askingWhat,
-              () -> tellBroke(b)));
-    }
     all.add(on("start-stop", KeyCode.SPACE, this::toggle));
     all.add(on("clean", KeyCode.C, () -> judge(Verdict.CLEAN)));
     all.add(on("nearly", KeyCode.N, () -> judge(Verdict.NEARLY)));
     all.add(on("missed", KeyCode.M, () -> judge(Verdict.MISSED)));
     all.add(on("hurts", KeyCode.H, () -> judge(Verdict.HURTS)));
     all.add(on("take-back", KeyCode.BACK_SPACE, this::takeBack));
-    all.add(on("cure", KeyCode.K, this::toCure));
+    all.addAll(broke.actions());
     all.add(on("next-item", KeyCode.DOWN, practice::next));
     all.add(on("previous-item", KeyCode.UP, practice::previous));
     all.add(on("stand-habits", KeyCode.ENTER, drawer::toggle));

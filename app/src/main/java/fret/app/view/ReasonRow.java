@@ -3,6 +3,7 @@ package fret.app.view;
 import fret.app.words.Sentences;
 import fret.app.words.Words;
 import javafx.beans.property.ReadOnlyBooleanProperty;
+import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
@@ -25,7 +26,7 @@ final class ReasonRow extends HBox {
    */
   ReasonRow(String words, String quantity, double effort, ReadOnlyBooleanProperty figures) {
     super(8);
-    setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+    setAlignment(Pos.CENTER_LEFT);
     Label text = Parts.whole(words, "plain");
     text.setMaxWidth(Double.MAX_VALUE);
     HBox.setHgrow(text, Priority.ALWAYS);
@@ -36,7 +37,7 @@ final class ReasonRow extends HBox {
     bar.setMinSize(length, 7);
     StackPane scale = new StackPane(bar);
     scale.setMinWidth(LONGEST);
-    StackPane.setAlignment(bar, javafx.geometry.Pos.CENTER_LEFT);
+    StackPane.setAlignment(bar, Pos.CENTER_LEFT);
     Label counted = Parts.line(quantity, "figure");
     Label weight = Parts.line(Words.shown(effort < 0 ? "%+.2f" : "%.2f", effort), "effort");
     for (Label l : new Label[] {counted, weight}) {

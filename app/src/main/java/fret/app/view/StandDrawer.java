@@ -2,6 +2,7 @@ package fret.app.view;
 
 import fret.app.viewmodel.Stand;
 import fret.app.words.Sentences;
+import java.util.function.Consumer;
 import javafx.scene.Node;
 import javafx.scene.control.CheckBox;
 import javafx.scene.input.KeyCode;
@@ -12,11 +13,10 @@ import javafx.scene.layout.VBox;
 
 /** All that is set at the stand, behind one key: it comes over the music and goes again. */
 final class StandDrawer extends VBox {
-  private static final double WIDTH = 340;
-
   private final Stand stand;
   private final StandHabits habits;
   private final Runnable changed;
+  private final Consumer<String> tell;
   private final CheckBox along;
   private final CheckBox bow;
   private Node before;
@@ -24,15 +24,14 @@ final class StandDrawer extends VBox {
   /**
    * @param changed something was switched that is seen with the music
    */
-  StandDrawer(Stand stand, StandHabits habits, Runnable changed) {
+  StandDrawer(Stand stand, StandHabits habits, Runnable changed, Consumer<String> tell) {
     super(8);
     this.stand = stand;
     this.habits = habits;
     this.changed = changed;
+    this.tell = tell;
     getStyleClass().add("drawer");
     setId("drawer");
-    setMaxWidth(WIDTH);
-    setPrefWidth(WIDTH);
     setMinWidth(Region.USE_PREF_SIZE);
     setMinHeight(0);
     bow = new CheckBox(Sentences.of("practise.bow-below"));
@@ -100,5 +99,6 @@ final class StandDrawer extends VBox {
   void toggleAlong() {
     stand.setAlong(!stand.isAlong());
     follow();
+    tell.accept(Sentences.of(stand.isAlong() ? "practise.along.on" : "practise.along.off"));
   }
 }

@@ -9,6 +9,8 @@ import fret.plan.Pedal;
 import fret.sound.ClickStyle;
 import fret.tempo.Beat;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
+import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.CheckBox;
@@ -145,13 +147,13 @@ final class StandHabits {
     }
   }
 
-  private void style(java.util.function.UnaryOperator<ClickStyle> other) {
+  private void style(UnaryOperator<ClickStyle> other) {
     set(() -> practice.stand().setStyle(other.apply(practice.stand().style())));
   }
 
   private static Label group(String id) {
     Label name = Parts.line(Sentences.of(id), "card-title");
-    name.setPadding(new javafx.geometry.Insets(8, 0, 0, 0));
+    name.setPadding(new Insets(8, 0, 0, 0));
     return name;
   }
 

@@ -64,7 +64,11 @@ abstract class StripArea implements AreaView {
   void compose(Region tools) {
     node =
         new Composition(
-            tools, new MapOverStrip(studio, look, strip, strip), new VBox(6, tabs, pane), tabs);
+            look,
+            tools,
+            new MapOverStrip(studio, look, strip, strip),
+            new VBox(6, tabs, pane),
+            tabs);
   }
 
   /** Another selection is shown. */

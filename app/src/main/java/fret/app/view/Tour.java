@@ -1,6 +1,5 @@
 package fret.app.view;
 
-import fret.app.viewmodel.PracticeModel;
 import fret.app.viewmodel.Studio;
 import fret.app.words.Sentences;
 import java.util.List;
@@ -38,11 +37,12 @@ final class Tour extends VBox {
   private final Button next;
   private int at = -1;
   private long before;
+  private boolean wanted;
 
   /**
    * @param go opens an area
    */
-  Tour(Studio studio, PracticeModel practice, Consumer<String> go) {
+  Tour(Studio studio, Consumer<String> go) {
     super(8);
     this.studio = studio;
     this.go = go;
@@ -68,12 +68,9 @@ final class Tour extends VBox {
     studio.selectedProperty().addListener(look);
     studio.deeds().countProperty().addListener(look);
     studio.journal().addListener((ListChangeListener<Object>) c -> look());
-    // A tour through nothing begins once there is something.
+    // It begins once its passage is open.
     studio.shownProperty().addListener(o -> begin());
-    practice.indexProperty().addListener(look);
   }
-
-  private boolean wanted;
 
   /** Begins, with the passage that is open, or the first there is. */
   void start() {

@@ -2,10 +2,12 @@ package fret.app.view;
 
 import fret.app.words.Sentences;
 import java.util.List;
+import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
@@ -26,7 +28,7 @@ final class WeightsCard extends VBox {
     Node few = Parts.scroll(habits);
     Node all = Parts.scroll(weights);
     StackPane pane = new StackPane(few);
-    VBox.setVgrow(pane, javafx.scene.layout.Priority.ALWAYS);
+    VBox.setVgrow(pane, Priority.ALWAYS);
     pane.setMinHeight(0);
     ToggleButton show = new ToggleButton(Sentences.of("cares.every"));
     show.setId(id + "every-weight");
@@ -44,9 +46,7 @@ final class WeightsCard extends VBox {
               }
             });
     widthProperty()
-        .addListener(
-            o ->
-                javafx.application.Platform.runLater(() -> weights.setNarrow(getWidth() < NARROW)));
+        .addListener(o -> Platform.runLater(() -> weights.setNarrow(getWidth() < NARROW)));
     getChildren().addAll(head, pane);
   }
 }

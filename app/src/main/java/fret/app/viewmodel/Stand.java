@@ -185,7 +185,7 @@ public final class Stand {
     return reading.steps().size();
   }
 
-  private boolean isReading() {
+  boolean isReading() {
     return stand.get() != null && gate.get() != null && !reading.steps().isEmpty();
   }
 
@@ -538,12 +538,8 @@ public final class Stand {
     for (int i = 0; i < plays; i++) {
       boolean cold = first && i == 0 && spent.played() > 0;
       write(s, played, verdict, breakage, share(spent, i, plays), cold, tries);
-      boolean counts =
-          !gate.get().stopped() && (gate.get().smallSteps() || gate.get().level().equals(played));
-      if (counts && (s.climbs() || i == 0)) {
-        advance(s, verdict);
-      }
     }
+    advance(s, verdict, plays);
     wasClean = verdict == Verdict.CLEAN;
     if (verdict == Verdict.HURTS) {
       studio.hurting().judged();
@@ -671,9 +667,9 @@ public final class Stand {
   }
 
   /** Straight tries climb the ladder; another drill goes on part by part, each clean once. */
-  private void advance(OnStand s, Verdict verdict) {
+  private void advance(OnStand s, Verdict verdict, int plays) {
     if (s.climbs()) {
-      gate.set(gate.get().after(verdict));
+      gate.set(gate.get().after(verdict, plays));
       return;
     }
     Gate g = gate.get();
@@ -688,60 +684,6 @@ public final class Stand {
         showPart();
       }
     }
-  }
-
-  /**
-   * Where a verdict leads.
-   *
-   * @param tempo counted values a minute, where it leads to another tempo
-   * @param count clean plays then, or the number of the next part; {@code of} how many are needed
-   */
-  public record Next(Where where, double tempo, int count, int of) {
-    /** What comes then. */
-    public enum Where {
-      TEMPO,
-      SAME,
-      ANOTHER_CLEAN,
-      PART,
-      NEXT,
-      DONE
-    }
-
-    private static Next of(Where where) {
-      return new Next(where, 0, 0, 0);
-    }
-  }
-
-  /** Where a verdict on the next play would lead, before it is given. */
-  public Next after(Verdict verdict) {
-    OnStand s = stand.get();
-    Gate g = gate.get();
-    if (s == null || g == null || g.stopped()) {
-      return Next.of(Next.Where.DONE);
-    }
-    if (isReading()) {
-      boolean last = step.get() + 1 >= steps();
-      return last ? Next.of(Next.Where.DONE) : Next.of(Next.Where.NEXT);
-    }
-    if (!s.climbs()) {
-      boolean last = part.get() + 1 >= s.drill().parts().size();
-      boolean on = verdict == Verdict.CLEAN;
-      return !on
-          ? Next.of(Next.Where.SAME)
-          : last
-              ? Next.of(Next.Where.DONE)
-              : new Next(Next.Where.PART, 0, part.get() + 2, s.drill().parts().size());
-    }
-    Gate then = g.after(verdict);
-    if (then.stopped()) {
-      return Next.of(Next.Where.DONE);
-    }
-    if (then.perMinute() != g.perMinute()) {
-      return new Next(Next.Where.TEMPO, then.perMinute(), 0, 0);
-    }
-    return then.cleanInRow() > 0
-        ? new Next(Next.Where.ANOTHER_CLEAN, 0, then.cleanInRow(), then.settings().cleanNeeded())
-        : Next.of(Next.Where.SAME);
   }
 
   /** Takes the last verdict back; what it wrote leaves the record. */

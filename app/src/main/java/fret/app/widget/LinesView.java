@@ -14,6 +14,7 @@ import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.input.ScrollEvent;
 import javafx.scene.layout.Region;
+import javafx.scene.shape.Rectangle;
 
 /** Music in lines, as on a page: as large as lets all of it be seen; else it is turned. */
 public final class LinesView extends Region {
@@ -21,6 +22,9 @@ public final class LinesView extends Region {
 
   /** What is left free is dealt between the lines up to this, in staff spaces. */
   private static final double MOST_BETWEEN = 4;
+
+  /** Height of a lane under a line. */
+  private static final double LANE_SPACES = 7;
 
   private final Canvas canvas = new Canvas();
   private final MusicFont font;
@@ -67,7 +71,7 @@ public final class LinesView extends Region {
     canvas.addEventHandler(MouseEvent.MOUSE_PRESSED, this::press);
     addEventHandler(ScrollEvent.SCROLL, this::scroll);
     // What is larger than its room paints over nothing else.
-    javafx.scene.shape.Rectangle sight = new javafx.scene.shape.Rectangle();
+    Rectangle sight = new Rectangle();
     sight.widthProperty().bind(widthProperty());
     sight.heightProperty().bind(heightProperty());
     setClip(sight);
@@ -134,8 +138,6 @@ public final class LinesView extends Region {
           select(selected);
         });
   }
-
-  private static final double LANE_SPACES = 7;
 
   @Override
   protected void layoutChildren() {
@@ -247,12 +249,12 @@ public final class LinesView extends Region {
     }
   }
 
-  private void pick(StaveLines.Line line, double x, boolean extends_) {
+  private void pick(StaveLines.Line line, double x, boolean extending) {
     int here = line.strip().sliceAt(x);
     line.sliceHere().entrySet().stream()
         .filter(s -> s.getValue() == here)
         .findFirst()
-        .ifPresent(s -> (extends_ ? onExtend : onPick).accept(s.getKey()));
+        .ifPresent(s -> (extending ? onExtend : onPick).accept(s.getKey()));
   }
 
   /** A line's strip begins a staff space from its left edge. */

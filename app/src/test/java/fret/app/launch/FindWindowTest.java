@@ -84,14 +84,7 @@ class FindWindowTest extends RealWindow {
   @ParameterizedTest
   @CsvSource({"1024, 640, 100", "1024, 640, 150", "1920, 1080, 100"})
   void thePageFits(int width, int height, int letters, FxRobot robot) throws Exception {
-    robot.interact(
-        () -> {
-          stage.setWidth(width);
-          stage.setHeight(height);
-          while (studio.preferences().lettersProperty().get() < letters) {
-            studio.preferences().resizeLetters(true);
-          }
-        });
+    size(robot, width, height, letters);
     openFirst(robot);
     robot.type(KeyCode.F1);
     robot.interact(() -> stage.getScene().getRoot().layout());

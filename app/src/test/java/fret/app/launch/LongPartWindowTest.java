@@ -105,11 +105,7 @@ class LongPartWindowTest extends RealWindow {
   @ParameterizedTest
   @CsvSource({"1024, 640", "1024, 700", "1280, 800", "1920, 1080"})
   void theLaneOfTheAreaIsWhole(int width, int height, FxRobot robot) throws Exception {
-    robot.interact(
-        () -> {
-          stage.setWidth(width);
-          stage.setHeight(height);
-        });
+    size(robot, width, height, 100);
     open(robot);
     int last = studio.shown().resolved().notes().size() - 1;
     Map<String, String> lanes = Map.of("left-hand", "hand", "bow-arm", "bow", "tuning", "ring");

@@ -107,6 +107,18 @@ abstract class RealWindow {
     stage.show();
   }
 
+  /** Gives the window a size, and its letters so many percent of theirs. */
+  void size(FxRobot robot, int width, int height, int letters) {
+    robot.interact(
+        () -> {
+          shown.setWidth(width);
+          shown.setHeight(height);
+          while (studio.preferences().lettersProperty().get() < letters) {
+            studio.preferences().resizeLetters(true);
+          }
+        });
+  }
+
   /** What is to be different in the library before the window opens. */
   void prepare() {}
 

@@ -49,14 +49,7 @@ class RoomWindowTest extends RealWindow {
     "1920, 1080, 150"
   })
   void everyButtonHasItsRoom(int width, int height, int letters, FxRobot robot) throws Exception {
-    robot.interact(
-        () -> {
-          stage.setWidth(width);
-          stage.setHeight(height);
-          while (studio.preferences().lettersProperty().get() < letters) {
-            studio.preferences().resizeLetters(true);
-          }
-        });
+    size(robot, width, height, letters);
     openFirst(robot);
     until(() -> Math.abs(stage.getScene().getWidth() - width) < 2);
     List<String> faults = new ArrayList<>();

@@ -63,11 +63,7 @@ class StandWindowTest extends RealWindow {
   @CsvSource({"1024, 640", "1280, 800", "1920, 1080"})
   void theWholeStandIsSeenAndKeepsItsPlaceWhilePlaying(int width, int height, FxRobot robot)
       throws Exception {
-    robot.interact(
-        () -> {
-          stage.setWidth(width);
-          stage.setHeight(height);
-        });
+    size(robot, width, height, 100);
     begin(robot);
     assertThat(music(robot).space()).isGreaterThanOrEqualTo(11);
     List<Node> all =

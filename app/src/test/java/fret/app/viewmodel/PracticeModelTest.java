@@ -226,6 +226,23 @@ class PracticeModelTest {
     assertThat(room.studio.messageProperty().get()).contains("Stretch");
   }
 
+  /** After a set the promise is that of all its plays, as they are judged. */
+  @Test
+  void theStairTellsOfAllPlaysThatWentBy() {
+    toStraight();
+    int needed = practice.stand().gateProperty().get().settings().cleanNeeded();
+    Lead all = Lead.of(practice.stand(), Verdict.CLEAN, 0, needed);
+    assertThat(all.where()).isEqualTo(Lead.Where.TEMPO);
+    practice.stand().judge(Verdict.CLEAN, Breakage.NONE, needed);
+    assertThat(practice.stand().gateProperty().get().perMinute()).isEqualTo(all.tempo());
+    // Two went by without a word, the third was missed.
+    Lead missed = Lead.of(practice.stand(), Verdict.MISSED, 2, 1);
+    practice.stand().judge(Verdict.CLEAN, Breakage.NONE, 2);
+    practice.stand().judge(Verdict.MISSED, Breakage.NONE);
+    assertThat(missed.where()).isEqualTo(Lead.Where.TEMPO);
+    assertThat(practice.stand().gateProperty().get().perMinute()).isEqualTo(missed.tempo());
+  }
+
   /** What the stair at the stand promises is what a verdict does. */
   @Test
   void whereAVerdictLeadsIsToldBeforeItIsGiven() {
@@ -242,12 +259,12 @@ class PracticeModelTest {
     };
     for (Verdict v : given) {
       Gate before = practice.stand().gateProperty().get();
-      Stand.Next told = practice.stand().after(v);
+      Lead told = Lead.of(practice.stand(), v, 0, 1);
       practice.stand().judge(v, Breakage.NONE);
       Gate now = practice.stand().gateProperty().get();
       switch (told.where()) {
         case TEMPO -> assertThat(now.perMinute()).isEqualTo(told.tempo());
-        case SAME -> {
+        case AGAIN -> {
           assertThat(now.perMinute()).isEqualTo(before.perMinute());
           assertThat(now.cleanInRow()).isZero();
         }
@@ -258,10 +275,10 @@ class PracticeModelTest {
     }
     practice.own().drill(DrillKind.ADD_A_NOTE);
     room.settle();
-    assertThat(practice.stand().after(Verdict.MISSED).where()).isEqualTo(Stand.Next.Where.SAME);
-    Stand.Next next = practice.stand().after(Verdict.CLEAN);
+    assertThat(Lead.of(practice.stand(), Verdict.MISSED, 0, 1).where()).isEqualTo(Lead.Where.AGAIN);
+    Lead next = Lead.of(practice.stand(), Verdict.CLEAN, 0, 1);
     practice.stand().judge(Verdict.CLEAN, Breakage.NONE);
-    assertThat(next.where()).isEqualTo(Stand.Next.Where.PART);
+    assertThat(next.where()).isEqualTo(Lead.Where.PART);
     assertThat(practice.stand().partProperty().get() + 1).isEqualTo(next.count());
   }
 
