@@ -19,6 +19,12 @@ public record FittedLines(List<StaveLines.Line> lines, double space, boolean isW
 
   private static final double STEP = 0.5;
 
+  /** A last line that takes less than this share of the width is a rest. */
+  private static final double REST = 0.45;
+
+  /** So much smaller notes may be to spare it. */
+  private static final double SMALLER = 0.75;
+
   /**
    * Where it stands.
    *
@@ -58,7 +64,8 @@ public record FittedLines(List<StaveLines.Line> lines, double space, boolean isW
       least = fits ? middle : least;
       most = fits ? most : middle - 1;
     }
-    FittedLines made = layout.at(room.least() + least * STEP, true);
+    double space = layout.withoutRest(room.least() + least * STEP);
+    FittedLines made = layout.at(space, true);
     // Spread to the margin a line may be a little taller.
     while (!layout.fits(made) && made.space() > room.least()) {
       made = layout.at(made.space() - STEP, true);
@@ -81,6 +88,21 @@ public record FittedLines(List<StaveLines.Line> lines, double space, boolean isW
         made.add(line.withLanes(lanes.apply(line.axis(passage))));
       }
       return new FittedLines(made, space, true);
+    }
+
+    /** A little smaller, where a line for a few notes alone is spared by it. */
+    double withoutRest(double space) {
+      List<StaveLines.Line> lines = at(space, false).lines();
+      Strip last = lines.get(lines.size() - 1).strip();
+      if (lines.size() == 1 || last.width() * space > room.width() * REST) {
+        return space;
+      }
+      for (double s = space - STEP; s >= Math.max(room.least(), space * SMALLER); s -= STEP) {
+        if (at(s, false).lines().size() < lines.size()) {
+          return s;
+        }
+      }
+      return space;
     }
 
     boolean fits(FittedLines f) {

@@ -256,6 +256,7 @@ final class PractiseView extends VBox implements AreaView {
   private void showClick(Click c, double inPlay) {
     if (c.strength() == Click.Strength.COUNT_IN) {
       ledge.count(String.valueOf(c.count()), Sentences.of("practise.count-in"));
+      turn(0); // Where it begins is seen while it is counted in.
       return;
     }
     if (c.count() > 0) {

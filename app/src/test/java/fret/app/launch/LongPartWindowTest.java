@@ -32,11 +32,8 @@ import org.testfx.framework.junit5.Start;
 
 /** What is decided holds on a part of fifty-eight bars: saved, priced, undone, and left alone. */
 class LongPartWindowTest extends RealWindow {
-  private Stage stage;
-
   @Start
   void start(Stage window) throws Exception {
-    stage = window;
     show(window);
   }
 
