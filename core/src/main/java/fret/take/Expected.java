@@ -1,6 +1,11 @@
 package fret.take;
 
+import static java.nio.charset.StandardCharsets.UTF_8;
+
 import fret.pitch.Pitch;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.HexFormat;
 import java.util.List;
 
 /**
@@ -11,6 +16,16 @@ import java.util.List;
  * @param a4 in Hz, what the hertz of its tones rest on
  */
 public record Expected(List<Moment> moments, List<Span> bars, double a4) {
+  /** What tells it from every other part, in letters and digits. */
+  public String fingerprint() {
+    try {
+      MessageDigest digest = MessageDigest.getInstance("SHA-256");
+      return HexFormat.of().formatHex(digest.digest(toString().getBytes(UTF_8)));
+    } catch (NoSuchAlgorithmException e) {
+      throw new IllegalStateException(e); // Every Java platform has it.
+    }
+  }
+
   /** How a moment is reached from the one before. */
   public enum Join {
     /** Nothing sounds before it: the beginning, or after a rest. */

@@ -8,6 +8,9 @@ import java.util.function.DoubleConsumer;
 
 /** Lays a recording along the part and measures each note of it. */
 public final class Listener {
+  /** Grows whenever a recording may be heard otherwise than before: what was kept is then void. */
+  public static final int EDITION = 1;
+
   private static final double LEFT_OUT_S = 0.4;
   private static final double ALIKE = 0.42;
 

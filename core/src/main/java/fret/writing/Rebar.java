@@ -1,6 +1,9 @@
 package fret.writing;
 
+import fret.base.Fractions;
+import fret.pitch.Clef;
 import fret.score.Bar;
+import fret.score.Direction;
 import fret.score.Event;
 import fret.score.Head;
 import fret.score.NoteValue;
@@ -8,46 +11,73 @@ import fret.score.Score;
 import fret.score.Signs;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import org.apache.commons.numbers.fraction.Fraction;
 
-/** Lays notes out anew over full bars. Where there is more than one voice, nothing is changed. */
+/**
+ * Lays notes out anew over full bars, up to a change of metre, key or clef, a repeat or an ending.
+ * Dynamics, words and clefs go with the notes they stand at. Where there is more than one voice,
+ * nothing is changed.
+ */
 final class Rebar {
   private final List<Bar> bars = new ArrayList<>();
+
+  /** Where a note stood, and where it stands now. */
+  private final TreeMap<Fraction, Fraction> moved = new TreeMap<>();
+
   private final Bar model;
   private final String voice;
   private List<Event> filling = new ArrayList<>();
   private Fraction filled = Fraction.ZERO;
+  private Fraction start;
 
   private Rebar(Bar model, String voice) {
     this.model = model;
     this.voice = voice;
+    this.start = model.start();
   }
 
-  /** The page with the bars from one on, up to the next change of metre, laid out anew. */
+  /** The page with the bars from one on laid out anew. */
   static Score from(Score page, int from, String voice) {
-    Bar first = page.bars().get(from);
-    int to = from;
-    boolean oneVoice = true;
-    while (to < page.bars().size() && page.bars().get(to).time().equals(first.time())) {
-      oneVoice &= page.bars().get(to).events().stream().allMatch(e -> e.voice().equals(voice));
+    int to = from + 1;
+    while (to < page.bars().size() && goesOn(page.bars().get(to - 1), page.bars().get(to))) {
       to++;
     }
+    return between(page, from, to, voice);
+  }
+
+  /** The page with some of its bars laid out anew. */
+  static Score between(Score page, int from, int to, String voice) {
+    List<Bar> old = page.bars().subList(from, to);
+    boolean oneVoice =
+        old.stream().flatMap(b -> b.events().stream()).allMatch(e -> e.voice().equals(voice));
     if (!oneVoice) {
       return page;
     }
-    Rebar run = new Rebar(first, voice);
-    for (Bar bar : page.bars().subList(from, to)) {
+    Rebar run = new Rebar(old.get(0), voice);
+    for (Bar bar : old) {
       bar.events().forEach(run::add);
     }
     run.close();
     List<Bar> all = new ArrayList<>(page.bars().subList(0, from));
-    all.addAll(run.bars);
+    all.addAll(run.dressed(old));
     all.addAll(page.bars().subList(to, page.bars().size()));
     return page.withBars(all).laidOut();
   }
 
+  private static boolean goesOn(Bar a, Bar b) {
+    return b.time().equals(a.time())
+        && b.key().equals(a.key())
+        && b.clef().equals(a.clefAt(a.end()))
+        && !a.repeatEnd()
+        && !b.repeatStart()
+        && b.endings().equals(a.endings());
+  }
+
   private void add(Event e) {
+    moved.putIfAbsent(e.onset(), start.add(filled));
     Fraction room = model.time().barLength().subtract(filled);
     if (e.duration().compareTo(room) <= 0) {
       put(e);
@@ -85,8 +115,73 @@ final class Rebar {
       return;
     }
     Bar empty = BarDraft.empty(bars.size() + 1, model.time(), model.key(), model.clef());
-    bars.add(BarDraft.with(empty, voice, filling));
+    bars.add(BarDraft.with(empty.at(bars.size(), start), voice, filling));
+    start = start.add(Fractions.max(filled, model.time().barLength()));
     filling = new ArrayList<>();
     filled = Fraction.ZERO;
+  }
+
+  // ---- what stands at the notes ----------------------------------------------------------------
+
+  /** The new bars with what stood in the old ones beside the notes. */
+  private List<Bar> dressed(List<Bar> old) {
+    List<Bar> all = new ArrayList<>();
+    for (int i = 0; i < bars.size(); i++) {
+      Bar bar = bars.get(i);
+      boolean last = i == bars.size() - 1;
+      List<Direction> directions =
+          old.stream()
+              .flatMap(b -> b.directions().stream())
+              .map(d -> new Direction(now(d.onset()), d.kind(), d.text(), d.number()))
+              .filter(d -> isIn(bar, d.onset(), last))
+              .toList();
+      List<Bar.ClefChange> clefs =
+          old.stream()
+              .flatMap(b -> b.clefChanges().stream())
+              .map(c -> new Bar.ClefChange(now(c.onset()), c.clef()))
+              .toList();
+      Bar first = old.get(0);
+      Bar end = old.get(old.size() - 1);
+      all.add(
+          new Bar(
+              bar.index(),
+              bar.number(),
+              bar.start(),
+              bar.length(),
+              bar.time(),
+              bar.key(),
+              clefAt(clefs, bar.start()),
+              clefs.stream().filter(c -> isWithin(bar, c.onset())).toList(),
+              bar.events(),
+              directions,
+              i == 0 && first.repeatStart(),
+              last && end.repeatEnd(),
+              first.endings(),
+              last ? end.line() : Bar.Line.PLAIN));
+    }
+    return all;
+  }
+
+  private Clef clefAt(List<Bar.ClefChange> clefs, Fraction onset) {
+    return clefs.stream()
+        .filter(c -> c.onset().compareTo(onset) <= 0)
+        .reduce((a, b) -> b)
+        .map(Bar.ClefChange::clef)
+        .orElse(model.clef());
+  }
+
+  private static boolean isWithin(Bar bar, Fraction onset) {
+    return onset.compareTo(bar.start()) > 0 && onset.compareTo(bar.end()) < 0;
+  }
+
+  private static boolean isIn(Bar bar, Fraction onset, boolean last) {
+    return onset.compareTo(bar.start()) >= 0
+        && (onset.compareTo(bar.end()) < 0 || last && onset.compareTo(bar.end()) >= 0);
+  }
+
+  /** Where a moment stands now: as far behind its note as it was. */
+  private Fraction now(Fraction onset) {
+    Map.Entry<Fraction, Fraction> note = moved.floorEntry(onset);
+    return note == null ? onset : note.getValue().add(onset.subtract(note.getKey()));
   }
 }

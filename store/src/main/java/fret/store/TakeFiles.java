@@ -1,8 +1,13 @@
 package fret.store;
 
+import com.fasterxml.jackson.databind.MapperFeature;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.json.JsonMapper;
 import fret.shelf.StoreFailure;
 import fret.shelf.Take;
 import fret.shelf.Takes;
+import fret.take.Heard;
+import fret.take.Listener;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
@@ -23,6 +28,12 @@ import org.jdbi.v3.core.Handle;
  * and a row is gone before its file: what a kill leaves behind is at most a file that nobody knows.
  */
 final class TakeFiles implements Takes {
+  private static final System.Logger LOG = System.getLogger("fret");
+
+  /** Components alone: what is asked of a record is not stored. */
+  private static final ObjectMapper JSON =
+      JsonMapper.builder().disable(MapperFeature.AUTO_DETECT_IS_GETTERS).build();
+
   private final Path folder;
   private final Work work;
 
@@ -138,14 +149,47 @@ final class TakeFiles implements Takes {
     }
   }
 
+  /** What was heard, and against what; by which ear, since a better one hears otherwise. */
+  private record Hearing(int edition, String part, Heard heard) {}
+
+  private Path hearing(long id) {
+    return folder.resolve("take-" + id + ".heard.json");
+  }
+
+  @Override
+  public Optional<Heard> heard(long takeId, String part) {
+    try {
+      Hearing h = JSON.readValue(Files.readAllBytes(hearing(takeId)), Hearing.class);
+      boolean same = h.edition() == Listener.EDITION && part.equals(h.part()) && h.heard() != null;
+      return same ? Optional.of(h.heard()) : Optional.empty();
+    } catch (NoSuchFileException e) {
+      return Optional.empty();
+    } catch (IOException e) {
+      LOG.log(System.Logger.Level.DEBUG, "heard again", e);
+      return Optional.empty();
+    }
+  }
+
+  @Override
+  public void keepHeard(long takeId, String part, Heard heard) {
+    try {
+      Path written = Files.createTempFile(folder, "take-" + takeId + "-", ".part");
+      Files.write(written, JSON.writeValueAsBytes(new Hearing(Listener.EDITION, part, heard)));
+      Files.move(written, hearing(takeId), StandardCopyOption.REPLACE_EXISTING);
+    } catch (IOException e) {
+      LOG.log(System.Logger.Level.DEBUG, "not kept", e);
+    }
+  }
+
   @Override
   public void remove(long takeId) {
     work.write(h -> h.execute("DELETE FROM take WHERE id = ?", takeId));
     try {
       Files.deleteIfExists(file(takeId));
+      Files.deleteIfExists(hearing(takeId));
     } catch (IOException e) {
       // The take is gone from the library; its file stays until its folder is cleared.
-      System.getLogger("fret").log(System.Logger.Level.WARNING, "take not deleted", e);
+      LOG.log(System.Logger.Level.WARNING, "take not deleted", e);
     }
   }
 }

@@ -96,7 +96,11 @@ public enum WritingKey {
   WORDS(new KeyCodeCombination(KeyCode.T, KeyCombination.SHORTCUT_DOWN)),
   REHEARSAL(new KeyCodeCombination(KeyCode.R, KeyCombination.SHORTCUT_DOWN)),
   TEMPO(new KeyCodeCombination(KeyCode.E, KeyCombination.SHORTCUT_DOWN)),
-  SOUND(new KeyCodeCombination(KeyCode.QUOTE));
+  SOUND(new KeyCodeCombination(KeyCode.QUOTE)),
+  CURE(new KeyCodeCombination(KeyCode.ENTER, KeyCombination.SHORTCUT_DOWN)),
+  OTHER_CURE(
+      new KeyCodeCombination(
+          KeyCode.ENTER, KeyCombination.SHORTCUT_DOWN, KeyCombination.SHIFT_DOWN));
 
   private final KeyCombination keys;
 

@@ -233,8 +233,7 @@ final class BowArmView extends StripArea {
         state,
         Words.count(bowing.strokes().size(), "stroke"),
         Words.count((int) lifts, "retake"),
-        Words.one(bowing.effort()),
-        Sentences.of(out == 1 ? "bow.places.one" : "bow.places", out));
+        out);
   }
 
   private void follow() {

@@ -5,8 +5,10 @@ import fret.app.viewmodel.LeftHandModel;
 import fret.app.viewmodel.Studio;
 import fret.app.widget.LanePicture;
 import fret.app.widget.Look;
+import fret.app.words.Harder;
 import fret.app.words.Sentences;
 import fret.app.words.Words;
+import fret.bowing.BowTraits;
 import fret.bowing.Bowing;
 import fret.bowing.Stroke;
 import fret.joint.TogetherSolver;
@@ -14,8 +16,10 @@ import fret.session.Arm;
 import fret.session.BowVersions;
 import fret.session.Session;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.FlowPane;
@@ -75,6 +79,14 @@ final class BowingsPane extends Cards {
     model.triedProperty().addListener(o -> show());
     model.togetherProperty().addListener(o -> showTogether());
     studio.shownProperty().addListener(o -> show());
+    studio
+        .preferences()
+        .figuresProperty()
+        .addListener(
+            o -> {
+              show();
+              showTogether();
+            });
     widthProperty()
         .addListener(
             (o, a, b) -> {
@@ -96,8 +108,9 @@ final class BowingsPane extends Cards {
       list.getChildren().add(Parts.label(Sentences.of("bowings.looking"), "quiet"));
       return;
     }
+    Set<String> names = new HashSet<>();
     for (int i = 0; i < all.get().size(); i++) {
-      list.getChildren().add(row(s, all.get().get(i), i));
+      list.getChildren().add(row(s, all.get().get(i), i, names));
     }
     pictures.paint(s.resolved());
   }
@@ -118,7 +131,7 @@ final class BowingsPane extends Cards {
     String facts =
         Sentences.of(
             "together.gain",
-            Words.one(t.gain()),
+            Harder.than(-t.gain(), figures()),
             t.fingering().notesUnlike(s.fingering()),
             t.bowing().differsFrom(s.bowing()).size());
     FlowPane buttons = new FlowPane(6, 4);
@@ -127,8 +140,27 @@ final class BowingsPane extends Cards {
     together.getChildren().addAll(Parts.label(facts, "strong"), buttons);
   }
 
-  private Region row(Session s, BowModel.Option o, int index) {
-    String title = Sentences.of("bowings.kind." + o.kind(), o.name());
+  /** As few traits as tell it apart from those before it, two at least. */
+  private static String named(Session s, BowModel.Option o, Set<String> names) {
+    List<String> traits =
+        BowTraits.of(o.bowing(), s.bowing()).stream().map(Sentences::of).toList();
+    for (int count = Math.min(2, traits.size()); count <= traits.size(); count++) {
+      String text = String.join(", ", traits.subList(0, count));
+      if (names.add(text) || count == traits.size()) {
+        return text;
+      }
+    }
+    return "";
+  }
+
+  private Region row(Session s, BowModel.Option o, int index, Set<String> names) {
+    String does = named(s, o, names);
+    String title =
+        Texts.capital(
+            Sentences.of(
+                "bowings.kind." + o.kind(),
+                o.name(),
+                does.isEmpty() ? Sentences.of("bowings.same") : does));
     VBox text = new VBox(2, Parts.label(title, "strong"), Parts.label(facts(s, o), "quiet"));
     FlowPane buttons = new FlowPane(6, 4);
     if (o.kind() != BowModel.Kind.STANDING) {
@@ -175,14 +207,17 @@ final class BowingsPane extends Cards {
     into.getChildren().add(Parts.button(Sentences.of(words), id, action, "small"));
   }
 
-  /** Effort, and the bars in which it differs. */
-  private static String facts(Session s, BowModel.Option o) {
+  private boolean figures() {
+    return studio.preferences().figuresProperty().get();
+  }
+
+  /** How hard it is, and the bars in which it differs. */
+  private String facts(Session s, BowModel.Option o) {
     Bowing standing = s.bowing();
-    double more = o.bowing().effort() - standing.effort();
     String effort =
-        o.kind() == BowModel.Kind.STANDING
-            ? Sentences.of("option.effort", Words.one(o.bowing().effort()))
-            : Sentences.of(more >= 0 ? "option.more" : "option.less", Words.one(Math.abs(more)));
+        o.kind() != BowModel.Kind.STANDING
+            ? Texts.capital(Harder.than(o.bowing().effort() - standing.effort(), figures()))
+            : figures() ? Sentences.of("option.effort", Words.one(o.bowing().effort())) : "";
     List<Integer> differ = o.bowing().differsFrom(standing);
     if (differ.isEmpty()) {
       return effort;
@@ -190,12 +225,6 @@ final class BowingsPane extends Cards {
     List<String> bars =
         differ.stream().map(m -> o.bowing().moments().get(m).bar()).distinct().toList();
     String few = bars.stream().limit(MOST_BARS).collect(Collectors.joining(", "));
-    String gains =
-        o.bowing().explanation().minus(standing.explanation()).stream()
-            .sorted(java.util.Comparator.comparingDouble(d -> -Math.abs(d.effort())))
-            .limit(2)
-            .map(d -> Words.shown("%+.1f ", d.effort()) + d.id().replace('-', ' '))
-            .collect(Collectors.joining(", "));
     List<Integer> uncovered = BowVersions.uncovered(s, o.bowing());
     String cover =
         uncovered.isEmpty()
@@ -205,16 +234,15 @@ final class BowingsPane extends Cards {
                     uncovered.size() == 1 ? "bowings.uncovered.one" : "bowings.uncovered",
                     uncovered.size(),
                     o.bowing().moments().get(uncovered.get(0)).bar());
-    return differs(effort, bars, few, gains) + cover;
+    return differs(effort, bars, few) + cover;
   }
 
-  private static String differs(String effort, List<String> bars, String few, String gains) {
+  private static String differs(String effort, List<String> bars, String few) {
     return Sentences.of(
         bars.size() > MOST_BARS ? "bowings.differ.more" : "bowings.differ",
         effort,
         few,
-        bars.size(),
-        gains);
+        bars.size());
   }
 
   private LanePicture picture(Session s, Arm arm, String words) {

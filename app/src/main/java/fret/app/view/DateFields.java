@@ -1,6 +1,7 @@
 package fret.app.view;
 
 import fret.app.viewmodel.Studio;
+import fret.app.words.Days;
 import fret.app.words.Sentences;
 import fret.base.Problem;
 import fret.base.Said;
@@ -8,12 +9,14 @@ import fret.passage.Passage;
 import fret.plan.ReadyDate;
 import fret.shelf.Audition;
 import java.time.LocalDate;
+import java.util.List;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 import javafx.application.Platform;
 import javafx.scene.Node;
-import javafx.scene.control.ComboBox;
 import javafx.scene.control.DatePicker;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
 
@@ -23,7 +26,7 @@ final class DateFields {
   private final TextField name = new TextField();
   private final DatePicker audition = new DatePicker();
   private final DatePicker ready = new DatePicker();
-  private final ComboBox<Audition> which = new ComboBox<>();
+  private final MenuButton which = new MenuButton();
   private final HBox node;
   private boolean showing;
 
@@ -64,16 +67,8 @@ final class DateFields {
               }
             });
     which.setId("which-date");
-    which.setConverter(Parts.named(a -> a == null ? "" : a.name()));
-    which.setAccessibleText(Sentences.of("plan.which"));
-    which.setPrefWidth(40);
-    which.setOnAction(
-        e -> {
-          Optional<Passage> p = open();
-          if (!showing && which.getValue() != null && p.isPresent()) {
-            studio.plans().assign(p.get(), which.getValue());
-          }
-        });
+    which.setText(Sentences.of("plan.which"));
+    which.getStyleClass().add("small");
     node =
         Parts.row(
             8,
@@ -140,7 +135,10 @@ final class DateFields {
     showing = true;
     Optional<Audition> a = current();
     node.setDisable(a.isEmpty());
-    which.getItems().setAll(studio.plans().auditions());
+    List<Audition> others = others(a);
+    which.getItems().setAll(others.stream().map(this::choice).toList());
+    which.setVisible(!others.isEmpty());
+    which.setManaged(!others.isEmpty());
     a.ifPresent(
         x -> {
           if (!name.isFocused()) {
@@ -150,6 +148,18 @@ final class DateFields {
           ready.setValue(x.readyDate());
         });
     showing = false;
+  }
+
+  private List<Audition> others(Optional<Audition> now) {
+    return studio.plans().auditions().stream()
+        .filter(x -> now.isEmpty() || now.get().id() != x.id())
+        .toList();
+  }
+
+  private MenuItem choice(Audition other) {
+    MenuItem item = new MenuItem(Sentences.of("plan.which.one", other.name(), Days.named(other.date())));
+    item.setOnAction(e -> open().ifPresent(p -> studio.plans().assign(p, other)));
+    return item;
   }
 
   /** Dates are written with the month's name, so that no two countries read them differently. */

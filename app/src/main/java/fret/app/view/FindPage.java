@@ -1,6 +1,7 @@
 package fret.app.view;
 
 import fret.app.command.Action;
+import fret.app.command.Scope;
 import fret.app.widget.OwnKeys;
 import fret.app.words.Sentences;
 import fret.app.words.Terms;
@@ -210,14 +211,17 @@ final class FindPage extends VBox {
       setId("found-" + a.id());
       setMaxWidth(Double.MAX_VALUE);
       setMinWidth(0);
-      setAccessibleText(a.words() + ", " + title(a.place()) + ", " + a.keys().getDisplayText());
       Label words = Parts.line(a.words(), "plain");
-      Label where = Parts.line(title(a.place()), "quiet");
+      String on = Scope.of(a.id()).map(s -> Sentences.of("scope." + s)).orElse("");
+      String at = title(a.place());
+      Label where =
+          Parts.line(on.isEmpty() ? at : Sentences.of("find.where", on, at), "quiet");
       Label keys = Parts.line(a.keys().getDisplayText(), "figure");
       keys.setMinWidth(KEYS);
       where.setMinWidth(Region.USE_PREF_SIZE);
       HBox line = Parts.row(14, keys, words, Parts.spring(), where);
       line.prefWidthProperty().bind(widthProperty().subtract(24));
+      setAccessibleText(a.words() + ", " + where.getText() + ", " + keys.getText());
       setGraphic(line);
       setOnAction(e -> does.run());
       addEventHandler(

@@ -4,6 +4,7 @@ import fret.app.viewmodel.LeftHandModel;
 import fret.app.viewmodel.Studio;
 import fret.app.widget.LanePicture;
 import fret.app.widget.Look;
+import fret.app.words.Harder;
 import fret.app.words.Sentences;
 import fret.app.words.Words;
 import fret.base.Said;
@@ -72,6 +73,14 @@ final class FingeringsPane extends VBox {
     model.tempoRangeProperty().addListener(o -> showRange());
     model.betterProperty().addListener(o -> showBetter());
     model.triedProperty().addListener(o -> showBetter());
+    studio
+        .preferences()
+        .figuresProperty()
+        .addListener(
+            o -> {
+              show();
+              showBetter();
+            });
     model.triedProperty().addListener(o -> show());
     studio.shownProperty().addListener(o -> show());
     parentProperty().addListener(o -> model.setRanging(getParent() != null));
@@ -115,7 +124,11 @@ final class FingeringsPane extends VBox {
     model.tryOut(answer.whole());
   }
 
-  private static String told(Session s, BetterAnswer a) {
+  private boolean figures() {
+    return studio.preferences().figuresProperty().get();
+  }
+
+  private String told(Session s, BetterAnswer a) {
     String from = s.resolved().notes().get(a.fromNote()).bar();
     String to = s.resolved().notes().get(a.toNote()).bar();
     String where =
@@ -125,7 +138,7 @@ final class FingeringsPane extends VBox {
         where,
         digits(a.whole(), a),
         digits(s.fingering(), a),
-        Words.one(a.gain()));
+        Harder.than(-a.gain(), figures()));
   }
 
   private static String digits(Fingering f, BetterAnswer a) {
@@ -268,32 +281,27 @@ final class FingeringsPane extends VBox {
     return LanePictures.row(text, picture, buttons, getWidth() < BESIDE);
   }
 
-  private static String facts(LeftHandModel.Option o, Fingering standing, boolean first) {
-    double more = o.fingering().effort() - standing.effort();
-    String effort =
-        first
-            ? Sentences.of("option.effort", Words.one(o.fingering().effort()))
-            : Sentences.of(more >= 0 ? "option.more" : "option.less", Words.one(Math.abs(more)));
-    String differ =
-        first
-            ? ""
-            : ", "
-                + (o.unlike() == 0
-                    ? Sentences.of("option.same")
-                    : Sentences.of(
-                        o.unlike() == 1 ? "option.differ.one" : "option.differ", o.unlike()));
-    String hardest =
-        o.tally()
-            .hardest()
-            .map(
-                s ->
-                    ", "
-                        + Sentences.of(
-                            "option.hardest",
-                            Sentences.of(
-                                "mm.in.ms", Math.round(s.travelMm()), Math.round(s.timeMs()))))
-            .orElse("");
-    return effort + differ + hardest;
+  private String facts(LeftHandModel.Option o, Fingering standing, boolean first) {
+    List<String> facts = new ArrayList<>();
+    if (!first) {
+      facts.add(Harder.than(o.fingering().effort() - standing.effort(), figures()));
+      facts.add(
+          o.unlike() == 0
+              ? Sentences.of("option.same")
+              : Sentences.of(o.unlike() == 1 ? "option.differ.one" : "option.differ", o.unlike()));
+    } else if (figures()) {
+      facts.add(Sentences.of("option.effort", Words.one(o.fingering().effort())));
+    }
+    o.tally()
+        .hardest()
+        .ifPresent(
+            s ->
+                facts.add(
+                    Sentences.of(
+                        "option.hardest",
+                        Sentences.of(
+                            "mm.in.ms", Math.round(s.travelMm()), Math.round(s.timeMs())))));
+    return Texts.capital(String.join(", ", facts));
   }
 
   private LanePicture picture(Session session, Fingering f, Fingering standing, String words) {

@@ -23,9 +23,12 @@ import java.util.Optional;
 import java.util.TreeMap;
 import java.util.function.Function;
 import javafx.application.Platform;
+import javafx.beans.binding.Bindings;
+import javafx.beans.binding.BooleanBinding;
 import javafx.beans.property.ReadOnlyStringWrapper;
 import javafx.collections.ListChangeListener;
 import javafx.scene.Node;
+import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ProgressBar;
@@ -173,13 +176,26 @@ final class JournalView extends VBox implements AreaView {
     verdict.setOnAction(e -> mend());
     broke.setOnAction(e -> mend());
     Parts.onCommit(note, this::mend);
+    Button gone =
+        Parts.button(Sentences.of("journal.remove"), "journal-remove", this::remove, "small");
+    BooleanBinding none = table.getSelectionModel().selectedItemProperty().isNull();
+    Label of = Parts.line("", "quiet");
+    of.textProperty()
+        .bind(
+            Bindings.when(none)
+                .then(Sentences.of("journal.pick"))
+                .otherwise(Sentences.of("journal.mend")));
+    for (Node n : List.of(verdict, broke, note, gone)) {
+      n.visibleProperty().bind(none.not());
+      n.managedProperty().bind(none.not());
+    }
     return Parts.flow(
         8,
-        Parts.line(Sentences.of("journal.mend"), "quiet"),
+        of,
         verdict,
         broke,
         note,
-        Parts.button(Sentences.of("journal.remove"), "journal-remove", this::remove, "small"),
+        gone,
         Parts.button(Sentences.of("journal.undo"), "journal-undo", studio::undo, "small"),
         Parts.button(Sentences.of("journal.add"), "journal-add", this::addByHand, "small"));
   }

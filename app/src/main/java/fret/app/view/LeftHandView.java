@@ -300,16 +300,12 @@ final class LeftHandView extends StripArea {
     return Sentences.of(
             "hand.summary",
             state,
-            Words.count(shown.shifts().size() - creeps, "shift"),
-            Words.one(shown.effort()))
+            Words.count(shown.shifts().size() - creeps, "shift"))
         + (creeps > 0 ? ", " + Words.count(creeps, "creep") : "")
         + (pins > 0 ? ", " + Words.count((int) pins, "pin") : "")
         + (alike.figures() > 0
             ? ", "
-                + Sentences.of(
-                    alike.overFree() > 0.05 ? "hand.alike.for" : "hand.alike",
-                    Words.count(alike.figures(), "figure"),
-                    Words.one(alike.overFree()))
+                + Sentences.of("hand.alike", Words.count(alike.figures(), "figure"))
             : "")
         + ".";
   }

@@ -2,6 +2,7 @@ package fret.app.view;
 
 import fret.app.viewmodel.LeftHandModel;
 import fret.app.viewmodel.Studio;
+import fret.app.words.Harder;
 import fret.app.words.Sentences;
 import fret.app.words.Words;
 import fret.fingering.Fingering;
@@ -29,6 +30,7 @@ final class NoteChoices extends VBox {
     model.choicesProperty().addListener(o -> show());
     model.chords().versionsProperty().addListener(o -> show());
     model.triedProperty().addListener(o -> show());
+    studio.preferences().figuresProperty().addListener(o -> show());
   }
 
   private void show() {
@@ -70,8 +72,8 @@ final class NoteChoices extends VBox {
   }
 
   /** What all costs more or less than it does now. */
-  private static String price(double extra) {
-    return Math.abs(extra) < 0.05 ? Sentences.of("note.the-same") : Words.shown("%+.1f", extra);
+  private String price(double extra) {
+    return Harder.than(extra, studio.preferences().figuresProperty().get());
   }
 
   /** The whole chord, or some of its notes, each with what it spares. */

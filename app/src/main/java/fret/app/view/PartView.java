@@ -72,12 +72,8 @@ final class PartView implements AreaView {
   private final PaperPane paper;
   private final PicturePane picture;
   private long pictureOf = -1;
-  private final HBox banner = Parts.row(12);
-  private final Button write = new Button();
-  private final Label mode = Parts.line("", "strong");
-  private final TextField answer = new TextField();
+  private final WritingBanner banner;
   private final TextField nameless = new TextField();
-  private Consumer<String> asked = t -> {};
 
   private final Composition node;
   private final Button noticedTab;
@@ -103,10 +99,19 @@ final class PartView implements AreaView {
     selecting.alsoOn(lines);
     strip.setOnPlace(writing::goTo);
     strip.setId("part-strip");
-    keys = new WritingKeys(writing, this::ask);
     details = new DetailsPane(studio);
+    buildNameless();
+    banner =
+        new WritingBanner(
+            writing,
+            room.look(),
+            this::type,
+            this::write,
+            strip::requestFocus,
+            nameless,
+            details.character());
+    keys = new WritingKeys(writing, banner::ask);
     tempos = new TemposPane(studio);
-    buildBanner();
     setup = new SetupPane(studio, room.main()::chooseAgain);
     noticed = new NoticedPane(studio, this::showTempos);
     chunks = new ChunksPane(room);
@@ -212,7 +217,7 @@ final class PartView implements AreaView {
   }
 
   private void askWord() {
-    ask(
+    banner.ask(
         Sentences.of("part.a-word"),
         text -> {
           if (!text.isBlank()) {
@@ -261,30 +266,7 @@ final class PartView implements AreaView {
 
   // ---- writing ---------------------------------------------------------------------------------
 
-  private void buildBanner() {
-    banner.getStyleClass().add("writing");
-    banner.setId("writing-banner");
-    answer.setId("writing-answer");
-    answer.setPrefWidth(260);
-    answer.setVisible(false);
-    answer.setOnAction(
-        e -> {
-          Consumer<String> then = asked;
-          String text = answer.getText();
-          closeAnswer();
-          then.accept(text);
-        });
-    answer.addEventFilter(
-        KeyEvent.KEY_PRESSED,
-        e -> {
-          if (e.getCode() == KeyCode.ESCAPE) {
-            closeAnswer();
-            e.consume();
-          }
-        });
-    write.setId("write");
-    write.setText(Sentences.of("part.write"));
-    write.setOnAction(e -> write());
+  private void buildNameless() {
     nameless.setId("nameless");
     nameless.setPromptText(Sentences.of("part.nameless"));
     nameless.setAccessibleText(Sentences.of("part.nameless"));
@@ -296,7 +278,6 @@ final class PartView implements AreaView {
             strip.requestFocus();
           }
         });
-    banner.getChildren().setAll(write, mode, nameless, details.character(), Parts.spring(), answer);
   }
 
   /**
@@ -314,20 +295,6 @@ final class PartView implements AreaView {
     }
     nameless.setVisible(asks);
     nameless.setManaged(asks);
-  }
-
-  private void ask(String question, Consumer<String> then) {
-    asked = then;
-    answer.setPromptText(question);
-    answer.setAccessibleText(question);
-    answer.clear();
-    answer.setVisible(true);
-    answer.requestFocus();
-  }
-
-  private void closeAnswer() {
-    answer.setVisible(false);
-    strip.requestFocus();
   }
 
   /** Starts or ends writing. */
@@ -354,16 +321,13 @@ final class PartView implements AreaView {
       nameless.setVisible(false);
       nameless.setManaged(false);
     }
-    banner.pseudoClassStateChanged(PseudoClass.getPseudoClass("on"), on);
-    write.setText(Sentences.of(on ? "part.done" : "part.write"));
+    banner.show(now);
     if (!on) {
       noticedOf = -1; // What was noticed of what was written comes first now.
-      mode.setText("");
       strip.hidePlace();
       show();
       return;
     }
-    mode.setText(Sentences.of("writing.mode", now.pen().displayName(), now.bar().number()));
     strip.startPlace();
     if (before == null || !before.page().equals(now.page())) {
       strip.show(
@@ -375,15 +339,9 @@ final class PartView implements AreaView {
     }
     strip.showPlace(now.current().map(Event::onset), now.at().bar());
     strip.setAccessibleText(
-        mode.getText()
+        banner.spoken()
             + ". "
-            + now.current().map(PartView::spoken).orElse(Sentences.of("part.start-of")));
-  }
-
-  private static String spoken(Event e) {
-    return e.isRest()
-        ? "rest"
-        : e.heads().stream().map(h -> h.pitch().toString()).reduce((a, b) -> a + " and " + b).get();
+            + now.current().map(WritingBanner::spoken).orElse(Sentences.of("part.start-of")));
   }
 
   private void show() {

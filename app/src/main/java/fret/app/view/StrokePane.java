@@ -3,6 +3,7 @@ package fret.app.view;
 import fret.app.viewmodel.BowModel;
 import fret.app.viewmodel.LeftHandModel;
 import fret.app.viewmodel.Studio;
+import fret.app.words.Harder;
 import fret.app.words.Sentences;
 import fret.app.words.Words;
 import fret.bowing.BowHabit;
@@ -361,9 +362,10 @@ final class StrokePane extends Cards {
         .addAll(
             Parts.label(
                 Sentences.of(
-                    t.extraEffort() < 0 ? "bow.turned.less" : "bow.turned",
+                    "bow.turned",
                     other,
-                    Words.one(Math.abs(t.extraEffort()))),
+                    Harder.than(
+                        t.extraEffort(), studio.preferences().figuresProperty().get())),
                 "plain"),
             new FlowPane(6, 4, look, take));
   }

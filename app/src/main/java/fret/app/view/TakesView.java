@@ -241,7 +241,8 @@ final class TakesView extends StripArea {
     showing = true;
     which.getItems().setAll(model.takesProperty().get());
     which.setValue(model.chosenProperty().get().orElse(null));
-    which.setDisable(which.getItems().isEmpty());
+    which.setVisible(!which.getItems().isEmpty());
+    which.setManaged(which.isVisible());
     showing = false;
     paint();
   }

@@ -14,6 +14,7 @@ import fret.sound.Microphone;
 import fret.sound.PassagePlayer;
 import fret.take.Expected;
 import fret.take.Fault;
+import fret.take.Heard;
 import fret.take.Landing;
 import fret.take.Recording;
 import fret.take.Recurring;
@@ -213,8 +214,17 @@ public final class TakesModel {
 
   private Checked listened(Session s, Take take, Token token, DoubleConsumer tell)
       throws Exception {
-    Recording recording = sounds.read(take.name(), shelf().sound(take.id()));
-    TakeReport report = TakeReport.of(recording, expected(s), token, tell);
+    Expected expected = expected(s);
+    String part = expected.fingerprint();
+    Optional<Heard> kept = shelf().heard(take.id(), part);
+    TakeReport report =
+        kept.isPresent()
+            ? TakeReport.of(expected, kept.get())
+            : TakeReport.of(
+                sounds.read(take.name(), shelf().sound(take.id())), expected, token, tell);
+    if (kept.isEmpty()) {
+      shelf().keepHeard(take.id(), part, report.heard());
+    }
     return new Checked(take, report, TakeFindings.of(s, report));
   }
 

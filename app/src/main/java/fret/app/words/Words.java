@@ -105,7 +105,6 @@ public final class Words {
     return from.equals(to) ? Sentences.of("chunk.bar", from) : Sentences.of("chunk.bars", from, to);
   }
 
-  /** The name of a chunk as the player knows it. */
   /** Name of a drill. */
   public static String drill(Remedy r) {
     return r.bow()
@@ -113,6 +112,7 @@ public final class Words {
         .orElseGet(() -> Sentences.of("drill." + r.kind().id()));
   }
 
+  /** The name of a chunk as the player knows it. */
   public static String chunk(Chunk c) {
     String bars = c.name().isEmpty() ? bars(c.fromBar(), c.toBar()) : c.name();
     return switch (c.kind()) {

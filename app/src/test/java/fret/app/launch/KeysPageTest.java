@@ -3,6 +3,7 @@ package fret.app.launch;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import fret.app.command.Action;
+import fret.app.command.Scope;
 import fret.app.words.Sentences;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -10,6 +11,8 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.Test;
 import org.testfx.framework.junit5.Start;
@@ -37,13 +40,29 @@ class KeysPageTest extends RealWindow {
         (place, all) -> {
           page.append("\n## ")
               .append(title(place))
-              .append("\n\n| key | what it does |\n|---|---|\n");
+              .append("\n\n| key | what it does | on |\n|---|---|---|\n");
           for (Action a : all) {
             String keys = a.keys().getDisplayText().replace("|", "\\|");
-            page.append("| ").append(keys).append(" | ").append(a.words()).append(" |\n");
+            String on = Scope.of(a.id()).map(s -> Sentences.of("scope." + s)).orElse("");
+            page.append(String.format("| %s | %s | %s |\n", keys, a.words(), on));
           }
         });
     return page.toString();
+  }
+
+  /** What changes music says what of it. */
+  @Test
+  void everyScopeIsOfAnActionAndEveryDecisionHasOne() {
+    Set<String> ids = main.keys().stream().map(Action::id).collect(Collectors.toSet());
+    assertThat(ids).containsAll(Scope.ids());
+    assertThat(ids.stream().filter(KeysPageTest::decides))
+        .hasSizeGreaterThan(50)
+        .allMatch(id -> Scope.of(id).isPresent());
+  }
+
+  private static boolean decides(String id) {
+    return id.matches("(finger|string|ornament|wish|not|remind|bow|strands)-.*")
+        && !id.matches("bow-(stop-trying|extend-.*)");
   }
 
   /** With {@code -Dfret.keys=FILE} it is written anew. */

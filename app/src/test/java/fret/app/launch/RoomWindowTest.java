@@ -8,6 +8,7 @@ import javafx.geometry.Bounds;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ButtonBase;
+import javafx.scene.control.ComboBox;
 import javafx.scene.control.Labeled;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.text.Text;
@@ -88,12 +89,25 @@ class RoomWindowTest extends RealWindow {
     return false;
   }
 
+  private static <T> boolean isBlank(ComboBox<T> box) {
+    String prompt = box.getPromptText();
+    boolean prompts = prompt != null && !prompt.isBlank();
+    return box.getValue() == null
+        ? !prompts
+        : box.getConverter().toString(box.getValue()).isBlank();
+  }
+
   private void look(FxRobot robot, String where, List<String> faults) {
     robot.interact(
         () -> {
           stage.getScene().getRoot().applyCss();
           stage.getScene().getRoot().layout();
         });
+    for (ComboBox<?> box : robot.lookup(n -> n instanceof ComboBox).queryAllAs(ComboBox.class)) {
+      if (isSeen(box) && !box.isEditable() && isBlank(box)) {
+        faults.add(where + ": the choice \"" + box.getId() + "\" shows nothing");
+      }
+    }
     for (Labeled button : robot.lookup(n -> n instanceof ButtonBase).queryAllAs(Labeled.class)) {
       if (!isSeen(button) || button.getText() == null || button.getText().isEmpty()) {
         continue;

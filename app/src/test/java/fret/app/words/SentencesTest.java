@@ -51,6 +51,17 @@ class SentencesTest {
     return ids;
   }
 
+  /** Of two sentences with one id the first would never be told. */
+  @Test
+  void everyIdStandsOnce() throws IOException {
+    List<String> ids =
+        Files.readAllLines(Path.of("src/main/resources/fret/app/words/words.properties")).stream()
+            .filter(line -> line.contains(" = ") && !line.startsWith("#"))
+            .map(line -> line.substring(0, line.indexOf(" = ")))
+            .toList();
+    assertThat(ids).hasSizeGreaterThan(2000).doesNotHaveDuplicates();
+  }
+
   @Test
   void everythingThatIsToldHasWords() throws IOException {
     Set<String> told = toldInTheSources();

@@ -150,7 +150,7 @@ public final class AbcReader {
       at++;
     } else if (c == ')') {
       if (!bars.endSlur()) {
-        noticed(Said.of("read.slur-open"));
+        noticed(Said.of("read.slur-early"));
       }
       at++;
     } else if (c == '{') {
