@@ -75,8 +75,7 @@ public record BarCure(Kind kind, Draft after) {
         List<Event> made = new ArrayList<>(all);
         for (int i = 0; i < ratio[0]; i++) {
           Event e = all.get(from + i);
-          Signs.Tuplet sign =
-              new Signs.Tuplet(ratio[0], ratio[1], i == 0, i == ratio[0] - 1);
+          Signs.Tuplet sign = new Signs.Tuplet(ratio[0], ratio[1], i == 0, i == ratio[0] - 1);
           made.set(
               from + i, BarDraft.withValue(e.withSigns(e.signs().withTuplet(sign)), e.value()));
         }

@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import fret.base.Said;
 import fret.instrument.InstrumentType;
-import java.util.List;
 import org.junit.jupiter.api.Test;
 
 /** What is told apart of two bowings, counted by hand on lines whose bows are printed. */
@@ -28,8 +27,7 @@ class BowTraitsTest {
         .contains(Said.of("bow-trait.FIRSTS", 1))
         .doesNotContain(Said.of("bow-trait.STROKES", 4));
     assertThat(BowTraits.of(down, up))
-        .containsExactly(
-            Said.of("bow-trait.begins.down"), Said.of("bow-trait.FIRSTS.none"));
+        .containsExactly(Said.of("bow-trait.begins.down"), Said.of("bow-trait.FIRSTS.none"));
   }
 
   @Test

@@ -54,7 +54,8 @@ class BarCureTest {
     assertThat(BarCure.over(over)).isEqualTo(Fraction.of(1, 8));
     Draft after = cure(over, Kind.TUPLET).after();
     assertThat(BarCure.over(after)).isEqualTo(Fraction.ZERO);
-    assertThat(after.bar().events()).extracting(e -> e.signs().tuplet().actual())
+    assertThat(after.bar().events())
+        .extracting(e -> e.signs().tuplet().actual())
         .containsExactly(1, 3, 3, 3);
     assertThat(after.bar().events().get(1).signs().tuplet().starts()).isTrue();
     assertThat(after.bar().events().get(3).signs().tuplet().stops()).isTrue();
@@ -104,7 +105,6 @@ class BarCureTest {
     Draft first = new Draft(d.page(), new Draft.Place(0, 0), d.pen(), Optional.empty());
     Draft more = first.with(first.pen().withValue(new NoteValue(denominator, 0))).note(Step.B);
     int last = more.bar().events().size() - 1;
-    return new Draft(
-        more.page(), new Draft.Place(0, last), more.pen(), Optional.empty());
+    return new Draft(more.page(), new Draft.Place(0, last), more.pen(), Optional.empty());
   }
 }

@@ -97,8 +97,7 @@ class TakeFilesTest {
     library.takes().keepHeard(t.id(), "part", heard());
     Path kept = dir.resolve("takes").resolve("take-" + t.id() + ".heard.json");
     Files.writeString(
-        kept,
-        Files.readString(kept).replace("\"edition\":" + Listener.EDITION, "\"edition\":0"));
+        kept, Files.readString(kept).replace("\"edition\":" + Listener.EDITION, "\"edition\":0"));
     assertThat(library.takes().heard(t.id(), "part")).isEmpty();
   }
 

@@ -142,8 +142,7 @@ final class BowingsPane extends Cards {
 
   /** As few traits as tell it apart from those before it, two at least. */
   private static String named(Session s, BowModel.Option o, Set<String> names) {
-    List<String> traits =
-        BowTraits.of(o.bowing(), s.bowing()).stream().map(Sentences::of).toList();
+    List<String> traits = BowTraits.of(o.bowing(), s.bowing()).stream().map(Sentences::of).toList();
     for (int count = Math.min(2, traits.size()); count <= traits.size(); count++) {
       String text = String.join(", ", traits.subList(0, count));
       if (names.add(text) || count == traits.size()) {

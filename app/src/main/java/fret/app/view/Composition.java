@@ -18,6 +18,8 @@ final class Composition extends Region {
   private static final double BESIDE = 372;
   private static final double GAP = 10;
   private static final double SHARE = 0.62;
+  private static final double LEAST_SHARE = 0.5;
+  private static final long SETTLES_NS = 700_000_000;
   private static final double LEAST_BELOW = 190;
   private static final double LEAST_STRIP = 150;
 
@@ -36,6 +38,11 @@ final class Composition extends Region {
   private boolean reasonsFirst;
   private boolean isOpen;
   private double share = SHARE;
+  private double asked;
+  private long dealt;
+  private double dealtWidth;
+  private double dealtHeight;
+  private Runnable onHead = () -> {};
 
   /**
    * @param head a line over the strip
@@ -50,8 +57,14 @@ final class Composition extends Region {
     setPadding(new Insets(8, 16, 10, 16));
     getChildren().addAll(head, strip, reasons);
     reasons.setMinHeight(0);
+    sceneProperty().addListener(o -> dealt = System.nanoTime());
     reasons.getStyleClass().add("reasons");
-    tabs.addEventHandler(ActionEvent.ACTION, e -> open(getScene() != null));
+    tabs.addEventHandler(
+        ActionEvent.ACTION,
+        e -> {
+          dealt = System.nanoTime();
+          open(getScene() != null);
+        });
   }
 
   /** Gives the strip everything, as while writing; or the reasons their room again. */
@@ -76,6 +89,29 @@ final class Composition extends Region {
   /** Gives the strip its usual share. */
   void usualShare() {
     setShare(SHARE);
+  }
+
+  /** The line over the strip, wherever it stands. */
+  Region head() {
+    return head;
+  }
+
+  /** The line over the strip stands elsewhere, and leaves its room; or here again. */
+  void lendHead(boolean lent) {
+    getChildren().remove(head);
+    if (!lent) {
+      getChildren().add(0, head);
+    }
+    requestLayout();
+  }
+
+  private boolean hasHead() {
+    return head.getParent() == this;
+  }
+
+  /** What is done when the line over the strip may have another width. */
+  void setOnHead(Runnable handler) {
+    onHead = handler;
   }
 
   private void open(boolean is) {
@@ -110,8 +146,12 @@ final class Composition extends Region {
   /** Height below the head. */
   private double below() {
     double width = getWidth() - getInsets().getLeft() - getInsets().getRight();
-    double used = getInsets().getTop() + snapSizeY(head.prefHeight(width)) + GAP;
+    double used = getInsets().getTop() + (hasHead() ? headHeight(width) + GAP : 0);
     return getHeight() - used - getInsets().getBottom();
+  }
+
+  private double headHeight(double width) {
+    return snapSizeY(head.prefHeight(width));
   }
 
   @Override
@@ -119,7 +159,10 @@ final class Composition extends Region {
     Insets in = getInsets();
     double left = in.getLeft();
     double width = getWidth() - left - in.getRight();
-    put(head, left, in.getTop(), width, snapSizeY(head.prefHeight(width)));
+    if (hasHead()) {
+      put(head, left, in.getTop(), width, headHeight(width));
+      onHead.run();
+    }
     double height = below();
     double top = getHeight() - in.getBottom() - height;
     boolean drawer = isDrawer();
@@ -135,11 +178,31 @@ final class Composition extends Region {
       layDrawer(left, top, width, height);
     } else {
       double most = height - GAP - LEAST_BELOW * letters();
-      double usual = Math.max(160, Math.min(most, height * share));
+      double usual = Math.max(160, Math.min(most, upperShare(width, height)));
       double upper = snapSizeY(reasonsFirst ? Math.min(LEAST_STRIP, height / 4) : usual);
       put(strip, left, top, width, upper);
       put(reasons, left, top + upper + GAP, width, height - upper - GAP);
     }
+  }
+
+  /**
+   * Height of the strip over the reasons. Reasons that ask for more get it, up to half of all; it
+   * is not taken back before another tab is pressed, so that the music stands still.
+   */
+  private double upperShare(double width, double height) {
+    double usual = height * share;
+    if (share < SHARE || reasonsFirst) {
+      return usual;
+    }
+    if (dealtWidth != width || dealtHeight != height) {
+      dealt = System.nanoTime();
+    }
+    dealtWidth = width;
+    dealtHeight = height;
+    double now = reasons.prefHeight(width);
+    // What is new has its height after some layouts only.
+    asked = System.nanoTime() - dealt < SETTLES_NS ? now : Math.max(asked, now);
+    return Math.min(usual, Math.max(height * LEAST_SHARE, height - GAP - asked));
   }
 
   /** Closed, its tabs alone are seen under the strip; open, it lies over the strip's lower part. */

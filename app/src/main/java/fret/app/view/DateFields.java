@@ -157,7 +157,8 @@ final class DateFields {
   }
 
   private MenuItem choice(Audition other) {
-    MenuItem item = new MenuItem(Sentences.of("plan.which.one", other.name(), Days.named(other.date())));
+    MenuItem item =
+        new MenuItem(Sentences.of("plan.which.one", other.name(), Days.named(other.date())));
     item.setOnAction(e -> open().ifPresent(p -> studio.plans().assign(p, other)));
     return item;
   }

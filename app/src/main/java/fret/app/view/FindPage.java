@@ -214,8 +214,7 @@ final class FindPage extends VBox {
       Label words = Parts.line(a.words(), "plain");
       String on = Scope.of(a.id()).map(s -> Sentences.of("scope." + s)).orElse("");
       String at = title(a.place());
-      Label where =
-          Parts.line(on.isEmpty() ? at : Sentences.of("find.where", on, at), "quiet");
+      Label where = Parts.line(on.isEmpty() ? at : Sentences.of("find.where", on, at), "quiet");
       Label keys = Parts.line(a.keys().getDisplayText(), "figure");
       keys.setMinWidth(KEYS);
       where.setMinWidth(Region.USE_PREF_SIZE);

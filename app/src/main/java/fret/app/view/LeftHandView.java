@@ -297,15 +297,11 @@ final class LeftHandView extends StripArea {
             : b.isAdopted() ? Sentences.of("hand.adopted-yours") : Sentences.of("hand.proposed");
     Fingering.Likeness alike = shown.alike();
     int creeps = (int) shown.shifts().stream().filter(Shift::creep).count();
-    return Sentences.of(
-            "hand.summary",
-            state,
-            Words.count(shown.shifts().size() - creeps, "shift"))
+    return Sentences.of("hand.summary", state, Words.count(shown.shifts().size() - creeps, "shift"))
         + (creeps > 0 ? ", " + Words.count(creeps, "creep") : "")
         + (pins > 0 ? ", " + Words.count((int) pins, "pin") : "")
         + (alike.figures() > 0
-            ? ", "
-                + Sentences.of("hand.alike", Words.count(alike.figures(), "figure"))
+            ? ", " + Sentences.of("hand.alike", Words.count(alike.figures(), "figure"))
             : "")
         + ".";
   }

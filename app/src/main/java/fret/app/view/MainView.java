@@ -16,7 +16,6 @@ import fret.app.widget.Inks;
 import fret.app.widget.Look;
 import fret.app.widget.StripView;
 import fret.app.words.Sentences;
-import fret.app.words.Words;
 import fret.base.Problem;
 import fret.base.Said;
 import fret.instrument.InstrumentType;
@@ -27,7 +26,6 @@ import fret.passage.Setup;
 import fret.pitch.KeySignature;
 import fret.score.TimeSignature;
 import fret.session.Session;
-import fret.shelf.Deed;
 import fret.shelf.Take;
 import fret.writing.Draft;
 import fret.writing.Writing;
@@ -37,25 +35,20 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
 import javafx.application.Platform;
 import javafx.css.PseudoClass;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
-import javafx.scene.control.Button;
 import javafx.scene.control.ContextMenu;
-import javafx.scene.control.Label;
 import javafx.scene.control.MenuItem;
-import javafx.scene.control.Tooltip;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyCodeCombination;
 import javafx.scene.input.KeyCombination;
 import javafx.scene.input.TransferMode;
 import javafx.scene.layout.BorderPane;
-import javafx.scene.layout.HBox;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.stage.Window;
@@ -82,7 +75,7 @@ public final class MainView extends BorderPane {
   private final FindPage help = new FindPage(this::everything, this::does);
   private final Rail rail;
   private final GoTo goTo;
-  private final Label question = Parts.line("", "quiet");
+  private final HeadLine head;
   private final List<Action> everywhere;
   private final Beating beating;
   private final TakesModel takes;
@@ -113,6 +106,8 @@ public final class MainView extends BorderPane {
     takes =
         new TakesModel(
             studio, leftHandModel, devices.passage(), devices.microphone(), devices.sounds());
+    goTo = new GoTo(studio, this::takeKeys);
+    head = new HeadLine(studio, look, goTo);
     areas =
         Areas.in(
             new Areas.Room(
@@ -130,11 +125,10 @@ public final class MainView extends BorderPane {
                 look));
     part = (PartView) area("part").view();
     areas.forEach(this::setLanes);
-    goTo = new GoTo(studio, this::takeKeys);
     everywhere = everywhere();
     rail = new Rail(areas, studio.preferences(), this::go, this::toggleHelp);
     setLeft(rail);
-    setTop(new VBox(header(), new Banners(studio)));
+    setTop(new VBox(head, new Banners(studio)));
     StatusLine status = new StatusLine(studio);
     StackPane.setAlignment(status, Pos.BOTTOM_LEFT);
     tour = new Tour(studio, this::go);
@@ -303,42 +297,9 @@ public final class MainView extends BorderPane {
     rail.fit(getWidth(), letters);
   }
 
-  private HBox header() {
-    Label title = Parts.line(Sentences.of("main.no-passage"), "passage-title");
-    Label facts = Parts.line("", "quiet");
-    studio
-        .shownProperty()
-        .addListener(
-            (o, a, b) -> {
-              if (b != null) {
-                var s = b.passage().settings();
-                title.setText(s.title());
-                facts.setText(s.setup().instrument().displayName() + ", " + Words.tempos(s));
-              }
-            });
-    Button undo = Parts.button(Sentences.of("main.undo"), "undo", studio::undo, "small");
-    Button redo = Parts.button(Sentences.of("main.redo"), "redo", studio::redo, "small");
-    HBox box = Parts.row(14, title, facts, Parts.spring(), goTo, question, undo, redo);
-    studio.shownProperty().addListener(o -> dim(undo, redo));
-    studio.deeds().countProperty().addListener(o -> dim(undo, redo));
-    dim(undo, redo);
-    box.getStyleClass().add("header");
-    return box;
-  }
-
-  /** Dimmed where there is nothing to take back or to do again. */
-  private void dim(Button undo, Button redo) {
-    Optional<Deed> last = studio.deeds().last();
-    Optional<Deed> next = studio.deeds().next();
-    boolean older = studio.session() != null && studio.session().undo().isPresent();
-    undo.setDisable(last.isEmpty() && !older);
-    redo.setDisable(next.isEmpty());
-    undo.setTooltip(told("undo.button", last));
-    redo.setTooltip(told("redo.button", next));
-  }
-
-  private Tooltip told(String words, Optional<Deed> deed) {
-    return deed.map(d -> new Tooltip(Sentences.of(words, studio.deeds().told(d)))).orElse(null);
+  /** The first moment in sight of the strip that is looked at. */
+  void sees(int slice) {
+    head.sees(slice);
   }
 
   /** Where the last thing was done is shown before it is taken back. */
@@ -365,6 +326,11 @@ public final class MainView extends BorderPane {
     return leftHandModel;
   }
 
+  /** What is written on the page with. */
+  public WritingModel writing() {
+    return writing;
+  }
+
   /** Ids of the areas, in order. */
   public List<String> areaIds() {
     return areas.stream().map(Area::id).toList();
@@ -388,7 +354,7 @@ public final class MainView extends BorderPane {
             };
     centre.getChildren().setAll(nothing ? nothingOpen() : current.view().node());
     rail.opened(current);
-    question.setText(current.question());
+    head.show(current.question(), centre.getChildren().get(0));
     current.view().shown();
     takeKeys();
   }

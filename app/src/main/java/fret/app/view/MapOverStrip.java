@@ -17,6 +17,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.function.IntConsumer;
 import javafx.scene.Node;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -29,12 +30,15 @@ final class MapOverStrip extends VBox {
 
   private final Studio studio;
   private final PartMap map;
+  private final IntConsumer sees;
 
   /**
    * @param music the strip, or what it stands in
+   * @param sees is told of the first moment in sight
    */
-  MapOverStrip(Studio studio, Look look, StripView strip, Node music) {
+  MapOverStrip(Studio studio, Look look, StripView strip, Node music, IntConsumer sees) {
     super(2);
+    this.sees = sees;
     this.studio = studio;
     this.map = new PartMap(look);
     VBox.setVgrow(music, Priority.ALWAYS);
@@ -65,6 +69,7 @@ final class MapOverStrip extends VBox {
   private void sight(int from, int to) {
     Session s = studio.shown();
     if (s != null && to < s.resolved().slices().size() && from >= 0) {
+      sees.accept(from);
       List<Slice> all = s.resolved().slices();
       map.showSight(share(s, all.get(from).onset()), share(s, all.get(to).onset()));
     }

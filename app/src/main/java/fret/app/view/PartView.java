@@ -22,17 +22,12 @@ import fret.writing.Draft;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.function.Consumer;
 import javafx.collections.ListChangeListener;
-import javafx.css.PseudoClass;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
-import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
-import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.FlowPane;
-import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
@@ -142,7 +137,12 @@ final class PartView implements AreaView {
         new Composition(
             room.look(),
             banner,
-            new MapOverStrip(studio, room.look(), strip, new StackPane(strip, lines)),
+            new MapOverStrip(
+                studio,
+                room.look(),
+                strip,
+                new StackPane(strip, lines),
+                slice -> room.main().sees(slice)),
             card,
             tabs);
     pane.getChildren()

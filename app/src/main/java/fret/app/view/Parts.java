@@ -5,6 +5,7 @@ import javafx.application.Platform;
 import javafx.css.PseudoClass;
 import javafx.geometry.Insets;
 import javafx.scene.Node;
+import javafx.scene.Parent;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
@@ -193,10 +194,21 @@ final class Parts {
     // It asks for as much as it holds, so that who deals the room can give it that.
     content
         .layoutBoundsProperty()
-        .addListener(o -> scroll.setPrefViewportHeight(content.getLayoutBounds().getHeight()));
+        .addListener(
+            o -> {
+              scroll.setPrefViewportHeight(content.getLayoutBounds().getHeight());
+              // Asked for within a layout it would be dropped.
+              Platform.runLater(() -> dealAgain(scroll));
+            });
     scroll.getStyleClass().add("plain-scroll");
     VBox.setVgrow(scroll, Priority.ALWAYS);
     return scroll;
+  }
+
+  private static void dealAgain(Node node) {
+    for (Parent p = node.getParent(); p != null; p = p.getParent()) {
+      p.requestLayout();
+    }
   }
 
   static VBox page(Node... nodes) {

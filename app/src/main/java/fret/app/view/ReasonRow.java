@@ -30,14 +30,7 @@ final class ReasonRow extends HBox {
     Label text = Parts.whole(words, "plain");
     text.setMaxWidth(Double.MAX_VALUE);
     HBox.setHgrow(text, Priority.ALWAYS);
-    Region bar = new Region();
-    bar.getStyleClass().add(effort < 0 ? "gain-bar" : "reason-bar");
-    double length = Math.max(SHORTEST, Math.min(LONGEST, Math.abs(effort) * ONE));
-    bar.setMaxSize(length, 7);
-    bar.setMinSize(length, 7);
-    StackPane scale = new StackPane(bar);
-    scale.setMinWidth(LONGEST);
-    StackPane.setAlignment(bar, Pos.CENTER_LEFT);
+    StackPane scale = scale(effort);
     Label counted = Parts.line(quantity, "figure");
     Label weight = Parts.line(Words.shown(effort < 0 ? "%+.2f" : "%.2f", effort), "effort");
     for (Label l : new Label[] {counted, weight}) {
@@ -49,5 +42,18 @@ final class ReasonRow extends HBox {
     Tooltip.install(this, new Tooltip(all));
     setAccessibleText(words + ", " + all);
     getChildren().addAll(text, counted, scale, weight);
+  }
+
+  /** Effort as a short bar: its length tells how much, its ink whether it is gained. */
+  static StackPane scale(double effort) {
+    Region bar = new Region();
+    bar.getStyleClass().add(effort < 0 ? "gain-bar" : "reason-bar");
+    double length = Math.max(SHORTEST, Math.min(LONGEST, Math.abs(effort) * ONE));
+    bar.setMaxSize(length, 7);
+    bar.setMinSize(length, 7);
+    StackPane scale = new StackPane(bar);
+    scale.setMinWidth(LONGEST);
+    StackPane.setAlignment(bar, Pos.CENTER_LEFT);
+    return scale;
   }
 }

@@ -32,6 +32,7 @@ abstract class StripArea implements AreaView {
   final LeftHandModel selection;
   final List<Action> actions = new ArrayList<>();
   private final Look look;
+  private final MainView main;
   private final Selecting selecting;
   private final String id;
   private final FlowPane tabs = new FlowPane(4, 4);
@@ -46,6 +47,7 @@ abstract class StripArea implements AreaView {
     this.studio = room.studio();
     this.selection = room.leftHand();
     this.look = room.look();
+    this.main = room.main();
     this.id = id;
     this.strip = new StripView(room.look(), new StudioAway(studio));
     strip.setId(stripId);
@@ -66,7 +68,7 @@ abstract class StripArea implements AreaView {
         new Composition(
             look,
             tools,
-            new MapOverStrip(studio, look, strip, strip),
+            new MapOverStrip(studio, look, strip, strip, main::sees),
             new VBox(6, tabs, pane),
             tabs);
   }

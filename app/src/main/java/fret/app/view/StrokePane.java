@@ -364,8 +364,7 @@ final class StrokePane extends Cards {
                 Sentences.of(
                     "bow.turned",
                     other,
-                    Harder.than(
-                        t.extraEffort(), studio.preferences().figuresProperty().get())),
+                    Harder.than(t.extraEffort(), studio.preferences().figuresProperty().get())),
                 "plain"),
             new FlowPane(6, 4, look, take));
   }

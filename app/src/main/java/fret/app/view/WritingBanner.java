@@ -189,7 +189,8 @@ final class WritingBanner extends VBox {
   private static String where(Draft now, Fraction over) {
     String pen = now.pen().grace() || now.pen().tuplet().isPresent() ? now.pen().displayName() : "";
     String at = Sentences.of("writing.bar", now.bar().number());
-    String missing = over.signum() < 0 ? Sentences.of("writing.missing", length(over.negate())) : "";
+    String missing =
+        over.signum() < 0 ? Sentences.of("writing.missing", length(over.negate())) : "";
     List<String> all = new ArrayList<>(List.of(at));
     List.of(missing, pen).stream().filter(t -> !t.isEmpty()).forEach(all::add);
     return String.join(", ", all);
@@ -242,8 +243,7 @@ final class WritingBanner extends VBox {
     return NoteValue.ofLength(length)
         .filter(v -> v.dots() <= 1)
         .flatMap(
-            v ->
-                Sentences.find("length." + v.denominator() + (v.dots() == 1 ? ".dotted" : "")))
+            v -> Sentences.find("length." + v.denominator() + (v.dots() == 1 ? ".dotted" : "")))
         .orElseGet(() -> Sentences.of("length.share", length.toString().replace(" ", "")));
   }
 

@@ -11,6 +11,11 @@ public final class Harder {
 
   private Harder() {}
 
+  /** Whether no difference is told. */
+  public static boolean isAlike(double more) {
+    return Math.abs(more) < ALIKE;
+  }
+
   /**
    * How much harder or easier it is.
    *
@@ -19,7 +24,7 @@ public final class Harder {
    */
   public static String than(double more, boolean figures) {
     double size = Math.abs(more);
-    if (size < ALIKE) {
+    if (isAlike(more)) {
       return Sentences.of("harder.alike");
     }
     String much = size < LITTLE ? "little" : size < MUCH ? "more" : "much";

@@ -30,6 +30,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import org.apache.commons.numbers.fraction.Fraction;
 
 /** Sentences about fingers and shifts, in players' words. */
 public final class Words {
@@ -228,6 +229,15 @@ public final class Words {
     return others == 0
         ? tempo(s.target())
         : Sentences.of("tempo.and-others", tempo(s.target()), others);
+  }
+
+  /** The tempo of the section that a moment lies in. */
+  public static String tempoAt(Session s, Fraction onset) {
+    return s.tempos().stream()
+        .filter(x -> x.bar().start().compareTo(onset) <= 0)
+        .reduce((a, b) -> b)
+        .map(x -> tempo(x.start()))
+        .orElse(tempo(s.passage().settings().target()));
   }
 
   /** The guide note of a school, with the way that its finger slides. */

@@ -71,6 +71,22 @@ class RoomWindowTest extends RealWindow {
     assertThat(faults).isEmpty();
   }
 
+  /** In a usual window the tools of the hands stand in the one head line. */
+  @ParameterizedTest
+  @CsvSource({"1280, 800, left-hand, #adopt", "1280, 800, bow-arm, #bow-preset"})
+  void oneHeadLineHoldsTheToolsWhereThereIsRoom(
+      int width, int height, String area, String tool, FxRobot robot) throws Exception {
+    size(robot, width, height, 100);
+    openFirst(robot);
+    robot.interact(() -> main.go(area));
+    Node head = robot.lookup("#head-line").query();
+    until(() -> !studio.isBehind() && head.lookup(tool) != null);
+    assertThat(robot.lookup("#undo").<Node>query().getParent()).isSameAs(head);
+    size(robot, 1024, 640, 150);
+    until(() -> head.lookup(tool) == null);
+    assertThat(isSeen(robot.lookup(tool).query())).isTrue();
+  }
+
   private static boolean isSeen(Node node) {
     for (Node n = node; n != null; n = n.getParent()) {
       if (!n.isVisible()) {
