@@ -16,6 +16,16 @@ final class CurveEngraver {
   /** How far an accidental reaches above and below its note. */
   private static final double SIGN_REACH = 1.5;
 
+  /** The notes at which a slur begins and ends are no hindrance: so far from its ends. */
+  private static final double END = 0.65;
+
+  private static final double STEP = 0.25;
+
+  /** Between a slur and what it passes. */
+  private static final double CLEAR = 0.25;
+
+  private static final double TOUCHED = 0.1;
+
   private final Pen pen;
 
   private final Predicate<NoteEngraver.Note> hasSign;
@@ -150,9 +160,11 @@ final class CurveEngraver {
         height = Math.max(height, needed(n.placed.x() - 0.7, y, x1, y1, x2, y2, sign));
       }
     }
+    int slice = first.placed.slice();
+    height = Math.max(height, clearing(x1, y1, x2, y2, sign));
     double lift = Math.max(0, height - 3);
     height = Math.min(height, 3);
-    pen.add(
+    Primitive.Curve curve =
         new Primitive.Curve(
             x1,
             y1 + sign * lift,
@@ -161,7 +173,41 @@ final class CurveEngraver {
             sign * height,
             THICKNESS,
             Primitive.Ink.NOTE,
-            first.placed.slice()));
+            slice);
+    // Near its ends a curve is steep: what it still touches there lifts it as a whole.
+    double more = touching(curve, sign);
+    pen.add(curve.lowered(sign * more));
+  }
+
+  private double inkAt(double x, double sign) {
+    return sign < 0
+        ? pen.signs().topOver(x - STEP / 2, x + STEP / 2)
+        : pen.signs().bottomOver(x - STEP / 2, x + STEP / 2);
+  }
+
+  /** How far a curve has to go outwards to touch no sign between its ends. */
+  private double touching(Primitive.Curve c, double sign) {
+    double most = 0;
+    for (double x = c.x1() + END; x <= c.x2() - END; x += STEP) {
+      double ink = inkAt(x, sign);
+      if (!Double.isInfinite(ink)) {
+        double y = c.yAt((x - c.x1()) / (c.x2() - c.x1()));
+        most = Math.max(most, (ink + sign * TOUCHED - y) * sign);
+      }
+    }
+    return most;
+  }
+
+  /** Height that a slur needs to pass all signs between its ends. */
+  private double clearing(double x1, double y1, double x2, double y2, double sign) {
+    double height = 0;
+    for (double x = x1 + END; x <= x2 - END; x += STEP) {
+      double ink = inkAt(x, sign);
+      if (!Double.isInfinite(ink)) {
+        height = Math.max(height, needed(x, ink + sign * CLEAR, x1, y1, x2, y2, sign));
+      }
+    }
+    return height;
   }
 
   /** Height that a slur needs to pass a point on the outside. */
@@ -178,16 +224,14 @@ final class CurveEngraver {
     double plain = above ? NoteEngraver.y(n.high()) - 0.85 : NoteEngraver.y(n.low()) + 0.85;
     if (stemSide) {
       plain = n.stemEndY + (above ? -0.4 : 0.4);
-    } else if (!n.event().signs().articulations().isEmpty()) {
-      double left = n.middleX() - 0.2;
-      double sky =
-          above
-              ? pen.skyline().topOver(left, left + 0.4)
-              : pen.skyline().bottomOver(left, left + 0.4);
+    }
+    if (!n.event().signs().articulations().isEmpty()) {
+      double left = n.middleX() - 0.4;
+      double right = n.middleX() + 0.4;
       plain =
           above
-              ? Math.min(plain, plain - 0.6 > sky ? sky - 0.3 : plain - 0.6)
-              : Math.max(plain, plain + 0.6);
+              ? Math.min(plain, pen.signs().topOver(left, right) - 0.3)
+              : Math.max(plain, pen.signs().bottomOver(left, right) + 0.3);
     }
     return plain;
   }

@@ -34,6 +34,12 @@ final class LoudnessEngraver {
   /** Between a dynamic and its hairpin; the letters lean over their feet. */
   private static final double BETWEEN = 0.6;
 
+  /** The f leans out of its width by as much, to either side. */
+  private static final double LEANS = 0.65;
+
+  /** Height of the letters, with the room over them. */
+  private static final double LETTERS = 1.95;
+
   private static final Set<Kind> HAIRPINS = EnumSet.of(Kind.CRESCENDO, Kind.DIMINUENDO);
 
   private final Pen pen;
@@ -169,8 +175,8 @@ final class LoudnessEngraver {
   private void set(List<Loud> together) {
     double y = DYNAMICS_Y;
     for (Loud l : together) {
-      double under = pen.skyline().bottomOver(l.left() - 0.3, l.right() + 0.3);
-      y = Math.max(y, under + (l.isHairpin() ? OPENING + 0.4 + RAISED : 1.7));
+      double under = pen.skyline().bottomOver(l.left() - LEANS, l.right() + LEANS);
+      y = Math.max(y, under + (l.isHairpin() ? OPENING + 0.4 + RAISED : LETTERS));
     }
     for (Loud l : together) {
       double at = l.left();

@@ -14,12 +14,20 @@ final class Pen {
   private final List<Primitive> primitives = new ArrayList<>();
   private final Skyline skyline = new Skyline();
 
+  /** The signs alone, inside the stave too. */
+  private final Skyline signs = new Skyline(Double.POSITIVE_INFINITY, Double.NEGATIVE_INFINITY);
+
   Pen(GlyphMetrics metrics) {
     this.metrics = metrics;
   }
 
   Skyline skyline() {
     return skyline;
+  }
+
+  /** What curves have to pass: signs without the lines of the stave and the bars. */
+  Skyline signs() {
+    return signs;
   }
 
   GlyphMetrics metrics() {
@@ -30,6 +38,9 @@ final class Pen {
     primitives.add(p);
     if (p.ink() != Primitive.Ink.STAVE) {
       skyline.add(p);
+      if (p instanceof Primitive.Glyph || p.slice() >= 0 && !(p instanceof Primitive.Curve)) {
+        signs.add(p);
+      }
     }
     if (p.ink() == Primitive.Ink.PINNED) {
       skyline.add(p.left() - FRAME, p.right() + FRAME, p.top() - FRAME, p.bottom() + FRAME);

@@ -6,12 +6,24 @@ import java.util.Arrays;
 final class Skyline {
   private static final double CELL = 0.25;
 
+  private final double highest;
+  private final double lowest;
   private double[] top = new double[1024];
   private double[] bottom = new double[1024];
 
+  /** Of a stave with what stands on it. */
   Skyline() {
-    Arrays.fill(top, 0);
-    Arrays.fill(bottom, 4);
+    this(0, 4);
+  }
+
+  /**
+   * @param highest y where there is no ink, seen from above; {@code lowest} from below
+   */
+  Skyline(double highest, double lowest) {
+    this.highest = highest;
+    this.lowest = lowest;
+    Arrays.fill(top, highest);
+    Arrays.fill(bottom, lowest);
   }
 
   void add(double left, double right, double upper, double lower) {
@@ -43,7 +55,7 @@ final class Skyline {
   }
 
   double topOver(double left, double right) {
-    double best = 0;
+    double best = highest;
     grow(cell(right));
     for (int i = cell(left); i <= cell(right); i++) {
       best = Math.min(best, top[i]);
@@ -52,7 +64,7 @@ final class Skyline {
   }
 
   double bottomOver(double left, double right) {
-    double best = 4;
+    double best = lowest;
     grow(cell(right));
     for (int i = cell(left); i <= cell(right); i++) {
       best = Math.max(best, bottom[i]);
@@ -72,6 +84,7 @@ final class Skyline {
     int size = Math.max(index + 1, old * 2);
     top = Arrays.copyOf(top, size);
     bottom = Arrays.copyOf(bottom, size);
-    Arrays.fill(bottom, old, size, 4);
+    Arrays.fill(top, old, size, highest);
+    Arrays.fill(bottom, old, size, lowest);
   }
 }

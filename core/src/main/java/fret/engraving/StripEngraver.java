@@ -327,7 +327,10 @@ public final class StripEngraver {
       columnX.put(onset, x);
       Fraction next = i + 1 < order.size() ? order.get(i + 1) : bar.end();
       double natural = ideal(next.subtract(onset)) * style.stretch();
-      double width = Math.max(natural, rightExtent(here) + 0.4);
+      // A flag hangs to the right: no accidental may stand under it.
+      List<Event> after = bar.events().stream().filter(e -> e.onset().equals(next)).toList();
+      double gap = leftExtent(after, signs) > 0 ? 0.65 : 0.4;
+      double width = Math.max(natural, rightExtent(here) + gap);
       placeColumn(bar, here, x, width, voices);
       x += width;
     }

@@ -16,6 +16,7 @@ import fret.fingering.Releases;
 import fret.fingering.Shift;
 import fret.instrument.Instrument;
 import fret.instrument.PositionNames;
+import fret.lane.LanePen.Place;
 import fret.player.Region;
 import fret.player.Shape;
 import fret.score.Slice;
@@ -65,6 +66,7 @@ final class HandLane implements Lane {
     private final double height;
     private final LanePen pen;
     private final LanePen ruler;
+    private final List<Named> named = new ArrayList<>();
     private double mostMm;
     private double leastMm = Double.MAX_VALUE;
 
@@ -104,6 +106,8 @@ final class HandLane implements Lane {
       stays();
       marks();
       positions();
+      labels();
+      names();
       return new LaneDrawing(height, pen.drawn(), scale(), SCALE, spoken(), summary());
     }
 
@@ -178,8 +182,8 @@ final class HandLane implements Lane {
 
     private static final double HEARD = 0.6;
 
-    /** About as wide as the name of a string. */
-    private static final double LETTER = 0.9;
+    /** Size of the name of a string. */
+    private static final double NAME = 1.15;
 
     private static final double NAME_LETTER = 0.62;
 
@@ -199,12 +203,8 @@ final class HandLane implements Lane {
     }
 
     private void slope(Shift s) {
-      double end = axis.start(s.toSlice());
-      double before = s.isOnHeldNote() ? end : axis.start(s.toSlice() - 1);
-      if (s.isOnHeldNote()) {
-        end = before + (axis.end(s.toSlice()) - before) * HANDED_OVER;
-      }
-      double start = end - slope(end - before);
+      double end = end(s);
+      double start = end - slope(end - before(s));
       double y1 = y(instrument.mmFromNut(s.fromBase()));
       double y2 = y(instrument.mmFromNut(s.toBase()));
       // A hand that creeps leaves a finger where it was: a thin slope, no aim and so no figure.
@@ -216,12 +216,46 @@ final class HandLane implements Lane {
         // A slide that is meant to be heard is drawn double.
         pen.line(start + HEARD, y1, end + HEARD, y2, 0.16, Ink.HAND, s.toSlice());
       }
-      // Below the lower frame: above it the label would meet the marks of the higher one.
-      double labelY = Math.min(height - 0.35, Math.max(y1, y2) + 1.75);
+    }
+
+    /** How far each shift goes: under its slope, which no mark covers, or over it. */
+    private void labels() {
+      for (Shift s : fingering.shifts()) {
+        if (!s.creep()
+            && axis.has(s.toSlice())
+            && (s.isOnHeldNote() || axis.has(s.toSlice() - 1))) {
+          label(s);
+        }
+      }
+    }
+
+    private void label(Shift s) {
+      double end = end(s);
+      double start = end - slope(end - before(s));
+      double y1 = y(instrument.mmFromNut(s.fromBase()));
+      double y2 = y(instrument.mmFromNut(s.toBase()));
+      double under = Math.min(height - 0.35, Math.max(y1, y2) + 1.75);
+      double over = Math.max(2.6, Math.min(y1, y2) - 0.8);
+      double middle = (start + end) / 2;
       // The ring of an open string would stand in the label's place.
-      double labelX = s.moveSlice() == s.fromSlice() ? (start + end) / 2 : end + 1.5;
+      double first = s.moveSlice() == s.fromSlice() ? middle : end + 1.5;
+      List<Place> places = new ArrayList<>();
+      for (double x : new double[] {first, middle, end + 1.5, start - 1.5}) {
+        for (double y : new double[] {under, height - 0.35, over, over - 1.5}) {
+          places.add(new Place(x, y, true));
+        }
+      }
       String label = Math.round(s.travelMm()) + " mm";
-      pen.text(label, labelX, labelY, 1.25, Style.BOLD, true, Ink.HAND, s.toSlice());
+      pen.text(label, 1.25, Style.BOLD, Ink.HAND, s.toSlice(), height, places);
+    }
+
+    private double before(Shift s) {
+      return s.isOnHeldNote() ? axis.start(s.toSlice()) : axis.start(s.toSlice() - 1);
+    }
+
+    private double end(Shift s) {
+      double start = axis.start(s.toSlice());
+      return s.isOnHeldNote() ? start + (axis.end(s.toSlice()) - start) * HANDED_OVER : start;
     }
 
     // ---- notes -------------------------------------------------------------------------------
@@ -229,46 +263,101 @@ final class HandLane implements Lane {
     private void marks() {
       int string = 0;
       for (Slice slice : input.passage().slices()) {
-        int open = 0;
-        double[] aside = aside(slice);
-        for (int i = 0; i < slice.starting().size(); i++) {
+        double[] heights = heights(slice);
+        double[] aside = aside(slice, heights);
+        for (int i = 0; i < heights.length; i++) {
           Optional<NoteFinger> place = fingering.notes().get(slice.starting().get(i));
           if (place.isPresent()) {
             if (axis.has(slice.index())) {
-              mark(slice, place.get(), place.get().string() != string, open, aside[i]);
+              boolean other = place.get().string() != string;
+              mark(slice, place.get(), other, heights[i], aside[i]);
             }
             string = place.get().string();
-            open += place.get().isOpen() ? 1 : 0;
           }
         }
       }
     }
 
-    /** How far each mark of a chord stands aside, so that none covers another. */
-    private double[] aside(Slice slice) {
-      double[] aside = new double[slice.starting().size()];
+    /** Where each mark of a moment stands; open strings that sound together over each other. */
+    private double[] heights(Slice slice) {
+      double[] y = new double[slice.starting().size()];
+      int open = 0;
+      for (int i = 0; i < y.length; i++) {
+        Optional<NoteFinger> place = fingering.notes().get(slice.starting().get(i));
+        if (place.filter(NoteFinger::isOpen).isPresent()) {
+          y[i] = openY() - 2 * RADIUS * open++;
+        } else {
+          y[i] = place.map(p -> y(p.mmFromNut())).orElse(Double.NaN);
+        }
+      }
+      return y;
+    }
+
+    private double openY() {
+      return height - RADIUS - 0.35;
+    }
+
+    /** Where marks stand aside that would cover another one: as near as can be, on either side. */
+    private static final double[] ASIDE = {
+      0, 2 * RADIUS, -2 * RADIUS, 4 * RADIUS, -4 * RADIUS, 6 * RADIUS
+    };
+
+    /** Where there is no room beside either: over or under their height. */
+    private static final double[] RAISED = {0, -2 * RADIUS, 2 * RADIUS, -4 * RADIUS, 4 * RADIUS};
+
+    /**
+     * How far each mark of a moment stands aside, so that none covers another one of its chord, of
+     * the moment before or of the next one.
+     */
+    private double[] aside(Slice slice, double[] heights) {
+      double[] aside = new double[heights.length];
+      if (!axis.has(slice.index())) {
+        return aside;
+      }
+      double x = axis.x(slice.index());
       for (int i = 0; i < aside.length; i++) {
-        while (isCovered(slice, aside, i)) {
-          aside[i] += 2 * RADIUS;
+        double middle = heights[i];
+        search:
+        for (double raised : RAISED) {
+          for (double candidate : ASIDE) {
+            aside[i] = candidate;
+            heights[i] = middle + raised;
+            boolean inside = heights[i] >= RADIUS && heights[i] <= height - RADIUS;
+            if (inside && !isCovered(slice, x + candidate, heights, aside, i)) {
+              break search;
+            }
+          }
         }
       }
       return aside;
     }
 
-    private boolean isCovered(Slice slice, double[] aside, int which) {
-      Optional<Double> y = markY(slice.starting().get(which));
-      for (int i = 0; i < which && y.isPresent(); i++) {
-        Optional<Double> other = markY(slice.starting().get(i));
-        boolean near = other.filter(o -> Math.abs(o - y.get()) < 2 * RADIUS).isPresent();
-        if (near && aside[i] == aside[which]) {
+    private boolean isCovered(Slice slice, double x, double[] heights, double[] aside, int which) {
+      double y = heights[which];
+      for (int i = 0; i < which; i++) {
+        if (isNear(axis.x(slice.index()) + aside[i] - x, heights[i] - y)) {
+          return true;
+        }
+      }
+      return pen.has(x, y, 2 * RADIUS) || aside[which] != 0 && isOverNext(slice, x, y);
+    }
+
+    /** Whether the next moment has a mark there before it stands aside itself. */
+    private boolean isOverNext(Slice slice, double x, double y) {
+      int next = slice.index() + 1;
+      if (next >= input.passage().slices().size() || !axis.has(next)) {
+        return false;
+      }
+      for (double height : heights(input.passage().slices().get(next))) {
+        if (isNear(axis.x(next) - x, height - y)) {
           return true;
         }
       }
       return false;
     }
 
-    private Optional<Double> markY(int note) {
-      return fingering.notes().get(note).filter(p -> !p.isOpen()).map(p -> y(p.mmFromNut()));
+    private static boolean isNear(double x, double y) {
+      return Math.abs(x) < 2 * RADIUS - 0.01 && Math.abs(y) < 2 * RADIUS - 0.01;
     }
 
     /** Fingers that stay because their note comes back, and voices that sound on. */
@@ -300,7 +389,7 @@ final class HandLane implements Lane {
       }
       if (release.isPresent() && axis.has(until)) {
         double x = axis.start(until);
-        double y = p.isOpen() ? height - RADIUS - 0.35 : y(p.mmFromNut());
+        double y = p.isOpen() ? openY() : y(p.mmFromNut());
         pen.line(x, y - 0.7, x, y + 0.7, 0.2, Ink.HAND, until);
       }
     }
@@ -317,7 +406,7 @@ final class HandLane implements Lane {
     private void stay(NoteFinger p, int from, int until, double width, double under) {
       int last = until - 1;
       if (axis.has(from) && axis.has(last) && last > from) {
-        double y = (p.isOpen() ? height - RADIUS - 0.35 : y(p.mmFromNut())) + under;
+        double y = (p.isOpen() ? openY() : y(p.mmFromNut())) + under;
         pen.line(
             axis.x(from) + RADIUS,
             y,
@@ -329,11 +418,9 @@ final class HandLane implements Lane {
       }
     }
 
-    /** Open strings that sound together stand over each other. */
-    private void mark(Slice slice, NoteFinger p, boolean named, int openBelow, double aside) {
+    private void mark(Slice slice, NoteFinger p, boolean other, double y, double aside) {
       int at = slice.index();
       double x = axis.x(at) + aside;
-      double y = p.isOpen() ? height - RADIUS - 0.35 - 2 * RADIUS * openBelow : y(p.mmFromNut());
       Primitive.Spot.Form form = StringMark.of(p.string());
       if (p.isOpen()) {
         pen.add(new Primitive.Spot(form, x, y, RADIUS * 0.8, false, Ink.HAND, at));
@@ -343,37 +430,30 @@ final class HandLane implements Lane {
             .ifPresent(
                 r -> spot(form, x + (axis.end(at) - x) * HANDED_OVER, y, r.by().digit(), at));
       }
-      if (named) {
-        name(slice, p, x, y);
+      if (other) {
+        named.add(new Named(slice, p, x, y));
       }
     }
 
-    /** The string where it changes: beside the mark, or over it where the rest of a chord is. */
-    private void name(Slice slice, NoteFinger p, double x, double y) {
-      int at = slice.index();
-      String name = instrument.stringName(p.string());
-      if (slice.starting().size() > 1 && !p.isOpen()) {
-        pen.text(name, x, y - RADIUS * 1.35, 1.15, Style.REGULAR, true, Ink.HAND, at);
-        return;
-      }
-      // Lower where the next mark would cover it.
-      double right = x + RADIUS * 1.25;
-      double under = Math.min(height - 0.2, y + RADIUS * 1.5);
-      double beside = isMarkAt(at + 1, right, y - RADIUS * 0.9) ? under : y - RADIUS * 0.55;
-      pen.text(name, right, beside, 1.15, Style.REGULAR, false, Ink.HAND, at);
-    }
+    /** A mark beside which its string is named. */
+    private record Named(Slice slice, NoteFinger place, double x, double y) {}
 
-    /** Whether the mark of a moment stands over a letter that begins at a place. */
-    private boolean isMarkAt(int moment, double left, double middle) {
-      if (moment >= input.passage().slices().size() || !axis.has(moment)) {
-        return false;
+    /** The strings where they change: beside the mark, over it or under it, where there is room. */
+    private void names() {
+      for (Named n : named) {
+        String name = instrument.stringName(n.place().string());
+        double right = n.x() + RADIUS * 1.25;
+        double left = n.x() - RADIUS * 1.25 - pen.width(name, NAME, Style.REGULAR);
+        List<Place> places =
+            List.of(
+                new Place(right, n.y() - RADIUS * 0.55, false),
+                new Place(right, n.y() + RADIUS * 1.5, false),
+                new Place(n.x(), n.y() - RADIUS * 1.35, true),
+                new Place(left, n.y() - RADIUS * 0.55, false),
+                new Place(n.x(), n.y() + RADIUS * 2.5, true),
+                new Place(left, n.y() + RADIUS * 1.5, false));
+        pen.text(name, NAME, Style.REGULAR, Ink.HAND, n.slice().index(), height, places);
       }
-      boolean near = axis.x(moment) - RADIUS < left + LETTER;
-      return near
-          && input.passage().slices().get(moment).starting().stream()
-              .flatMap(n -> fingering.notes().get(n).stream())
-              .mapToDouble(n -> n.isOpen() ? height - RADIUS - 0.35 : y(n.mmFromNut()))
-              .anyMatch(y -> Math.abs(y - middle) < RADIUS * 1.4);
     }
 
     /** The names of the positions along the top, where they change, in mid-note too. */
@@ -397,7 +477,7 @@ final class HandLane implements Lane {
     }
 
     /**
-     * Names a position, unless the name would run into the one before it.
+     * Names a position, unless the name would run into the one before it or a mark.
      *
      * @return where the next one may begin
      */
@@ -406,8 +486,9 @@ final class HandLane implements Lane {
         return free;
       }
       String name = PositionNames.shortOf(instrument.type(), p.base(), p.region() == Region.THUMB);
-      pen.text(name, x, 1.15, 1.15, Style.REGULAR, false, Ink.HAND, slice);
-      return x + (name.length() + 1) * NAME_LETTER;
+      List<Place> top = List.of(new Place(x, 1.15, false));
+      boolean shown = pen.text(name, NAME, Style.REGULAR, Ink.HAND, slice, height, top);
+      return shown ? x + pen.width(name, NAME, Style.REGULAR) + NAME_LETTER : free;
     }
 
     private void spot(Primitive.Spot.Form form, double x, double y, String digit, int at) {

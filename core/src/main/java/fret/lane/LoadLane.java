@@ -7,13 +7,12 @@ import fret.engraving.LaneDrawing;
 import fret.engraving.Primitive;
 import fret.engraving.Primitive.Ink;
 import fret.engraving.Primitive.Text.Style;
+import fret.lane.LanePen.Place;
 import fret.load.Limit;
 import fret.load.Load;
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 
 /**
  * The load: how near the way into each note comes to what a practised player can do, as a column
@@ -63,18 +62,20 @@ final class LoadLane implements Lane {
 
     LaneDrawing drawn() {
       scale();
-      Set<Integer> named = new HashSet<>();
-      loaded.load().hardest().stream().limit(NAMED).forEach(s -> named.add(s.moment()));
       int count = loaded.load().moments().size();
       for (int m = 0; m < count; m++) {
         Optional<Load.Share> hardest = loaded.load().hardest(m);
         if (hardest.isPresent() && axis.has(m)) {
-          column(hardest.get(), named.contains(m));
+          column(hardest.get());
         }
         if (axis.has(m)) {
           pen.line(axis.start(m), y(1), axis.end(m), y(1), 0.1, Ink.FAINT, m);
         }
       }
+      loaded.load().hardest().stream()
+          .limit(NAMED)
+          .filter(s -> axis.has(s.moment()))
+          .forEach(this::label);
       return new LaneDrawing(height, pen.drawn(), scale.drawn(), SCALE, spoken(), summary());
     }
 
@@ -86,12 +87,12 @@ final class LoadLane implements Lane {
       }
     }
 
-    private void column(Load.Share s, boolean named) {
+    private void column(Load.Share s) {
       int at = s.moment();
       double x = axis.x(at);
       double top = y(s.share());
       double base = height - BOTTOM;
-      Ink ink = s.limit() == Limit.SHIFT || s.limit() == Limit.FINGER ? Ink.HAND : Ink.TIME;
+      Ink ink = ink(s);
       switch (s.limit()) {
         case SHIFT -> pen.add(Primitive.Area.box(x - HALF, top, x + HALF, base, ink, at));
         case FINGER -> frame(x, top, base, ink, at);
@@ -111,28 +112,31 @@ final class LoadLane implements Lane {
         }
         default -> throw new IllegalStateException(s.limit().name());
       }
-      if (named) {
-        String label =
-            letter(s.limit()) + " " + Math.round(s.ceiling(loaded.perMinute().get(s.moment())));
-        pen.text(label, x, Math.max(2.6, top - 0.4), 1.15, Style.BOLD, true, ink, at);
+    }
+
+    /** Up to which tempo the hardest moments hold: over their columns, whose form tells why. */
+    private void label(Load.Share s) {
+      double x = axis.x(s.moment());
+      double top = y(s.share());
+      Ink ink = ink(s);
+      String label = String.valueOf(Math.round(s.ceiling(loaded.perMinute().get(s.moment()))));
+      List<Place> places = new ArrayList<>();
+      for (double y : new double[] {Math.max(2.6, top - 0.4), Math.max(1.3, top - 1.8)}) {
+        for (double aside : new double[] {0, 1, -1}) {
+          places.add(new Place(x + aside, y, true));
+        }
       }
+      pen.text(label, 1.15, Style.BOLD, ink, s.moment(), height, places);
+    }
+
+    private static Ink ink(Load.Share s) {
+      return s.limit() == Limit.SHIFT || s.limit() == Limit.FINGER ? Ink.HAND : Ink.TIME;
     }
 
     private void frame(double x, double top, double base, Ink ink, int at) {
       pen.line(x - HALF, base, x - HALF, top, 0.16, ink, at);
       pen.line(x + HALF, base, x + HALF, top, 0.16, ink, at);
       pen.line(x - HALF, top, x + HALF, top, 0.16, ink, at);
-    }
-
-    /** The letter of what is hard: shift, finger, crossing, bow stroke, retake. */
-    private static String letter(Limit limit) {
-      return switch (limit) {
-        case SHIFT -> "S";
-        case FINGER -> "F";
-        case CROSSING -> "X";
-        case STROKE -> "B";
-        case RETAKE -> "R";
-      };
     }
 
     private List<Said> spoken() {

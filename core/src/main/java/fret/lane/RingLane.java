@@ -153,8 +153,9 @@ final class RingLane implements Lane {
       boolean fits = width(told) + (figures.isEmpty() ? 0 : 1) <= room;
       String shown = fits ? told : second.isPresent() ? plain + "?" : plain;
       Ink ink = c.own() ? Ink.PINNED : second.isPresent() ? Ink.FAINT : Ink.TIME;
-      pen.text(shown, n.x(), NUMERAL_Y, NUMERAL, Style.BOLD, false, ink, n.slice());
-      for (int i = 0; fits && i < figures.size(); i++) {
+      List<LanePen.Place> place = List.of(new LanePen.Place(n.x(), NUMERAL_Y, false));
+      boolean drawn = pen.text(shown, NUMERAL, Style.BOLD, ink, n.slice(), height, place);
+      for (int i = 0; drawn && fits && i < figures.size(); i++) {
         double y = NUMERAL_Y + (figures.size() == 1 ? -0.5 : i == 0 ? -0.62 : 0.15);
         String figure = String.valueOf(figures.get(i));
         double x = n.x() + width(shown) + 0.12;

@@ -50,15 +50,16 @@ final class LaneStack {
   /** Lanes that are open but have no room. */
   private final Set<String> crowded = new HashSet<>();
 
-  private Drawn drawn = new Drawn(List.of(), List.of(), 0);
+  private Drawn drawn = new Drawn(List.of(), List.of(), 0, LANE_SPACE);
 
   /**
    * Lanes as drawn.
    *
    * @param ids of the lanes; {@code drawings} theirs, in the same order
    * @param height of each that is not folded, in px
+   * @param unit px of a staff space from top to bottom
    */
-  record Drawn(List<String> ids, List<LaneDrawing> drawings, double height) {}
+  record Drawn(List<String> ids, List<LaneDrawing> drawings, double height, double unit) {}
 
   LaneStack(MusicFont font) {
     this.font = font;
@@ -70,6 +71,11 @@ final class LaneStack {
     if (width > 0) {
       measureLines();
     }
+  }
+
+  /** Px of a staff space from top to bottom, which grows with the letters. */
+  private double unit() {
+    return LANE_SPACE * letters;
   }
 
   void set(List<Lane> of, Predicate<String> isFolded) {
@@ -198,14 +204,15 @@ final class LaneStack {
 
   /** Draws lanes; may be called on any thread. */
   Drawn draw(List<Lane> which, Optional<LaneInput> input, Strip strip, double height) {
+    double unit = unit();
     Axis axis = Axis.of(strip);
     List<String> ids = new ArrayList<>();
     List<LaneDrawing> all = new ArrayList<>();
     for (Lane lane : which) {
       ids.add(lane.id());
-      all.add(lane.draw(input.orElseThrow(), axis, font, height / LANE_SPACE));
+      all.add(lane.draw(input.orElseThrow(), axis, font, height / unit));
     }
-    return new Drawn(ids, all, height);
+    return new Drawn(ids, all, height, unit);
   }
 
   void take(Drawn made) {
@@ -231,7 +238,8 @@ final class LaneStack {
 
   /** Whether there are lanes, drawn for another height than this. */
   boolean isDrawnForOther(double height) {
-    return !drawn.ids().isEmpty() && Math.abs(height - drawn.height()) >= 1;
+    return !drawn.ids().isEmpty()
+        && (Math.abs(height - drawn.height()) >= 1 || drawn.unit() != unit());
   }
 
   /** What the lanes say of a moment, one sentence after the other. */
@@ -281,7 +289,7 @@ final class LaneStack {
         OptionalDouble value =
             lanes
                 .get(b.id())
-                .valueAt(input.get(), drawn.height() / LANE_SPACE, (y - b.y()) / LANE_SPACE);
+                .valueAt(input.get(), drawn.height() / drawn.unit(), (y - b.y()) / drawn.unit());
         return value.isPresent()
             ? Optional.of(new Spot(b.id(), value.getAsDouble()))
             : Optional.empty();
@@ -320,7 +328,7 @@ final class LaneStack {
         g.translate(0, b.y());
         paintLane(g, inks, drawn.drawings().get(b.at()), to, window);
         g.restore();
-        text(g, inks, Sentences.of("lane." + b.id()), 10, b.y() + 15, true);
+        text(g, inks, Sentences.of("lane." + b.id()), 10, b.y() + 15 * letters, true);
       }
     }
   }
@@ -329,8 +337,7 @@ final class LaneStack {
     g.setFill(bold ? inks.hand() : inks.ebony());
     g.setFont(
         MusicFont.textFont(
-            bold ? Primitive.Text.Style.BOLD : Primitive.Text.Style.REGULAR,
-            bold ? TEXT_PX : TEXT_PX * letters));
+            bold ? Primitive.Text.Style.BOLD : Primitive.Text.Style.REGULAR, TEXT_PX * letters));
     g.setTextAlign(TextAlignment.LEFT);
     g.setTextBaseline(VPos.CENTER);
     g.fillText(text, x, y);
@@ -338,16 +345,17 @@ final class LaneStack {
 
   private void paintLane(
       GraphicsContext g, Inks inks, LaneDrawing lane, double width, Window window) {
+    double unit = drawn.unit();
     g.save();
     g.beginPath();
     g.rect(0, 0, width, drawn.height());
     g.clip();
     g.translate(window.shift(), 0);
-    new Brush(g, font, inks, window.space(), LANE_SPACE)
+    new Brush(g, font, inks, window.space(), unit)
         .paint(lane.primitives(), window.left(), window.right());
     g.restore();
     g.setFill(inks.lane());
-    g.fillRect(0, 1, lane.scaleWidth() * LANE_SPACE, drawn.height() - 1);
-    new Brush(g, font, inks, LANE_SPACE, LANE_SPACE).paint(lane.scale(), 0, lane.scaleWidth());
+    g.fillRect(0, 1, lane.scaleWidth() * unit, drawn.height() - 1);
+    new Brush(g, font, inks, unit, unit).paint(lane.scale(), 0, lane.scaleWidth());
   }
 }

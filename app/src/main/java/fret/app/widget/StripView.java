@@ -512,7 +512,8 @@ public final class StripView extends Region {
 
   /** Room of the stave: what it needs, or what the lanes leave. */
   private double staveHeight() {
-    return Math.max(inkHeight(), getHeight() - foldedHeight() - openCount() * MOST_LANE);
+    return Math.max(
+        inkHeight(), getHeight() - foldedHeight() - openCount() * MOST_LANE * letters.get());
   }
 
   /** Folded lanes, and the frame below them. */
@@ -528,24 +529,26 @@ public final class StripView extends Region {
   private double laneHeight() {
     lanes.setWidth(getWidth());
     if (adapts && getHeight() > 0) {
-      lanes.makeRoom(input(), getHeight() - inkHeight() - FRAME, LEAST_LANE);
+      lanes.makeRoom(input(), getHeight() - inkHeight() - FRAME, LEAST_LANE * letters.get());
     }
     int open = openCount();
     return open == 0
-        ? LEAST_LANE
-        : Math.max(LEAST_LANE, Math.floor((getHeight() - staveHeight() - foldedHeight()) / open));
+        ? LEAST_LANE * letters.get()
+        : Math.max(
+            LEAST_LANE * letters.get(),
+            Math.floor((getHeight() - staveHeight() - foldedHeight()) / open));
   }
 
   @Override
   protected double computePrefHeight(double width) {
     int open = openCount();
-    return inkHeight() + open * FIRST_LANE + foldedHeight();
+    return inkHeight() + open * FIRST_LANE * letters.get() + foldedHeight();
   }
 
   @Override
   protected double computeMinHeight(double width) {
     int open = openCount();
-    return adapts ? 120 : inkHeight() + open * LEAST_LANE + foldedHeight();
+    return adapts ? 120 : inkHeight() + open * LEAST_LANE * letters.get() + foldedHeight();
   }
 
   @Override
@@ -591,7 +594,12 @@ public final class StripView extends Region {
     if (strip == null) {
       return usual;
     }
-    double room = getHeight() - foldedHeight() - openCount() * MOST_LANE - 2 * MARGIN - HEIGHT_STEP;
+    double room =
+        getHeight()
+            - foldedHeight()
+            - openCount() * MOST_LANE * letters.get()
+            - 2 * MARGIN
+            - HEIGHT_STEP;
     double filling = room / Math.max(8, reach.height());
     double wanted = Math.max(usual, Math.min(usual * LARGEST, filling));
     return Math.floor(Math.max(LEAST_SPACE, Math.min(wanted, mostSpace())) * 2) / 2;
@@ -599,7 +607,7 @@ public final class StripView extends Region {
 
   /** Beyond it the notes would take the room of the area's own lane. */
   private double mostSpace() {
-    double lane = openCount() == 0 ? 0 : LEAST_LANE;
+    double lane = openCount() == 0 ? 0 : LEAST_LANE * letters.get();
     double room = getHeight() - foldedHeight() - lane - 2 * MARGIN - HEIGHT_STEP;
     return room / Math.max(8, reach.height());
   }

@@ -3,11 +3,15 @@ package fret.app.launch;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import fret.app.widget.MusicFont;
+import fret.engraving.Axis;
+import fret.engraving.LaneDrawing;
 import fret.engraving.MusicGlyph;
 import fret.engraving.Primitive;
 import fret.engraving.Strip;
 import fret.engraving.StripEngraver;
 import fret.instrument.InstrumentType;
+import fret.lane.Lane;
+import fret.lane.Lanes;
 import fret.passage.Passage;
 import fret.passage.Reading;
 import fret.passage.Setup;
@@ -17,10 +21,12 @@ import fret.session.Session;
 import fret.tempo.Beat;
 import fret.tempo.Tempo;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
 import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.testfx.api.FxToolkit;
@@ -97,12 +103,88 @@ class EngravingLawsTest {
     assertThat(strip.bars()).allMatch(b -> b.right() > b.left());
   }
 
+  /**
+   * Heights of a lane in staff spaces: the least one of a strip, the usual ones, the highest. Of
+   * larger letters a space has more px, and the least height as many spaces.
+   */
+  private static final double[] LANE_HEIGHTS = {8, 11, 20, 44};
+
+  /** Two hundred parts that are as crowded as parts get: the stave, and every lane under it. */
+  @Test
+  void nothingOverlapsOrLeavesItsBoxInTwoHundredParts() {
+    MusicFont font = MusicFont.load();
+    List<String> faults = new ArrayList<>();
+    for (long seed = 0; seed < 200; seed++) {
+      Session s = CrowdedParts.of(seed);
+      Strip strip = StripEngraver.engrave(s.resolved(), Digits.of(s, s.fingering(), true), font);
+      for (double zoom : ZOOMS) {
+        for (String fault : overlaps(strip, zoom)) {
+          faults.add("part " + seed + ": " + fault);
+        }
+      }
+      for (Lane lane : Lanes.ALL) {
+        for (double height : lane.suits(s.laneInput()) ? LANE_HEIGHTS : new double[0]) {
+          LaneDrawing drawn = lane.draw(s.laneInput(), Axis.of(strip), font, height);
+          String where = "part " + seed + ", " + lane.id() + " of " + height + ": ";
+          inLane(drawn).forEach(fault -> faults.add(where + fault));
+        }
+      }
+    }
+    assertThat(faults).isEmpty();
+  }
+
+  /** What leaves a lane, or stands over something else in it. */
+  private static List<String> inLane(LaneDrawing lane) {
+    List<String> found = new ArrayList<>();
+    for (Primitive p : lane.primitives()) {
+      if (Math.max(-p.top(), p.bottom() - lane.height()) > LINE) {
+        found.add(p + " leaves it");
+      }
+    }
+    for (Primitive p : lane.scale()) {
+      double down = Math.max(-p.top(), p.bottom() - lane.height());
+      if (Math.max(down, Math.max(-p.left(), p.right() - lane.scaleWidth())) > LINE) {
+        found.add(p + " leaves its scale");
+      }
+    }
+    List<Primitive> solid =
+        lane.primitives().stream()
+            .filter(p -> p instanceof Primitive.Text || p instanceof Primitive.Spot)
+            .sorted(Comparator.comparingDouble(Primitive::left))
+            .toList();
+    for (int i = 0; i < solid.size(); i++) {
+      for (int j = i + 1; j < solid.size() && solid.get(j).left() < solid.get(i).right(); j++) {
+        if (covers(solid.get(i), solid.get(j))) {
+          found.add(solid.get(i) + " over " + solid.get(j));
+        }
+      }
+    }
+    return found;
+  }
+
+  /** Half of what a line is thick. */
+  private static final double LINE = 0.1;
+
+  /** A letter over a letter or over a mark, but for the digit within its own mark. */
+  private static boolean covers(Primitive a, Primitive b) {
+    boolean letters = a instanceof Primitive.Text || b instanceof Primitive.Text;
+    return letters && !isOwnDigit(a, b) && !isOwnDigit(b, a) && overlap(a, b, 9);
+  }
+
+  private static boolean isOwnDigit(Primitive mark, Primitive digit) {
+    return mark instanceof Primitive.Spot spot
+        && digit instanceof Primitive.Text text
+        && text.ink() == Primitive.Ink.PAPER
+        && text.slice() == spot.slice()
+        && Math.abs(text.x() - spot.x()) < 1e-9;
+  }
+
   /** Marks that may not touch: glyphs, texts, and curves and hairpins against both. */
   private static List<String> overlaps(Strip strip, double zoom) {
     List<Primitive> solid =
         strip.primitives().stream()
             .filter(p -> p instanceof Primitive.Glyph || p instanceof Primitive.Text)
-            .sorted(java.util.Comparator.comparingDouble(Primitive::left))
+            .sorted(Comparator.comparingDouble(Primitive::left))
             .toList();
     List<String> found = new ArrayList<>();
     for (int i = 0; i < solid.size(); i++) {

@@ -56,7 +56,8 @@ class LaneStackTest {
   void twoLanes() {
     stack.set(List.of(new Named("hand"), new Named("bow")), "bow"::equals);
     stack.take(
-        new LaneStack.Drawn(List.of("hand", "bow"), List.of(drawing("hand"), drawing("bow")), 100));
+        new LaneStack.Drawn(
+            List.of("hand", "bow"), List.of(drawing("hand"), drawing("bow")), 100, 10));
   }
 
   @Test
