@@ -80,6 +80,64 @@ public final class StripEngraver {
     return new StripEngraver(passage, fingers, metrics, style).run();
   }
 
+  /**
+   * Engraves another part of a score so that it stands under a strip: what sounds together stands
+   * under each other.
+   *
+   * @param main the strip, no bars of it drawn as one; {@code bars} of its part
+   * @param scale of this stave against the strip's
+   */
+  public static Strip engraveUnder(
+      ResolvedPassage other, Strip main, List<Bar> bars, double scale, GlyphMetrics metrics) {
+    return new StripEngraver(other, List.of(), metrics, StripStyle.WRITING)
+        .run(new Along(main, bars, scale));
+  }
+
+  /** Bars and columns stand where those of another strip stand. */
+  private Strip run(Along along) {
+    double x = 1;
+    Bar before = null;
+    for (Bar bar : passage.score().bars()) {
+      Optional<Strip.BarSpan> span = along.span(bar);
+      if (span.isEmpty()) {
+        break; // The other part goes on after the end of this one.
+      }
+      double left = span.get().left() / along.scale();
+      double right = span.get().right() / along.scale();
+      if (before == null) {
+        key(bar, KeySignature.NONE, clef(bar.clef(), left + 0.6, 1) + 0.4);
+      } else if (!bar.clef().equals(before.clefAt(before.end()))) {
+        clef(bar.clef(), left - 2.2, 0.75);
+      }
+      columns(bar, along);
+      pen.line(right, 0, right, 4, BARLINE, Primitive.Ink.NOTE, -1);
+      spans.add(new Strip.BarSpan(bar.index(), bar.number(), left, right));
+      x = right;
+      before = bar;
+    }
+    return finished(x);
+  }
+
+  private void columns(Bar bar, Along along) {
+    TreeSet<String> voices = new TreeSet<>();
+    TreeMap<Fraction, List<Event>> columns = new TreeMap<>();
+    for (Event e : bar.events()) {
+      columns.computeIfAbsent(e.onset(), o -> new ArrayList<>()).add(e);
+      if (!e.isRest()) {
+        voices.add(e.voice());
+      }
+    }
+    for (Map.Entry<Fraction, List<Event>> column : columns.entrySet()) {
+      Fraction next = columns.higherKey(column.getKey());
+      double x = along.x(bar, column.getKey());
+      double graces = column.getValue().stream().filter(Event::isGrace).count() * 1.35;
+      graces(bar, column.getValue(), x - graces - (graces > 0 ? 0.35 : 0), voices);
+      columnX.put(column.getKey(), x);
+      double width = along.x(bar, next == null ? bar.end() : next) - x;
+      placeColumn(bar, column.getValue(), x, width, voices);
+    }
+  }
+
   private record EventKey(int bar, String voice, Fraction onset, int grace) {}
 
   private Strip run() {
@@ -102,6 +160,11 @@ public final class StripEngraver {
       i += Math.max(1, rests) - 1;
       before = last;
     }
+    return finished(x);
+  }
+
+  /** The stave, and what stands on it and around it. */
+  private Strip finished(double x) {
     double width = x + 1.5;
     for (int i = 0; i < 5; i++) {
       pen.line(1, i, x, i, STAFF_LINE, Primitive.Ink.STAVE, -1);

@@ -26,6 +26,10 @@ public record StripStyle(
   /** While writing every bar is there. */
   public static final StripStyle WRITING = new StripStyle(1, false, Optional.empty(), Map.of());
 
+  /** With other parts under it, which play in its rests. */
+  public static final StripStyle OVER_OTHERS =
+      new StripStyle(1.5, false, Optional.empty(), Map.of());
+
   public StripStyle {
     Objects.requireNonNull(lineOf);
     shiftMarks = Map.copyOf(shiftMarks);

@@ -281,7 +281,7 @@ final class BowArmLane implements Lane {
           out == 0 ? "lane.bow.summary" : "lane.bow.summary.out",
           bowing.strokes().size(),
           Math.round(longest),
-          Said.of(out == 1 ? "bow.places.one" : "bow.places", out));
+          Said.of("lane.bow.out", out));
     }
   }
 }

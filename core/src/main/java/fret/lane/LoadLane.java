@@ -42,6 +42,9 @@ final class LoadLane implements Lane {
     private static final double HIGHEST = 1.3;
     private static final int NAMED = 5;
 
+    /** Where the hardest moment needs less of what can be done, nothing is told to break. */
+    private static final double EASY = 0.4;
+
     private final LaneInput.Loaded loaded;
     private final Axis axis;
     private final double height;
@@ -162,11 +165,13 @@ final class LoadLane implements Lane {
           .findFirst()
           .map(
               s ->
-                  Said.of(
-                      "lane.load.summary",
-                      Math.round(s.ceiling(loaded.perMinute().get(s.moment()))),
-                      loaded.barOf(s.moment()),
-                      Said.of("limit." + s.limit().id())))
+                  s.share() < EASY
+                      ? Said.of("lane.load.easy")
+                      : Said.of(
+                          "lane.load.summary",
+                          Math.round(s.ceiling(loaded.perMinute().get(s.moment()))),
+                          loaded.barOf(s.moment()),
+                          Said.of("limit." + s.limit().id())))
           .orElse(Said.of("lane.load.none"));
     }
   }

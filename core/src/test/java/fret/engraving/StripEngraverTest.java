@@ -1,6 +1,7 @@
 package fret.engraving;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import fret.pitch.Clef;
 import fret.pitch.Interval;
@@ -228,5 +229,42 @@ class StripEngraverTest {
         low.primitives().stream().filter(t -> isText(t, "8vb")).findFirst().orElseThrow();
     assertThat(over.bottom()).isNegative();
     assertThat(under.top()).isGreaterThan(4);
+  }
+
+  /** What sounds together stands under each other, at any scale; more notes share the room. */
+  @Test
+  void anotherPartStandsUnderTheNotesItSoundsWith() {
+    Score slow = line("G4 A4 B4 C5 D5 E5 F5 G5", Fraction.of(1, 4));
+    Score quick = line("G3 A3 B3 C4 D4 E4 F4 G4 A4 B4 C5 D5 E5 F5 G5 A5", Fraction.of(1, 8));
+    Strip main =
+        StripEngraver.engrave(
+            ResolvedPassage.pageOnly(slow), List.of(), PlainMetrics.BOXES, StripStyle.OVER_OTHERS);
+    for (double scale : new double[] {0.5, 0.6, 1}) {
+      Strip under =
+          StripEngraver.engraveUnder(
+              ResolvedPassage.pageOnly(quick), main, slow.bars(), scale, PlainMetrics.BOXES);
+      assertThat(under.onsetX()).hasSize(16);
+      main.onsetX()
+          .forEach(
+              (onset, x) ->
+                  assertThat(under.onsetX().get(onset) * scale).isCloseTo(x, within(1e-9)));
+      double before = 0;
+      for (double x : under.onsetX().values()) {
+        assertThat(x).isGreaterThan(before);
+        before = x;
+      }
+      for (int b = 0; b < main.bars().size(); b++) {
+        assertThat(under.bars().get(b).right() * scale)
+            .isCloseTo(main.bars().get(b).right(), within(1e-9));
+      }
+    }
+  }
+
+  private static Score line(String notes, Fraction length) {
+    LineBuilder line = new LineBuilder(TimeSignature.COMMON_TIME, KeySignature.NONE, Clef.TREBLE);
+    for (String p : notes.split(" ")) {
+      line.add(length, Pitch.parse(p));
+    }
+    return line.build("line", Interval.UNISON);
   }
 }

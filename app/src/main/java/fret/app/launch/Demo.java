@@ -45,7 +45,9 @@ final class Demo {
           new Piece("slow-tide", InstrumentType.CELLO, 54),
           new Piece("workshop-march", InstrumentType.VIOLA, 96),
           new Piece("giants-stairs", InstrumentType.BASS, 88),
-          new Piece("night-market", InstrumentType.VIOLIN, 72));
+          new Piece("night-market", InstrumentType.VIOLIN, 72),
+          new Piece("kite-weather", InstrumentType.VIOLIN, 96),
+          new Piece("ferry-at-dusk", InstrumentType.CELLO, 56));
 
   private Demo() {}
 

@@ -134,6 +134,7 @@ public final class MainView extends BorderPane {
     tour = new Tour(studio, this::go);
     setCenter(new StackPane(centre, status, tour));
     centre.getStyleClass().add("centre");
+    new Explains().on(this);
     new Keyboard(this::actions, this::closeOver, this::takeKeys).on(this);
     setOnDragOver(
         e -> {

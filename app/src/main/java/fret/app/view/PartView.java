@@ -56,6 +56,7 @@ final class PartView implements AreaView {
 
   private final StripView strip;
   private final LinesView lines;
+  private final OthersUnder others;
   private Shown shownAs = Shown.STRIP;
   private final Selecting selecting;
   private final WritingModel writing;
@@ -93,6 +94,7 @@ final class PartView implements AreaView {
     selecting = new Selecting(studio, selection, strip, () -> {});
     selecting.alsoOn(lines);
     strip.setOnPlace(writing::goTo);
+    others = new OthersUnder(studio, room.look(), strip);
     strip.setId("part-strip");
     details = new DetailsPane(studio);
     buildNameless();
@@ -141,7 +143,7 @@ final class PartView implements AreaView {
                 studio,
                 room.look(),
                 strip,
-                new StackPane(strip, lines),
+                new StackPane(others, lines),
                 slice -> room.main().sees(slice)),
             card,
             tabs);
@@ -181,6 +183,9 @@ final class PartView implements AreaView {
         Action.of("part-page", "part", Action.key(KeyCode.G), this::nextShown)
             .when(() -> !writing.isWriting()));
     actions.add(
+        Action.of("part-others", "part", Action.key(KeyCode.O), this::showOthers)
+            .when(() -> !writing.isWriting() && shownAs == Shown.STRIP));
+    actions.add(
         Action.of("part-turn", "part", Action.key(KeyCode.PAGE_DOWN), lines::turn)
             .when(() -> !writing.isWriting() && shownAs != Shown.STRIP));
     for (Action a : chunks.actions()) {
@@ -197,11 +202,18 @@ final class PartView implements AreaView {
     studio.tell(Sentences.of("part.shown." + shownAs));
   }
 
+  /** The other parts under the stave; every bar of rests is drawn then, since they play there. */
+  private void showOthers() {
+    others.toggle();
+    show();
+  }
+
   private void showAs(Shown how) {
     shownAs = how;
     boolean wraps = how != Shown.STRIP && !writing.isWriting();
     lines.setVisible(wraps);
     strip.setVisible(!wraps);
+    others.setVisible(!wraps);
     node.setStripOnly(writing.isWriting() || how == Shown.PAGE);
     (wraps ? lines : strip).requestFocus();
     showLines();
@@ -355,7 +367,10 @@ final class PartView implements AreaView {
     if (!writing.isWriting()) {
       strip.show(
           new StripView.Music(
-              b.resolved(), Digits.ofPage(b), StripStyle.PLAIN, Optional.of(b.laneInput())));
+              b.resolved(),
+              Digits.ofPage(b),
+              others.isWanted() ? StripStyle.OVER_OTHERS : StripStyle.PLAIN,
+              Optional.of(b.laneInput())));
       showLines();
     }
     noticed.show(b);

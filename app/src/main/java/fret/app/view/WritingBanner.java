@@ -69,6 +69,7 @@ final class WritingBanner extends VBox {
       Runnable back,
       Node... beside) {
     super(4);
+    setAlignment(Pos.CENTER_LEFT);
     this.writing = writing;
     this.back = back;
     getStyleClass().add("writing");

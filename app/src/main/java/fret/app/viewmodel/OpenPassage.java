@@ -38,6 +38,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.LongConsumer;
 import java.util.function.UnaryOperator;
@@ -180,6 +181,15 @@ public final class OpenPassage {
     studio.follow(session);
   }
 
+  /**
+   * Makes something of the parts that stand beside a passage's own, away from the window.
+   *
+   * @param then takes it in the window
+   */
+  public <T> void ofOthers(Passage passage, Function<List<Score>, T> make, Consumer<T> then) {
+    studio.run("other-parts", Rank.BESIDE, token -> make.apply(otherParts(passage)), then);
+  }
+
   /** The parts that stand beside a passage's own in its file. */
   List<Score> otherParts(Passage passage) throws UnusableInput {
     List<Score> others = new ArrayList<>();
@@ -188,10 +198,11 @@ public final class OpenPassage {
     }
     byte[] bytes = library.source(passage.id(), passage.source().id());
     List<ScoreReader.PartChoice> parts = reader.parts(passage.sourceName(), bytes);
-    String own = passage.partName().isEmpty() ? parts.get(0).name() : passage.partName();
+    String own = passage.partName().isEmpty() ? parts.get(0).id() : passage.partName();
     for (ScoreReader.PartChoice p : parts) {
-      if (!p.name().equals(own)) {
-        others.add(reader.read(passage.sourceName(), bytes, p.name()).value());
+      // Older libraries have the part's name.
+      if (!p.id().equals(own) && !p.name().equals(own)) {
+        others.add(reader.read(passage.sourceName(), bytes, p.id()).value());
       }
     }
     return others;

@@ -120,6 +120,7 @@ public final class StripView extends Region {
   private Runnable onFold = () -> {};
   private Menu onMenu = (x, y) -> {};
   private Sight onSight = (from, to) -> {};
+  private Consumer<Painted> onPaint = p -> {};
   private boolean writing;
   private Optional<Fraction> placeOnset = Optional.empty();
   private int placeBar = -1;
@@ -267,6 +268,19 @@ public final class StripView extends Region {
     lanes.fold(id);
     onFold.run();
     drawLanes();
+  }
+
+  /**
+   * The strip as it is painted.
+   *
+   * @param shift px from the left edge to the start of the stave
+   * @param space px of a staff space
+   */
+  public record Painted(Strip strip, double shift, double space) {}
+
+  /** What is done whenever it is painted. */
+  public void setOnPaint(Consumer<Painted> handler) {
+    onPaint = handler;
   }
 
   /** Shows music; what was shown stays until it is engraved. */
@@ -714,6 +728,7 @@ public final class StripView extends Region {
     if (!strip.sliceX().isEmpty()) {
       onSight.seen(strip.sliceAt(left + 2), strip.sliceAt(right - 2));
     }
+    onPaint.accept(new Painted(strip, MARGIN - scrollX, space));
     g.save();
     g.translate(0, staveHeight());
     lanes.paintGround(g, inks, canvas.getWidth());

@@ -3,11 +3,13 @@ package fret.app.launch;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import fret.mark.FingerLayer;
+import java.util.Optional;
 import javafx.geometry.Bounds;
 import javafx.scene.Node;
 import javafx.scene.control.Labeled;
 import javafx.scene.control.ScrollBar;
 import javafx.scene.control.TextField;
+import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
 import javafx.stage.Stage;
@@ -55,6 +57,25 @@ class FindWindowTest extends RealWindow {
     assertThat(robot.lookup(".term").tryQuery()).isEmpty();
     robot.type(KeyCode.ESCAPE);
     until(() -> robot.lookup("#keys-page").tryQuery().isEmpty());
+  }
+
+  /** The mouse rests on a word. */
+  @Test
+  void aWordIsExplainedWhereItStands(FxRobot robot) throws Exception {
+    openFirst(robot);
+    robot.type(KeyCode.F4);
+    until(() -> !studio.isBehind());
+    robot.moveTo("#tab-shifts");
+    until(() -> shown(robot, "#explains").filter(t -> t.startsWith("shift: ")).isPresent());
+    robot.moveTo("#tab-note");
+    until(() -> shown(robot, "#explains").isEmpty());
+  }
+
+  private static Optional<String> shown(FxRobot robot, String id) {
+    return robot.listWindows().stream()
+        .filter(w -> w instanceof Tooltip t && w.isShowing() && id.equals("#" + t.getId()))
+        .map(w -> ((Tooltip) w).getText())
+        .findFirst();
   }
 
   /** What can be done with a note is there by the right button too. */

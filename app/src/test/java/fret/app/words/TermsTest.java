@@ -41,6 +41,14 @@ class TermsTest {
   }
 
   @Test
+  void theWordsOfATextAreFoundInTheirForms() {
+    assertThat(Terms.in("Double stops and a guide note"))
+        .containsExactly("double stop", "guide note");
+    assertThat(Terms.in("The shifts, retaken")).containsExactly("shift");
+    assertThat(Terms.in("Undo")).isEmpty();
+  }
+
+  @Test
   void everyWordIsPlainOrExplained() throws IOException {
     Set<String> known = new TreeSet<>(Files.readAllLines(PLAIN));
     known.addAll(explained());
