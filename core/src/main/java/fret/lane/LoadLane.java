@@ -42,6 +42,9 @@ final class LoadLane implements Lane {
     private static final double HIGHEST = 1.3;
     private static final int NAMED = 5;
 
+    /** Least distance of two figures of the scale. */
+    private static final double FIGURES = 1.6;
+
     /** Where the hardest moment needs less of what can be done, nothing is told to break. */
     private static final double EASY = 0.4;
 
@@ -83,7 +86,8 @@ final class LoadLane implements Lane {
     }
 
     private void scale() {
-      for (double share : new double[] {0.5, 1}) {
+      boolean low = y(0.5) - y(1) < FIGURES;
+      for (double share : low ? new double[] {1} : new double[] {0.5, 1}) {
         String figure = Math.round(100 * share) + "%";
         scale.text(figure, 1.4, y(share) + 0.4, 1.15, Style.REGULAR, false, Ink.FAINT, -1);
         scale.line(SCALE - 0.5, y(share), SCALE, y(share), 0.12, Ink.FAINT, -1);

@@ -14,14 +14,13 @@ import fret.plan.ReadyDate;
 import fret.plan.Unit;
 import fret.session.BowVersions;
 import fret.session.Learning;
+import fret.session.NewPassage;
 import fret.session.Session;
 import fret.shelf.Audition;
 import fret.shelf.Library;
-import fret.tempo.Beat;
 import fret.tempo.Ladder;
 import fret.tempo.LadderKind;
 import fret.tempo.Level;
-import fret.tempo.Tempo;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
@@ -37,17 +36,17 @@ import java.util.Random;
 final class Demo {
   private static final int DAYS = 21;
 
-  private record Piece(String file, InstrumentType type, int target) {}
+  private record Piece(String file, InstrumentType type) {}
 
   private static final List<Piece> PIECES =
       List.of(
-          new Piece("lantern-dance", InstrumentType.VIOLIN, 108),
-          new Piece("slow-tide", InstrumentType.CELLO, 54),
-          new Piece("workshop-march", InstrumentType.VIOLA, 96),
-          new Piece("giants-stairs", InstrumentType.BASS, 88),
-          new Piece("night-market", InstrumentType.VIOLIN, 72),
-          new Piece("kite-weather", InstrumentType.VIOLIN, 96),
-          new Piece("ferry-at-dusk", InstrumentType.CELLO, 56));
+          new Piece("lantern-dance", InstrumentType.VIOLIN),
+          new Piece("slow-tide", InstrumentType.CELLO),
+          new Piece("workshop-march", InstrumentType.VIOLA),
+          new Piece("giants-stairs", InstrumentType.BASS),
+          new Piece("night-market", InstrumentType.VIOLIN),
+          new Piece("kite-weather", InstrumentType.VIOLIN),
+          new Piece("ferry-at-dusk", InstrumentType.CELLO));
 
   private Demo() {}
 
@@ -60,21 +59,16 @@ final class Demo {
                 "Moth Lantern Puppet Theatre: player for the pit",
                 date,
                 ReadyDate.of(today.minusDays(DAYS), date)));
-    library.putSetting("minutes", "40");
+    library.putSetting("minutes", "60");
     Random random = new Random(7);
     for (Piece piece : PIECES) {
       byte[] source = source(piece.file() + ".musicxml");
       try {
         var score = reader.read(piece.file(), source, "").value();
-        Passage.Settings settings =
-            new Passage.Settings(
-                score.title(),
-                new Tempo(Beat.QUARTER, piece.target()),
-                Setup.usual(piece.type()),
-                Reading.PLAIN,
-                false);
         Passage made =
-            Passage.of(piece.file() + ".musicxml", "", settings).withAudition(audition.id());
+            NewPassage.of(
+                    piece.file() + ".musicxml", "", score, Reading.PLAIN, Setup.usual(piece.type()))
+                .withAudition(audition.id());
         Session session = Session.of(made, score);
         Passage bowed = BowVersions.adopt(session, session.bowing()).applyTo(made);
         Passage passage = library.add(bowed, source, Optional.empty());

@@ -37,8 +37,8 @@ final class Screenshots {
     this.studio = studio;
     this.folder = folder;
     steps.add(new Step(() -> main.go("shelf"), "shelf"));
-    steps.add(new Step(() -> open(1, main, "part"), "part"));
-    steps.add(new Step(() -> open(0, main, "left-hand"), ""));
+    steps.add(new Step(() -> open(6, main, "part"), "part"));
+    steps.add(new Step(() -> open(5, main, "left-hand"), ""));
     steps.add(new Step(() -> studio.select(6), "left-hand"));
     steps.add(new Step(() -> open(2, main, "left-hand"), ""));
     steps.add(new Step(() -> open(1, main, "left-hand"), ""));
@@ -64,7 +64,7 @@ final class Screenshots {
     steps.add(new Step(studio.preferences()::toggleDark, ""));
     steps.add(new Step(() -> open(1, main, "bow-arm"), ""));
     steps.add(new Step(() -> studio.select(10), "bow-arm"));
-    steps.add(new Step(() -> open(0, main, "bow-arm"), ""));
+    steps.add(new Step(() -> open(5, main, "bow-arm"), ""));
     steps.add(new Step(() -> studio.select(6), ""));
     steps.add(new Step(() -> main.fireEvent(press(KeyCode.F)), "bow-arm-bowings"));
     steps.add(new Step(() -> main.fireEvent(press(KeyCode.N)), ""));

@@ -19,6 +19,10 @@ final class Composition extends Region {
   private static final double GAP = 10;
   private static final double SHARE = 0.62;
   private static final double LEAST_SHARE = 0.5;
+
+  /** Height in which a stave and the area's own lane are whole with any part. */
+  private static final double WHOLE_STRIP = 366;
+
   private static final long SETTLES_NS = 700_000_000;
   private static final double LEAST_BELOW = 190;
   private static final double LEAST_STRIP = 150;
@@ -202,7 +206,8 @@ final class Composition extends Region {
     double now = reasons.prefHeight(width);
     // What is new has its height after some layouts only.
     asked = System.nanoTime() - dealt < SETTLES_NS ? now : Math.max(asked, now);
-    return Math.min(usual, Math.max(height * LEAST_SHARE, height - GAP - asked));
+    double least = Math.max(height * LEAST_SHARE, WHOLE_STRIP * letters());
+    return Math.min(usual, Math.max(least, height - GAP - asked));
   }
 
   /** Closed, its tabs alone are seen under the strip; open, it lies over the strip's lower part. */

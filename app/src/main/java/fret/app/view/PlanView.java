@@ -405,9 +405,9 @@ final class PlanView extends VBox implements AreaView {
         Parts.line(
             excerpt.isEmpty() ? title : Sentences.of("excerpt.of", title, excerpt), "strong");
     boolean open = studio.shown() != null && studio.shown().passage().id() == passage.id();
-    Node weight =
+    Node choices =
         open && excerpt.isEmpty()
-            ? Parts.row(
+            ? Parts.flow(
                 6,
                 rests(e),
                 Parts.button(
@@ -416,18 +416,23 @@ final class PlanView extends VBox implements AreaView {
                     studio.plans()::toggleUnder,
                     "small"),
                 Parts.button(
-                    Sentences.of("plan.weight", Words.one(e.learning().setup().weight())),
-                    "weight",
-                    this::nextWeight,
-                    "small"))
+                    weight(e.learning().setup().weight()), "weight", this::nextWeight, "small"))
             : new Region();
     return new VBox(
         2,
-        Parts.row(8, mark, name, Parts.spring(), weight),
+        Parts.row(8, mark, name),
+        choices,
         Parts.label(
             Sentences.of("ready.and", Climbs.readiness(e), Climbs.told(forecast(e), e)), "quiet"),
         help(e),
         line);
+  }
+
+  /** How much of the day a passage gets against the others. */
+  private static String weight(double weight) {
+    return weight == 1
+        ? Sentences.of("plan.weight.usual")
+        : Sentences.of("plan.weight", Words.one(weight));
   }
 
   /** Whether long rests are cut, where there are any. */

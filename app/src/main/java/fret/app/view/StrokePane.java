@@ -114,7 +114,7 @@ final class StrokePane extends Cards {
             Math.round(stroke.bowCm()),
             Math.round(stroke.startCm()),
             Math.round(stroke.endCm()),
-            Math.round(stroke.timeMs()),
+            Words.lasting(stroke.timeMs()),
             stroke.notes().size()));
     note.setText(
         Sentences.of(

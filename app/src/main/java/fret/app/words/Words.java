@@ -231,6 +231,13 @@ public final class Words {
         : Sentences.of("tempo.and-others", tempo(s.target()), others);
   }
 
+  /** How long something lasts: in ms below a second, else in seconds. */
+  public static String lasting(double ms) {
+    return ms < 1000
+        ? Sentences.of("lasting.ms", Math.round(ms))
+        : Sentences.of("lasting.s", one(ms / 1000));
+  }
+
   /** The tempo of the section that a moment lies in. */
   public static String tempoAt(Session s, Fraction onset) {
     return s.tempos().stream()

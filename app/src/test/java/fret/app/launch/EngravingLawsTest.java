@@ -147,8 +147,14 @@ class EngravingLawsTest {
         found.add(p + " leaves its scale");
       }
     }
+    over(lane.primitives(), found);
+    over(lane.scale(), found);
+    return found;
+  }
+
+  private static void over(List<Primitive> drawn, List<String> found) {
     List<Primitive> solid =
-        lane.primitives().stream()
+        drawn.stream()
             .filter(p -> p instanceof Primitive.Text || p instanceof Primitive.Spot)
             .sorted(Comparator.comparingDouble(Primitive::left))
             .toList();
@@ -159,7 +165,6 @@ class EngravingLawsTest {
         }
       }
     }
-    return found;
   }
 
   /** Half of what a line is thick. */

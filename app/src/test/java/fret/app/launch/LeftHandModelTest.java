@@ -297,7 +297,7 @@ class LeftHandModelTest extends OnDemoLibrary {
     until(
         () ->
             studio.plans().plannedProperty().get() != null
-                && studio.plans().plannedProperty().get().entries().size() == 5);
+                && studio.plans().plannedProperty().get().entries().size() == 7);
     Planning planned = studio.plans().plannedProperty().get();
     PracticePlan.Day today = planned.plan().on(studio.today()).orElseThrow();
     assertThat(today.minutes()).isPositive().isLessThanOrEqualTo(today.budget());

@@ -27,7 +27,7 @@ class OneAnswerTest extends OnDemoLibrary {
       byte[] bytes = resource("/" + part + ".musicxml");
       does(() -> studio.importFile(part + ".musicxml", bytes));
     }
-    assertThat(studio.passages()).hasSize(7);
+    assertThat(studio.passages()).hasSize(9);
     for (Passage passage : List.copyOf(studio.passages())) {
       does(() -> studio.open(passage));
       until(() -> studio.shown() != null && studio.shown().passage().id() == passage.id());
