@@ -65,7 +65,7 @@ final class OthersUnder extends VBox {
       return;
     }
     staves.follow(painted);
-    if (painted.strip() != under) {
+    if (!painted.strip().equals(under)) {
       under = painted.strip();
       engrave(under);
     }
@@ -83,7 +83,7 @@ final class OthersUnder extends VBox {
             passage,
             others -> others.stream().map(o -> stave(o, main, bars)).toList(),
             all -> {
-              if (wanted && main == under) {
+              if (wanted && main.equals(under)) {
                 staves.show(all);
                 PractiseView.shown(staves, !all.isEmpty());
                 if (all.isEmpty()) {
