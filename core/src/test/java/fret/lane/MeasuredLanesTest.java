@@ -10,6 +10,7 @@ import fret.engraving.Primitive;
 import fret.engraving.Primitive.Spot;
 import fret.engraving.StripEngraver;
 import fret.intonation.Tuned;
+import fret.passage.Passage;
 import fret.session.Ear;
 import fret.session.Lines;
 import fret.session.Session;
@@ -21,6 +22,8 @@ import fret.take.Heard;
 import fret.take.HeardNote;
 import fret.take.HeardPitch;
 import fret.take.TakeReport;
+import fret.tempo.Beat;
+import fret.tempo.Tempo;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -153,12 +156,27 @@ class MeasuredLanesTest {
 
   @Test
   void theHardestMomentIsNamedWithTheTempoThatItHolds() {
-    LaneDrawing d = drawn("load", session.laneInput());
-    var hardest = session.load().hardest().get(0);
+    Session quick = at(132);
+    LaneDrawing d = drawn("load", quick.laneInput());
+    var hardest = quick.load().hardest().get(0);
+    assertThat(hardest.share()).isGreaterThan(0.4);
     assertThat(texts(d).stream().filter(t -> t.slice() == hardest.moment())).hasSize(1);
-    long holds = Math.round(hardest.ceiling(session.passage().settings().target().perMinute()));
+    long holds = Math.round(hardest.ceiling(132));
     assertThat(d.summary().args().get(0)).isEqualTo(holds);
     assertThat(d.spoken().get(hardest.moment()).args()).contains(holds);
+  }
+
+  @Test
+  void whereNothingIsHardNothingIsToldToBreak() {
+    Session calm = at(40);
+    assertThat(calm.load().hardest().get(0).share()).isLessThan(0.4);
+    assertThat(drawn("load", calm.laneInput()).summary()).isEqualTo(Said.of("lane.load.easy"));
+  }
+
+  private Session at(double perMinute) {
+    Passage passage = session.passage();
+    Passage.Settings settings = passage.settings().withTarget(new Tempo(Beat.QUARTER, perMinute));
+    return Session.of(passage.withSettings(settings), session.page());
   }
 
   @Test
