@@ -1,6 +1,8 @@
 package fret.engraving;
 
 import fret.score.Bar;
+import java.util.Collections;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -18,13 +20,8 @@ record Along(Strip main, List<Bar> bars, double scale) {
 
   /** The bar of the strip that sounds together with one of another part. */
   Optional<Strip.BarSpan> span(Bar other) {
-    return bar(other).map(b -> main.bars().get(bars.indexOf(b)));
-  }
-
-  private Optional<Bar> bar(Bar other) {
-    boolean alike =
-        other.index() < bars.size() && bars.get(other.index()).start().equals(other.start());
-    return alike ? Optional.of(bars.get(other.index())) : Optional.empty();
+    int at = Collections.binarySearch(bars, other, Comparator.comparing(Bar::start));
+    return at < 0 ? Optional.empty() : Optional.of(main.bars().get(at));
   }
 
   /** Left edge of the notes at an onset of a bar, in spaces of the smaller stave. */

@@ -100,7 +100,7 @@ public final class StripEngraver {
     for (Bar bar : passage.score().bars()) {
       Optional<Strip.BarSpan> span = along.span(bar);
       if (span.isEmpty()) {
-        break; // The other part goes on after the end of this one.
+        continue; // The strip is of other bars, or is over.
       }
       double left = span.get().left() / along.scale();
       double right = span.get().right() / along.scale();

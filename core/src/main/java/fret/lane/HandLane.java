@@ -316,20 +316,26 @@ final class HandLane implements Lane {
       }
       double x = axis.x(slice.index());
       for (int i = 0; i < aside.length; i++) {
-        double middle = heights[i];
-        search:
-        for (double raised : RAISED) {
-          for (double candidate : ASIDE) {
-            aside[i] = candidate;
-            heights[i] = middle + raised;
-            boolean inside = heights[i] >= RADIUS && heights[i] <= height - RADIUS;
-            if (inside && !isCovered(slice, x + candidate, heights, aside, i)) {
-              break search;
-            }
+        settle(slice, x, heights, aside, i);
+      }
+      return aside;
+    }
+
+    /** Moves one mark to the nearest place where it covers none. */
+    private void settle(Slice slice, double x, double[] heights, double[] aside, int which) {
+      double middle = heights[which];
+      for (double raised : RAISED) {
+        for (double candidate : ASIDE) {
+          aside[which] = candidate;
+          heights[which] = middle + raised;
+          boolean inside = heights[which] >= RADIUS && heights[which] <= height - RADIUS;
+          if (inside && !isCovered(slice, x + candidate, heights, aside, which)) {
+            return;
           }
         }
       }
-      return aside;
+      aside[which] = 0;
+      heights[which] = middle;
     }
 
     private boolean isCovered(Slice slice, double x, double[] heights, double[] aside, int which) {

@@ -125,39 +125,28 @@ final class Rebar {
 
   /** The new bars with what stood in the old ones beside the notes. */
   private List<Bar> dressed(List<Bar> old) {
+    List<Direction> directions =
+        old.stream()
+            .flatMap(b -> b.directions().stream())
+            .map(d -> new Direction(now(d.onset()), d.kind(), d.text(), d.number()))
+            .toList();
+    List<Bar.ClefChange> clefs =
+        old.stream()
+            .flatMap(b -> b.clefChanges().stream())
+            .map(c -> new Bar.ClefChange(now(c.onset()), c.clef()))
+            .toList();
+    Bar first = old.get(0);
+    Bar end = old.get(old.size() - 1);
     List<Bar> all = new ArrayList<>();
     for (int i = 0; i < bars.size(); i++) {
       Bar bar = bars.get(i);
       boolean last = i == bars.size() - 1;
-      List<Direction> directions =
-          old.stream()
-              .flatMap(b -> b.directions().stream())
-              .map(d -> new Direction(now(d.onset()), d.kind(), d.text(), d.number()))
-              .filter(d -> isIn(bar, d.onset(), last))
-              .toList();
-      List<Bar.ClefChange> clefs =
-          old.stream()
-              .flatMap(b -> b.clefChanges().stream())
-              .map(c -> new Bar.ClefChange(now(c.onset()), c.clef()))
-              .toList();
-      Bar first = old.get(0);
-      Bar end = old.get(old.size() - 1);
+      List<Bar.ClefChange> within = clefs.stream().filter(c -> isWithin(bar, c.onset())).toList();
       all.add(
-          new Bar(
-              bar.index(),
-              bar.number(),
-              bar.start(),
-              bar.length(),
-              bar.time(),
-              bar.key(),
-              clefAt(clefs, bar.start()),
-              clefs.stream().filter(c -> isWithin(bar, c.onset())).toList(),
-              bar.events(),
-              directions,
-              i == 0 && first.repeatStart(),
-              last && end.repeatEnd(),
-              first.endings(),
-              last ? end.line() : Bar.Line.PLAIN));
+          BarDraft.withClef(bar, clefAt(clefs, bar.start()), within)
+              .withDirections(directions.stream().filter(d -> isIn(bar, d.onset(), last)).toList())
+              .withRepeats(i == 0 && first.repeatStart(), last && end.repeatEnd(), first.endings())
+              .withLine(last ? end.line() : Bar.Line.PLAIN));
     }
     return all;
   }

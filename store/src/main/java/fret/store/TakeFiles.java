@@ -174,8 +174,12 @@ final class TakeFiles implements Takes {
   public void keepHeard(long takeId, String part, Heard heard) {
     try {
       Path written = Files.createTempFile(folder, "take-" + takeId + "-", ".part");
-      Files.write(written, JSON.writeValueAsBytes(new Hearing(Listener.EDITION, part, heard)));
-      Files.move(written, hearing(takeId), StandardCopyOption.REPLACE_EXISTING);
+      try {
+        Files.write(written, JSON.writeValueAsBytes(new Hearing(Listener.EDITION, part, heard)));
+        Files.move(written, hearing(takeId), StandardCopyOption.REPLACE_EXISTING);
+      } finally {
+        Files.deleteIfExists(written);
+      }
     } catch (IOException e) {
       LOG.log(System.Logger.Level.DEBUG, "not kept", e);
     }

@@ -79,14 +79,8 @@ final class BowingsPane extends Cards {
     model.triedProperty().addListener(o -> show());
     model.togetherProperty().addListener(o -> showTogether());
     studio.shownProperty().addListener(o -> show());
-    studio
-        .preferences()
-        .figuresProperty()
-        .addListener(
-            o -> {
-              show();
-              showTogether();
-            });
+    studio.preferences().onFigures(this::show);
+    studio.preferences().onFigures(this::showTogether);
     widthProperty()
         .addListener(
             (o, a, b) -> {
@@ -140,20 +134,8 @@ final class BowingsPane extends Cards {
     together.getChildren().addAll(Parts.label(facts, "strong"), buttons);
   }
 
-  /** As few traits as tell it apart from those before it, two at least. */
-  private static String named(Session s, BowModel.Option o, Set<String> names) {
-    List<String> traits = BowTraits.of(o.bowing(), s.bowing()).stream().map(Sentences::of).toList();
-    for (int count = Math.min(2, traits.size()); count <= traits.size(); count++) {
-      String text = String.join(", ", traits.subList(0, count));
-      if (names.add(text) || count == traits.size()) {
-        return text;
-      }
-    }
-    return "";
-  }
-
   private Region row(Session s, BowModel.Option o, int index, Set<String> names) {
-    String does = named(s, o, names);
+    String does = Texts.telling(BowTraits.of(o.bowing(), s.bowing()), names);
     String title =
         Texts.capital(
             Sentences.of(

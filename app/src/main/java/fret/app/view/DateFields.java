@@ -33,7 +33,7 @@ final class DateFields {
   DateFields(Studio studio) {
     this.studio = studio;
     name.setId("audition-name");
-    name.setPrefWidth(250);
+    name.setPrefWidth(320);
     Parts.onCommit(
         name,
         () -> {

@@ -7,7 +7,6 @@ import fret.app.widget.Look;
 import fret.app.words.Harder;
 import fret.app.words.Sentences;
 import fret.app.words.Words;
-import fret.base.Said;
 import fret.fingering.Fingering;
 import fret.fingering.NoteFinger;
 import fret.fingering.TempoRange;
@@ -73,14 +72,8 @@ final class FingeringsPane extends VBox {
     model.tempoRangeProperty().addListener(o -> showRange());
     model.betterProperty().addListener(o -> showBetter());
     model.triedProperty().addListener(o -> showBetter());
-    studio
-        .preferences()
-        .figuresProperty()
-        .addListener(
-            o -> {
-              show();
-              showBetter();
-            });
+    studio.preferences().onFigures(this::show);
+    studio.preferences().onFigures(this::showBetter);
     model.triedProperty().addListener(o -> show());
     studio.shownProperty().addListener(o -> show());
     parentProperty().addListener(o -> model.setRanging(getParent() != null));
@@ -218,24 +211,13 @@ final class FingeringsPane extends VBox {
     }
   }
 
-  /** As few traits as tell it apart from those before it, two at least. */
-  private static String named(Session s, Fingering f, Fingering standing, Set<String> names) {
-    List<Said> traits = Traits.of(f, standing, s.task().hand().instrument());
-    for (int count = 2; count <= traits.size(); count++) {
-      String text =
-          String.join(", ", traits.subList(0, count).stream().map(Sentences::of).toList());
-      if (names.add(text) || count == traits.size()) {
-        return text;
-      }
-    }
-    return "";
-  }
-
   private javafx.scene.Node row(
       Session session, List<LeftHandModel.Option> all, int index, Set<String> names) {
     LeftHandModel.Option o = all.get(index);
     Fingering standing = all.get(0).fingering();
-    String does = named(session, o.fingering(), standing, names);
+    String does =
+        Texts.telling(
+            Traits.of(o.fingering(), standing, session.task().hand().instrument()), names);
     boolean first = index == 0;
     String title =
         first

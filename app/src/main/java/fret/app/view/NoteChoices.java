@@ -37,7 +37,7 @@ final class NoteChoices extends VBox {
     studio.selectedProperty().addListener(o -> isAll = false);
     model.chords().versionsProperty().addListener(o -> show());
     model.triedProperty().addListener(o -> show());
-    studio.preferences().figuresProperty().addListener(o -> show());
+    studio.preferences().onFigures(this::show);
   }
 
   private void show() {

@@ -73,7 +73,7 @@ final class OthersUnder extends VBox {
 
   private void engrave(Strip main) {
     var passage = studio.shown().passage();
-    List<Bar> bars = studio.shown().page().bars();
+    List<Bar> bars = studio.shown().resolved().score().bars();
     if (bars.size() != main.bars().size()) {
       return; // The strip of before; the one of now follows.
     }

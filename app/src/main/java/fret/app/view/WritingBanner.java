@@ -4,7 +4,6 @@ import fret.app.command.WritingKey;
 import fret.app.viewmodel.WritingModel;
 import fret.app.widget.Look;
 import fret.app.words.Sentences;
-import fret.base.Said;
 import fret.score.Event;
 import fret.score.NoteValue;
 import fret.writing.BarCure;
@@ -40,8 +39,22 @@ final class WritingBanner extends VBox {
   private static final PseudoClass CHOSEN = PseudoClass.getPseudoClass("chosen");
   private static final double SPACE = 3.6;
 
-  /** Keys of the note values with their drawn notes, as the standard music font layout has them. */
-  private static final Map<WritingKey, String> VALUES = values();
+  /**
+   * A note value that is written.
+   *
+   * @param glyph its drawn note, as the standard music font layout has it
+   */
+  private record Value(WritingKey key, int denominator, String glyph) {}
+
+  private static final List<Value> VALUES =
+      List.of(
+          new Value(WritingKey.WHOLE, 1, "\uE1D2"),
+          new Value(WritingKey.HALF, 2, "\uE1D3"),
+          new Value(WritingKey.QUARTER, 4, "\uE1D5"),
+          new Value(WritingKey.EIGHTH, 8, "\uE1D7"),
+          new Value(WritingKey.SIXTEENTH, 16, "\uE1D9"),
+          new Value(WritingKey.THIRTY_SECOND, 32, "\uE1DB"),
+          new Value(WritingKey.SIXTY_FOURTH, 64, "\uE1DD"));
 
   private final WritingModel writing;
   private final Button write = new Button();
@@ -77,7 +90,7 @@ final class WritingBanner extends VBox {
     write.setId("write");
     write.setOnAction(e -> toggle.run());
     write.setMinWidth(USE_PREF_SIZE);
-    VALUES.forEach((key, glyph) -> tiles.put(key, tile(look, key, glyph, runs)));
+    VALUES.forEach(v -> tiles.put(v.key(), tile(look, v.key(), v.glyph(), runs)));
     tiles.put(WritingKey.DOT, tile(look, WritingKey.DOT, "\uE1E7", runs));
     tiles.put(WritingKey.TUPLET, tile(look, WritingKey.TUPLET, "\uE883", runs));
     tiles.put(WritingKey.REST, tile(look, WritingKey.REST, "\uE4E5", runs));
@@ -104,18 +117,6 @@ final class WritingBanner extends VBox {
     bar.setId("bar-cures");
     getChildren().addAll(row, bar);
     show(null);
-  }
-
-  private static Map<WritingKey, String> values() {
-    Map<WritingKey, String> all = new LinkedHashMap<>();
-    all.put(WritingKey.WHOLE, "\uE1D2");
-    all.put(WritingKey.HALF, "\uE1D3");
-    all.put(WritingKey.QUARTER, "\uE1D5");
-    all.put(WritingKey.EIGHTH, "\uE1D7");
-    all.put(WritingKey.SIXTEENTH, "\uE1D9");
-    all.put(WritingKey.THIRTY_SECOND, "\uE1DB");
-    all.put(WritingKey.SIXTY_FOURTH, "\uE1DD");
-    return all;
   }
 
   private static Button tile(Look look, WritingKey key, String glyph, Consumer<WritingKey> runs) {
@@ -198,17 +199,9 @@ final class WritingBanner extends VBox {
   }
 
   private static boolean isChosen(WritingKey key, Pen pen) {
-    return switch (key) {
-      case TUPLET -> pen.tuplet().isPresent();
-      case WHOLE -> pen.value().denominator() == 1;
-      case HALF -> pen.value().denominator() == 2;
-      case QUARTER -> pen.value().denominator() == 4;
-      case EIGHTH -> pen.value().denominator() == 8;
-      case SIXTEENTH -> pen.value().denominator() == 16;
-      case THIRTY_SECOND -> pen.value().denominator() == 32;
-      case SIXTY_FOURTH -> pen.value().denominator() == 64;
-      default -> false;
-    };
+    return key == WritingKey.TUPLET && pen.tuplet().isPresent()
+        || VALUES.stream()
+            .anyMatch(v -> v.key() == key && v.denominator() == pen.value().denominator());
   }
 
   private void showCures(Draft now, Fraction over) {
@@ -218,8 +211,8 @@ final class WritingBanner extends VBox {
                 Sentences.of("writing.too-long", now.bar().number(), length(over)), "warning"));
     List<BarCure> cures = BarCure.of(now);
     for (int i = 0; i < cures.size(); i++) {
-      BarCure cure = cures.get(i);
-      String words = Sentences.of("writing.cure." + cure.kind());
+      int which = i;
+      String words = Sentences.of("writing.cure." + cures.get(i).kind());
       String key =
           i == 0
               ? WritingKey.CURE.keys().getDisplayText()
@@ -228,15 +221,11 @@ final class WritingBanner extends VBox {
           Parts.button(
               key.isEmpty() ? words : Sentences.of("writing.cure", words, key),
               "cure-" + i,
-              () -> cure(cure),
+              () -> writing.cure(which),
               "small");
       b.setFocusTraversable(false);
       bar.getChildren().add(b);
     }
-  }
-
-  private void cure(BarCure cure) {
-    writing.apply(Said.of("writing.cure." + cure.kind()), d -> cure.after().with(d.pen()));
   }
 
   /** A length as players say it: an eighth, a dotted quarter, else its share of a whole note. */

@@ -9,11 +9,9 @@ import fret.pitch.Step;
 import fret.score.Direction;
 import fret.score.NoteValue;
 import fret.score.Signs;
-import fret.writing.BarCure;
 import fret.writing.Draft;
 import fret.writing.Writing;
 import java.util.EnumMap;
-import java.util.List;
 import java.util.Map;
 import java.util.function.BiConsumer;
 import java.util.function.UnaryOperator;
@@ -139,15 +137,10 @@ final class WritingKeys {
     edit(WritingKey.KEY_FLATTER, d -> d.bars().key(-1));
     edit(WritingKey.PICKUP, d -> d.bars().pickup());
     edit(WritingKey.REBAR, d -> d.bars().rebar());
-    edit(WritingKey.CURE, d -> cured(d, 0));
-    edit(WritingKey.OTHER_CURE, d -> cured(d, 1));
+    actions.put(WritingKey.CURE, () -> model.cure(0));
+    actions.put(WritingKey.OTHER_CURE, () -> model.cure(1));
     edit(WritingKey.REPEAT_START, d -> d.bars().repeatStart());
     edit(WritingKey.REPEAT_END, d -> d.bars().repeatEnd());
-  }
-
-  private static Draft cured(Draft d, int which) {
-    List<BarCure> cures = BarCure.of(d);
-    return which < cures.size() ? cures.get(which).after().with(d.pen()) : d;
   }
 
   private void texts(BiConsumer<String, java.util.function.Consumer<String>> prompt) {

@@ -154,6 +154,11 @@ public final class Preferences {
     return figures.getReadOnlyProperty();
   }
 
+  /** Does something whenever figures are shown or hidden. */
+  public void onFigures(Runnable then) {
+    figures.addListener(o -> then.run());
+  }
+
   public void toggleFigures() {
     figures.set(!figures.get());
     put("figures", String.valueOf(figures.get()));

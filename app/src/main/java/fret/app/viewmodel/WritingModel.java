@@ -9,6 +9,7 @@ import fret.score.Score;
 import fret.session.Session;
 import fret.sound.MidiKeyboard;
 import fret.sound.NotePlayer;
+import fret.writing.BarCure;
 import fret.writing.Draft;
 import java.util.List;
 import java.util.function.UnaryOperator;
@@ -136,6 +137,15 @@ public final class WritingModel {
       if (studio.preferences().isHeard() && !after.current().equals(before.current())) {
         sound(after);
       }
+    }
+  }
+
+  /** Does one of the cures of the bar at the pen; nothing where there is none. */
+  public void cure(int which) {
+    List<BarCure> cures = isWriting() ? BarCure.of(draft.get()) : List.of();
+    if (which < cures.size()) {
+      BarCure cure = cures.get(which);
+      apply(Said.of("writing.cure." + cure.kind()), d -> cure.after().with(d.pen()));
     }
   }
 

@@ -18,11 +18,15 @@ class OthersWindowTest extends RealWindow {
   }
 
   private void open(FxRobot robot, String part) throws Exception {
+    open(robot, part, Reading.PLAIN);
+  }
+
+  private void open(FxRobot robot, String part, Reading how) throws Exception {
     byte[] file;
     try (var in = OthersWindowTest.class.getResourceAsStream("/duo.musicxml")) {
       file = in.readAllBytes();
     }
-    robot.interact(() -> studio.importFile("duo.musicxml", file, part, Reading.PLAIN));
+    robot.interact(() -> studio.importFile("duo.musicxml", file, part, how));
     until(
         () ->
             studio.shown() != null
@@ -44,6 +48,15 @@ class OthersWindowTest extends RealWindow {
     robot.type(KeyCode.O);
     open(robot, "P2");
     until(() -> "Violin".equals(staves.getAccessibleText()));
+  }
+
+  /** Of bars asked for alone the same bars of the other part are seen. */
+  @Test
+  void barsThatAreAskedForHaveTheirOtherPart(FxRobot robot) throws Exception {
+    open(robot, "P1", Reading.PLAIN.withBars("3", "5"));
+    robot.type(KeyCode.O);
+    OtherStaves staves = robot.lookup("#other-staves").queryAs(OtherStaves.class);
+    until(() -> staves.isVisible() && "Cello".equals(staves.getAccessibleText()));
   }
 
   @Test
