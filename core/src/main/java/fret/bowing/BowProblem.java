@@ -403,6 +403,12 @@ final class BowProblem implements RulerProblem<BowSpan> {
     return effort(layer, Join.LIFT, distance);
   }
 
+  /** Only the silence, the note before it and what is decided there tell one from another. */
+  @Override
+  public Optional<Object> liftKey(int layer) {
+    return layer > 0 && layer < units.size() ? Optional.of(joins.get(layer)) : Optional.empty();
+  }
+
   @Override
   public boolean isFree(int layer) {
     return layer > 0 && layer < units.size() && joins.get(layer).isFree();

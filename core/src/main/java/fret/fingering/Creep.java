@@ -10,7 +10,7 @@ import fret.player.Region;
  */
 final class Creep {
   private static final int FARTHEST = 2;
-  private static final int FARTHEST_WITH_THUMB = 3;
+  static final int FARTHEST_WITH_THUMB = 3;
 
   private final HandModel hand;
   private HandState lastFrom;

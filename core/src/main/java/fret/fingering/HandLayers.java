@@ -83,7 +83,7 @@ final class HandLayers {
         layers,
         terms,
         new HandRules(task.hand(), released, still)::mayFollow,
-        new LeastMove(task.hand(), terms)::atLeast);
+        new LeastMove(task.hand(), terms));
   }
 
   private void buildLayers() {
@@ -134,7 +134,8 @@ final class HandLayers {
    * so that the rest can be played.
    */
   private void connect(List<Weighted<HandState>> terms) {
-    join(terms);
+    problem = weighed(terms);
+    search = new LayeredSearch<>(problem, token);
     int reached = search.reachableLayers();
     while (reached < layers.size()) {
       Slice slice = layers.get(reached).get(0).moment().slice();
@@ -145,14 +146,10 @@ final class HandLayers {
       } else {
         throw new IllegalStateException("no way into bar " + obstacles.bar(slice));
       }
-      join(terms);
+      problem = weighed(terms);
+      search = search.goingOn(problem, reached);
       reached = search.reachableLayers();
     }
-  }
-
-  private void join(List<Weighted<HandState>> terms) {
-    problem = weighed(terms);
-    search = new LayeredSearch<>(problem, token);
   }
 
   private static boolean concerns(List<NoteRule> rules, Slice slice) {

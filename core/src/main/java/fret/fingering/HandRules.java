@@ -3,6 +3,7 @@ package fret.fingering;
 import fret.instrument.Finger;
 import fret.player.HandModel;
 import fret.player.Region;
+import java.util.BitSet;
 import java.util.Set;
 
 /**
@@ -11,8 +12,8 @@ import java.util.Set;
  */
 final class HandRules {
   private final HandModel hand;
-  private final Set<Integer> releasedAt;
-  private final Set<Integer> still;
+  private final BitSet releasedAt = new BitSet();
+  private final BitSet still = new BitSet();
 
   /**
    * @param releasedAt moments before which held notes are let go because they cannot be kept
@@ -20,8 +21,8 @@ final class HandRules {
    */
   HandRules(HandModel hand, Set<Integer> releasedAt, Set<Integer> still) {
     this.hand = hand;
-    this.releasedAt = releasedAt;
-    this.still = still;
+    releasedAt.forEach(this.releasedAt::set);
+    still.forEach(this.still::set);
   }
 
   boolean mayFollow(HandState before, HandState to) {
@@ -45,7 +46,7 @@ final class HandRules {
   /** Whether the hand moves on the way, or on either of the notes, although it is to stay. */
   private boolean movesInto(HandState before, HandState to) {
     boolean moves = to.isShiftFrom(before.out()) || before.handsOver() || to.handsOver();
-    return moves && still.contains(to.moment().slice().index());
+    return moves && still.get(to.moment().slice().index());
   }
 
   private static boolean sameThumb(HandState from, HandState to) {
@@ -92,7 +93,7 @@ final class HandRules {
   }
 
   private boolean keepsHeld(HandState from, HandState to) {
-    if (!to.holds() || releasedAt.contains(to.moment().slice().index())) {
+    if (!to.holds() || releasedAt.get(to.moment().slice().index())) {
       return true;
     }
     for (HandState.Touch t : to.touches()) {

@@ -61,7 +61,7 @@ final class ShiftTerms {
   }
 
   /** Whether the hand moves in a rest, with the time to aim and to correct on the way. */
-  private static boolean restsFor(HandState from, HandState to, double bits) {
+  static boolean restsFor(HandState from, HandState to, double bits) {
     return leavesARest(from) && to.transitMs(from) >= 1000 * bits / Shift.PRACTISED_BITS_PER_SECOND;
   }
 
@@ -98,6 +98,10 @@ final class ShiftTerms {
     }
     double bits = bits(travel, to.grip().windowMm());
     double rush = limb(travel) * bits * 1000 / to.transitMs(from);
+    return levelled(rush);
+  }
+
+  static double levelled(double rush) {
     return rush / (1 + rush / MOST_RUSH);
   }
 

@@ -35,11 +35,37 @@ public final class LayeredProblem<S> {
     boolean mayFollow(S from, S to);
   }
 
-  /** A cheap lower bound of the effort of a way, so that hopeless ones need not be weighed. */
-  @FunctionalInterface
+  /**
+   * A cheap lower bound of the effort of a way, so that hopeless ones need not be weighed. Choices
+   * of one moment with one key are alike to it: what is hopeless for one is so for all.
+   */
   public interface Bound<S> {
     /** 0 or more, and never above the effort of the way. */
     double atLeast(S from, S to);
+
+    /** The key of a choice as the one before. */
+    long leaving(S from);
+
+    /** The key of a choice as the one after. */
+    long entering(S to);
+  }
+
+  /** Knows nothing: every way may cost nothing. */
+  private record Unbound<S>() implements Bound<S> {
+    @Override
+    public double atLeast(S from, S to) {
+      return 0;
+    }
+
+    @Override
+    public long leaving(S from) {
+      return 0;
+    }
+
+    @Override
+    public long entering(S to) {
+      return 0;
+    }
   }
 
   /**
@@ -48,7 +74,7 @@ public final class LayeredProblem<S> {
    * @param allowed which state may follow which
    */
   public LayeredProblem(List<List<S>> layers, List<Weighted<S>> terms, Follows<S> allowed) {
-    this(layers, terms, allowed, (from, to) -> 0);
+    this(layers, terms, allowed, new Unbound<>());
   }
 
   /**

@@ -40,12 +40,36 @@ public final class LayeredSearch<S> {
    * @param token asked at every layer
    */
   public LayeredSearch(LayeredProblem<S> problem, Token token) {
+    this(problem, token, null, 0);
+  }
+
+  private LayeredSearch(
+      LayeredProblem<S> problem, Token token, LayeredSearch<S> before, int fromLayer) {
     this.problem = problem;
     this.token = token;
     this.length = problem.layers().size();
     this.own = new double[length][];
     this.forward = new double[length][];
     this.from = new int[length][];
+    if (before == null) {
+      fillOwn();
+    } else {
+      System.arraycopy(before.own, 0, own, 0, length);
+      System.arraycopy(before.forward, 0, forward, 0, fromLayer);
+      System.arraycopy(before.from, 0, from, 0, fromLayer);
+    }
+    fillForward(fromLayer);
+  }
+
+  /**
+   * The search of a problem that differs only in which ways may lead into a layer: what leads up to
+   * it is taken over.
+   */
+  public LayeredSearch<S> goingOn(LayeredProblem<S> other, int layer) {
+    return new LayeredSearch<>(other, token, this, layer);
+  }
+
+  private void fillOwn() {
     for (int i = 0; i < length; i++) {
       List<S> layer = problem.layers().get(i);
       own[i] = new double[layer.size()];
@@ -53,81 +77,26 @@ public final class LayeredSearch<S> {
         own[i][s] = problem.ownEffort(layer.get(s));
       }
     }
-    fillForward();
   }
 
-  private void fillForward() {
-    Start<S>[] starts = null;
-    for (int i = 0; i < length; i++) {
+  private void fillForward(int fromLayer) {
+    for (int i = fromLayer; i < length; i++) {
       token.check();
       List<S> layer = problem.layers().get(i);
       forward[i] = new double[layer.size()];
       from[i] = new int[layer.size()];
+      Ends<S> starts = i == 0 ? null : Ends.starts(problem, i - 1, forward[i - 1]);
       for (int s = 0; s < layer.size(); s++) {
-        S to = layer.get(s);
         if (i == 0) {
-          forward[i][s] = own[i][s] + problem.moveEffort(null, to);
+          forward[i][s] = own[i][s] + problem.moveEffort(null, layer.get(s));
           from[i][s] = -1;
         } else {
-          bestInto(i, s, to, starts);
+          starts.seek(layer.get(s));
+          forward[i][s] = starts.best() + own[i][s];
+          from[i][s] = starts.bestIndex();
         }
       }
-      starts = starts(i);
     }
-  }
-
-  /** A state that a way can go on from. */
-  private record Start<S>(S state, int index, double effort) {}
-
-  /** The states of a layer that can be reached, the cheapest first. */
-  @SuppressWarnings({"unchecked", "rawtypes"})
-  private Start<S>[] starts(int layer) {
-    int[] order = order(forward[layer]);
-    List<Start<S>> starts = new ArrayList<>(order.length);
-    for (int p : order) {
-      if (forward[layer][p] < Double.POSITIVE_INFINITY) {
-        starts.add(new Start<>(problem.layers().get(layer).get(p), p, forward[layer][p]));
-      }
-    }
-    return starts.toArray(new Start[0]);
-  }
-
-  private void bestInto(int i, int s, S to, Start<S>[] starts) {
-    LayeredProblem.Follows<S> allowed = problem.allowed();
-    LayeredProblem.Bound<S> bound = problem.bound();
-    double best = Double.POSITIVE_INFINITY;
-    int bestFrom = -1;
-    for (Start<S> start : starts) {
-      double base = start.effort;
-      if (base > best) {
-        break; // Efforts are never negative, so no start from here on can win.
-      }
-      boolean hopeless = base + bound.atLeast(start.state, to) > best;
-      if (hopeless || !allowed.mayFollow(start.state, to)) {
-        continue;
-      }
-      double sum = base + problem.moveEffort(start.state, to, best - base);
-      if (sum < best || sum == best && start.index < bestFrom) {
-        best = sum;
-        bestFrom = start.index;
-      }
-    }
-    forward[i][s] = best + own[i][s];
-    from[i][s] = bestFrom;
-  }
-
-  /** Indices in order of a layer's efforts; equal ones in order of their place. */
-  private static int[] order(double[] efforts) {
-    int[] order = new int[efforts.length];
-    for (int i = 0; i < order.length; i++) {
-      int at = i; // By insertion: layers are short, and nothing is boxed.
-      while (at > 0 && efforts[order[at - 1]] > efforts[i]) {
-        order[at] = order[at - 1];
-        at--;
-      }
-      order[at] = i;
-    }
-    return order;
   }
 
   private void fillBackward() {
@@ -145,30 +114,15 @@ public final class LayeredSearch<S> {
       if (i == length - 1) {
         continue;
       }
-      List<S> after = problem.layers().get(i + 1);
-      double[] rest = new double[after.size()];
+      double[] rest = new double[backward[i + 1].length];
       for (int n = 0; n < rest.length; n++) {
         rest[n] = backward[i + 1][n] + own[i + 1][n];
       }
-      int[] order = order(rest);
+      Ends<S> goals = Ends.goals(problem, i + 1, rest);
       for (int s = 0; s < layer.size(); s++) {
-        double best = Double.POSITIVE_INFINITY;
-        for (int n : order) {
-          if (rest[n] > best || rest[n] == Double.POSITIVE_INFINITY) {
-            break;
-          }
-          S here = layer.get(s);
-          S to = after.get(n);
-          boolean hopeless = rest[n] + problem.bound().atLeast(here, to) > best;
-          if (!hopeless && problem.allowed().mayFollow(here, to)) {
-            double sum = rest[n] + problem.moveEffort(here, to, best - rest[n]);
-            if (sum < best || sum == best && n < next[i][s]) {
-              best = sum;
-              next[i][s] = n;
-            }
-          }
-        }
-        backward[i][s] = best;
+        goals.seek(layer.get(s));
+        backward[i][s] = goals.best();
+        next[i][s] = goals.bestIndex();
       }
     }
     this.backward = backward; // Only when whole: work may be ended in the middle.

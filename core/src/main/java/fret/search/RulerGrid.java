@@ -33,7 +33,7 @@ final class RulerGrid<S extends RulerProblem.Span> {
   /** The least of {@link #arrived} over all places, by boundary and side. */
   final double[][] least;
 
-  /** Effort of lifting, by boundary and distance. */
+  /** Effort of lifting, by boundary and distance; boundaries may share one. */
   final double[][] lifts;
 
   /** A span that has to be taken, and its side. */
@@ -58,15 +58,27 @@ final class RulerGrid<S extends RulerProblem.Span> {
     this.arrived = new double[layers][2][places];
     this.ready = new double[layers][2][places];
     this.least = new double[layers][2];
-    this.lifts = new double[layers][places];
+    this.lifts = new double[layers][];
     Map<Object, double[]> known = new HashMap<>();
+    Map<Object, double[]> knownLifts = new HashMap<>();
     for (int layer = 0; layer < layers; layer++) {
       tables.add(layer < layers - 1 ? tables(layer, must, known) : List.of());
-      for (int d = 0; d < places; d++) {
-        lifts[layer][d] = problem.lift(layer, d * step);
-      }
+      int at = layer;
+      lifts[layer] =
+          problem
+              .liftKey(layer)
+              .map(key -> knownLifts.computeIfAbsent(key, k -> lifts(at)))
+              .orElseGet(() -> lifts(at));
     }
     fillBackward();
+  }
+
+  private double[] lifts(int layer) {
+    double[] byDistance = new double[places];
+    for (int d = 0; d < places; d++) {
+      byDistance[d] = problem.lift(layer, d * step);
+    }
+    return byDistance;
   }
 
   private List<RulerTable<S>> tables(int layer, Must<S> must, Map<Object, double[]> known) {
@@ -179,17 +191,33 @@ final class RulerGrid<S extends RulerProblem.Span> {
       Arrays.fill(least, NONE);
       return least;
     }
+    int[] order = inOrder(values);
+    double leastWay = byDistance[least(byDistance)] - SAME;
     for (int p = 0; p < values.length; p++) {
-      double best = NONE;
-      for (int q = 0; q < values.length; q++) {
-        double sum = values[q] + byDistance[Math.abs(p - q)];
-        if (sum < best) {
-          best = sum;
+      double best = values[p] + byDistance[0];
+      for (int q : order) {
+        if (values[q] + leastWay > best) {
+          break; // Those behind it are no nearer to the end.
         }
+        best = Math.min(best, values[q] + byDistance[Math.abs(p - q)]);
       }
       least[p] = best;
     }
     return least;
+  }
+
+  /** Indices by value, by insertion: a ruler has few places. */
+  private static int[] inOrder(double[] values) {
+    int[] order = new int[values.length];
+    for (int i = 0; i < order.length; i++) {
+      int at = i;
+      while (at > 0 && values[order[at - 1]] > values[i]) {
+        order[at] = order[at - 1];
+        at--;
+      }
+      order[at] = i;
+    }
+    return order;
   }
 
   /** Least efforts at the places that a span reaches. */

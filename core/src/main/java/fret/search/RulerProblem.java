@@ -92,6 +92,11 @@ public interface RulerProblem<S extends RulerProblem.Span> {
   /** Effort of lifting the point at an inner boundary and setting it down elsewhere. */
   double lift(int layer, double distance);
 
+  /** Boundaries of equal keys cost the same to lift over; empty for one that stands alone. */
+  default Optional<Object> liftKey(int layer) {
+    return Optional.empty();
+  }
+
   /** Whether turning, going on and lifting are the same class at a boundary. */
   boolean isFree(int layer);
 }

@@ -131,6 +131,10 @@ abstract class RealWindow {
     Platform.runLater(() -> shown.setScene(new Scene(new Group())));
     WaitForAsyncUtils.waitForFxEvents();
     Mockito.framework().clearInlineMocks();
+    main = null;
+    studio = null;
+    practice = null;
+    library = null;
   }
 
   /** Each set is over at once: its plays go by without their time. */
