@@ -48,7 +48,7 @@ fret_build() {
   fi
   fret_tools
   fret_say "building (once)"
-  rm -rf "$root/app/target/lib" # No library of an older build stays on the path.
+  rm -rf "$root/app/target/lib" "$root"/app/target/*.jsa* # No library of an older build stays on the path.
   (cd "$root" && mvn -q -B -pl core,format,store,app package -DskipTests -Dspotless.check.skip=true >&2)
   touch "$stamp"
 }
@@ -58,9 +58,9 @@ fret_window() {
   fret_window_tools
   if [ -z "${DISPLAY:-}" ]; then
     fret_say "no monitor found: starting on a virtual display of 1280x800"
-    xvfb-run -a -s "-screen 0 1280x800x24" "$root/scripts/launch.sh" "$@"
+    xvfb-run -a -s "-screen 0 1280x800x24" "$root/scripts/launch.sh" window "$@"
   else
-    "$root/scripts/launch.sh" "$@"
+    "$root/scripts/launch.sh" window "$@"
   fi
 }
 
@@ -72,7 +72,7 @@ fret_run() {
       if [ -f "$1" ]; then
         fret_window "$@"
       else
-        "$root/scripts/launch.sh" "$@"
+        "$root/scripts/launch.sh" batch "$@"
       fi
       ;;
   esac

@@ -1,5 +1,6 @@
 package fret.session;
 
+import fret.base.Later;
 import fret.bowing.BowTask;
 import fret.fingering.Fingering;
 import fret.fingering.FingeringTask;
@@ -9,24 +10,34 @@ import fret.score.ResolvedPassage;
 import fret.score.Score;
 
 /**
- * What was computed from a passage, with the inputs that it was made from.
+ * What was computed from a passage, with the inputs that it was made from. The right arm may still
+ * be to come: it is planned when it is first asked for.
  *
  * @param passage as it was then
  * @param page as it was then
- * @param score the part as it is played: line and bars picked, the player's bow marks on it
- * @param resolved its sounding notes
+ * @param resolved the sounding notes of the part as it is played: line and bars picked, the
+ *     player's bow marks on it
  * @param standing the left hand
- * @param bowTask what the right arm was planned from
- * @param arm the bowing that stands
+ * @param right the right arm
  */
 public record Computed(
-    Passage passage,
-    Score page,
-    Score score,
-    ResolvedPassage resolved,
-    Standing standing,
-    BowTask bowTask,
-    Arm arm) {
+    Passage passage, Score page, ResolvedPassage resolved, Standing standing, Later<Right> right) {
+  /** What the right arm was planned from, and the bowing that stands. */
+  record Right(BowTask task, Arm arm) {}
+
+  /** The part as it is played. */
+  public Score score() {
+    return resolved.score();
+  }
+
+  public BowTask bowTask() {
+    return right.get().task();
+  }
+
+  public Arm arm() {
+    return right.get().arm();
+  }
+
   /** Every decision of the left hand included. */
   public FingeringTask task() {
     return standing.decidedTask();

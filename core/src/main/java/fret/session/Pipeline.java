@@ -1,5 +1,6 @@
 package fret.session;
 
+import fret.base.Later;
 import fret.bowing.BowLayers;
 import fret.bowing.BowReport;
 import fret.bowing.BowRules;
@@ -61,9 +62,9 @@ import java.util.function.IntPredicate;
 public final class Pipeline {
   private Pipeline() {}
 
-  /** Everything from nothing. */
+  /** The left hand from nothing; the right arm when it is asked for. */
   public static Computed compute(Passage passage, Score page) {
-    return compute(passage, page, Optional.empty(), Token.NEVER);
+    return computed(passage, page, Optional.empty(), Token.NEVER);
   }
 
   /**
@@ -72,6 +73,13 @@ public final class Pipeline {
    * @param before what was computed before, of this passage or another
    */
   public static Computed compute(
+      Passage passage, Score page, Optional<Computed> before, Token token) {
+    Computed made = computed(passage, page, before, token);
+    made.arm();
+    return made;
+  }
+
+  private static Computed computed(
       Passage passage, Score page, Optional<Computed> before, Token token) {
     Optional<Computed> same = before.filter(b -> isSamePart(b, passage, page));
     ResolvedPassage printed =
@@ -84,15 +92,19 @@ public final class Pipeline {
             .orElseGet(() -> Standing.of(task, decided, token))
             .guided(byNote(passage.marks(), GuideLayer.GUIDE, printed));
     ResolvedPassage marked = marked(passage, printed);
-    Optional<Computed> bowed =
+    Later<Computed.Right> right =
         same.filter(b -> isSameHand(b, passage))
             .filter(b -> b.fingering().equals(standing.fingering()))
-            .filter(b -> isSameBow(b.passage(), passage));
-    BowTask bowTask =
-        bowed.map(Computed::bowTask).orElseGet(() -> bowTask(passage, standing, "", m -> true));
-    Arm arm = bowed.map(Computed::arm).orElseGet(() -> standing(passage, bowTask, token));
-    ResolvedPassage resolved = decidedPage(passage, marked, arm);
-    return new Computed(passage, page, resolved.score(), resolved, standing, bowTask, arm);
+            .filter(b -> isSameBow(b.passage(), passage))
+            .map(Computed::right)
+            .orElseGet(() -> Later.of(() -> right(passage, standing, token)));
+    ResolvedPassage resolved = decidedPage(passage, marked, right);
+    return new Computed(passage, page, resolved, standing, right);
+  }
+
+  private static Computed.Right right(Passage passage, Standing standing, Token token) {
+    BowTask task = bowTask(passage, standing, "", m -> true);
+    return new Computed.Right(task, standing(passage, task, token));
   }
 
   /** The left hand alone, as it would stand with other decisions of it on the same page. */
@@ -131,12 +143,13 @@ public final class Pipeline {
   }
 
   /** The page as it was decided: what is only proposed of the bow does not stand on it. */
-  private static ResolvedPassage decidedPage(Passage passage, ResolvedPassage marked, Arm arm) {
+  private static ResolvedPassage decidedPage(
+      Passage passage, ResolvedPassage marked, Later<Computed.Right> right) {
     if (passage.marks().any(BowLayers.ADOPTED)) {
-      return arm.page();
+      return right.get().arm().page();
     }
     return passage.marks().any(BowLayers.JOINT)
-        ? marked.withScore(BowedScore.of(marked, arm.bowing(), false))
+        ? marked.withScore(BowedScore.of(marked, right.get().arm().bowing(), false))
         : marked;
   }
 

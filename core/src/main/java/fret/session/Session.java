@@ -78,11 +78,12 @@ public record Session(
     Objects.requireNonNull(computed);
   }
 
-  /** A passage that is not stored, with everything computed. */
+  /** A passage that is not stored, with its left hand; the right arm comes when it is asked for. */
   public static Session of(Passage passage, Score page) {
-    return of(passage, page, Token.NEVER);
+    return new Session(passage, page, List.of(), 0, Log.EMPTY, Pipeline.compute(passage, page));
   }
 
+  /** A passage that is not stored, with everything computed. */
   public static Session of(Passage passage, Score page, Token token) {
     Computed computed = Pipeline.compute(passage, page, Optional.empty(), token);
     return new Session(passage, page, List.of(), 0, Log.EMPTY, computed);

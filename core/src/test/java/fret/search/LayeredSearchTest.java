@@ -171,6 +171,25 @@ class LayeredSearchTest {
   }
 
   @Test
+  void goingOnWithOtherWaysIntoALayerIsTheSearchFromNothing() {
+    for (long seed = 0; seed < 60; seed++) {
+      LayeredProblem<Integer> before = problem(seed, 6);
+      int layer = 1 + (int) (seed % 5);
+      List<Integer> closed = before.layers().get(layer);
+      LayeredProblem<Integer> after =
+          new LayeredProblem<>(
+              before.layers(),
+              List.of(new Weighted<>(APART, 1.3), new Weighted<>(SIZE, 0.7)),
+              (from, to) ->
+                  Math.abs(from - to) != 5 && (!closed.contains(to) || from % 2 == to % 2));
+      LayeredSearch<Integer> goneOn = new LayeredSearch<>(before).goingOn(after, 1);
+      LayeredSearch<Integer> fresh = new LayeredSearch<>(after);
+      assertThat(goneOn.best()).as("seed %d", seed).isEqualTo(fresh.best());
+      assertThat(goneOn.reachableLayers()).isEqualTo(fresh.reachableLayers());
+    }
+  }
+
+  @Test
   void noWayIsNoAnswerNeverALargeNumber() {
     LayeredProblem<Integer> cut =
         new LayeredProblem<>(

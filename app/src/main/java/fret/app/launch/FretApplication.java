@@ -28,7 +28,11 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.FutureTask;
 import java.util.function.Supplier;
+import java.util.stream.Stream;
+import javafx.animation.AnimationTimer;
 import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.scene.Parent;
@@ -58,6 +62,9 @@ public final class FretApplication extends Application {
     }
   }
 
+  /** The player's library, opened while the toolkit starts. */
+  private static FutureTask<SqliteLibrary> ahead;
+
   private Stage stage;
   private SqliteLibrary library;
   private Studio studio;
@@ -65,7 +72,18 @@ public final class FretApplication extends Application {
   private boolean closing;
 
   static void open(String[] args) {
+    List<String> all = List.of(args);
+    if (!isDemo(all)) {
+      Path file = libraryFile(all);
+      WarningLog.start(file.toAbsolutePath().getParent());
+      ahead = new FutureTask<>(() -> opened(file, false));
+      new Thread(ahead, "library").start();
+    }
     launch(FretApplication.class, args);
+  }
+
+  private static boolean isDemo(List<String> args) {
+    return Stream.of("--demo", "--screenshots", "--frames").anyMatch(args::contains);
   }
 
   @Override
@@ -83,12 +101,10 @@ public final class FretApplication extends Application {
     List<String> args = getParameters().getRaw();
     boolean shots = args.contains("--screenshots");
     boolean frames = args.contains("--frames");
-    if (args.contains("--demo") || shots || frames) {
+    if (isDemo(args)) {
       openDemo();
     } else {
-      Path file = libraryFile(args);
-      WarningLog.start(file.toAbsolutePath().getParent());
-      open(file, false);
+      open(libraryFile(args), FretApplication::opened);
     }
     args.stream()
         .filter(a -> !a.startsWith("--"))
@@ -136,18 +152,40 @@ public final class FretApplication extends Application {
     studio.keepCopies(() -> DemoTakes.fill(demo, FORMATS, LocalDate.now()));
   }
 
-  /** Opens a library, or says why not and what can be done. */
-  private void open(Path file, boolean shared) {
+  /** The library that was opened while the toolkit started. */
+  private static SqliteLibrary opened() {
     try {
-      if (!LibraryFile.take(file) && !shared) {
-        throw new StoreFailure(StoreFailure.Cause.IN_USE, null);
-      }
-      library = SqliteLibrary.open(file);
+      return ahead.get();
+    } catch (ExecutionException e) {
+      throw e.getCause() instanceof StoreFailure f ? f : new IllegalStateException(e.getCause());
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new IllegalStateException(e);
+    }
+  }
+
+  private static SqliteLibrary opened(Path file, boolean shared) {
+    if (!LibraryFile.take(file) && !shared) {
+      throw new StoreFailure(StoreFailure.Cause.IN_USE, null);
+    }
+    return SqliteLibrary.open(file);
+  }
+
+  /** Shows a library, or says why not and what can be done. */
+  private void open(Path file, Supplier<SqliteLibrary> opening) {
+    try {
+      library = opening.get();
       show();
       studio.keepCopies(library::backUpIfDue);
     } catch (StoreFailure e) {
       System.getLogger("fret").log(System.Logger.Level.WARNING, "cannot open " + file, e);
-      scene(new NoLibrary(stage, file, e, f -> open(f, false), () -> open(file, true)));
+      scene(
+          new NoLibrary(
+              stage,
+              file,
+              e,
+              f -> open(f, () -> opened(f, false)),
+              () -> open(file, () -> opened(file, true))));
     }
   }
 
@@ -170,6 +208,7 @@ public final class FretApplication extends Application {
             new Look(MusicFont.load()),
             this::demoInstead);
     scene(main);
+    furnish(main);
   }
 
   private void demoInstead(boolean tour) {
@@ -189,6 +228,21 @@ public final class FretApplication extends Application {
         .add(FretApplication.class.getResource("/fret/app/fret.css").toExternalForm());
     stage.setScene(scene);
     stage.show();
+  }
+
+  /** Makes the rest of the window when its first picture has been drawn. */
+  private static void furnish(MainView main) {
+    new AnimationTimer() {
+      private int frames;
+
+      @Override
+      public void handle(long now) {
+        if (++frames > 1) {
+          stop();
+          main.furnish();
+        }
+      }
+    }.start();
   }
 
   /** Everything is stored before the window closes; where that cannot be, the player decides. */

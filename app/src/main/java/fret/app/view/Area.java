@@ -1,6 +1,7 @@
 package fret.app.view;
 
 import fret.app.words.Sentences;
+import fret.base.Later;
 import java.util.List;
 import java.util.Objects;
 import javafx.scene.input.KeyCode;
@@ -10,8 +11,9 @@ import javafx.scene.input.KeyCode;
  *
  * @param needs without what it has nothing to show
  * @param lanes ids of the lanes that are open in it at first
+ * @param view what it shows, made when it is first asked for
  */
-record Area(String id, KeyCode key, Needs needs, List<String> lanes, AreaView view) {
+record Area(String id, KeyCode key, Needs needs, List<String> lanes, Later<AreaView> view) {
   /** What there must be. */
   enum Needs {
     NOTHING,

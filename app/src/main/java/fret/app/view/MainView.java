@@ -32,6 +32,7 @@ import fret.writing.Writing;
 import java.io.File;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -66,9 +67,12 @@ public final class MainView extends BorderPane {
 
   private final Look look;
   private final List<Area> areas;
+
+  /** Ids of the areas whose view is made. */
+  private final Set<String> furnished = new HashSet<>();
+
   private final StackPane centre = new StackPane();
   private final LeftHandModel leftHandModel;
-  private final PartView part;
   private final WritingModel writing;
   private final Tour tour;
   private final ContextMenu menu = new ContextMenu();
@@ -123,8 +127,6 @@ public final class MainView extends BorderPane {
                 beating,
                 devices,
                 look));
-    part = (PartView) area("part").view();
-    areas.forEach(this::setLanes);
     everywhere = everywhere();
     rail = new Rail(areas, studio.preferences(), this::go, this::toggleHelp);
     setLeft(rail);
@@ -166,10 +168,29 @@ public final class MainView extends BorderPane {
     return areas.stream().filter(a -> a.id().equals(id)).findFirst().orElseThrow();
   }
 
+  /**
+   * Makes what every area shows, so that none is waited for later. The first picture does not wait
+   * for it; whatever may open a passage does.
+   */
+  public void furnish() {
+    areas.forEach(this::view);
+  }
+
+  private AreaView view(Area area) {
+    AreaView view = area.view().get();
+    if (furnished.add(area.id())) {
+      setLanes(area, view);
+    }
+    return view;
+  }
+
+  private PartView part() {
+    return (PartView) view(area("part"));
+  }
+
   /** Lanes stand in every strip; which of them are open is remembered for each area. */
-  private void setLanes(Area area) {
-    area.view()
-        .strip()
+  private void setLanes(Area area, AreaView view) {
+    view.strip()
         .ifPresent(
             strip -> {
               Set<String> open = studio.preferences().openLanes(area.id(), area.lanes());
@@ -192,7 +213,7 @@ public final class MainView extends BorderPane {
   /** What can be done in this area with what is selected: all of it by mouse too. */
   private void showMenu(StripView strip, double x, double y) {
     menu.getItems().clear();
-    for (Action a : current.view().actions()) {
+    for (Action a : view(current).actions()) {
       // What is only looked at has its tabs.
       boolean looks = a.id().startsWith("show-");
       if (a.place().equals(current.id()) && !looks && a.when().getAsBoolean()) {
@@ -254,7 +275,7 @@ public final class MainView extends BorderPane {
     all.add(answer("answer-second", KeyCode.BACK_SPACE, 1));
     all.add(
         Action.of("cards", here, Action.command(KeyCode.J), () -> cards().toggle())
-            .when(() -> current.view().node() instanceof Composition));
+            .when(() -> view(current).node() instanceof Composition));
     all.add(Action.of("go-to", here, Action.command(KeyCode.G), goTo::open));
     all.add(Action.of("quit", here, Action.command(KeyCode.Q), this::quit));
     all.add(Action.of("undo", here, Action.command(KeyCode.Z), studio::undo));
@@ -270,7 +291,7 @@ public final class MainView extends BorderPane {
   }
 
   private Composition cards() {
-    return (Composition) current.view().node();
+    return (Composition) view(current).node();
   }
 
   /** As by the button of the window, which asks where something is not stored yet. */
@@ -339,10 +360,13 @@ public final class MainView extends BorderPane {
 
   /** Shows an area by its id, such as {@code left-hand}. */
   public void go(String id) {
+    if (current != null) {
+      furnish();
+    }
     Area before = current;
     current = area(id);
     if (before != null && !before.equals(current)) {
-      before.view().left();
+      view(before).left();
       studio.tell("");
       studio.dismissError();
     }
@@ -353,17 +377,16 @@ public final class MainView extends BorderPane {
               case PASSAGES -> studio.passages().isEmpty();
               case OPEN -> true;
             };
-    centre.getChildren().setAll(nothing ? nothingOpen() : current.view().node());
+    centre.getChildren().setAll(nothing ? nothingOpen() : view(current).node());
     rail.opened(current);
     head.show(current.question(), centre.getChildren().get(0));
-    current.view().shown();
+    view(current).shown();
     takeKeys();
   }
 
   /** The strip has the keys, or the area where there is none. */
   private void takeKeys() {
-    current
-        .view()
+    view(current)
         .strip()
         .filter(Node::isVisible)
         .ifPresentOrElse(StripView::requestFocus, centre::requestFocus);
@@ -378,7 +401,7 @@ public final class MainView extends BorderPane {
 
   /** What keys do now, those of the area first. */
   private List<Action> actions() {
-    List<Action> all = new ArrayList<>(current.view().actions());
+    List<Action> all = new ArrayList<>(view(current).actions());
     all.addAll(everywhere);
     return all;
   }
@@ -393,13 +416,13 @@ public final class MainView extends BorderPane {
       takeKeys();
       return true;
     }
-    return current.view().node() instanceof Composition c && c.close();
+    return view(current).node() instanceof Composition c && c.close();
   }
 
   private void toggleHelp() {
     if (!closeHelp()) {
-      List<Action> all = new ArrayList<>(current.view().actions());
-      if (current.view().hasMode()) {
+      List<Action> all = new ArrayList<>(view(current).actions());
+      if (view(current).hasMode()) {
         all.removeIf(a -> !a.when().getAsBoolean());
       } else {
         all.addAll(everywhere);
@@ -415,14 +438,14 @@ public final class MainView extends BorderPane {
   public List<Action> keys() {
     Map<String, Action> once = new LinkedHashMap<>();
     everywhere.forEach(a -> once.put(a.place() + a.id(), a));
-    areas.forEach(v -> v.view().actions().forEach(a -> once.putIfAbsent(a.place() + a.id(), a)));
+    areas.forEach(v -> view(v).actions().forEach(a -> once.putIfAbsent(a.place() + a.id(), a)));
     return List.copyOf(once.values());
   }
 
   /** What can be done anywhere, as it counts now. */
   private List<Action> everything() {
     List<Action> all = new ArrayList<>(keys());
-    all.removeIf(a -> a.place().equals(PartView.WRITING) && !current.view().hasMode());
+    all.removeIf(a -> a.place().equals(PartView.WRITING) && !view(current).hasMode());
     return all;
   }
 
@@ -465,17 +488,17 @@ public final class MainView extends BorderPane {
 
   /** Saves a file to print, to show or to hear. */
   public void savePaper(PaperModel.Kind kind, File file) {
-    part.paper().save(kind, file);
+    part().paper().save(kind, file);
   }
 
   /** Keeps a photo or scan of the page beside the open passage. */
   public void takePicture(File file) {
-    part.picture().take(file);
+    part().picture().take(file);
   }
 
   /** Saves the open passage with its fingering to a file. */
   public void saveTo(File file) {
-    studio.paper().export(bytes -> part.paper().write(file, bytes));
+    studio.paper().export(bytes -> part().paper().write(file, bytes));
   }
 
   /** Asks for a recording of the open passage. */
@@ -508,6 +531,7 @@ public final class MainView extends BorderPane {
 
   /** Reads a file into the library; of a picture, a passage without notes is made. */
   public void openFile(File file) {
+    furnish();
     if (FileDesk.Sort.PICTURE.has(file)) {
       files.bytes(file, FileDesk.Sort.PICTURE).ifPresent(b -> openPicture(file.getName(), b));
       return;
@@ -533,7 +557,7 @@ public final class MainView extends BorderPane {
             bytes,
             () -> {
               go("part");
-              part.showPicture();
+              part().showPicture();
             });
   }
 

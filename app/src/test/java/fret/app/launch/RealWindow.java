@@ -94,6 +94,7 @@ abstract class RealWindow {
                 on -> {}),
             new Look(MusicFont.load()),
             tour -> {});
+    main.furnish(); // Tests act sooner than the window does it by itself.
     Scene scene = new Scene(main, 1280, 800);
     scene
         .getStylesheets()
