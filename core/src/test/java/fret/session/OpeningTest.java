@@ -20,7 +20,7 @@ class OpeningTest {
                     .marks()
                     .with(BowLayers.AMOUNT, s.resolved().notes().get(1).key(), 1.5)
                     .with(BowLayers.AMOUNT, s.resolved().notes().get(3).key(), -2.0));
-    assertThatThrownBy(() -> Session.of(bad, s.page()))
+    assertThatThrownBy(() -> Session.of(bad, s.page(), Token.NEVER))
         .isInstanceOf(IllegalArgumentException.class);
     Opening.Opened opened = Opening.of(bad, s.page(), Token.NEVER);
     assertThat(opened.problems()).hasSize(1);
