@@ -1,43 +1,35 @@
 package fret.app.view;
 
+import fret.app.viewmodel.ShelfOrder;
 import fret.app.viewmodel.Studio;
-import fret.app.widget.ClimbLine;
-import fret.app.widget.Look;
-import fret.app.widget.StripView;
 import fret.app.words.Days;
 import fret.app.words.Sentences;
-import fret.app.words.Words;
 import fret.engraving.Page;
 import fret.instrument.InstrumentType;
-import fret.journal.Verdict;
 import fret.passage.Passage;
 import fret.plan.PracticePlan;
 import fret.shelf.Audition;
 import fret.shelf.Planning;
+import java.io.File;
 import java.time.format.DateTimeFormatter;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.TreeMap;
 import javafx.collections.ListChangeListener;
 import javafx.collections.MapChangeListener;
+import javafx.geometry.Insets;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
-import javafx.scene.control.MenuButton;
-import javafx.scene.control.MenuItem;
-import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
-import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
 /** Shelf: the auditions and passages, and what to do first. */
@@ -49,12 +41,17 @@ final class ShelfView extends VBox implements AreaView {
 
   static final DateTimeFormatter DATE = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
 
-  private static final int MOST_QUESTIONS = 2;
+  /** So few slips are found by eye. */
+  private static final int FEW = 9;
 
   private final Studio studio;
-  private final Look look;
-  private final Map<Long, VBox> dues = new HashMap<>();
   private final MainView main;
+  private final ShelfSlips slips;
+  private final ShelfList list;
+  private final VBox head;
+  private final HBox foot;
+  private final TextField find = new TextField();
+  private final ComboBox<ShelfOrder> order = new ComboBox<>();
   private boolean seen;
   private boolean stale;
   private final Label asked = Parts.label("", "lead");
@@ -64,7 +61,9 @@ final class ShelfView extends VBox implements AreaView {
   ShelfView(Areas.Room room) {
     this.studio = room.studio();
     this.main = room.main();
-    this.look = room.look();
+    this.slips = new ShelfSlips(room);
+    this.list = new ShelfList(slips::of, ShelfSlips.WIDTH);
+    VBox.setVgrow(list, Priority.ALWAYS);
     this.start =
         Parts.button(
             Sentences.of("shelf.start"),
@@ -74,9 +73,45 @@ final class ShelfView extends VBox implements AreaView {
               main.go("practise");
             },
             "primary");
+    find.setId("shelf-find");
+    find.setPrefWidth(220);
+    find.setPromptText(Sentences.of("shelf.find"));
+    find.setAccessibleText(Sentences.of("shelf.find-name"));
+    find.setTooltip(new Tooltip(Sentences.of("shelf.find-name")));
+    find.textProperty().addListener(o -> show());
+    Parts.onEscape(find, find::clear);
+    order.setId("shelf-order");
+    order.setAccessibleText(Sentences.of("shelf.order"));
+    order.getItems().setAll(ShelfOrder.values());
+    order.setConverter(Parts.named(ShelfOrder::words));
+    order.setValue(ShelfOrder.BY_DATE);
+    order.valueProperty().addListener(o -> show());
+    this.head =
+        new VBox(
+            12,
+            Parts.row(
+                14,
+                start,
+                asked,
+                Parts.spring(),
+                find,
+                order,
+                Parts.button(Sentences.of("today.pdf"), "today-pdf", this::saveToday, "small")),
+            pain);
+    head.setPadding(new Insets(16, 20, 6, 20));
+    this.foot =
+        Parts.row(
+            10,
+            Parts.button(Sentences.of("shelf.open-a-file"), "shelf-open", main::chooseFile),
+            byHand(),
+            scale());
+    foot.setPadding(new Insets(8, 20, 30, 20)); // What was done is told under it.
     studio.plans().plannedProperty().addListener(o -> change());
     studio.plans().outlookProperty().addListener(o -> change());
-    studio.openings().all().addListener((MapChangeListener<Long, Object>) c -> change());
+    studio
+        .openings()
+        .all()
+        .addListener((MapChangeListener<Long, Object>) c -> slips.showOpening(c.getKey()));
     studio.passages().addListener((ListChangeListener<Passage>) c -> change());
     studio.journal().addListener((ListChangeListener<Object>) c -> change());
     studio.messageProperty().addListener(o -> change());
@@ -108,9 +143,8 @@ final class ShelfView extends VBox implements AreaView {
     }
   }
 
-  /** What today asks stands on each slip. */
+  /** What today asks in all. */
   private void showDue() {
-    dues.forEach((id, place) -> place.getChildren().clear());
     Planning p = studio.plans().plannedProperty().get();
     Optional<PracticePlan.Day> day = p == null ? Optional.empty() : p.plan().on(studio.today());
     boolean any = day.filter(d -> !d.items().isEmpty()).isPresent();
@@ -121,92 +155,68 @@ final class ShelfView extends VBox implements AreaView {
             ? Sentences.of("shelf.due", Math.round(day.get().minutes()))
             : Sentences.of(p == null ? "shelf.planning" : "shelf.nothing-is"));
     PainPane.show(pain, studio);
-    if (!any) {
-      return;
-    }
-    for (Map.Entry<Long, VBox> due : dues.entrySet()) {
-      List<PracticePlan.Item> items = p.items(studio.today(), due.getKey());
-      if (!items.isEmpty()) {
-        due.getValue().getChildren().setAll(dueRow(due.getKey(), items));
-      }
-    }
-  }
-
-  private HBox dueRow(long passage, List<PracticePlan.Item> items) {
-    int count = PracticePlan.visits(items).size();
-    long minutes = (long) Math.ceil(items.stream().mapToDouble(PracticePlan.Item::minutes).sum());
-    String what = Sentences.of(count == 1 ? "shelf.item" : "shelf.items", count, minutes);
-    Button row =
-        Parts.button(
-            Sentences.of("shelf.practise-2"),
-            "due-" + passage,
-            () -> {
-              studio.passage(passage).ifPresent(studio::open);
-              main.go("practise");
-            },
-            "small");
-    row.setAccessibleText(Sentences.of("shelf.practise", passage, what));
-    return Parts.row(
-        8, Parts.line(Sentences.of("shelf.today", what), "plain"), Parts.spring(), row);
   }
 
   private void show() {
     stale = false;
-    getChildren().clear();
-    dues.clear();
-    VBox page = Parts.page();
     if (studio.passages().isEmpty()) {
-      page.getChildren()
-          .add(
-              Parts.empty(
-                  Sentences.of("shelf.nothing-stands"),
-                  Parts.button(
-                      Sentences.of("shelf.open-a"), "first-open", main::chooseFile, "primary"),
-                  Parts.button(Sentences.of("shelf.look-at"), "first-demo", main::loadDemo),
-                  Parts.button(Sentences.of("shelf.tour"), "first-tour", main::takeTour),
-                  byHand()));
-      VBox.setVgrow(page, Priority.ALWAYS);
-      getChildren().add(page);
+      getChildren().setAll(nothing());
       return;
+    }
+    if (!getChildren().contains(list)) {
+      getChildren().setAll(head, list, foot);
     }
     Set<Long> away = studio.preferences().away();
     List<Passage> out = studio.passages().stream().filter(p -> !away.contains(p.id())).toList();
-    for (Audition a : studio.plans().auditions()) {
-      page.getChildren()
-          .add(audition(a, out.stream().filter(p -> p.auditionId() == a.id()).toList()));
+    List<Audition> auditions = studio.plans().auditions();
+    boolean many = out.size() > FEW;
+    find.setVisible(many);
+    find.setManaged(many);
+    order.setVisible(many);
+    order.setManaged(many);
+    String words = many ? find.getText() : "";
+    List<Passage> found = ShelfOrder.found(words, out, auditions, slips::state);
+    List<Object> rows = new ArrayList<>();
+    for (ShelfOrder.Group g : order.getValue().of(found, auditions, studio.journal())) {
+      if (!g.passages().isEmpty() || words.isBlank()) {
+        heading(g).ifPresent(rows::add);
+        rows.add(g.passages());
+      }
     }
-    List<Passage> loose =
-        out.stream()
-            .filter(
-                p -> studio.plans().auditions().stream().noneMatch(a -> a.id() == p.auditionId()))
-            .toList();
-    if (!loose.isEmpty()) {
-      page.getChildren().add(Parts.line(Sentences.of("shelf.without-a"), "section"));
-      page.getChildren().add(cards(loose));
+    if (found.isEmpty() && !words.isBlank()) {
+      rows.add(Parts.line(Sentences.of("shelf.found-none"), "quiet"));
     }
-    page.getChildren()
-        .add(
-            Parts.row(
-                10,
-                Parts.button(Sentences.of("shelf.open-a-file"), "shelf-open", main::chooseFile),
-                byHand(),
-                scale()));
-    recent(page);
-    away(page, studio.passages().stream().filter(p -> away.contains(p.id())).toList());
-    page.getChildren()
-        .add(
-            0,
-            Parts.row(
-                14,
-                start,
-                asked,
-                Parts.spring(),
-                Parts.button(Sentences.of("today.pdf"), "today-pdf", this::saveToday, "small")));
-    page.getChildren().add(1, pain);
-    ScrollPane scroll = Parts.scroll(page);
-    getChildren().add(scroll);
-    studio.openings().read(studio.passages());
+    recent().ifPresent(rows::add);
+    away(studio.passages().stream().filter(p -> away.contains(p.id())).toList())
+        .ifPresent(rows::add);
+    slips.forget();
+    list.show(rows);
     showDue();
+  }
+
+  private VBox nothing() {
+    VBox page = Parts.page();
+    page.getChildren()
+        .add(
+            Parts.empty(
+                Sentences.of("shelf.nothing-stands"),
+                Parts.button(
+                    Sentences.of("shelf.open-a"), "first-open", main::chooseFile, "primary"),
+                Parts.button(Sentences.of("shelf.look-at"), "first-demo", main::loadDemo),
+                Parts.button(Sentences.of("shelf.tour"), "first-tour", main::takeTour),
+                byHand()));
+    VBox.setVgrow(page, Priority.ALWAYS);
+    return page;
+  }
+
+  /** The event and its days, or that there is none. */
+  private Optional<Node> heading(ShelfOrder.Group group) {
+    if (group.audition().isPresent()) {
+      return Optional.of(audition(group.audition().get()));
+    }
+    return order.getValue() == ShelfOrder.BY_DATE
+        ? Optional.of(Parts.line(Sentences.of("shelf.without-a"), "section"))
+        : Optional.empty();
   }
 
   /** A scale, an arpeggio or thirds become a passage by their name. */
@@ -234,38 +244,35 @@ final class ShelfView extends VBox implements AreaView {
   }
 
   /** Passages that are not prepared now, to take back. */
-  private void away(VBox page, List<Passage> passages) {
-    FlowPane names = new FlowPane(8, 6);
+  private Optional<Node> away(List<Passage> passages) {
+    List<Node> names = new ArrayList<>();
     for (Passage p : passages) {
-      names
-          .getChildren()
-          .add(
-              Parts.button(
-                  Sentences.of("shelf.take-back", p.settings().title()),
-                  "take-back-" + p.id(),
-                  () -> putAway(p, false),
-                  "small"));
+      names.add(
+          Parts.button(
+              Sentences.of("shelf.take-back", p.settings().title()),
+              "take-back-" + p.id(),
+              () -> studio.putAway(p, false),
+              "small"));
     }
-    if (!passages.isEmpty()) {
-      page.getChildren().addAll(Parts.line(Sentences.of("shelf.away"), "quiet"), names);
-    }
-  }
-
-  private void putAway(Passage p, boolean is) {
-    studio.putAway(p, is);
-    change();
+    return row("shelf.away", names);
   }
 
   /** Files that were opened last, to open again. */
-  private void recent(VBox page) {
-    FlowPane files = new FlowPane(8, 6);
+  private Optional<Node> recent() {
+    List<Node> files = new ArrayList<>();
     for (String path : studio.preferences().recentFiles()) {
-      java.io.File file = new java.io.File(path);
-      files.getChildren().add(Parts.button(file.getName(), "", () -> main.openFile(file), "small"));
+      File file = new File(path);
+      files.add(Parts.button(file.getName(), "", () -> main.openFile(file), "small"));
     }
-    if (!files.getChildren().isEmpty()) {
-      page.getChildren().addAll(Parts.line(Sentences.of("shelf.opened-last"), "quiet"), files);
-    }
+    return row("shelf.opened-last", files);
+  }
+
+  private static Optional<Node> row(String words, List<Node> buttons) {
+    FlowPane flow = new FlowPane(8, 6);
+    flow.getChildren().addAll(buttons);
+    return buttons.isEmpty()
+        ? Optional.empty()
+        : Optional.of(new VBox(6, Parts.line(Sentences.of(words), "quiet"), flow));
   }
 
   /** A new page for each instrument. */
@@ -281,115 +288,17 @@ final class ShelfView extends VBox implements AreaView {
     return row;
   }
 
-  private VBox audition(Audition a, List<Passage> passages) {
+  private VBox audition(Audition a) {
     long days = ChronoUnit.DAYS.between(studio.today(), a.date());
-    VBox box = new VBox(10);
-    box.getChildren().add(Parts.line(a.name(), "title"));
-    box.getChildren()
-        .add(
-            Parts.label(
-                Sentences.of(
-                    "shelf.event",
-                    Texts.capital(Days.of(a.date(), studio.today())),
-                    days,
-                    Days.of(a.readyDate(), studio.today())),
-                "quiet"));
-    box.getChildren().add(cards(passages));
-    return box;
-  }
-
-  private FlowPane cards(List<Passage> passages) {
-    FlowPane pane = new FlowPane(14, 14);
-    for (Passage p : passages) {
-      pane.getChildren().add(card(p));
-    }
-    return pane;
-  }
-
-  /** A slip: the opening, the climb, and what today asks of it. */
-  private VBox card(Passage p) {
-    boolean hurt =
-        studio.journal().stream()
-            .filter(e -> e.passageId() == p.id())
-            .reduce((a, b) -> b)
-            .map(e -> e.verdict() == Verdict.HURTS)
-            .orElse(false);
-    StripView opening = StripView.small(look, 5.5);
-    opening.setMouseTransparent(true);
-    opening.setFocusTraversable(false);
-    opening.setPrefHeight(106);
-    opening.setMinHeight(106);
-    opening.setMaxHeight(106);
-    Optional.ofNullable(studio.openings().all().get(p.id()))
-        .ifPresent(o -> opening.show(StripView.Music.of(o, List.of())));
-    ClimbLine climb = new ClimbLine(look, false);
-    Optional<Planning.Entry> entry =
-        Optional.ofNullable(studio.plans().plannedProperty().get()).flatMap(x -> x.of(p.id()));
-    entry.ifPresent(
-        e ->
-            climb.show(
-                Climbs.of(
-                    studio,
-                    studio.plans().plannedProperty().get(),
-                    e,
-                    Optional.ofNullable(
-                        studio.plans().outlookProperty().get().forecasts().get(e.goal().id())))));
-    String state = entry.map(e -> Sentences.of(Climbs.readiness(e))).orElse("");
-    Button open = new Button();
-    open.setGraphic(
-        new VBox(
-            2,
-            Parts.line(p.settings().title(), "card-title"),
-            Parts.line(
-                p.settings().setup().instrument().displayName() + ", " + Words.tempos(p.settings()),
-                "quiet"),
-            Parts.line(state, "quiet")));
-    open.getStyleClass().add("choice");
-    open.setId("passage-" + p.id());
-    open.setMaxWidth(Double.MAX_VALUE);
-    open.setAccessibleText(Sentences.of("shelf.open-passage", p.settings().title(), state));
-    open.setOnAction(
-        e -> {
-          studio.open(p);
-          main.go("left-hand");
-        });
-    VBox asks = new VBox();
-    asks.setMinHeight(30);
-    dues.put(p.id(), asks);
-    HBox.setHgrow(asks, Priority.ALWAYS);
-    VBox slip = Parts.card("", open, opening, climb, Parts.row(6, asks, more(p)));
-    slip.setPrefWidth(336);
-    questions(p, slip);
-    if (hurt) {
-      slip.getChildren().add(Parts.line(Sentences.of("shelf.it-hurt"), "warning"));
-    }
-    return slip;
-  }
-
-  /** What is seldom done with a passage. */
-  private MenuButton more(Passage p) {
-    MenuItem copy = new MenuItem(Sentences.of("shelf.duplicate"));
-    copy.setOnAction(e -> studio.duplicate(p));
-    MenuItem away = new MenuItem(Sentences.of("shelf.put-away"));
-    away.setOnAction(e -> putAway(p, true));
-    MenuButton more = new MenuButton(Sentences.of("shelf.more"), null, copy, away);
-    more.setId("more-" + p.id());
-    more.getStyleClass().add("small");
-    more.setMinWidth(Region.USE_PREF_SIZE);
-    return more;
-  }
-
-  /** What is still open in a passage, by its bars. */
-  private static void questions(Passage p, VBox slip) {
-    List<String> open = new ArrayList<>();
-    new TreeMap<>(p.settings().details().barNotes())
-        .forEach((bar, notes) -> notes.forEach(n -> open.add(Sentences.of("shelf.open", bar, n))));
-    for (String text : open.subList(0, Math.min(MOST_QUESTIONS, open.size()))) {
-      slip.getChildren().add(Parts.label(text, "quiet"));
-    }
-    if (open.size() > MOST_QUESTIONS) {
-      slip.getChildren()
-          .add(Parts.line(Sentences.of("shelf.open-more", open.size() - MOST_QUESTIONS), "quiet"));
-    }
+    return new VBox(
+        10,
+        Parts.line(a.name(), "title"),
+        Parts.label(
+            Sentences.of(
+                "shelf.event",
+                Texts.capital(Days.of(a.date(), studio.today())),
+                days,
+                Days.of(a.readyDate(), studio.today())),
+            "quiet"));
   }
 }
