@@ -63,7 +63,7 @@ public final class Pipeline {
   private Pipeline() {}
 
   /** The left hand from nothing; the right arm when it is asked for. */
-  public static Computed compute(Passage passage, Score page) {
+  static Computed fingered(Passage passage, Score page) {
     return computed(passage, page, Optional.empty(), Token.NEVER);
   }
 

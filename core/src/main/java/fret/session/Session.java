@@ -80,7 +80,7 @@ public record Session(
 
   /** A passage that is not stored, with its left hand; the right arm comes when it is asked for. */
   public static Session of(Passage passage, Score page) {
-    return new Session(passage, page, List.of(), 0, Log.EMPTY, Pipeline.compute(passage, page));
+    return new Session(passage, page, List.of(), 0, Log.EMPTY, Pipeline.fingered(passage, page));
   }
 
   /** A passage that is not stored, with everything computed. */

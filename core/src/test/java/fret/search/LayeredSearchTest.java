@@ -173,20 +173,27 @@ class LayeredSearchTest {
   @Test
   void goingOnWithOtherWaysIntoALayerIsTheSearchFromNothing() {
     for (long seed = 0; seed < 60; seed++) {
-      LayeredProblem<Integer> before = problem(seed, 6);
-      int layer = 1 + (int) (seed % 5);
-      List<Integer> closed = before.layers().get(layer);
-      LayeredProblem<Integer> after =
-          new LayeredProblem<>(
-              before.layers(),
-              List.of(new Weighted<>(APART, 1.3), new Weighted<>(SIZE, 0.7)),
-              (from, to) ->
-                  Math.abs(from - to) != 5 && (!closed.contains(to) || from % 2 == to % 2));
-      LayeredSearch<Integer> goneOn = new LayeredSearch<>(before).goingOn(after, 1);
+      int changed = 1 + (int) (seed % 5);
+      LayeredProblem<Integer> before = inTheirLayers(problem(seed, 6), 0);
+      LayeredProblem<Integer> after = inTheirLayers(problem(seed, 6), changed);
+      LayeredSearch<Integer> goneOn = new LayeredSearch<>(before).goingOn(after, changed);
       LayeredSearch<Integer> fresh = new LayeredSearch<>(after);
       assertThat(goneOn.best()).as("seed %d", seed).isEqualTo(fresh.best());
       assertThat(goneOn.reachableLayers()).isEqualTo(fresh.reachableLayers());
     }
+  }
+
+  /** The same with the layer told by the hundreds; into one layer only steps of two are allowed. */
+  private static LayeredProblem<Integer> inTheirLayers(LayeredProblem<Integer> p, int byTwos) {
+    List<List<Integer>> layers = new ArrayList<>();
+    for (List<Integer> layer : p.layers()) {
+      int hundreds = 100 * layers.size();
+      layers.add(layer.stream().map(s -> hundreds + s).toList());
+    }
+    return new LayeredProblem<>(
+        layers,
+        List.of(new Weighted<>(APART, 1.3), new Weighted<>(SIZE, 0.7)),
+        (from, to) -> byTwos == 0 || to / 100 != byTwos || (to - from) % 2 == 0);
   }
 
   @Test

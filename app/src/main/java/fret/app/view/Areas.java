@@ -12,6 +12,7 @@ import fret.app.viewmodel.WritingModel;
 import fret.app.widget.Look;
 import fret.base.Later;
 import java.util.List;
+import java.util.function.Supplier;
 import javafx.scene.input.KeyCode;
 
 /**
@@ -39,46 +40,19 @@ final class Areas {
   /** All of them; what they show is made when it is first asked for. */
   static List<Area> in(Room r) {
     return List.of(
-        new Area(
-            "shelf", KeyCode.F2, Area.Needs.NOTHING, List.of(), Later.of(() -> new ShelfView(r))),
-        new Area("part", KeyCode.F3, Area.Needs.OPEN, List.of(), Later.of(() -> new PartView(r))),
-        new Area(
-            "left-hand",
-            KeyCode.F4,
-            Area.Needs.OPEN,
-            List.of("hand", "load"),
-            Later.of(() -> new LeftHandView(r))),
-        new Area(
-            "bow-arm",
-            KeyCode.F5,
-            Area.Needs.OPEN,
-            List.of("bow", "plane"),
-            Later.of(() -> new BowArmView(r))),
-        new Area(
-            "tuning",
-            KeyCode.F6,
-            Area.Needs.OPEN,
-            List.of("ring"),
-            Later.of(() -> new TuningView(r))),
-        new Area(
-            "plan", KeyCode.F7, Area.Needs.PASSAGES, List.of(), Later.of(() -> new PlanView(r))),
-        new Area(
-            "practise",
-            KeyCode.F8,
-            Area.Needs.PASSAGES,
-            List.of(),
-            Later.of(() -> new PractiseView(r))),
-        new Area(
-            "takes",
-            KeyCode.F9,
-            Area.Needs.OPEN,
-            List.of("take"),
-            Later.of(() -> new TakesView(r))),
-        new Area(
-            "journal",
-            KeyCode.F10,
-            Area.Needs.NOTHING,
-            List.of(),
-            Later.of(() -> new JournalView(r))));
+        area("shelf", KeyCode.F2, Area.Needs.NOTHING, () -> new ShelfView(r)),
+        area("part", KeyCode.F3, Area.Needs.OPEN, () -> new PartView(r)),
+        area("left-hand", KeyCode.F4, Area.Needs.OPEN, () -> new LeftHandView(r), "hand", "load"),
+        area("bow-arm", KeyCode.F5, Area.Needs.OPEN, () -> new BowArmView(r), "bow", "plane"),
+        area("tuning", KeyCode.F6, Area.Needs.OPEN, () -> new TuningView(r), "ring"),
+        area("plan", KeyCode.F7, Area.Needs.PASSAGES, () -> new PlanView(r)),
+        area("practise", KeyCode.F8, Area.Needs.PASSAGES, () -> new PractiseView(r)),
+        area("takes", KeyCode.F9, Area.Needs.OPEN, () -> new TakesView(r), "take"),
+        area("journal", KeyCode.F10, Area.Needs.NOTHING, () -> new JournalView(r)));
+  }
+
+  private static Area area(
+      String id, KeyCode key, Area.Needs needs, Supplier<AreaView> view, String... lanes) {
+    return new Area(id, key, needs, List.of(lanes), Later.of(view));
   }
 }
