@@ -3,6 +3,7 @@ package fret.app.view;
 import fret.passage.Passage;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.DoubleSupplier;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import javafx.application.Platform;
@@ -23,9 +24,9 @@ final class ShelfList extends ListView<ShelfList.Row> {
   private static final double MARGIN = 20;
 
   private final Function<Passage, Node> slip;
-  private final double slipWidth;
+  private final DoubleSupplier slipWidth;
   private List<Object> contents = List.of();
-  private int inRow = 3;
+  private int inRow;
 
   /** What stands side by side, kept when it has been made. */
   static final class Row {
@@ -48,7 +49,7 @@ final class ShelfList extends ListView<ShelfList.Row> {
    * @param slip makes the slip of a passage; its button that opens the passage has the id {@code
    *     passage-} and the passage's
    */
-  ShelfList(Function<Passage, Node> slip, double slipWidth) {
+  ShelfList(Function<Passage, Node> slip, DoubleSupplier slipWidth) {
     this.slip = slip;
     this.slipWidth = slipWidth;
     getStyleClass().add("shelf-list");
@@ -69,14 +70,18 @@ final class ShelfList extends ListView<ShelfList.Row> {
   }
 
   private void fit() {
-    int room = (int) ((getWidth() - 2 * MARGIN + GAP) / (slipWidth + GAP));
-    if (room > 0 && room != inRow) {
-      inRow = room;
+    if (room() != inRow) {
       layOut();
     }
   }
 
+  /** How many slips have room side by side, one at least. */
+  private int room() {
+    return (int) Math.max(1, (getWidth() - 2 * MARGIN + GAP) / (slipWidth.getAsDouble() + GAP));
+  }
+
   private void layOut() {
+    inRow = room();
     List<Row> rows = new ArrayList<>();
     for (Object content : contents) {
       if (content instanceof Node node) {

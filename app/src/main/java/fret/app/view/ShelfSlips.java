@@ -17,6 +17,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
@@ -27,8 +28,8 @@ import javafx.scene.layout.VBox;
 
 /** The slips of the shelf, made one by one as they are looked at. */
 final class ShelfSlips {
-  /** In px, the same with letters of every size. */
-  static final double WIDTH = 336;
+  /** In px, with letters of the usual size. */
+  private static final double WIDTH = 336;
 
   private static final int MOST_QUESTIONS = 2;
 
@@ -42,6 +43,11 @@ final class ShelfSlips {
     this.studio = room.studio();
     this.main = room.main();
     this.look = room.look();
+  }
+
+  /** How wide a slip is with letters as they are, in px. */
+  double width() {
+    return WIDTH * look.lettersProperty().get();
   }
 
   /** Slips that were made count no more. */
@@ -145,13 +151,14 @@ final class ShelfSlips {
         });
     VBox asks = new VBox();
     asks.setMinHeight(30);
+    asks.setAlignment(Pos.CENTER);
     dues.put(p.id(), asks);
     showDue(p.id());
     HBox.setHgrow(asks, Priority.ALWAYS);
     VBox slip = Parts.card("", open, opening, climb, Parts.row(6, asks, more(p)));
-    slip.setPrefWidth(WIDTH);
-    slip.setMinWidth(WIDTH);
-    slip.setMaxWidth(WIDTH);
+    slip.setPrefWidth(width());
+    slip.setMinWidth(width());
+    slip.setMaxWidth(width());
     questions(p, slip);
     if (hurt) {
       slip.getChildren().add(Parts.line(Sentences.of("shelf.it-hurt"), "warning"));

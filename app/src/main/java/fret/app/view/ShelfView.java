@@ -49,7 +49,7 @@ final class ShelfView extends VBox implements AreaView {
   private final ShelfSlips slips;
   private final ShelfList list;
   private final VBox head;
-  private final HBox foot;
+  private final FlowPane foot;
   private final TextField find = new TextField();
   private final ComboBox<ShelfOrder> order = new ComboBox<>();
   private boolean seen;
@@ -62,7 +62,7 @@ final class ShelfView extends VBox implements AreaView {
     this.studio = room.studio();
     this.main = room.main();
     this.slips = new ShelfSlips(room);
-    this.list = new ShelfList(slips::of, ShelfSlips.WIDTH);
+    this.list = new ShelfList(slips::of, slips::width);
     VBox.setVgrow(list, Priority.ALWAYS);
     this.start =
         Parts.button(
@@ -74,7 +74,7 @@ final class ShelfView extends VBox implements AreaView {
             },
             "primary");
     find.setId("shelf-find");
-    find.setPrefWidth(220);
+    find.setPrefColumnCount(16);
     find.setPromptText(Sentences.of("shelf.find"));
     find.setAccessibleText(Sentences.of("shelf.find-name"));
     find.setTooltip(new Tooltip(Sentences.of("shelf.find-name")));
@@ -100,7 +100,7 @@ final class ShelfView extends VBox implements AreaView {
             pain);
     head.setPadding(new Insets(16, 20, 6, 20));
     this.foot =
-        Parts.row(
+        Parts.flow(
             10,
             Parts.button(Sentences.of("shelf.open-a-file"), "shelf-open", main::chooseFile),
             byHand(),
@@ -115,6 +115,7 @@ final class ShelfView extends VBox implements AreaView {
     studio.passages().addListener((ListChangeListener<Passage>) c -> change());
     studio.journal().addListener((ListChangeListener<Object>) c -> change());
     studio.messageProperty().addListener(o -> change());
+    room.look().lettersProperty().addListener(o -> change());
     show();
   }
 
@@ -223,7 +224,7 @@ final class ShelfView extends VBox implements AreaView {
   private TextField scale() {
     TextField name = new TextField();
     name.setId("scale-name");
-    name.setPrefWidth(330);
+    name.setPrefColumnCount(24);
     name.setPromptText(Sentences.of("scale.ask"));
     name.setAccessibleText(Sentences.of("scale.name"));
     name.setTooltip(new Tooltip(Sentences.of("scale.name")));
