@@ -18,7 +18,6 @@ import javafx.scene.control.DatePicker;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.TextField;
-import javafx.scene.layout.HBox;
 
 /** The date that the open passage is for: its name, its day, the day to be ready by. */
 final class DateFields {
@@ -27,7 +26,7 @@ final class DateFields {
   private final DatePicker audition = new DatePicker();
   private final DatePicker ready = new DatePicker();
   private final MenuButton which = new MenuButton();
-  private final HBox node;
+  private final List<Node> groups;
   private boolean showing;
 
   DateFields(Studio studio) {
@@ -69,22 +68,22 @@ final class DateFields {
     which.setId("which-date");
     which.setText(Sentences.of("plan.which"));
     which.getStyleClass().add("small");
-    node =
-        Parts.row(
-            8,
-            Parts.line(Sentences.of("plan.for"), "section"),
-            name,
-            which,
-            Parts.line(Sentences.of("plan.on"), "quiet"),
-            audition,
-            Parts.line(Sentences.of("plan.ready-by"), "quiet"),
-            ready,
-            Parts.button(Sentences.of("plan.another-date"), "another-date", this::another, "small"),
-            Parts.button(Sentences.of("plan.remove-date"), "remove-date", this::remove, "small"));
+    groups =
+        List.of(
+            Parts.row(8, Parts.line(Sentences.of("plan.for"), "section"), name, which),
+            Parts.row(8, Parts.line(Sentences.of("plan.on"), "quiet"), audition),
+            Parts.row(8, Parts.line(Sentences.of("plan.ready-by"), "quiet"), ready),
+            Parts.row(
+                8,
+                Parts.button(
+                    Sentences.of("plan.another-date"), "another-date", this::another, "small"),
+                Parts.button(
+                    Sentences.of("plan.remove-date"), "remove-date", this::remove, "small")));
   }
 
-  Node node() {
-    return node;
+  /** What stands together, to be laid out in a row that wraps. */
+  List<Node> groups() {
+    return groups;
   }
 
   private Optional<Passage> open() {
@@ -134,7 +133,7 @@ final class DateFields {
   void show() {
     showing = true;
     Optional<Audition> a = current();
-    node.setDisable(a.isEmpty());
+    groups.forEach(g -> g.setDisable(a.isEmpty()));
     List<Audition> others = others(a);
     which.getItems().setAll(others.stream().map(this::choice).toList());
     which.setVisible(!others.isEmpty());
@@ -166,7 +165,7 @@ final class DateFields {
   /** Dates are written with the month's name, so that no two countries read them differently. */
   private void dated(DatePicker picker) {
     picker.setConverter(new TypedDate(picker::getValue, text -> refuse(picker, text)));
-    picker.setPrefWidth(126);
+    picker.getEditor().setPrefColumnCount(7);
   }
 
   private void refuse(DatePicker picker, String text) {

@@ -40,22 +40,19 @@ final class FoundPane extends Cards {
     VBox second =
         Parts.card(
             Sentences.of("take.rest"),
-            Parts.scroll(
-                new VBox(
-                    8,
-                    rest,
-                    Parts.flow(
-                        8,
-                        Parts.button(
-                            Sentences.of("take.run"),
-                            "take-run",
-                            () -> model.entries().runToJournal(DrillKind.RUN_THROUGH),
-                            "small"),
-                        Parts.button(
-                            Sentences.of("take.mock"),
-                            "take-mock",
-                            () -> model.entries().runToJournal(DrillKind.MOCK),
-                            "small")))));
+            Parts.scroll(rest),
+            Parts.flow(
+                8,
+                Parts.button(
+                    Sentences.of("take.run"),
+                    "take-run",
+                    () -> model.entries().runToJournal(DrillKind.RUN_THROUGH),
+                    "small"),
+                Parts.button(
+                    Sentences.of("take.mock"),
+                    "take-mock",
+                    () -> model.entries().runToJournal(DrillKind.MOCK),
+                    "small")));
     HBox.setHgrow(first, Priority.ALWAYS);
     HBox.setHgrow(second, Priority.ALWAYS);
     first.setPrefWidth(780);

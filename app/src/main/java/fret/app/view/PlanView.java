@@ -131,7 +131,7 @@ final class PlanView extends VBox implements AreaView {
             pain,
             advice,
             changed,
-            new FlowPane(20, 6, dates.node(), minutesRow()),
+            datesAndMinutes(),
             weeks,
             cards,
             ladder,
@@ -164,13 +164,20 @@ final class PlanView extends VBox implements AreaView {
             bytes -> room.main().files().save(calendar ? "practice.ics" : "practice.csv", bytes));
   }
 
+  private FlowPane datesAndMinutes() {
+    FlowPane row = Parts.flow(12);
+    row.getChildren().addAll(dates.groups());
+    row.getChildren().add(minutesRow());
+    return row;
+  }
+
   /** Minutes of each day of the week. */
   private FlowPane minutesRow() {
     FlowPane row = Parts.flow(5, Parts.line(Sentences.of("plan.minutes-a"), "quiet"));
     row.setPrefWrapLength(MINUTES_ROW);
     for (DayOfWeek d : DayOfWeek.values()) {
       TextField f = new TextField();
-      f.setPrefWidth(44);
+      f.setPrefColumnCount(2);
       f.setId("minutes-" + d.name().toLowerCase(Locale.ROOT));
       f.setAccessibleText(d.getDisplayName(TextStyle.FULL, Locale.UK));
       Parts.onCommit(f, () -> saveMinutes(d, f));
