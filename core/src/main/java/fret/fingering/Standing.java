@@ -43,12 +43,30 @@ public record Standing(
 
   private static final int MOST_GROWTHS = 3;
 
-  /** A stretch that was fingered anew, with what was decided in it. */
+  /**
+   * A stretch that was fingered anew.
+   *
+   * @param looked first and last moment that were looked at; beyond its own where it had to grow
+   * @param decided what was decided there
+   */
   record Stretch(
-      int from, int to, Decided decided, Map<Integer, NoteFinger> places, List<Problem> problems) {
+      int from,
+      int to,
+      List<Integer> looked,
+      Decided decided,
+      Map<Integer, NoteFinger> places,
+      List<Problem> problems) {
     Stretch {
+      looked = List.copyOf(looked);
       places = Map.copyOf(places);
       problems = List.copyOf(problems);
+    }
+
+    /** Whether it would be fingered the same way again. */
+    boolean stands(FingeringTask task, int[] ends, Decided now) {
+      return from == ends[0]
+          && to == ends[1]
+          && decided.equals(now.between(task, looked.get(0), looked.get(1)));
     }
   }
 
@@ -89,7 +107,7 @@ public record Standing(
       if (!here.isKeptBy(base)) {
         solved.add(
             known.stream()
-                .filter(s -> s.from == ends[0] && s.to == ends[1] && s.decided.equals(here))
+                .filter(s -> s.stands(task, ends, decided))
                 .findFirst()
                 .orElseGet(() -> solve(task, base, decided, ends, token)));
       }
@@ -152,25 +170,32 @@ public record Standing(
       FingeringTask task, Fingering base, Decided decided, int[] ends, Token token) {
     int last = task.passage().slices().size() - 1;
     int[] now = ends.clone();
-    Stretch first = null;
+    int[] seen = now.clone();
+    Fingering first = null;
     for (int growth = 0; growth <= MOST_GROWTHS; growth++) {
+      seen = now.clone();
       Fingering found = inside(task, base, decided, now, token);
-      Stretch made =
-          new Stretch(
-              ends[0],
-              ends[1],
-              decided.between(task, ends[0], ends[1]),
-              places(task, found, now[0], now[1]),
-              found.problems());
       boolean kept = found.problems().size() <= problems(task, base, now);
       if (kept || now[0] == 0 && now[1] == last) {
-        return kept || first == null ? made : first;
+        boolean grown = kept || first == null;
+        return stretch(task, decided, ends, seen, grown ? found : first, grown ? now : ends);
       }
-      first = first == null ? made : first;
+      first = first == null ? found : first;
       now[0] = now[0] == 0 ? 0 : before(task, base, Math.max(0, now[0] - 2));
       now[1] = now[1] == last ? last : after(task, base, Math.min(last, now[1] + 2));
     }
-    return first;
+    return stretch(task, decided, ends, seen, first, ends);
+  }
+
+  private static Stretch stretch(
+      FingeringTask task, Decided decided, int[] ends, int[] seen, Fingering found, int[] of) {
+    return new Stretch(
+        ends[0],
+        ends[1],
+        List.of(seen[0], seen[1]),
+        decided.between(task, seen[0], seen[1]),
+        places(task, found, of[0], of[1]),
+        found.problems());
   }
 
   /** Problems that the page itself has there. */

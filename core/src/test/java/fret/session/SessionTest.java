@@ -11,6 +11,8 @@ import fret.drill.Approach;
 import fret.drill.Chunk;
 import fret.drill.Frame;
 import fret.fingering.Fingering;
+import fret.fingering.FingeringSolver;
+import fret.fingering.NoteFinger;
 import fret.harmony.Chord;
 import fret.instrument.Finger;
 import fret.intonation.Temperament;
@@ -63,8 +65,11 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Random;
 import org.apache.commons.numbers.fraction.Fraction;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
 class SessionTest {
   private static Score score() {
@@ -435,5 +440,28 @@ class SessionTest {
             .toList();
     assertThat(digits)
         .containsExactly(bench.fingering().notes().get(2).orElseThrow().finger().digit());
+  }
+
+  @ParameterizedTest
+  @ValueSource(longs = {1, 2, 3})
+  void pinAfterPinStandsAsAllPinsAtOnce(long seed) {
+    Random random = new Random(seed);
+    List<String> names = List.of("G3", "B3", "D4", "F4", "A4", "C5", "E5", "G5", "B4+G5", "D5+F5");
+    StringBuilder notes = new StringBuilder("C5");
+    for (int i = 1; i < 96; i++) {
+      notes.append(' ').append(names.get(random.nextInt(names.size())));
+    }
+    Session now = Lines.session(notes.toString());
+    FingeringSolver ways = new FingeringSolver(now.task());
+    for (int pin = 0; pin < 40; pin++) {
+      int note = random.nextInt(now.resolved().notes().size());
+      List<NoteFinger> all =
+          ways.choicesAt(note).stream().flatMap(w -> w.notes().get(note).stream()).toList();
+      NoteFinger any = all.get(random.nextInt(all.size()));
+      now = now.after(now.step(Decisions.pin(now, any))).computed(Token.NEVER);
+      assertThat(now.fingering())
+          .as("pin " + pin)
+          .isEqualTo(Session.of(now.passage(), now.page()).fingering());
+    }
   }
 }
