@@ -1,6 +1,7 @@
 package fret.base;
 
 import java.util.Objects;
+import java.util.Optional;
 import java.util.function.Supplier;
 
 /** A value that is worked out when it is first asked for, once, on the thread that asks. */
@@ -20,6 +21,11 @@ public final class Later<T> {
   /** A value that is known. */
   public static <T> Later<T> now(T value) {
     return new Later<>(null, Objects.requireNonNull(value));
+  }
+
+  /** The value where it is known already. */
+  public synchronized Optional<T> known() {
+    return work == null ? Optional.of(value) : Optional.empty();
   }
 
   public synchronized T get() {

@@ -36,10 +36,26 @@ public final class BowSolver {
   }
 
   public BowSolver(BowTask task, Token token) {
+    this(task, token, null);
+  }
+
+  private BowSolver(BowTask task, Token token, BowSolver before) {
     this.task = task;
     this.token = token;
     this.problem = new BowProblem(task);
-    this.search = problem.isEmpty() ? null : new RulerSearch<>(problem, GRID_CM, token);
+    if (problem.isEmpty()) {
+      this.search = null;
+    } else {
+      this.search =
+          before == null || before.search == null
+              ? new RulerSearch<>(problem, GRID_CM, token)
+              : before.search.near(problem, token);
+    }
+  }
+
+  /** A solver of a task much like this one: what is alike is not searched again. */
+  public BowSolver near(BowTask other, Token otherToken) {
+    return new BowSolver(other, otherToken, this);
   }
 
   /**
@@ -61,7 +77,7 @@ public final class BowSolver {
       if (tries > 0 && problem.alike().otherwise(best).containsKey(bar)) {
         tries--;
         BowRules held = rules.over(problem.alike().held(best, bar));
-        BowSolver other = new BowSolver(task.withRules(held), token);
+        BowSolver other = near(task.withRules(held), token);
         // Bars are not made alike at the cost of a hook that the player asked for.
         boolean keeps = other.problem.unhooked().equals(problem.unhooked());
         Optional<Bowing> found = keeps ? other.search.best().map(other::bowing) : Optional.empty();
@@ -84,7 +100,7 @@ public final class BowSolver {
     }
     Bowing free = bowing(search.best().orElseThrow());
     BowRules held = task.rules().over(problem.alike().turned(free, task.rules().bows().keySet()));
-    BowSolver other = new BowSolver(task.withRules(held), token);
+    BowSolver other = near(task.withRules(held), token);
     return other.search.best().map(other::bowing).orElse(free);
   }
 

@@ -1,6 +1,7 @@
 package fret.bowing;
 
 import fret.search.RulerProblem;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 
@@ -76,6 +77,24 @@ final class BowSpan implements RulerProblem.Span {
     this.crossingDegrees = crossingDegrees;
     this.insideDegrees = insideDegrees;
     this.window = terms.window(this);
+  }
+
+  @Override
+  public boolean costsLike(RulerProblem.Span other) {
+    return other instanceof BowSpan o
+        && to == o.to
+        && kind == o.kind
+        && breaksSlur == o.breaksSlur
+        && joined == o.joined
+        && entry == o.entry
+        && startCm == o.startCm
+        && crossingDegrees == o.crossingDegrees
+        && insideDegrees == o.insideDegrees
+        && spot.equals(o.spot)
+        && Arrays.equals(naturalCm, o.naturalCm)
+        && after.equals(o.after)
+        && moments.equals(o.moments)
+        && terms.priceLike(o.terms);
   }
 
   /** Where it lives where that is told of a plain short stroke. */

@@ -6,6 +6,7 @@ import fret.score.LoudnessLine;
 import fret.score.Signs;
 import fret.search.RulerProblem;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 
@@ -104,6 +105,15 @@ final class BowTerms {
 
   double hairCm() {
     return bow.hairCm();
+  }
+
+  /** Whether other terms price every stroke the same. */
+  boolean priceLike(BowTerms o) {
+    return this == o
+        || bow.equals(o.bow)
+            && type == o.type
+            && habits.equals(o.habits)
+            && Arrays.equals(weights, o.weights);
   }
 
   double weight(BowEffort kind) {

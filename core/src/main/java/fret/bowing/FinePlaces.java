@@ -81,20 +81,24 @@ final class FinePlaces {
     double[] byLength = new double[2 * COUNT];
     double[] byMiddle = new double[2 * COUNT];
     double[] byEnd = new double[COUNT];
+    boolean hasMiddle = span.hasMiddle();
+    double bySide = span.bySide(step.side());
     for (int d = 0; d < 2 * COUNT - 1; d++) {
       double length = middleLength + (d - COUNT + 1) * STEP_CM;
       byLength[d] = length < -1e-9 ? Double.NaN : span.byLength(Math.max(0, length), STEP_CM);
-      byMiddle[d] = span.byMiddle(middle + (d - COUNT + 1) * STEP_CM / 2);
+      byMiddle[d] = !hasMiddle ? 0 : span.byMiddle(middle + (d - COUNT + 1) * STEP_CM / 2);
     }
+    double[] places = new double[COUNT];
     for (int k = 0; k < COUNT; k++) {
-      byEnd[k] = span.byEnd(place(step.end(), k));
+      places[k] = place(step.end(), k);
+      byEnd[k] = span.byEnd(places[k]);
     }
     for (int i = 0; i < COUNT; i++) {
       double p = place(step.start(), i);
       if (isOnHair(p) && starts[i] < Double.POSITIVE_INFINITY) {
-        double base = starts[i] + span.bySide(step.side()) + span.byStart(step.side(), p);
+        double base = starts[i] + bySide + span.byStart(step.side(), p);
         for (int k = 0; k < COUNT; k++) {
-          double q = place(step.end(), k);
+          double q = places[k];
           int d = (k - i) * way + COUNT - 1;
           if (isOnHair(q) && !Double.isNaN(byLength[d]) && isLong(span, (q - p) * way, q)) {
             double sum = base + byLength[d] + byMiddle[k + i] + byEnd[k];

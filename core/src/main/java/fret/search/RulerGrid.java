@@ -17,6 +17,12 @@ final class RulerGrid<S extends RulerProblem.Span> {
   /** Two efforts nearer than this are the same. */
   static final double SAME = 1e-9;
 
+  /** Sums of the same efforts in another order differ by no more. */
+  private static final double ROUNDED = 1e-11;
+
+  /** After so many grids one is made anew, so that roundings stay below {@link #SAME}. */
+  private static final int MOST_TAKEN = 16;
+
   final RulerProblem<S> problem;
   final Token token;
   final double step;
@@ -36,6 +42,9 @@ final class RulerGrid<S extends RulerProblem.Span> {
   /** Effort of lifting, by boundary and distance; boundaries may share one. */
   final double[][] lifts;
 
+  /** How often what it knows was handed on. */
+  private final int taken;
+
   /** A span that has to be taken, and its side. */
   record Must<S extends RulerProblem.Span>(int layer, S span, int side) {
     boolean allows(int at, S other) {
@@ -47,6 +56,18 @@ final class RulerGrid<S extends RulerProblem.Span> {
    * @param must null for a free choice
    */
   RulerGrid(RulerProblem<S> problem, double step, Token token, Must<S> must) {
+    this(problem, step, token, must, null);
+  }
+
+  /** The grid of another problem with as many boundaries; what is alike is taken over. */
+  RulerGrid<S> near(RulerProblem<S> other, Token otherToken) {
+    boolean same =
+        other.layers() == layers && other.length() == problem.length() && taken < MOST_TAKEN;
+    return new RulerGrid<>(other, step, otherToken, null, same ? this : null);
+  }
+
+  private RulerGrid(
+      RulerProblem<S> problem, double step, Token token, Must<S> must, RulerGrid<S> before) {
     if (!(step > 0)) {
       throw new IllegalArgumentException("a grid of " + step);
     }
@@ -59,10 +80,11 @@ final class RulerGrid<S extends RulerProblem.Span> {
     this.ready = new double[layers][2][places];
     this.least = new double[layers][2];
     this.lifts = new double[layers][];
+    this.taken = before == null ? 0 : before.taken + 1;
     Map<Object, double[]> known = new HashMap<>();
     Map<Object, double[]> knownLifts = new HashMap<>();
     for (int layer = 0; layer < layers; layer++) {
-      tables.add(layer < layers - 1 ? tables(layer, must, known) : List.of());
+      tables.add(layer < layers - 1 ? tables(layer, must, known, before) : List.of());
       int at = layer;
       lifts[layer] =
           problem
@@ -70,7 +92,7 @@ final class RulerGrid<S extends RulerProblem.Span> {
               .map(key -> knownLifts.computeIfAbsent(key, k -> lifts(at)))
               .orElseGet(() -> lifts(at));
     }
-    fillBackward();
+    fillBackward(before == null ? null : new Near(before));
   }
 
   private double[] lifts(int layer) {
@@ -81,11 +103,16 @@ final class RulerGrid<S extends RulerProblem.Span> {
     return byDistance;
   }
 
-  private List<RulerTable<S>> tables(int layer, Must<S> must, Map<Object, double[]> known) {
+  private List<RulerTable<S>> tables(
+      int layer, Must<S> must, Map<Object, double[]> known, RulerGrid<S> before) {
     List<RulerTable<S>> here = new ArrayList<>();
     for (S span : problem.spans(layer)) {
       if (must == null || must.allows(layer, span)) {
-        here.add(new RulerTable<>(span, step, places, known));
+        RulerTable<S> same = before == null ? null : before.like(layer, here.size(), span);
+        here.add(
+            same == null
+                ? new RulerTable<>(span, step, places, known)
+                : new RulerTable<>(span, same, known));
       }
     }
     if (must != null && must.layer() == layer) {
@@ -94,24 +121,130 @@ final class RulerGrid<S extends RulerProblem.Span> {
     return here;
   }
 
-  private void fillBackward() {
+  /** The table of a span that costs the same; null where there is none. */
+  private RulerTable<S> like(int layer, int index, S span) {
+    List<RulerTable<S>> here = tables.get(layer);
+    return index < here.size() && here.get(index).span.costsLike(span) ? here.get(index) : null;
+  }
+
+  private void fillBackward(Near near) {
     for (int layer = layers - 2; layer >= 0; layer--) {
       token.check();
+      if (near == null || !near.takesReady(layer)) {
+        fillReady(layer);
+      }
+      if (layer > 0) {
+        if (near == null || !near.takesArrived(layer)) {
+          fillArrived(layer);
+        }
+        for (int side = 0; side < 2; side++) {
+          least[layer][side] = arrived[layer][side][least(arrived[layer][side])];
+        }
+      }
+      if (near != null) {
+        near.measure(layer);
+      }
+    }
+  }
+
+  private void fillReady(int layer) {
+    for (int side = 0; side < 2; side++) {
+      Arrays.fill(ready[layer][side], NONE);
+      for (RulerTable<S> t : tables.get(layer)) {
+        if (atLeast(t, side) < most(ready[layer][side])) {
+          back(t, side, ready[layer][side]);
+        }
+      }
+    }
+  }
+
+  private void fillArrived(int layer) {
+    double[] lifted = lifted(layer, ready[layer]);
+    for (int side = 0; side < 2; side++) {
+      arrived[layer][side] = joined(layer, side, ready[layer], lifted);
+    }
+  }
+
+  /**
+   * What is taken over from the grid of a problem much like this one: where all that starts at a
+   * boundary costs the same, and all that comes after it differs by one number, so does it.
+   */
+  private final class Near {
+    private final RulerGrid<S> before;
+
+    /** What {@link #arrived} and {@link #ready} differ by; no number where that is not one. */
+    private final double[] shifts = new double[layers];
+
+    private double shift;
+
+    Near(RulerGrid<S> before) {
+      this.before = before;
+    }
+
+    boolean takesReady(int layer) {
+      shift = ofSpans(layer);
+      if (Double.isNaN(shift)) {
+        return false;
+      }
+      take(before.ready[layer], ready[layer]);
+      return true;
+    }
+
+    boolean takesArrived(int layer) {
+      if (Double.isNaN(shift) || !joinsLike(layer)) {
+        shift = Double.NaN;
+        return false;
+      }
+      take(before.arrived[layer], arrived[layer]);
+      return true;
+    }
+
+    void measure(int layer) {
+      shifts[layer] = Double.isNaN(shift) ? shift(before.arrived[layer], arrived[layer]) : shift;
+    }
+
+    private double ofSpans(int layer) {
+      if (tables.get(layer).size() != before.tables.get(layer).size()) {
+        return Double.NaN;
+      }
+      double one = tables.get(layer).isEmpty() ? 0 : shifts[tables.get(layer).get(0).span.to()];
+      for (RulerTable<S> t : tables.get(layer)) {
+        if (!t.isTaken() || shifts[t.span.to()] != one) {
+          return Double.NaN;
+        }
+      }
+      return one;
+    }
+
+    private boolean joinsLike(int layer) {
+      return problem.turn(layer) == before.problem.turn(layer)
+          && problem.again(layer) == before.problem.again(layer)
+          && Arrays.equals(lifts[layer], before.lifts[layer]);
+    }
+
+    private void take(double[][] from, double[][] into) {
       for (int side = 0; side < 2; side++) {
-        Arrays.fill(ready[layer][side], NONE);
-        for (RulerTable<S> t : tables.get(layer)) {
-          if (atLeast(t, side) < most(ready[layer][side])) {
-            back(t, side, ready[layer][side]);
+        for (int p = 0; p < places; p++) {
+          into[side][p] = from[side][p] + shift;
+        }
+      }
+    }
+
+    private double shift(double[][] was, double[][] is) {
+      double first = Double.NaN;
+      for (int side = 0; side < 2; side++) {
+        for (int p = 0; p < places; p++) {
+          if (was[side][p] == NONE && is[side][p] == NONE) {
+            continue;
+          }
+          double here = is[side][p] - was[side][p];
+          first = Double.isNaN(first) ? here : first;
+          if (!(Math.abs(here - first) <= ROUNDED)) {
+            return Double.NaN;
           }
         }
       }
-      if (layer > 0) {
-        double[] lifted = lifted(layer, ready[layer]);
-        for (int side = 0; side < 2; side++) {
-          arrived[layer][side] = joined(layer, side, ready[layer], lifted);
-          least[layer][side] = Arrays.stream(arrived[layer][side]).min().orElse(0);
-        }
-      }
+      return Double.isNaN(first) ? 0 : first;
     }
   }
 

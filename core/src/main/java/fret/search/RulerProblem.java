@@ -68,6 +68,11 @@ public interface RulerProblem<S extends RulerProblem.Span> {
     /** Effort by end, 0 or more. */
     double byEnd(double place);
 
+    /** Whether another span of the same ruler ends at the same boundary and costs the same. */
+    default boolean costsLike(Span other) {
+      return equals(other);
+    }
+
     /** Least length, 0 or more. */
     double least();
 

@@ -57,6 +57,11 @@ public final class RulerSearch<S extends RulerProblem.Span> {
     this.grid = grid;
   }
 
+  /** The search of another problem of which much is like this one: that is not priced again. */
+  public RulerSearch<S> near(RulerProblem<S> other, Token token) {
+    return new RulerSearch<>(grid.near(other, token));
+  }
+
   /** The way of least effort; empty if there is none. */
   public Optional<Way<S>> best() {
     int side =
@@ -86,13 +91,20 @@ public final class RulerSearch<S extends RulerProblem.Span> {
     return Optional.of(new Way<>(steps, effort));
   }
 
-  /** The grid.step that begins the best way from a place. */
+  /** The step that begins the best way from a place. */
   private Step<S> onward(int layer, int side, Join join, int start) {
+    Step<S> best = onward(layer, side, join, start, grid.ready[layer][side][start] + SAME);
+    return best != null ? best : onward(layer, side, join, start, NONE);
+  }
+
+  /**
+   * @param goal spans that cost more by themselves are not looked at
+   */
+  private Step<S> onward(int layer, int side, Join join, int start, double goal) {
     int way = side == RulerProblem.DOWN ? 1 : -1;
     int room = side == RulerProblem.DOWN ? grid.places - 1 - start : start;
     double least = NONE;
     Step<S> best = null;
-    double goal = grid.ready[layer][side][start] + SAME;
     for (RulerTable<S> t : grid.tables.get(layer)) {
       if (grid.atLeast(t, side) > goal) {
         continue;

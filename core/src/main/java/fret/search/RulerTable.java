@@ -14,6 +14,7 @@ final class RulerTable<S extends RulerProblem.Span> {
   final int least;
   final int most;
 
+  private final boolean taken;
   private final double step;
   private final int places;
   private final Map<Object, double[]> known;
@@ -33,11 +34,40 @@ final class RulerTable<S extends RulerProblem.Span> {
     this.step = step;
     this.places = places;
     this.known = known;
+    this.taken = false;
     this.least = (int) Math.min(places - 1, Math.ceil(span.least() / step - 1e-9));
     int longest = (int) Math.floor(span.most() / step + 1e-9);
     this.most = Math.max(least, Math.min(places - 1, longest));
     side[0] = span.bySide(0);
     side[1] = span.bySide(1);
+  }
+
+  /**
+   * The table of a span that costs the same as another.
+   *
+   * @param known tables that spans share, by their keys
+   */
+  RulerTable(S span, RulerTable<S> same, Map<Object, double[]> known) {
+    this.span = span;
+    this.step = same.step;
+    this.places = same.places;
+    this.known = known;
+    this.taken = true;
+    this.least = same.least;
+    this.most = same.most;
+    side[0] = same.side[0];
+    side[1] = same.side[1];
+    // What is not laid out there is laid out here when it is asked for: nothing holds the other.
+    start[0] = same.start[0];
+    start[1] = same.start[1];
+    length = same.length;
+    middle = same.middle;
+    end = same.end;
+  }
+
+  /** Whether it costs the same as before. */
+  boolean isTaken() {
+    return taken;
   }
 
   private void lay() {

@@ -1,6 +1,7 @@
 package fret.session;
 
 import fret.base.Later;
+import fret.bowing.BowSolver;
 import fret.bowing.BowTask;
 import fret.fingering.Fingering;
 import fret.fingering.FingeringTask;
@@ -8,6 +9,7 @@ import fret.fingering.Standing;
 import fret.passage.Passage;
 import fret.score.ResolvedPassage;
 import fret.score.Score;
+import java.util.Optional;
 
 /**
  * What was computed from a passage, with the inputs that it was made from. The right arm may still
@@ -22,8 +24,15 @@ import fret.score.Score;
  */
 public record Computed(
     Passage passage, Score page, ResolvedPassage resolved, Standing standing, Later<Right> right) {
-  /** What the right arm was planned from, and the bowing that stands. */
-  record Right(BowTask task, Arm arm) {}
+  /**
+   * What the right arm was planned from, and the bowing that stands.
+   *
+   * @param searched how it was found, so that little is searched again after a change
+   */
+  record Right(BowTask task, Arm arm, Searched searched) {}
+
+  /** A search of the page as written, and of its passes where bars are repeated. */
+  record Searched(BowSolver written, Optional<Passes> passes) {}
 
   /** The part as it is played. */
   public Score score() {

@@ -47,6 +47,9 @@ public final class Passes {
   private final BowTask played;
   private final List<At> moments;
 
+  /** What was searched of them, for what is searched next; null for nothing. */
+  private BowSolver searched;
+
   private Passes(BowTask printed, BowTask played, List<At> moments) {
     this.printed = printed;
     this.played = played;
@@ -209,9 +212,19 @@ public final class Passes {
 
   // ---- answers ---------------------------------------------------------------------------------
 
+  /** Searches as little as these passes ask for that others did not. */
+  void near(Passes others) {
+    searched = others.searched;
+  }
+
+  private BowSolver solver(BowTask task, Token token) {
+    return searched == null ? new BowSolver(task, token) : searched.near(task, token);
+  }
+
   /** What holds the page to the first pass of the best bowing as played. */
   public Map<Integer, Adopted> first(Token token) {
-    Bowing best = new BowSolver(played, token).best();
+    searched = solver(played, token);
+    Bowing best = searched.best();
     Map<Integer, Adopted> all = new HashMap<>();
     Adopted.of(best, played.passage())
         .forEach(
@@ -233,7 +246,7 @@ public final class Passes {
       }
     }
     BowTask task = played.withRules(played.rules().over(held));
-    Bowing all = new BowSolver(task, token).best();
+    Bowing all = solver(task, token).best();
     Map<Integer, Map<Integer, Boolean>> differ = new TreeMap<>();
     for (Stroke s : all.strokes()) {
       At at = moments.get(s.fromMoment());

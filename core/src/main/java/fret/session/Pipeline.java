@@ -3,7 +3,6 @@ package fret.session;
 import fret.base.Later;
 import fret.bowing.BowLayers;
 import fret.bowing.BowReport;
-import fret.bowing.BowRules;
 import fret.bowing.BowSolver;
 import fret.bowing.BowTask;
 import fret.bowing.BowedScore;
@@ -92,19 +91,32 @@ public final class Pipeline {
             .orElseGet(() -> Standing.of(task, decided, token))
             .guided(byNote(passage.marks(), GuideLayer.GUIDE, printed));
     ResolvedPassage marked = marked(passage, printed);
+    Optional<Computed.Searched> known =
+        same.flatMap(b -> b.right().known()).map(Computed.Right::searched);
     Later<Computed.Right> right =
         same.filter(b -> isSameHand(b, passage))
             .filter(b -> b.fingering().equals(standing.fingering()))
             .filter(b -> isSameBow(b.passage(), passage))
             .map(Computed::right)
-            .orElseGet(() -> Later.of(() -> right(passage, standing, token)));
+            .orElseGet(() -> Later.of(() -> right(passage, standing, known, token)));
     ResolvedPassage resolved = decidedPage(passage, marked, right);
     return new Computed(passage, page, resolved, standing, right);
   }
 
-  private static Computed.Right right(Passage passage, Standing standing, Token token) {
+  /** The best bowing; where bars are repeated, the first pass of the best one as played. */
+  private static Computed.Right right(
+      Passage passage, Standing standing, Optional<Computed.Searched> known, Token token) {
     BowTask task = bowTask(passage, standing, "", m -> true);
-    return new Computed.Right(task, standing(passage, task, token));
+    Optional<Passes> passes = Passes.of(passage, task);
+    passes.ifPresent(p -> known.flatMap(Computed.Searched::passes).ifPresent(p::near));
+    BowTask held =
+        task.withRules(passes.map(p -> task.rules().over(p.first(token))).orElse(task.rules()));
+    BowSolver solver =
+        known.map(k -> k.written().near(held, token)).orElseGet(() -> new BowSolver(held, token));
+    boolean otherwise = returns(passage) == ReturnsWish.OTHERWISE;
+    Bowing bowing = otherwise ? solver.otherwise() : solver.best();
+    Arm arm = arm(passage, task, bowing, passes, token);
+    return new Computed.Right(task, arm, new Computed.Searched(solver, passes));
   }
 
   /** The left hand alone, as it would stand with other decisions of it on the same page. */
@@ -157,15 +169,6 @@ public final class Pipeline {
   static BowTask bowTask(Passage passage, Standing standing, String version, IntPredicate held) {
     FingeringTask hand = standing.task();
     return BowTasks.of(passage, hand.passage(), hand.tempo(), standing.fingering(), version, held);
-  }
-
-  /** The best bowing; where bars are repeated, the first pass of the best one as played. */
-  private static Arm standing(Passage passage, BowTask task, Token token) {
-    Optional<Passes> passes = Passes.of(passage, task);
-    BowRules rules = passes.map(p -> task.rules().over(p.first(token))).orElse(task.rules());
-    BowSolver solver = new BowSolver(task.withRules(rules), token);
-    boolean otherwise = returns(passage) == ReturnsWish.OTHERWISE;
-    return arm(passage, task, otherwise ? solver.otherwise() : solver.best(), passes, token);
   }
 
   /** A bowing with all that is told and shown of it. */

@@ -48,6 +48,19 @@ class RulerSearchTest {
       }
     }
 
+    private Drawn(Drawn other) {
+      other.spans.forEach(here -> spans.add(new ArrayList<>(here)));
+      turn = other.turn.clone();
+      again = other.again;
+      lift = other.lift;
+      free = other.free;
+    }
+
+    /** Another ruler with the same pieces. */
+    Drawn copy() {
+      return new Drawn(this);
+    }
+
     static final class Piece implements RulerProblem.Span {
       private final int to;
       private final double[] prices;
@@ -260,6 +273,33 @@ class RulerSearchTest {
                   .orElseThrow()
                   .effort())
           .isCloseTo(least, within(1e-9));
+    }
+  }
+
+  /** What is taken over from one ruler to the next: the answer is as if nothing were. */
+  @ParameterizedTest
+  @ValueSource(longs = {21, 22, 23, 24, 25, 26})
+  void theNextSearchAnswersAsIfThereWereNoneBefore(long seed) {
+    Random random = new Random(seed);
+    Drawn ruler = new Drawn(seed, 61, true);
+    RulerSearch<Drawn.Piece> search = new RulerSearch<>(ruler, 1, Token.NEVER);
+    for (int change = 0; change < 40; change++) {
+      int layer = 1 + random.nextInt(59);
+      if (random.nextBoolean()) {
+        List<Drawn.Piece> here = ruler.spans.get(layer);
+        int which = random.nextInt(here.size());
+        ruler = ruler.copy();
+        ruler.spans.get(layer).set(which, new Drawn.Piece(random, here.get(which).to()));
+      } else {
+        ruler = ruler.copy();
+        ruler.turn[layer] = random.nextDouble();
+      }
+      search = search.near(ruler, Token.NEVER);
+      var anew = new RulerSearch<>(ruler, 1, Token.NEVER).best().orElseThrow();
+      assertThat(search.best().orElseThrow().steps())
+          .as("change " + change)
+          .isEqualTo(anew.steps());
+      assertThat(search.best().orElseThrow().effort()).isCloseTo(anew.effort(), within(1e-9));
     }
   }
 

@@ -82,6 +82,29 @@ class PassesTest {
     assertThat(turned.arm().passes()).isEmpty();
   }
 
+  /**
+   * What was searched before a decision is taken over where it is alike: the answer is the same.
+   */
+  @Test
+  void decisionAfterDecisionIsAnsweredAsAllAtOnce() {
+    Session now =
+        repeated("(B4 C5 D5 E5) F5 G5 A5 B5 (E5 C5) A4 F4 G4 (D5 B4) G4 ".repeat(6).trim());
+    now.arm();
+    for (int moment = 0; moment < 60; moment += 7) {
+      int at = moment;
+      Session before = now;
+      Change change =
+          BowDecisions.turnSecondTime(before, at)
+              .filter(c -> at % 2 == 1)
+              .or(() -> BowDecisions.turn(before, at))
+              .orElseThrow();
+      now = before.after(before.step(change)).computed(Token.NEVER);
+      Session atOnce = Session.of(now.passage(), now.page());
+      assertThat(now.bowing().strokes()).as("moment " + at).isEqualTo(atOnce.bowing().strokes());
+      assertThat(now.arm().passes()).as("moment " + at).isEqualTo(atOnce.arm().passes());
+    }
+  }
+
   /** The second time goes on from where the first ended. */
   @Test
   void thePageIsHeldToTheFirstPass() {
