@@ -3,6 +3,7 @@ package fret.shelf;
 import fret.journal.JournalEntry;
 import fret.passage.Passage;
 import fret.score.Score;
+import fret.session.Learning;
 import fret.session.Log;
 import fret.session.Step;
 import java.util.List;
@@ -59,6 +60,21 @@ public interface Library extends AutoCloseable {
 
   /** A passage with all that belongs to it; empty if it is not there. */
   Optional<Stored> load(long passageId);
+
+  /**
+   * What there is to learn in a passage, where it was kept at the passage's revision of now.
+   *
+   * @param madeBy what it was made by and for; only what was kept under the same is given
+   */
+  Optional<Learning> learning(long passageId, String madeBy);
+
+  /**
+   * Keeps what there is to learn in a passage, in place of what was kept before; nothing happens
+   * where the passage is not there or has another revision by now.
+   *
+   * @param revision of which it was made
+   */
+  void keepLearning(long revision, String madeBy, Learning learning);
 
   /**
    * Stores a new passage.

@@ -26,7 +26,8 @@ final class Migrations {
           h -> script(h, "V6__deeds.sql"),
           h -> script(h, "V7__tries.sql"),
           h -> script(h, "V8__counted.sql"),
-          h -> script(h, "V9__at_stand.sql"));
+          h -> script(h, "V9__at_stand.sql"),
+          h -> script(h, "V10__learning.sql"));
 
   private Migrations() {}
 

@@ -18,6 +18,7 @@ import fret.score.ScoreForm;
 import fret.session.BarsEdit;
 import fret.session.Change;
 import fret.session.ChangeForm;
+import fret.session.Learning;
 import fret.session.Log;
 import fret.session.Step;
 import fret.shelf.Audition;
@@ -267,6 +268,31 @@ public final class SqliteLibrary implements Library {
         });
   }
 
+  @Override
+  public Optional<Learning> learning(long passageId, String madeBy) {
+    return run(h ->
+            h.createQuery(
+                    "SELECT text FROM learning JOIN passage ON id = passage_id AND passage.revision = learning.revision WHERE passage_id = ? AND made_by = ?")
+                .bind(0, passageId)
+                .bind(1, madeBy)
+                .mapTo(String.class)
+                .findOne())
+        .flatMap(LearningJson::read);
+  }
+
+  @Override
+  public void keepLearning(long revision, String madeBy, Learning learning) {
+    String text = LearningJson.text(learning);
+    write(
+        h ->
+            h.execute(
+                "INSERT INTO learning SELECT id, revision, ?, ? FROM passage WHERE id = ? AND revision = ? ON CONFLICT (passage_id) DO UPDATE SET revision = excluded.revision, made_by = excluded.made_by, text = excluded.text",
+                madeBy,
+                text,
+                learning.passageId(),
+                revision));
+  }
+
   private static Optional<Score> page(Handle h, Passage p) {
     Optional<Score> heading = p.marks().at(HeadingLayer.HEADING, Place.WHOLE);
     return heading.map(s -> s.withBars(bars(h, p.id())).laidOut());
@@ -429,7 +455,16 @@ public final class SqliteLibrary implements Library {
     write(
         h -> {
           for (String table :
-              List.of("bar", "source", "picture", "change", "step", "mark", "journal", "deed")) {
+              List.of(
+                  "bar",
+                  "source",
+                  "picture",
+                  "change",
+                  "step",
+                  "mark",
+                  "journal",
+                  "deed",
+                  "learning")) {
             h.execute("DELETE FROM " + table + " WHERE passage_id = ?", passageId);
           }
           return h.execute("DELETE FROM passage WHERE id = ?", passageId);

@@ -43,11 +43,15 @@ import fret.score.Score;
 import fret.score.Signs;
 import fret.score.TimeSignature;
 import fret.session.Change;
+import fret.session.Learning;
+import fret.session.NewPassage;
+import fret.session.Session;
 import fret.session.Step;
 import fret.shelf.Audition;
 import fret.shelf.Library;
 import fret.shelf.StoreFailure;
 import fret.tempo.Beat;
+import fret.tempo.LadderKind;
 import fret.tempo.Tempo;
 import java.io.BufferedReader;
 import java.io.InputStreamReader;
@@ -141,6 +145,27 @@ class SqliteLibraryTest {
 
   private static Library.Stored load(SqliteLibrary library, long id) {
     return library.load(id).orElseThrow();
+  }
+
+  @Test
+  void whatThereIsToLearnIsKeptForItsRevisionAndItsMakerOnly() {
+    Score page = page(8);
+    Passage plain = NewPassage.byHand(page, Setup.usual(InstrumentType.VIOLA));
+    try (SqliteLibrary library = SqliteLibrary.open(file())) {
+      Passage p = library.add(plain, new byte[0], Optional.of(page));
+      Learning made = Learning.of(Session.of(p, page), LadderKind.EVEN, 0);
+      assertThat(made.sections().get(0).units()).isNotEmpty();
+      library.keepLearning(0, "this build", made);
+      assertThat(library.learning(p.id(), "this build")).contains(made);
+      assertThat(library.learning(p.id(), "another build")).isEmpty();
+      library.keepLearning(7, "another build", made); // Of a revision that is not stored.
+      assertThat(library.learning(p.id(), "this build")).contains(made);
+      Change change = Change.of(said("pin"), p.marks(), pinned(p.marks(), Finger.FIRST));
+      assertThat(library.apply(p.id(), 0, step(change), page)).isTrue();
+      assertThat(library.learning(p.id(), "this build")).isEmpty();
+      library.remove(p.id());
+      assertThat(library.passages()).isEmpty();
+    }
   }
 
   @Test
@@ -391,6 +416,7 @@ class SqliteLibraryTest {
     for (String column : List.of("counted", "at_stand", "cold")) {
       execute("ALTER TABLE journal DROP COLUMN " + column);
     }
+    execute("DROP TABLE learning");
     execute("PRAGMA user_version = 7");
     try (SqliteLibrary library = SqliteLibrary.open(file())) {
       assertThat(library.journal().get(0).counted()).contains(beat);

@@ -155,6 +155,11 @@ public final class OpenPassage {
         : read(stored.passage());
   }
 
+  /** What reads pages: other readers may read other notes. */
+  Class<?> readerClass() {
+    return reader.getClass();
+  }
+
   private Outcome<Score> read(Passage p) throws UnusableInput {
     byte[] bytes = library.source(p.id(), p.source().id());
     return reader.read(p.sourceName(), bytes, p.partName());

@@ -1,8 +1,11 @@
 package fret.app.viewmodel;
 
 import fret.app.words.Sentences;
+import fret.app.work.Build;
 import fret.app.work.Computing.Rank;
+import fret.base.Later;
 import fret.base.Said;
+import fret.base.UnusableInput;
 import fret.drill.Chunk;
 import fret.journal.JournalEntry;
 import fret.mark.Marks;
@@ -12,6 +15,7 @@ import fret.plan.Budget;
 import fret.plan.Goal;
 import fret.plan.Move;
 import fret.plan.ReadyDate;
+import fret.search.Token;
 import fret.session.Decisions;
 import fret.session.Learning;
 import fret.session.Session;
@@ -20,6 +24,7 @@ import fret.shelf.Deed;
 import fret.shelf.Library;
 import fret.shelf.PlanChange;
 import fret.shelf.Planning;
+import fret.shelf.StoreFailure;
 import fret.tempo.LadderKind;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -30,16 +35,21 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.logging.Level;
+import java.util.logging.Logger;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 
 /** The dates to be ready for, the player's minutes, and the one plan that leads to all of them. */
 public final class Plans {
+  private static final Logger LOG = Logger.getLogger(Plans.class.getName());
+
   /** What there is to learn in a passage as it stood. */
   private record Known(Marks marks, LadderKind kind, int start, Learning learning) {}
 
   private final Studio studio;
   private final Library library;
+  private final Later<String> build;
   private final ReadOnlyObjectWrapper<Planning> planned = new ReadOnlyObjectWrapper<>();
   private final ReadOnlyObjectWrapper<Planning.Outlook> outlook =
       new ReadOnlyObjectWrapper<>(Planning.Outlook.NONE);
@@ -62,6 +72,7 @@ public final class Plans {
   Plans(Studio studio, Library library) {
     this.studio = studio;
     this.library = library;
+    this.build = Later.of(() -> Build.of(Learning.class, studio.open().readerClass()));
     this.auditions = library.auditions();
   }
 
@@ -287,7 +298,7 @@ public final class Plans {
       studio.compute(
           "learning",
           Rank.BESIDE,
-          token -> Learning.of(now, habits.ladder(), habits.ladderStart()),
+          token -> kept(now, now.revision(), habits),
           () -> true,
           l -> {
             remember(now.passage(), habits, l);
@@ -329,9 +340,8 @@ public final class Plans {
         "learning-" + passage.id(),
         Rank.BEHIND,
         token -> {
-          Library.Stored stored = library.load(passage.id()).orElseThrow();
-          Session session = Session.of(stored.passage(), studio.open().page(stored).value(), token);
-          return Learning.of(session, habits.ladder(), habits.ladderStart());
+          Optional<Learning> kept = library.learning(passage.id(), madeBy(habits));
+          return kept.isPresent() ? kept.get() : learned(passage.id(), habits, token);
         },
         l -> {
           reading = false;
@@ -343,6 +353,28 @@ public final class Plans {
           unreadable.add(passage.id());
           goOn();
         });
+  }
+
+  private Learning learned(long id, Planning.Habits habits, Token token) throws UnusableInput {
+    Library.Stored stored = library.load(id).orElseThrow();
+    Session session = Session.of(stored.passage(), studio.open().page(stored).value(), token);
+    return kept(session, stored.revision(), habits);
+  }
+
+  /** What there is to learn in a passage, kept for the next start as well. */
+  private Learning kept(Session s, long revision, Planning.Habits habits) {
+    Learning made = Learning.of(s, habits.ladder(), habits.ladderStart());
+    try {
+      library.keepLearning(revision, madeBy(habits), made);
+    } catch (StoreFailure e) {
+      LOG.log(Level.FINE, "it is made anew at the next start", e);
+    }
+    return made;
+  }
+
+  /** The build of all that answers, and what the answer is for. */
+  private String madeBy(Planning.Habits habits) {
+    return build.get() + " " + habits.ladder() + " " + habits.ladderStart();
   }
 
   private void plan() {

@@ -3,6 +3,7 @@ package fret.app.viewmodel;
 import fret.journal.JournalEntry;
 import fret.passage.Passage;
 import fret.score.Score;
+import fret.session.Learning;
 import fret.session.Step;
 import fret.shelf.Audition;
 import fret.shelf.Deed;
@@ -67,6 +68,16 @@ final class FaultyLibrary implements Library {
   @Override
   public Optional<Stored> load(long passageId) {
     return real.load(passageId);
+  }
+
+  @Override
+  public Optional<Learning> learning(long passageId, String madeBy) {
+    return real.learning(passageId, madeBy);
+  }
+
+  @Override
+  public void keepLearning(long revision, String madeBy, Learning learning) {
+    write().keepLearning(revision, madeBy, learning);
   }
 
   @Override
