@@ -5,6 +5,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.ToDoubleFunction;
@@ -20,6 +21,7 @@ final class Returns {
   private static final int LAST_DAYS = 2;
 
   private final PlanRequest request;
+  private final Map<Long, List<Goal>> goals = new LinkedHashMap<>();
   private final List<Long> passages;
   private final Map<Long, Integer> since = new HashMap<>();
   private final int visitsADay;
@@ -32,7 +34,10 @@ final class Returns {
   Returns(
       PlanRequest request, ToDoubleFunction<LocalDate> minutes, ToDoubleFunction<LocalDate> all) {
     this.request = request;
-    this.passages = request.goals().stream().map(Goal::passageId).distinct().toList();
+    request
+        .goals()
+        .forEach(g -> goals.computeIfAbsent(g.passageId(), p -> new ArrayList<>()).add(g));
+    this.passages = List.copyOf(goals.keySet());
     int fewest = Integer.MAX_VALUE;
     LocalDate end =
         request.goals().stream()
@@ -108,8 +113,8 @@ final class Returns {
   }
 
   private boolean isAsked(long passage, LocalDate date, Progress progress) {
-    return request.goals().stream()
-        .filter(g -> g.passageId() == passage && !date.isAfter(g.audition()))
+    return goals.get(passage).stream()
+        .filter(g -> !date.isAfter(g.audition()))
         .anyMatch(g -> progress.learned(g).anyMatch(s -> !s.unit.waitsOn(date)));
   }
 

@@ -384,12 +384,11 @@ final class JournalView extends VBox implements AreaView {
     shadedBy.setText(any ? Sentences.of("journal.shaded") : "");
     if (any) {
       strip.show(StripView.Music.of(studio.shown().resolved(), List.of()));
+      List<JournalModel.Weak> weak = model.weakBars();
       strip.showStretches(
-          model.weakBars().stream()
-              .map(w -> new StripView.Stretch(w.from(), w.to(), w.label()))
-              .toList());
+          weak.stream().map(w -> new StripView.Stretch(w.from(), w.to(), w.label())).toList());
       // Where it breaks comes first, not the first bars.
-      model.weakBars().stream().findFirst().ifPresent(w -> strip.bring(w.from()));
+      weak.stream().findFirst().ifPresent(w -> strip.bring(w.from()));
     }
   }
 

@@ -213,36 +213,49 @@ public final class JournalModel {
     if (s == null || entry.isEmpty()) {
       return all;
     }
+    Map<String, Map<Breakage, Integer>> broken = new HashMap<>();
+    for (JournalEntry e : ofOpen()) {
+      if (e.breakage() != Breakage.NONE) {
+        broken
+            .computeIfAbsent(e.chunkId(), c -> new EnumMap<>(Breakage.class))
+            .merge(e.breakage(), 1, Integer::sum);
+      }
+    }
     // The plan may be of the page as it was before the change that is shown.
     List<Chunk> there =
         entry.get().chunks().stream().filter(c -> Covered.isIn(s.resolved(), c)).toList();
+    List<Chunk> breaking = there.stream().filter(c -> broken.containsKey(c.id())).toList();
     for (Chunk c : there) {
-      if (c.kind() != Chunk.Kind.BARS) {
-        continue;
+      if (c.kind() == Chunk.Kind.BARS) {
+        weak(s.resolved(), c, breaking, broken).ifPresent(all::add);
       }
-      Map<Breakage, Integer> count = new EnumMap<>(Breakage.class);
-      for (Chunk part : there) {
-        // What is cut around a shift or a join belongs to the bars in which it begins.
-        boolean within =
-            part.fromOnset().compareTo(c.fromOnset()) >= 0
-                && slice(s.resolved(), part.from()) <= slice(s.resolved(), c.to());
-        ofOpen().stream()
-            .filter(e -> within && e.chunkId().equals(part.id()))
-            .filter(e -> e.breakage() != Breakage.NONE)
-            .forEach(e -> count.merge(e.breakage(), 1, Integer::sum));
-      }
-      count.entrySet().stream()
-          .max(Map.Entry.comparingByValue())
-          .ifPresent(
-              b ->
-                  all.add(
-                      new Weak(
-                          slice(s.resolved(), c.from()),
-                          slice(s.resolved(), c.to()),
-                          Sentences.of(
-                              "journal.here", Sentences.of("broke." + b.getKey()), b.getValue()))));
     }
     return all;
+  }
+
+  /** What breaks most in a chunk and in what is cut within it. */
+  private static Optional<Weak> weak(
+      ResolvedPassage passage,
+      Chunk c,
+      List<Chunk> breaking,
+      Map<String, Map<Breakage, Integer>> broken) {
+    Map<Breakage, Integer> count = new EnumMap<>(Breakage.class);
+    int to = slice(passage, c.to());
+    for (Chunk part : breaking) {
+      // What is cut around a shift or a join belongs to the bars in which it begins.
+      if (part.fromOnset().compareTo(c.fromOnset()) >= 0 && slice(passage, part.from()) <= to) {
+        broken.get(part.id()).forEach((what, times) -> count.merge(what, times, Integer::sum));
+      }
+    }
+    return count.entrySet().stream()
+        .max(Map.Entry.comparingByValue())
+        .map(
+            b ->
+                new Weak(
+                    slice(passage, c.from()),
+                    to,
+                    Sentences.of(
+                        "journal.here", Sentences.of("broke." + b.getKey()), b.getValue())));
   }
 
   private static int slice(ResolvedPassage passage, NoteKey key) {
